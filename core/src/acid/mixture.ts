@@ -1,0 +1,52 @@
+import { ACIDS, type AcidId, type Acids } from './species'
+import { sidFor, solveBalance, type Balance, type Solution } from './balance'
+
+/** g/mol of sodium chloride (IUPAC atomic weights). */
+export const SALT_MOLAR_MASS_G = 58.443
+
+/** What carries a pH, per any mass: water and salt in g, acids and strong-ion difference in mmol. All of it adds up on mixing. */
+export interface AcidBase { waterG: number, saltG: number, acids: Acids, sidMmol: number }
+
+const ENTRIES = Object.keys(ACIDS) as AcidId[]
+
+function perKgWater({ waterG, saltG, acids }: Omit<AcidBase, 'sidMmol'>): Omit<Solution, 'sidMmol'> {
+  const scale = 1000 / waterG
+  return {
+    saltMmol: saltG / SALT_MOLAR_MASS_G * 1000 * scale,
+    acids: ENTRIES.filter(id => acids[id]).map(id => ({ species: ACIDS[id], mmol: (acids[id] ?? 0) * scale })),
+  }
+}
+
+/** pH and ionic strength of a mixture, or `null` when it holds no water ("no pH"). */
+export function mixtureBalance(mixture: AcidBase): Balance | null {
+  if (!(mixture.waterG > 0)) return null
+  return solveBalance({ ...perKgWater(mixture), sidMmol: mixture.sidMmol * 1000 / mixture.waterG })
+}
+
+/** pH of a mixture, or `null` without water. Never an average of pH or of hydrogen ions. */
+export const mixturePh = (mixture: AcidBase): number | null => mixtureBalance(mixture)?.pH ?? null
+
+/** Strong-ion difference in mmol that makes a component show its measured pH. 0 without water. */
+export function componentSid(pH: number, component: Omit<AcidBase, 'sidMmol'>): number {
+  if (!(component.waterG > 0)) return 0
+  const { saltMmol, acids } = perKgWater(component)
+  return sidFor(pH, saltMmol, acids) * component.waterG / 1000
+}
+
+/**
+ * Lactic acid (mmol) that takes a mixture from its present state down to a measured pH, everything else unchanged.
+ * 0 when the measured pH is not lower. Found by bisection on the full balance; at most 4 mol per kg of water is looked for.
+ */
+export function lacticToReach(pH: number, mixture: AcidBase): number {
+  const now = mixturePh(mixture)
+  if (now === null || now <= pH) return 0
+  const at = (lactic: number) => mixturePh({ ...mixture, acids: { ...mixture.acids, lactic: (mixture.acids.lactic ?? 0) + lactic } }) ?? 0
+  let low = 0
+  let high = 4 * mixture.waterG
+  for (let pass = 0; pass < 60; pass++) {
+    const middle = (low + high) / 2
+    if (at(middle) > pH) low = middle
+    else high = middle
+  }
+  return (low + high) / 2
+}

@@ -1,0 +1,64 @@
+import { within } from '../invalid'
+import { formatNumber } from '../units/number'
+import { mapRange, type Range, type Working } from '../working'
+
+/** Scoville heat units for each ppm of capsaicinoids by mass. 16 is the commoner factor; some methods use 15. From memory. */
+export const SHU_PER_PPM = 16
+
+/** Share of the heat that stays when seeds and membranes are cut out. From memory. */
+export const SEEDED_KEEPS: Range = { low: 0.15, typical: 0.4, high: 0.6 }
+
+/** Share of the heat that is left after fermenting. From memory. */
+export const FERMENTING_KEEPS: Range = { low: 0.9, typical: 1, high: 1 }
+
+/** Share of the capsaicinoids that goes with the pepper's insoluble matter. From memory. */
+const WITH_SOLIDS = 0.9
+
+/** SHU as the pepper is, from a dry-basis value and the dry matter as a fraction (0–1). Both ranges widen the answer. */
+export function asIsShu(dryShu: Range, dryMatter: Range): Range {
+  return { low: dryShu.low * dryMatter.low, typical: dryShu.typical * dryMatter.typical, high: dryShu.high * dryMatter.high }
+}
+
+/** SHU of a mixture from its parts: SHU is a mass fraction, so it adds up by mass. `null` for a mixture of nothing. */
+export function mixtureShu(parts: readonly { massG: number, shu: Range }[]): Range | null {
+  const massG = parts.reduce((sum, part) => sum + part.massG, 0)
+  if (massG <= 0) return null
+  const end = (pick: keyof Range) => parts.reduce((sum, part) => sum + part.massG * part.shu[pick], 0) / massG
+  return { low: end('low'), typical: end('typical'), high: end('high') }
+}
+
+/**
+ * Share of the capsaicinoids kept on straining: 1 − 0.9 r.
+ * @param thrownOut r, share of the pepper's insoluble matter thrown out, 0 to 1.
+ */
+export function strainingKeeps(thrownOut: number): number {
+  return 1 - WITH_SOLIDS * within(thrownOut, 0, 1, 'The share thrown out')
+}
+
+/** Heat in five plain words, by the typical value. Limits are judgement. */
+export function heatWord(shu: number): string {
+  if (shu < 300) return 'mild'
+  if (shu < 2_500) return 'gentle'
+  if (shu < 10_000) return 'warm'
+  if (shu < 50_000) return 'hot'
+  return 'fierce'
+}
+
+/** Writes a heat range to two figures, as it is never known better: "2 500–5 000 SHU". */
+export function formatShu(range: Range): string {
+  const two = mapRange(range, value => value <= 0 ? 0 : Number(value.toPrecision(2)))
+  if (two.high === 0) return 'none'
+  return two.low === two.high ? `${formatNumber(two.low)} SHU` : `${formatNumber(two.low)}–${formatNumber(two.high)} SHU`
+}
+
+/** The working of a mixture's heat. */
+export function shuWorking(parts: readonly { name: string, massG: number, shu: Range }[]): Working {
+  const total = mixtureShu(parts)
+  return {
+    what: 'Heat of the mixture',
+    formula: 'SHU = Σ(mass × SHU) / Σ mass',
+    numbers: parts.filter(part => part.shu.high > 0).map(part => ({ name: part.name, value: `${formatNumber(part.massG)} g at ${formatShu(part.shu)}` })),
+    result: total ? formatShu(total) : 'none',
+    source: 'Mass balance; pepper values are dry-basis ranges of common practice times dry matter',
+  }
+}

@@ -1,0 +1,162 @@
+import type { Entry, EntryOf } from './entry'
+import { byTime } from './merge'
+
+/** What a lot is: a ferment on its way, a base or pulp from the press, something bought or kept, a blend, a bottling. */
+export type LotKind = 'ferment' | 'base' | 'pulp' | 'stock' | 'blend' | 'bottled'
+
+/** Where it stands: planned, fermenting, in stock, nothing left, thrown away. */
+export type LotState = 'planned' | 'fermenting' | 'in stock' | 'used up' | 'discarded'
+
+/** A flow of mass from or to another lot, g; `entryId` is the fact it rests on. */
+export interface Flow { lotId: string, massG: number, entryId: string }
+
+/** The state of a lot: always the fold of its entries. Times in ms. */
+export interface Lot {
+  id: string
+  code: string
+  name: string
+  color: string
+  kind: LotKind
+  origin: 'maker' | 'demo'
+  startedMs: number
+  state: LotState
+  hot: boolean
+  /** The entry that made it. */
+  made: EntryOf<'plan' | 'press' | 'stock' | 'blend' | 'bottle'>
+  packed: EntryOf<'pack'> | null
+  readings: EntryOf<'reading'>[]
+  chores: EntryOf<'chore'>[]
+  signs: EntryOf<'sign'>[]
+  discarded: EntryOf<'discard'> | null
+  release: EntryOf<'release'> | null
+  sent: EntryOf<'send'>[]
+  /** Mass made and mass taken since, g. `leftG` below zero means more was used than there was. */
+  madeG: number
+  usedG: number
+  leftG: number
+  bottles: { made: number, left: number } | null
+  from: Flow[]
+  to: Flow[]
+  /** All that was said of it, in order, corrections applied. */
+  entries: Entry[]
+}
+
+/** The folded log. `orphans` speak of lots that are not there (yet). */
+export interface Book { lots: ReadonlyMap<string, Lot>, orphans: Entry[], standing: Entry[] }
+
+/** Entries that count: of several corrections of one entry the one written last, and none that was replaced. Ordered, each once. */
+export function standingEntries(entries: readonly Entry[]): Entry[] {
+  const byId = new Map(entries.map(entry => [entry.id, entry]))
+  const winner = new Map<string, string>()
+  for (const { id, replaces } of byId.values()) {
+    if (replaces && (winner.get(replaces) ?? '') < id) winner.set(replaces, id)
+  }
+  return [...byId.values()]
+    .filter(entry => !winner.has(entry.id) && entry.kind !== 'retract' && (!entry.replaces || winner.get(entry.replaces) === entry.id))
+    .sort(byTime)
+}
+
+type Maker = Lot['made']
+
+function newLot(entry: Maker, rest: Pick<Lot, 'id' | 'code' | 'kind' | 'state' | 'madeG'>): Lot {
+  return {
+    name: entry.name, color: entry.color, origin: entry.origin, startedMs: Date.parse(entry.at), hot: false, made: entry, packed: null,
+    readings: [], chores: [], signs: [], discarded: null, release: null, sent: [], usedG: 0, leftG: 0, bottles: null, from: [], to: [], entries: [], ...rest,
+  }
+}
+
+/** The lots an entry brings into being; most bring none. */
+function lotsMadeBy(entry: Entry): Lot[] {
+  switch (entry.kind) {
+    case 'plan': {
+      const madeG = entry.rows.reduce((sum, row) => sum + row.massG, entry.waterG + entry.saltG)
+      return [newLot(entry, { id: entry.lotId, code: entry.code, kind: 'ferment', state: 'planned', madeG })]
+    }
+    case 'press': {
+      const baseLot = newLot(entry, { id: entry.lotId, code: entry.code, kind: 'base', state: 'in stock', madeG: entry.baseG })
+      if (!entry.pulpLotId) return [baseLot]
+      return [baseLot, { ...newLot(entry, { id: entry.pulpLotId, code: entry.pulpCode ?? `${entry.code}-P`, kind: 'pulp', state: 'in stock', madeG: entry.pulpG }), name: `${entry.name}, pulp` }]
+    }
+    case 'stock': return [newLot(entry, { id: entry.lotId, code: entry.code, kind: 'stock', state: 'in stock', madeG: entry.massG })]
+    case 'blend': return [newLot(entry, { id: entry.lotId, code: entry.code, kind: 'blend', state: 'in stock', madeG: entry.parts.reduce((sum, part) => sum + part.massG, 0) })]
+    case 'bottle': return [{ ...newLot(entry, { id: entry.lotId, code: entry.code, kind: 'bottled', state: 'in stock', madeG: entry.usedG }), bottles: { made: entry.count, left: entry.count } }]
+    default: return []
+  }
+}
+
+/** Where a lot's mass came from, by the entry that made it. */
+function sourcesOf(lot: Lot): Flow[] {
+  const { made } = lot
+  const flow = (lotId: string, massG: number): Flow => ({ lotId, massG, entryId: made.id })
+  switch (made.kind) {
+    case 'press': return [flow(made.fromLotId, lot.kind === 'pulp' ? made.pulpG : made.inG - (made.pulpLotId ? made.pulpG : 0))]
+    case 'blend': return made.parts.flatMap(part => part.lotId ? [flow(part.lotId, part.massG)] : [])
+    case 'bottle': return [flow(made.fromLotId, made.usedG)]
+    default: return []
+  }
+}
+
+/** Applies what an entry says of a lot that exists. */
+function apply(lot: Lot, entry: Entry): void {
+  lot.entries.push(entry)
+  switch (entry.kind) {
+    case 'pack':
+      lot.packed = entry
+      lot.state = 'fermenting'
+      lot.startedMs = Date.parse(entry.at)
+      lot.hot = entry.vessels.some(vessel => vessel.hot)
+      break
+    case 'reading': lot.readings.push(entry); break
+    case 'chore': lot.chores.push(entry); break
+    case 'sign': lot.signs.push(entry); break
+    case 'release': lot.release = entry; break
+    case 'discard': lot.discarded = entry; break
+    case 'send': lot.sent.push(entry); break
+    default: break
+  }
+}
+
+/** Settles what is left once every entry has been applied. */
+function settle(lot: Lot): void {
+  lot.usedG = lot.to.reduce((sum, flow) => sum + flow.massG, 0)
+  lot.leftG = lot.madeG - lot.usedG
+  if (lot.bottles) lot.bottles.left = lot.bottles.made - lot.sent.reduce((sum, sent) => sum + sent.count, 0)
+  const gone = lot.bottles ? lot.bottles.left <= 0 : lot.usedG > 0 && lot.leftG < 0.005 * lot.madeG
+  if (lot.discarded) lot.state = 'discarded'
+  else if (gone) lot.state = 'used up'
+  else if (lot.kind === 'ferment' && lot.usedG > 0) lot.state = 'in stock'
+}
+
+/**
+ * The state of everything, from entries in any order, any of them repeated: the same entries give the same book.
+ * Entries that speak of a lot that is not there are kept aside as orphans.
+ */
+export function fold(entries: readonly Entry[]): Book {
+  const standing = standingEntries(entries)
+  const lots = new Map<string, Lot>()
+  const orphans: Entry[] = []
+  const remarks: Entry[] = []
+  for (const entry of standing) {
+    const made = lotsMadeBy(entry)
+    if (made.length === 0) remarks.push(entry)
+    for (const lot of made) if (!lots.has(lot.id)) lots.set(lot.id, { ...lot, entries: [entry] })
+  }
+  for (const entry of remarks) {
+    const lot = 'lotId' in entry ? lots.get(entry.lotId) : undefined
+    if (lot) apply(lot, entry)
+    else orphans.push(entry)
+  }
+  for (const lot of lots.values()) {
+    lot.from = sourcesOf(lot)
+    for (const { lotId, massG, entryId } of lot.from) {
+      const source = lots.get(lotId)
+      source?.to.push({ lotId: lot.id, massG, entryId })
+      if (source && !source.entries.some(known => known.id === entryId)) source.entries.push(lot.made)
+    }
+  }
+  for (const lot of lots.values()) {
+    lot.entries.sort(byTime)
+    settle(lot)
+  }
+  return { lots, orphans, standing }
+}

@@ -1,0 +1,34 @@
+import { within } from '../invalid'
+import { formatNumber } from '../units/number'
+
+/** How a vessel is filled: volumes in mL, fractions of its brim volume. */
+export interface Fill {
+  volumeMl: number
+  headspaceMl: number
+  /** Filled share of the brim volume; over 1 it does not fit. */
+  fraction: number
+  verdict: 'fits' | 'overfull' | 'airy' | 'too much'
+  sentence: string
+}
+
+/**
+ * Fill and headspace of one vessel.
+ * @param massG what goes in, g. @param densityGPerMl from the mixture. @param capacityMl to the brim.
+ * @param limit largest filled share for the style (mash 0.75), @param least below which there is too much air.
+ */
+export function fillVessel(massG: number, densityGPerMl: number, capacityMl: number, limit: number, least = 0.5): Fill {
+  within(massG, 0, 1e9, 'The mass in grams')
+  within(capacityMl, 1, 1e9, 'The vessel in mL')
+  within(densityGPerMl, 0.3, 2, 'The density in g/mL')
+  const volumeMl = massG / densityGPerMl
+  const fraction = volumeMl / capacityMl
+  const percent = `${formatNumber(100 * fraction)} %`
+  const [verdict, sentence]: [Fill['verdict'], string] = fraction > 1
+    ? ['too much', `Needs ${formatNumber(volumeMl)} mL; the vessel holds ${formatNumber(capacityMl)} mL.`]
+    : fraction > limit
+      ? ['overfull', `${percent} full. It will rise: keep it at or under ${formatNumber(100 * limit)} %, or set it in a tray.`]
+      : fraction < least
+        ? ['airy', `${percent} full. Much air above means mould: a smaller vessel is safer.`]
+        : ['fits', `${percent} full, ${formatNumber(capacityMl - volumeMl)} mL of headspace.`]
+  return { volumeMl, headspaceMl: capacityMl - volumeMl, fraction, verdict, sentence }
+}

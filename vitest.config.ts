@@ -1,0 +1,13 @@
+import { fileURLToPath } from 'node:url'
+import { defineConfig } from 'vitest/config'
+
+const here = (path: string) => fileURLToPath(new URL(path, import.meta.url))
+
+export default defineConfig({
+  resolve: { alias: { '~': here('./app'), '#demo': here('./demo') } },
+  test: {
+    include: ['core/test/**/*.test.ts', 'tests/unit/**/*.test.ts'],
+    setupFiles: ['fake-indexeddb/auto'],
+    environment: 'node',
+  },
+})
