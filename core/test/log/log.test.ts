@@ -1,0 +1,101 @@
+import * as fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { demoEntries } from '#demo/scenario'
+import {
+  ancestors, asksOf, bottlesHolding, canonical, compositionOf, dayOf, EntrySchema, fold, idMaker, ingredientsOf, InvalidInput, makeLabel, mergeEntries, propertiesOf, readFile, standingOf, writeFile,
+  type Book, type Entry,
+} from '../../src'
+
+const TODAY = Date.parse('2026-05-04T09:00:00.000Z')
+const demo = demoEntries(TODAY)
+const book = fold(demo)
+const lot = (code: string, from: Book = book) => [...from.lots.values()].find(found => found.code === code)!
+const state = (from: Book) => canonical({ lots: [...from.lots.values()].sort((a, b) => a.id < b.id ? -1 : 1), orphans: from.orphans.map(entry => entry.id).sort() })
+const makeId = idMaker(() => 0.5)
+const entry = (fields: object): Entry => EntrySchema.parse({ id: makeId(TODAY), at: '2026-05-04T08:00:00.000Z', by: 'Bench', origin: 'maker', ...fields })
+const shuffled = fc.shuffledSubarray(demo, { minLength: demo.length })
+
+describe('fold', () => {
+  it('gives the same state for any order of arrival, and for a log merged twice', () => {
+    fc.assert(fc.property(shuffled, fc.nat(demo.length), (order, cut) => {
+      expect(state(fold(order))).toBe(state(book))
+      const here = order.slice(0, cut)
+      const once = [...here, ...mergeEntries(here, order).added]
+      const twice = [...once, ...mergeEntries(once, order).added]
+      expect(state(fold(twice))).toBe(state(book))
+      expect(mergeEntries(once, order)).toMatchObject({ added: [], known: order.length })
+    }), { numRuns: 25 })
+  })
+
+  it('a correction stands for what it replaces, the last written one of several, and a retraction takes it back', () => {
+    const reading = lot('BPL-06').readings.at(-1)!
+    const first = entry({ ...reading, id: makeId(TODAY + 1), ph: 4.8, replaces: reading.id })
+    const second = entry({ ...reading, id: makeId(TODAY + 2), ph: 4.7, replaces: reading.id })
+    const corrected = lot('BPL-06', fold([second, ...demo, first]))
+    expect(corrected.readings.map(found => found.ph)).toEqual([5.2, 5.1, 4.7])
+    const taken = lot('BPL-06', fold([...demo, entry({ kind: 'retract', replaces: reading.id, reason: 'Wrong jar.' })]))
+    expect(taken.readings).toHaveLength(2)
+  })
+
+  it('keeps an entry of an unknown lot aside and takes it in once the lot arrives', () => {
+    const [known, ...rest] = [lot('BPL-04').made, ...demo.filter(found => found.id !== lot('BPL-04').made.id)]
+    const without = fold(rest)
+    expect(without.orphans.length).toBeGreaterThan(4)
+    expect(state(fold([...rest, known]))).toBe(state(book))
+  })
+
+  it('knows stock, bottles, and the recall: two ferments behind a bottle, 61 bottles ahead of a ferment', () => {
+    const bottles = lot('QR-31')
+    const ferments = ancestors(book, bottles.id).filter(kin => kin.lot.kind === 'ferment').map(kin => kin.lot.code)
+    expect(ferments.sort()).toEqual(['BPL-91', 'BPL-92'])
+    expect(bottlesHolding(book, lot('BPL-92').id)).toMatchObject({ made: 61, left: 19 })
+    expect([lot('BPL-91').state, lot('BPL-10').state, lot('BPL-01').state, lot('BPL-08').leftG]).toEqual(['used up', 'discarded', 'fermenting', 620])
+  })
+})
+
+describe('demo lots show what the scenario says', () => {
+  it.each([
+    ['BPL-01', 12, ['Ready to press']], ['BPL-02', 4, ['Burp']], ['BPL-03', 2, ['Press down', 'Top up']], ['BPL-04', 75, []], ['BPL-05', 20, ['Vent the bag and reseal']],
+    ['BPL-06', 6, ['Read pH: behind']], ['BPL-07', 5, ['Cover it: add juice or brine']], ['BPL-09', 9, ['Read pH after the film']], ['BPL-10', 14, []],
+  ])('%s on day %d asks %j', (code, day, titles) => {
+    expect(dayOf(lot(code), TODAY)).toBe(day)
+    expect(asksOf(lot(code), TODAY).map(ask => ask.title)).toEqual(expect.arrayContaining(titles as string[]))
+    if (titles.length === 0) expect(asksOf(lot(code), TODAY).filter(ask => ask.level !== 'fine')).toEqual([])
+  })
+
+  it('a ferment shows its measured pH and its salt evened out; the behind lot says when 4.6 is due', () => {
+    const properties = propertiesOf(compositionOf(book, lot('BPL-01').id)!)
+    expect(properties.pH).toBeCloseTo(3.62, 4)
+    expect(properties.saltPct).toBeCloseTo(100 * 0.04 / 1.04, 2)
+    expect(standingOf(lot('BPL-06'), TODAY)?.sentence).toMatch(/4\.6 is due within 2\.\d days/)
+  })
+
+  it('a label lists everything weighed in, in order of weight, with its allergen', () => {
+    const pot = lot('PS-07')
+    const label = makeLabel({ name: pot.name, ingredients: ingredientsOf(book, pot.id), allergens: compositionOf(book, pot.id)!.allergens, bottleMl: 150, lotCode: 'PS-07', bestBefore: '2027-01-01', treatment: 'live-cold' })
+    expect(label.ingredients).toBe('Ingredients: cherry pepper, plum, cider vinegar 5 %, water, salt, ground prawns.')
+    expect(label.allergens).toBe('Contains: crustacean.')
+    expect(label.net).toBe('150 mL (5.1 fl oz)')
+  })
+})
+
+describe('the open file', () => {
+  it('comes back as it was written', () => {
+    expect(readFile(writeFile(demo, '2026-05-04T09:00:00.000Z'))).toEqual(demo)
+  })
+
+  const written = () => JSON.parse(writeFile(demo.slice(0, 3), '2026-05-04T09:00:00.000Z')) as { version: number, entries: Record<string, unknown>[] }
+  it.each([
+    ['cut off', () => writeFile(demo, '2026-05-04T09:00:00.000Z').slice(0, -40), /not JSON, or it was cut off/],
+    ['foreign', () => '{"recipes":[]}', /not a Lactofer log/],
+    ['newer', () => JSON.stringify({ ...written(), version: 9 }), /newer Lactofer/],
+    ['with a bad entry', () => { const file = written(); file.entries[1]!.place = ''; return JSON.stringify(file) }, /Entry 2 of the file is not valid at "place"/],
+  ])('refuses a file that is %s', (_, text, sentence) => {
+    expect(() => readFile(text())).toThrow(sentence)
+  })
+
+  it('refuses an entry that was changed under its id', () => {
+    const changed = { ...demo[0]!, by: 'Somebody' } as Entry
+    expect(() => mergeEntries(demo, [changed])).toThrow(InvalidInput)
+  })
+})

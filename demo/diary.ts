@@ -1,0 +1,70 @@
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
+import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64'
+import { EntrySchema, idMaker, materialById, saltDose, styleById, type Draft, type Entry, type Instrument, type Preparation, type SaltBasis, type StyleId } from '@lactofer/core'
+
+const DAY_MS = 86_400_000
+
+/** A row as the diary writes it: material, grams, how it was prepared. */
+export type DiaryRow = readonly [materialId: string, massG: number, preparation?: Preparation]
+
+/** What starts a ferment in the diary. Salt is worked out by core from the strength. */
+export interface Start {
+  code: string, name: string, color: string, style: StyleId, day: number, rows: readonly DiaryRow[], saltPct: number
+  basis?: SaltBasis, waterG?: number, place: string, vesselId: string, marks?: readonly string[], hot?: readonly string[], targetPh?: number
+}
+
+/** Writes the invented makers' log: every entry goes through the same schema as the maker's own. Seeded, so the same day gives the same log. */
+export class Diary {
+  readonly entries: Entry[] = []
+  private readonly makeId: (atMs: number) => string
+
+  constructor(private readonly todayMs: number) {
+    const generator = xoroshiro128plus(1704)
+    this.makeId = idMaker(() => uniformFloat64(generator))
+  }
+
+  /** A moment `daysAgo` before the demo's today (fractions are hours). */
+  at(daysAgo: number): string {
+    return new Date(this.todayMs - Math.round(daysAgo * DAY_MS)).toISOString()
+  }
+
+  /** A fresh id for a lot that starts `daysAgo`. */
+  lotId(daysAgo: number): string {
+    return this.makeId(this.todayMs - daysAgo * DAY_MS)
+  }
+
+  /** Writes one entry and returns its id. */
+  write(draft: Draft, by: 'Bench' | 'Cellar' = 'Bench'): string {
+    const id = this.makeId(Date.parse(draft.at))
+    this.entries.push(EntrySchema.parse({ ...draft, id, by, origin: 'demo' }))
+    return id
+  }
+
+  /** The loft's meter, calibrated some hours before. */
+  meter(daysAgo: number, hoursBefore = 6): Instrument {
+    return { name: 'pH meter', steady: true, calibratedAt: this.at(daysAgo + hoursBefore / 24), slopePct: 97 }
+  }
+
+  /** Plans and packs a ferment; returns its lot id. */
+  start({ code, name, color, style: styleId, day, rows, saltPct, basis, waterG = 0, place, vesselId, marks = [''], hot = [], targetPh = 3.8 }: Start): string {
+    const style = styleById(styleId)
+    const lotId = this.lotId(day)
+    const ingredientG = rows.reduce((sum, [, massG]) => sum + massG, 0)
+    const saltBasis = basis ?? style.basis
+    const { saltG } = saltDose(saltBasis, saltPct, { ingredientG, waterG })
+    this.write({
+      kind: 'plan', at: this.at(day + 0.05), lotId, code, name, color, style: styleId, waterG, saltG: Math.round(saltG * 10) / 10, saltId: 'fine-sea', saltBasis, saltPct, targetPh,
+      rows: rows.map(([materialId, massG, preparation = 'raw']) => ({ materialId, name: materialById(materialId)?.name ?? materialId, massG, preparation, seedsOut: false })),
+    })
+    const each = (ingredientG + waterG + saltG) / marks.length
+    this.write({ kind: 'pack', at: this.at(day), lotId, place, closure: style.closure, vessels: marks.map(mark => ({ vesselId, mark, massG: Math.round(each), hot: hot.includes(mark) })) })
+    return lotId
+  }
+
+  /** Readings as [days ago, pH, °C]; a missing pH is a temperature alone. */
+  read(lotId: string, readings: readonly (readonly [daysAgo: number, ph: number | null, tempC: number])[]): void {
+    for (const [daysAgo, ph, tempC] of readings) {
+      this.write({ kind: 'reading', at: this.at(daysAgo), lotId, tempC, ...(ph !== null && { ph, instrument: this.meter(daysAgo) }) })
+    }
+  }
+}

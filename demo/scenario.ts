@@ -1,0 +1,132 @@
+import { compositionOf, fold, forecastBlend, ofMass, partComposition, propertiesOf, type Entry, type EntryOf } from '@lactofer/core'
+import { Diary } from './diary'
+
+type Part = EntryOf<'blend'>['parts'][number]
+
+const BENCH = 'Bench'
+const COLD = 'Cold corner'
+
+/** The ferments that are open, or were, on the demo's today. */
+function ferments(diary: Diary): void {
+  const fresno = diary.start({ code: 'BPL-01', name: 'Fresno and roasted carrot', color: '#cf4a2a', style: 'mash', day: 12, rows: [['fresno', 2150], ['carrot', 1000, 'roasted']], saltPct: 4, place: BENCH, vesselId: 'jar-5000' })
+  diary.read(fresno, [[11.9, 5.2, 21.2], [10, 4.48, 21.6], [8, 3.98, 21.4], [5, 3.74, 21.1], [2, 3.63, 21.3], [0.1, 3.62, 21.4]])
+  diary.write({ kind: 'sign', at: diary.at(10), lotId: fresno, sign: 'bubbles' })
+  diary.write({ kind: 'sign', at: diary.at(2), lotId: fresno, sign: 'calm', note: 'One mass when stirred, no lift.' })
+
+  const aji = diary.start({ code: 'BPL-02', name: 'Yellow aji and pear', color: '#d9b13c', style: 'brined', day: 4, rows: [['aji-yellow', 1700], ['pear', 700], ['garlic', 60]], saltPct: 3.5, waterG: 2300, place: BENCH, vesselId: 'jar-3000', marks: ['a', 'b'] })
+  diary.read(aji, [[3.9, 4.9, 20.8], [2, 4.4, 21.2], [0.3, 4.05, 21.5]])
+  diary.write({ kind: 'sign', at: diary.at(0.3), lotId: aji, sign: 'foam' })
+  for (const day of [3, 2, 1]) diary.write({ kind: 'chore', at: diary.at(day), lotId: aji, chore: 'burp' }, 'Cellar')
+  diary.write({ kind: 'chore', at: diary.at(0.3), lotId: aji, chore: 'press down' })
+
+  const salsa = diary.start({ code: 'BPL-03', name: 'Green tomato salsa', color: '#86a34b', style: 'chop', day: 2.2, rows: [['green-tomato', 1900], ['cubanelle', 650], ['shallot', 420], ['garlic', 45]], saltPct: 2.4, place: BENCH, vesselId: 'jar-1000', marks: ['a', 'b', 'c', 'd'], hot: ['d'], targetPh: 3.9 })
+  diary.read(salsa, [[2.1, 4.6, 21.0], [0.4, 4.42, 21.3]])
+  diary.write({ kind: 'sign', at: diary.at(0.4), lotId: salsa, sign: 'bubbles', note: 'First ones, when nudged.' })
+  diary.write({ kind: 'chore', at: diary.at(1.2), lotId: salsa, chore: 'press down' })
+
+  const plum = diary.start({ code: 'BPL-04', name: 'Smoked cherry pepper and plum', color: '#8e4a55', style: 'mash', day: 75, rows: [['cherry-pepper', 5200, 'smoked'], ['cherry-pepper', 3600], ['plum', 3300]], saltPct: 3, place: COLD, vesselId: 'bucket-20' })
+  diary.read(plum, [[74, 4.45, 19.0], [71, 4.1, 18.4], [60, 3.82, 17.9], [40, 3.72, 16.5], [12, 3.70, 15.2]])
+
+  const lemon = diary.start({ code: 'BPL-05', name: 'Lemon-drop bag', color: '#e3cd3e', style: 'bag', day: 20, rows: [['lemon-drop', 1350]], saltPct: 4, place: BENCH, vesselId: 'bag-2000' })
+  diary.read(lemon, [[19, 5.1, 21.0], [17, 4.3, 21.2], [10, 3.85, 21.3], [1, 3.81, 21.2]])
+  diary.write({ kind: 'sign', at: diary.at(0.5), lotId: lemon, sign: 'bag ballooned' }, 'Cellar')
+
+  const cayenne = diary.start({ code: 'BPL-06', name: 'Cayenne and fennel', color: '#c93a24', style: 'mash', day: 6, rows: [['cayenne', 1500], ['fennel', 380]], saltPct: 5, place: COLD, vesselId: 'jar-3000', hot: [''] })
+  diary.read(cayenne, [[5.9, 5.2, 13.4], [3, 5.1, 12.9], [0.2, 4.9, 13.0]])
+
+  const kumquat = diary.start({ code: 'BPL-07', name: 'Kumquats in salt', color: '#e6962f', style: 'salt-packed', day: 5, rows: [['kumquat', 900]], saltPct: 10, place: COLD, vesselId: 'jar-1000' })
+  diary.write({ kind: 'sign', at: diary.at(0.2), lotId: kumquat, sign: 'not covered', note: 'Fruit stands 2 cm clear.' })
+
+  const bonnet = diary.start({ code: 'BPL-09', name: 'Scotch bonnet and mango', color: '#e39a35', style: 'mash', day: 9, rows: [['scotch-bonnet', 2600], ['mango', 1900]], saltPct: 3.5, place: COLD, vesselId: 'crock-10', hot: [''] })
+  diary.read(bonnet, [[8.9, 4.7, 19.8], [6, 4.05, 20.1], [3, 3.86, 19.6]])
+  for (const day of [4, 1]) {
+    diary.write({ kind: 'sign', at: diary.at(day), lotId: bonnet, sign: 'white film' })
+    diary.write({ kind: 'chore', at: diary.at(day - 0.02), lotId: bonnet, chore: 'skim', note: 'Skimmed, rim wiped.' }, 'Cellar')
+  }
+
+  const relish = diary.start({ code: 'BPL-10', name: 'Sweet pepper and celery relish', color: '#b5402f', style: 'chop', day: 14, rows: [['sweet-red', 1300], ['celery', 420]], saltPct: 2, place: BENCH, vesselId: 'jar-2000' })
+  diary.read(relish, [[13, 5.2, 24.5], [10, 4.5, 25.0], [7, 4.1, 25.1]])
+  diary.write({ kind: 'sign', at: diary.at(6), lotId: relish, sign: 'fuzzy growth', note: 'Green, two spots at the rim.' })
+  diary.write({ kind: 'discard', at: diary.at(6), lotId: relish, reason: 'Green fuzzy growth on day 8; pieces stood above the juice.' }, 'Cellar')
+}
+
+/** An earlier ferment that was pressed: returns the base's lot id. */
+function pressedBase(diary: Diary, code: string, name: string, color: string, day: number, rows: readonly (readonly [string, number])[], ph: number): string {
+  const ferment = diary.start({ code, name, color, style: 'mash', day, rows, saltPct: 4, place: COLD, vesselId: 'crock-10' })
+  diary.read(ferment, [[day - 1, 5.1, 20.5], [day - 4, 4.1, 20.9], [day - 20, ph + 0.02, 19.8], [day - 24, ph, 19.6]])
+  const mashG = Math.round(rows.reduce((sum, [, massG]) => sum + massG, 0) * 1.04)
+  const pulpG = Math.round(mashG * 0.14)
+  const lotId = diary.lotId(day - 25)
+  diary.write({ kind: 'press', at: diary.at(day - 25), lotId, code: `${code}B`, name: `${name} base`, color, fromLotId: ferment, method: 'sieve', inG: mashG, baseG: Math.round(mashG * 0.85), pulpG, seedsG: 0 }, 'Cellar')
+  return lotId
+}
+
+interface Sauce { code: string, name: string, color: string, daysAgo: number, parts: Part[], cooked: boolean }
+
+/** Blends a sauce, with the prediction that core gives for it. */
+function blend(diary: Diary, { code, name, color, daysAgo, parts, cooked }: Sauce): string {
+  const lotId = diary.lotId(daysAgo)
+  const book = fold(diary.entries)
+  const forecast = forecastBlend(parts.map(part => partComposition(book, part)).filter(part => part !== null))
+  diary.write({ kind: 'blend', at: diary.at(daysAgo), lotId, code, name, color, parts, cooked, ...(forecast.ph && { predictedPh: forecast.ph }) })
+  return lotId
+}
+
+/** Fills `count` bottles of a blend; the mass follows from the blend's density. */
+function bottle(diary: Diary, fromLotId: string, sauce: { code: string, name: string, color: string, daysAgo: number, bottleMl: number, count: number, treatment: EntryOf<'bottle'>['treatment'], lastFillTempC?: number }): string {
+  const composition = compositionOf(fold(diary.entries), fromLotId)
+  const density = composition ? propertiesOf(ofMass(composition, 1000)).densityGPerMl : 1
+  const { daysAgo, ...rest } = sauce
+  const lotId = diary.lotId(daysAgo)
+  diary.write({
+    kind: 'bottle', at: diary.at(daysAgo), lotId, fromLotId, ...rest, usedG: Math.round(rest.count * rest.bottleMl * density),
+    bestBefore: diary.at(daysAgo - (rest.treatment === 'live-cold' ? 180 : 365)).slice(0, 10),
+  }, 'Cellar')
+  return lotId
+}
+
+function sauces(diary: Diary): void {
+  const red = pressedBase(diary, 'BPL-91', 'Fresno mash', '#c33d26', 96, [['fresno', 4300]], 3.66)
+  const hotRed = pressedBase(diary, 'BPL-92', 'Cayenne mash', '#b32c1c', 92, [['cayenne', 2100]], 3.7)
+  const smoke = pressedBase(diary, 'BPL-93', 'Cherry pepper and plum mash', '#7e3f4e', 88, [['cherry-pepper', 2600], ['plum', 900]], 3.65)
+  const aji = pressedBase(diary, 'BPL-94', 'Aji mash', '#d8a82f', 60, [['aji-yellow', 2400]], 3.72)
+
+  const brine = diary.lotId(30)
+  diary.write({ kind: 'stock', at: diary.at(30), lotId: brine, code: 'BPL-08', name: 'Kept brine', color: '#cdbd84', massG: 820, saltPct: 3.1, ph: 3.5, lacticPct: 0.8, live: true, ingredients: ['Water', 'Salt'] }, 'Cellar')
+  diary.write({ kind: 'stock', at: diary.at(25), lotId: diary.lotId(25), code: 'BPL-V1', name: 'Pepper vinegar', color: '#d9c56b', massG: 1200, acetic: 5, live: false, ingredients: ['Vinegar', 'Green chilli'] })
+  const paste = diary.lotId(40)
+  diary.write({ kind: 'stock', at: diary.at(40), lotId: paste, code: 'BPL-S1', name: 'Shellfish paste', color: '#a5776b', massG: 420, saltPct: 28.6, waterPct: 56, allergens: ['crustacean'], live: false, ingredients: ['Ground prawns', 'Salt'] }, 'Cellar')
+
+  const lot = (lotId: string, name: string, massG: number): Part => ({ lotId, name, massG })
+  const stuff = (materialId: string, name: string, massG: number, ph?: number): Part => ({ materialId, name, massG, ...(ph !== undefined && { ph }) })
+
+  const quayRed = { code: 'QR-31', name: 'Quay Red', color: '#c4402a' }
+  const quayRedPot = blend(diary, { ...quayRed, code: 'QR-31P', daysAgo: 58, cooked: true, parts: [
+    lot(red, 'Fresno mash base', 3600), lot(hotRed, 'Cayenne mash base', 1500), stuff('white-vinegar', 'White vinegar 5 %', 2300), stuff('water', 'Water', 2020), stuff('salt', 'Salt', 60), stuff('sugar', 'Sugar', 180)] })
+  diary.read(quayRedPot, [[56.9, 3.42, 20.1]])
+  const quayRedBottles = bottle(diary, quayRedPot, { ...quayRed, daysAgo: 56.8, bottleMl: 150, count: 61, treatment: 'cooked-hot-fill', lastFillTempC: 86 })
+  diary.write({ kind: 'release', at: diary.at(56), lotId: quayRedBottles, decision: 'released', limitPh: 4.0, reason: 'All checks passed.' }, 'Cellar')
+  diary.write({ kind: 'send', at: diary.at(49), lotId: quayRedBottles, count: 24, to: 'Saltby Quay market' }, 'Cellar')
+  diary.write({ kind: 'send', at: diary.at(14), lotId: quayRedBottles, count: 18, to: 'Saltby Quay market' }, 'Cellar')
+
+  blend(diary, { code: 'PS-07', name: 'Plum Smoke', color: '#84424f', daysAgo: 1.2, cooked: false, parts: [
+    lot(smoke, 'Cherry pepper and plum base', 2100), stuff('cider-vinegar', 'Cider vinegar 5 %', 420), stuff('water', 'Water', 300), lot(paste, 'Shellfish paste', 60)] })
+
+  const spark = { code: 'PR-12', name: 'Pear Spark', color: '#d3b64d' }
+  const sparkPot = blend(diary, { ...spark, code: 'PR-12P', daysAgo: 9, cooked: false, parts: [
+    lot(aji, 'Aji mash base', 1500), stuff('pear', 'Pear', 900, 4.1), lot(brine, 'Kept brine', 200), stuff('white-vinegar', 'White vinegar 5 %', 300)] })
+  diary.read(sparkPot, [[7.9, 3.72, 6.2]])
+  const sparkBottles = bottle(diary, sparkPot, { ...spark, daysAgo: 7.8, bottleMl: 250, count: 10, treatment: 'live-cold' })
+  diary.write({ kind: 'release', at: diary.at(7.7), lotId: sparkBottles, decision: 'held', limitPh: 4.0, reason: 'Pressure watch: pear went in after fermenting. Cold, vented every third day.' })
+}
+
+/**
+ * The demo's log: Brackwater Pepper Loft, two invented people above a boat shed in an invented harbour town.
+ * @param todayMs the demo's today, passed in.
+ */
+export function demoEntries(todayMs: number): Entry[] {
+  const diary = new Diary(todayMs)
+  ferments(diary)
+  sauces(diary)
+  return diary.entries
+}
