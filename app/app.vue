@@ -1,1 +1,30 @@
-<template><NuxtPage/></template>
+<script setup lang="ts">
+import { useBook } from '~/stores/book'
+import { useDemoOnStart } from '~/composables/useDemo'
+import { useStageKeys } from '~/composables/useStageKeys'
+
+const book = useBook()
+useDemoOnStart()
+const { helpOpen } = useStageKeys()
+</script>
+
+<template>
+  <div class="frame">
+    <a class="skip" href="#main">Skip to the page</a>
+    <StageRail class="frame-rail" @help="helpOpen = true" />
+    <main id="main" tabindex="-1">
+      <p v-if="book.error" class="page problem" role="alert">The log in this browser cannot be read. Nothing is lost: close other tabs of Lactofer and reload.</p>
+      <NuxtPage v-else-if="book.ready" />
+    </main>
+    <InstrumentStrip class="frame-strip" />
+    <KeyHelp v-model="helpOpen" />
+  </div>
+</template>
+
+<style scoped>
+.frame { min-height: 100dvh; display: grid; grid-template-rows: auto 1fr auto; }
+main { min-width: 0; }
+main:focus { outline: none; }
+.skip { position: absolute; left: -999px; top: 0; padding: var(--s3); background: var(--surface); z-index: 20; }
+.skip:focus { left: 0; }
+</style>

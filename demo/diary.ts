@@ -57,7 +57,8 @@ export class Diary {
       rows: rows.map(([materialId, massG, preparation = 'raw']) => ({ materialId, name: materialById(materialId)?.name ?? materialId, massG, preparation, seedsOut: false })),
     })
     const each = (ingredientG + waterG + saltG) / marks.length
-    this.write({ kind: 'pack', at: this.at(day), lotId, place, closure: style.closure, vessels: marks.map(mark => ({ vesselId, mark, massG: Math.round(each), hot: hot.includes(mark) })) })
+    // A quarter of an hour on top, so that "day 12" is day 12 all day.
+    this.write({ kind: 'pack', at: this.at(day + 0.01), lotId, place, closure: style.closure, vessels: marks.map(mark => ({ vesselId, mark, massG: Math.round(each), hot: hot.includes(mark) })) })
     return lotId
   }
 

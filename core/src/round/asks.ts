@@ -10,6 +10,11 @@ export interface Ask { lotId: string, level: Level, title: string, why: string, 
 
 const DAY_MS = 86_400_000
 
+const RANK: Record<Level, number> = { discard: 0, act: 1, ask: 2, fine: 3 }
+
+/** The same asks, the most pressing first; equals keep their order. */
+export const worstFirst = (asks: readonly Ask[]): Ask[] => [...asks].sort((a, b) => RANK[a.level] - RANK[b.level])
+
 /** Days since packing, the day of packing being day 0. */
 export const dayOf = (lot: Lot, nowMs: number): number => Math.max(0, Math.floor((nowMs - lot.startedMs) / DAY_MS))
 
@@ -62,8 +67,7 @@ export function asksOf(lot: Lot, nowMs: number): Ask[] {
   if (style.pressDown && made.style !== 'salt-packed' && day >= 1 && day <= 14 && stale('press down', 20)) ask('act', 'Press down', 'Pieces above the liquid mould.', 'press down')
   if (style.pressDown && made.style !== 'salt-packed' && day === 2 && stale('top up', 36)) ask('act', 'Top up', 'Pieces drink brine in the first two days. Same strength as inside.', 'top up')
   if (stand?.state === 'ready') ask('fine', 'Ready to press', stand.sentence, undefined, 'press')
-  const rank: Record<Level, number> = { discard: 0, act: 1, ask: 2, fine: 3 }
-  return asks.sort((a, b) => rank[a.level] - rank[b.level])
+  return worstFirst(asks)
 }
 
 /** What a finished blend asks for before it may be bottled. */

@@ -1,0 +1,79 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import dayjs from 'dayjs'
+import { ElMessage } from 'element-plus'
+import { readField, InvalidInput, type EntryOf, type Lot } from '@lactofer/core'
+import { entryWords } from './entryWords'
+import { useBook } from '~/stores/book'
+import { usePreferences } from '~/stores/preferences'
+
+/** All that was said of a lot, newest first. A wrong line is corrected or taken back by a new entry; nothing is erased. */
+const { lot } = defineProps<{ lot: Lot }>()
+const book = useBook()
+const preferences = usePreferences()
+const lines = computed(() => [...lot.entries].reverse())
+const editing = ref<EntryOf<'reading'> | null>(null)
+const typed = ref('')
+const problem = ref('')
+
+function edit(entry: EntryOf<'reading'>) {
+  editing.value = entry
+  typed.value = entry.ph?.toFixed(2) ?? ''
+  problem.value = ''
+}
+async function correct() {
+  const entry = editing.value
+  if (!entry) return
+  try {
+    const { id, by: _by, origin: _origin, replaces: _replaces, ...facts } = entry
+    await book.record({ ...facts, ph: readField(typed.value, 'ph'), replaces: id })
+    editing.value = null
+  } catch (error) {
+    problem.value = error instanceof InvalidInput ? error.message : 'This could not be written to the log. Try again.'
+  }
+}
+async function takeBack(entryId: string) {
+  try {
+    await book.record({ kind: 'retract', at: new Date().toISOString(), replaces: entryId, reason: 'Taken back by hand.' })
+  } catch {
+    ElMessage.error('This could not be written to the log. Try again.')
+  }
+}
+const REVERSIBLE = ['reading', 'chore', 'sign', 'discard', 'release', 'send']
+</script>
+
+<template>
+  <section aria-label="Log">
+    <h2>Log</h2>
+    <table class="plain">
+      <thead><tr><th>When</th><th>Who</th><th>What</th><th><span class="visually-hidden">Correct</span></th></tr></thead>
+      <tbody>
+        <tr v-for="entry in lines" :key="entry.id">
+          <td class="small when">{{ dayjs(entry.at).format('D MMM HH:mm') }}</td>
+          <td class="small">{{ entry.by }}</td>
+          <td>
+            {{ entryWords(entry, preferences.world) }}<span v-if="entry.replaces" class="muted small"> (corrected)</span>
+            <form v-if="editing?.id === entry.id" class="row" novalidate @submit.prevent="correct">
+              <label>pH <input v-model="typed" class="correction" inputmode="decimal" :aria-invalid="problem !== ''"></label>
+              <el-button type="primary" native-type="submit">Correct it</el-button><el-button @click="editing = null">Leave it</el-button>
+              <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+            </form>
+          </td>
+          <td class="acts">
+            <el-button v-if="entry.kind === 'reading' && entry.ph !== undefined" text @click="edit(entry)">Correct</el-button>
+            <el-button v-if="REVERSIBLE.includes(entry.kind)" text @click="takeBack(entry.id)">Take back</el-button>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </section>
+</template>
+
+<style scoped>
+.when { white-space: nowrap; }
+.acts { text-align: right; white-space: nowrap; }
+.acts .el-button { min-height: 36px; padding: 0 var(--s2); color: var(--muted); }
+.correction { width: 90px; min-height: var(--touch); border: 1px solid var(--outline); border-radius: var(--radius); padding: 0 var(--s2); font-size: 16px; background: var(--surface); color: var(--ink); }
+.row { align-items: center; margin-top: var(--s2); }
+@media (max-width: 700px) { th:nth-child(2), td:nth-child(2) { display: none; } .acts { white-space: normal; } }
+</style>

@@ -1,0 +1,57 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { propertiesOf } from '@lactofer/core'
+import { useBook } from '~/stores/book'
+import { useInstruments } from '~/stores/instruments'
+
+const open = defineModel<boolean>({ required: true })
+const instruments = useInstruments()
+const book = useBook()
+const loadG = ref<number | null>(null)
+const lotId = ref('')
+const ph = ref<number | null>(null)
+const tempC = ref<number | null>(null)
+
+const samples = computed(() => book.lots.filter(lot => lot.state === 'fermenting' || lot.state === 'in stock'))
+
+/** The probe starts from what the lot is known to show. */
+function choose(id: string) {
+  const composition = book.composition(id)
+  ph.value = composition ? Number((propertiesOf(composition).pH ?? 7).toFixed(2)) : null
+  tempC.value = book.lot(id)?.readings.findLast(reading => reading.tempC !== undefined)?.tempC ?? 21
+}
+const dip = () => {
+  const sample = book.lot(lotId.value)?.code ?? 'a sample'
+  if (ph.value !== null && tempC.value !== null) void instruments.command({ do: 'dip', sample, ph: ph.value, tempC: tempC.value })
+}
+</script>
+
+<template>
+  <el-dialog v-model="open" title="Simulated bench" width="560px">
+    <div class="stack">
+      <p class="muted">These instruments are simulated: they lag, settle, jitter and drift. Put something on them to try the strip.</p>
+      <div class="row">
+        <QuantityField v-model="loadG" kind="mass" label="Load on the scale" :limits="{ high: 30000 }" no-take />
+        <el-button class="low" :disabled="loadG === null" @click="loadG !== null && instruments.command({ do: 'load', massG: loadG })">Put on</el-button>
+        <el-button class="low" @click="instruments.command({ do: 'tare' })">Tare</el-button>
+      </div>
+      <div class="row">
+        <PickField v-model="lotId" label="Probe in" :options="samples.map(lot => ({ value: lot.id, label: `${lot.code} ${lot.name}` }))" @update:model-value="choose" />
+        <QuantityField v-model="ph" kind="ph" label="Its true pH" no-take />
+        <QuantityField v-model="tempC" kind="temperature" label="Its temperature" no-take />
+      </div>
+      <div class="row">
+        <el-button type="primary" :disabled="ph === null || tempC === null" @click="dip">Dip the probes</el-button>
+        <el-button @click="instruments.command({ do: 'lift' })">Lift them out</el-button>
+        <el-button @click="instruments.command({ do: 'calibrate' })">Calibrate on two buffers</el-button>
+      </div>
+      <p v-if="instruments.problem" class="problem" role="alert">{{ instruments.problem }}</p>
+    </div>
+  </el-dialog>
+</template>
+
+<style scoped>
+.row > * { flex: 1 1 150px; }
+.row > .el-button { flex: 0 1 auto; }
+.low { margin-top: 26px; }
+</style>

@@ -1,0 +1,20 @@
+<script setup lang="ts">
+import type { Lot } from '@lactofer/core'
+
+/** A lot's tape: code and name, hot if it is. */
+defineProps<{ lot: Lot, note?: string }>()
+</script>
+
+<template>
+  <header>
+    <span class="tape code">{{ lot.code }}</span>
+    <h1>{{ lot.name }}</h1>
+    <span v-if="lot.hot" class="hot">HOT</span>
+    <p v-if="note">{{ note }}</p>
+  </header>
+</template>
+
+<style scoped>
+.tape { background: var(--tape); color: var(--tape-ink); padding: 3px 12px; font-size: 22px; transform: rotate(-1.5deg); border: 1px solid #0002; align-self: center; }
+.hot { background: #c23517; color: #fff; font: 700 14px var(--display); padding: 3px 9px; border-radius: 3px; letter-spacing: .04em; align-self: center; }
+</style>

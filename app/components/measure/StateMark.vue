@@ -1,0 +1,24 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import IconFine from '~icons/lucide/circle-check'
+import IconAsk from '~icons/lucide/circle-help'
+import IconAct from '~icons/lucide/triangle-alert'
+import IconDiscard from '~icons/lucide/octagon-x'
+
+/** A judgement: icon, word and colour together, never a colour alone. */
+const { level, word } = defineProps<{ level: 'fine' | 'ask' | 'act' | 'discard', word: string }>()
+const icon = computed(() => ({ fine: IconFine, ask: IconAsk, act: IconAct, discard: IconDiscard })[level])
+</script>
+
+<template>
+  <span :class="['mark', level]"><component :is="icon" aria-hidden="true" />{{ word }}</span>
+</template>
+
+<style scoped>
+.mark { display: inline-flex; align-items: center; gap: 5px; font-weight: 700; line-height: 1.2; }
+.mark svg { flex: none; }
+.fine { color: var(--fine); }
+.ask { color: var(--ask); }
+.act { color: var(--act); }
+.discard { color: var(--discard); }
+</style>

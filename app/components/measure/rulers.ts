@@ -1,0 +1,67 @@
+import { formatNumber, formatShu, heatWord, type Forecast, type Range } from '@lactofer/core'
+
+/** The five properties, in the order they are always shown. */
+export const PROPERTIES = ['acid', 'salt', 'heat', 'sweet', 'body'] as const
+export type Property = typeof PROPERTIES[number]
+
+/** A wanted range; an open end is `null`. */
+export interface Target { low: number | null, high: number | null }
+
+/** One ruler: its scale, how values lie on it, and its words at the ends. */
+export interface Ruler { name: string, unit: string, low: number, high: number, ticks: readonly number[], share: (value: number) => number, ends: readonly [string, string], write: (value: number) => string }
+
+const linear = (low: number, high: number) => (value: number) => (value - low) / (high - low)
+const HEAT_TOP = 200_000
+const heatShare = (shu: number) => Math.log10(1 + Math.max(0, shu) / 200) / Math.log10(1 + HEAT_TOP / 200)
+
+export const RULERS: Record<Property, Ruler> = {
+  acid: { name: 'Acid', unit: 'pH', low: 3, high: 5, ticks: [3.4, 3.8, 4.2, 4.6], share: linear(3, 5), ends: ['sharp', 'flat'], write: value => value.toFixed(2) },
+  salt: { name: 'Salt', unit: '%', low: 0, high: 6, ticks: [1, 2, 3, 4, 5], share: linear(0, 6), ends: ['none', 'salty'], write: value => formatNumber(value, 2) },
+  heat: { name: 'Heat', unit: 'SHU', low: 0, high: HEAT_TOP, ticks: [300, 2_500, 10_000, 50_000], share: heatShare, ends: ['mild', 'fierce'], write: value => formatNumber(Number(value.toPrecision(2))) },
+  sweet: { name: 'Sweet', unit: '%', low: 0, high: 16, ticks: [4, 8, 12], share: linear(0, 16), ends: ['dry', 'sweet'], write: value => formatNumber(value, 1) },
+  body: { name: 'Body', unit: '%', low: 0, high: 24, ticks: [6, 12, 18], share: linear(0, 24), ends: ['pours', 'spreads'], write: value => formatNumber(value, 1) },
+}
+
+/** The value of a property in a forecast, with what is not known about it. */
+export function valueOf(property: Property, forecast: Forecast): Range | null {
+  const sharp = (value: number): Range => ({ low: value, typical: value, high: value })
+  switch (property) {
+    case 'acid': return forecast.ph
+    case 'salt': return sharp(forecast.saltPct)
+    case 'heat': return forecast.shu
+    case 'sweet': return forecast.sugarPct
+    case 'body': return sharp(forecast.bodyPct)
+  }
+}
+
+/** The figure beside the ruler, in words a maker reads. */
+export function headline(property: Property, value: Range | null): string {
+  if (!value) return 'no water, no pH'
+  switch (property) {
+    case 'acid': return `pH ${value.typical.toFixed(2)}`
+    case 'salt': return `${formatNumber(value.typical, 2)} %`
+    case 'heat': return value.high < 10 ? 'none' : `${RULERS.heat.write(value.typical)} SHU`
+    case 'sweet': return `${formatNumber(value.typical, 1)} % sugar`
+    case 'body': return `${formatNumber(value.typical, 1)} % solids`
+  }
+}
+
+/** What the headline leaves out: the range, and the word for a heat. */
+export function spread(property: Property, value: Range | null): string {
+  if (!value) return ''
+  if (property === 'heat') return value.high < 10 ? '' : `${formatShu(value)}, ${heatWord(value.typical)}`
+  if (property === 'acid' || property === 'sweet') return `${RULERS[property].write(Math.max(0, value.low))}–${RULERS[property].write(value.high)}`
+  return ''
+}
+
+/** Whether a value meets its target. Acid is judged on its upper end against the upper target: safety first. */
+export function judge(property: Property, value: Range | null, target: Target): { level: 'fine' | 'act' | 'ask', word: string } {
+  if (target.low === null && target.high === null) return { level: 'fine', word: '' }
+  if (!value) return { level: 'ask', word: 'no figure' }
+  const { write, unit } = RULERS[property]
+  const over = (by: number) => `${write(by)}${property === 'acid' ? '' : ` ${unit}`}`
+  if (target.high !== null && value.typical > target.high) return { level: 'act', word: `${over(value.typical - target.high)} over` }
+  if (target.low !== null && value.typical < target.low) return { level: 'act', word: `${over(target.low - value.typical)} under` }
+  if (property === 'acid' && target.high !== null && value.high > target.high) return { level: 'ask', word: 'may be over' }
+  return { level: 'fine', word: 'in range' }
+}

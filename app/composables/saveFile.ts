@@ -1,0 +1,7 @@
+/** Hands a file to the browser's downloads. */
+export function saveFile(blob: Blob, name: string): void {
+  const url = URL.createObjectURL(blob)
+  const link = Object.assign(document.createElement('a'), { href: url, download: name })
+  link.click()
+  setTimeout(() => URL.revokeObjectURL(url), 10_000)
+}

@@ -1,0 +1,18 @@
+import { watchDebounced } from '@vueuse/core'
+import { ref, type Ref } from 'vue'
+import type { z } from 'zod'
+import { journal } from '~/db/journal'
+
+/**
+ * A form's state that outlives the browser: read back when the page opens, written as it changes.
+ * A stored draft that no longer fits its schema is left alone and the form starts fresh.
+ */
+export function useDraft<T>(key: string, schema: z.ZodType<T>, fresh: () => T): { draft: Ref<T>, reset: () => void, loaded: Promise<void> } {
+  const draft = ref(fresh()) as Ref<T>
+  const loaded = journal.drafts.get(key).then((stored) => {
+    const parsed = stored && schema.safeParse(stored.value)
+    if (parsed?.success) draft.value = parsed.data
+    watchDebounced(draft, value => journal.drafts.put({ key, value: JSON.parse(JSON.stringify(value)) }), { deep: true, debounce: 150, maxWait: 500 })
+  })
+  return { draft, loaded, reset: () => (draft.value = fresh()) }
+}

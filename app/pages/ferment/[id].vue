@@ -1,0 +1,66 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { cautionsFor, dayOf, formatShu, heatWord, propertiesOf, standingOf, type Standing } from '@lactofer/core'
+import { useBook } from '~/stores/book'
+
+const book = useBook()
+const route = useRoute()
+const lot = computed(() => book.lot(String(route.params.id)))
+const plan = computed(() => lot.value?.made.kind === 'plan' ? lot.value.made : null)
+const stand = computed(() => lot.value ? standingOf(lot.value, book.nowMs) : null)
+const figures = computed(() => {
+  const composition = lot.value && book.composition(lot.value.id)
+  return composition ? propertiesOf(composition) : null
+})
+const lastPh = computed(() => lot.value?.readings.findLast(reading => reading.ph !== undefined)?.ph)
+const cautions = computed(() => lot.value && lot.value.state === 'fermenting'
+  ? cautionsFor('ferment', { aboveLine: plan.value?.style !== 'salt-packed' && (lastPh.value ?? 7) > 4.6, closed: lot.value.packed?.closure === 'tight lid' })
+  : [])
+const LEVEL: Record<Standing['state'], { level: 'fine' | 'ask' | 'act' | 'discard', word: string }> = {
+  ready: { level: 'fine', word: 'Ready' }, working: { level: 'fine', word: 'On its way' }, ask: { level: 'ask', word: 'Ask' }, act: { level: 'act', word: 'Act' }, discard: { level: 'discard', word: 'Discard' },
+}
+</script>
+
+<template>
+  <div v-if="!lot || !plan" class="page"><h1>No such lot</h1><p>It may be in another browser’s log, or in the demo that was taken out. <NuxtLink to="/ferment">All ferments</NuxtLink></p></div>
+  <div v-else class="page">
+    <LotHeading :lot="lot" :note="lot.packed ? `day ${dayOf(lot, book.nowMs)}, ${lot.packed.place}, ${lot.packed.closure}` : 'planned, not packed'" />
+    <div class="split">
+      <div class="stack">
+        <section v-if="lot.state === 'discarded'" class="sheet"><p><StateMark level="discard" word="Discarded" /> {{ lot.discarded?.reason }}</p></section>
+        <section v-else-if="stand" class="sheet standing" aria-label="Where it stands">
+          <p class="sentence"><StateMark v-bind="LEVEL[stand.state]" /> <span data-figure="standing">{{ stand.sentence }}</span></p>
+          <NuxtLink v-if="lot.state === 'fermenting'" :to="`/press?lot=${lot.id}`" class="next">Press it</NuxtLink>
+        </section>
+        <CautionList :cautions="cautions" />
+        <section class="sheet"><LazyLotChart :lot="lot" :target-ph="plan.targetPh" :clock-due-ms="stand?.clock?.dueMs ?? null" /></section>
+        <section class="sheet"><LotLog :lot="lot" /></section>
+      </div>
+      <div class="stack">
+        <section v-if="figures" class="sheet" aria-label="What is in it">
+          <dl>
+            <div><dt>pH</dt><dd class="figure acid" data-figure="ph">{{ lastPh === undefined ? '–' : lastPh.toFixed(2) }}</dd></div>
+            <div><dt>Salt</dt><dd class="figure salt" data-figure="salt">{{ figures.saltPct.toFixed(2) }} %</dd></div>
+            <div class="wide"><dt>Heat</dt><dd><strong class="heat">{{ formatShu(figures.shu) }}</strong> {{ heatWord(figures.shu.typical) }}</dd></div>
+            <div class="wide"><dt>Amount</dt><dd><MassText :mass-g="lot.leftG" /><template v-if="lot.usedG"> left of <MassText :mass-g="lot.madeG" /></template></dd></div>
+          </dl>
+        </section>
+        <section v-if="lot.state === 'fermenting'" class="sheet"><h2>Read it</h2><ReadingForm :lot="lot" /></section>
+        <section v-if="lot.state === 'fermenting'" class="sheet"><LotActions :lot="lot" /></section>
+      </div>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+dl { display: grid; grid-template-columns: 1fr 1fr; gap: var(--s3); margin: 0; }
+dt { color: var(--muted); font-size: 14px; }
+dd { margin: 0; }
+.wide { grid-column: 1 / -1; }
+.acid { color: var(--acid); }
+.salt { color: var(--salt); }
+.heat { color: var(--heat); }
+.standing { grid-template-columns: 1fr auto; align-items: center; }
+.sentence { font-size: 17px; }
+.next { display: inline-flex; align-items: center; min-height: var(--touch); padding: 0 var(--s4); background: var(--bottle); color: var(--on-action); border-radius: var(--radius); font-weight: 700; text-decoration: none; }
+</style>

@@ -1,0 +1,95 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import { ElMessage } from 'element-plus'
+import { InvalidInput, readFile, writeFile } from '@lactofer/core'
+import { allEntries, merge } from '~/db/journal'
+import { loadDemo, removeDemo } from '~/composables/useDemo'
+import { useBook } from '~/stores/book'
+import { usePreferences } from '~/stores/preferences'
+
+const book = useBook()
+const preferences = usePreferences()
+const busy = ref(false)
+const problem = ref('')
+const report = ref('')
+
+async function run(work: () => Promise<string>) {
+  busy.value = true
+  problem.value = report.value = ''
+  try {
+    report.value = await work()
+  } catch (error) {
+    problem.value = error instanceof InvalidInput ? error.message : 'This did not work, and nothing was changed. Try again.'
+  } finally {
+    busy.value = false
+  }
+}
+const exportAll = () => run(async () => {
+  const entries = await allEntries()
+  const at = new Date().toISOString()
+  saveFile(new Blob([writeFile(entries, at)], { type: 'application/json' }), `lactofer-${at.slice(0, 10)}.json`)
+  return `${entries.length} entries written to a file.`
+})
+const importFile = (event: Event) => run(async () => {
+  const input = event.target as HTMLInputElement
+  const file = input.files?.[0]
+  if (!file) return ''
+  const text = await file.text()
+  input.value = ''
+  const { added, known } = await merge(readFile(text))
+  return `${added} new ${added === 1 ? 'entry' : 'entries'} taken in; ${known} were here already.`
+})
+const putDemo = () => run(async () => {
+  await loadDemo()
+  return 'The demo loft is on the shelf, dated from today.'
+})
+const takeDemo = () => run(async () => {
+  await removeDemo()
+  const orphans = book.book.orphans.filter(entry => entry.origin === 'maker').length
+  return orphans ? `The demo is out. ${orphans} of your own entries spoke of its lots; they are kept and come back with it.` : 'The demo is out. Your own log is as it was.'
+})
+const by = ref(preferences.by)
+watch(() => preferences.by, name => (by.value = name))
+async function sign() {
+  if (!by.value.trim() || by.value.trim().length > 40) return ElMessage.error('A name of 1 to 40 letters stands beside each entry.')
+  await preferences.choose('by', by.value.trim())
+  ElMessage.success('This name stands beside what you log from now on.')
+}
+</script>
+
+<template>
+  <div class="page">
+    <header><h1>Logbook</h1><p>{{ book.entries?.length ?? 0 }} entries in this browser, {{ book.lots.length }} lots.</p></header>
+    <p v-if="report" role="status" class="sheet"><StateMark level="fine" word="Done" /> {{ report }}</p>
+    <p v-if="problem" role="alert" class="sheet problem">{{ problem }}</p>
+    <div class="halves">
+      <section class="sheet">
+        <h2>Export and import</h2>
+        <p>One open JSON file holds everything. Importing adds what is new and changes nothing that is here, so doing it twice does no harm: carry your log between two devices this way.</p>
+        <div class="row">
+          <el-button type="primary" :loading="busy" @click="exportAll">Export everything</el-button>
+          <label class="file"><input type="file" accept=".json,application/json" class="visually-hidden" @change="importFile"><span>Import a file …</span></label>
+        </div>
+        <p v-if="book.book.orphans.length" class="muted small">{{ book.book.orphans.length }} entries speak of lots that are not in this log. They are kept.</p>
+      </section>
+      <section class="sheet">
+        <h2>Demo</h2>
+        <p>Brackwater Pepper Loft is invented: a dozen jars, three sauces, one recall. It stands beside your own log and is taken out without touching it.</p>
+        <div class="row"><el-button :loading="busy" @click="putDemo">{{ book.hasDemo ? 'Load it afresh' : 'Load the demo' }}</el-button><el-button :disabled="!book.hasDemo" :loading="busy" @click="takeDemo">Take it out</el-button></div>
+      </section>
+      <section class="sheet">
+        <h2>At this bench</h2>
+        <form class="row" novalidate @submit.prevent="sign"><WordField v-model="by" label="Your name in the log" /><el-button native-type="submit" class="low">Keep it</el-button></form>
+        <div><span class="field-label">Units</span><el-radio-group :model-value="preferences.world" aria-label="Units" @update:model-value="value => preferences.choose('world', value as 'metric' | 'us')"><el-radio-button value="metric">g, mL, °C</el-radio-button><el-radio-button value="us">oz, cups, °F</el-radio-button></el-radio-group></div>
+        <div><span class="field-label">Light</span><el-radio-group :model-value="preferences.theme" aria-label="Light" @update:model-value="value => preferences.choose('theme', value as 'auto' | 'light' | 'dark')"><el-radio-button value="auto">As the system</el-radio-button><el-radio-button value="light">Light</el-radio-button><el-radio-button value="dark">Dark</el-radio-button></el-radio-group></div>
+      </section>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.halves { display: grid; grid-template-columns: repeat(auto-fit, minmax(min(100%, 340px), 1fr)); gap: var(--s5); align-items: start; }
+.file span { display: inline-flex; align-items: center; min-height: var(--touch); padding: 0 var(--s4); border: 1px solid var(--bottle); border-radius: var(--radius); color: var(--bottle); font-weight: 600; cursor: pointer; }
+.file input:focus-visible + span { outline: 3px solid var(--ask); outline-offset: 2px; }
+.low { margin-top: 26px; }
+</style>

@@ -1,0 +1,125 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { ElMessage } from 'element-plus'
+import { cautionsFor, formatNumber, formatShu, InvalidInput, LotCodeSchema, ofMass, pressBalance, propertiesOf, separate, standingOf, type PressMethod } from '@lactofer/core'
+import { newLotId, useBook } from '~/stores/book'
+
+const book = useBook()
+const route = useRoute()
+const router = useRouter()
+
+const candidates = computed(() => book.lots.filter(lot => lot.kind === 'ferment' && lot.packed && (lot.state === 'fermenting' || lot.state === 'in stock'))
+  .map(lot => ({ lot, stand: standingOf(lot, book.nowMs) })).sort((a, b) => Number(b.stand?.state === 'ready') - Number(a.stand?.state === 'ready')))
+const lotId = ref(typeof route.query.lot === 'string' ? route.query.lot : '')
+const lot = computed(() => candidates.value.find(candidate => candidate.lot.id === lotId.value)?.lot)
+const stand = computed(() => lot.value && standingOf(lot.value, book.nowMs))
+
+const method = ref<PressMethod>('sieve')
+const inG = ref<number | null>(null)
+const baseG = ref<number | null>(null)
+const pulpG = ref<number | null>(0)
+const seedsG = ref<number | null>(0)
+const code = ref('')
+const keepPulp = ref(false)
+const asked = ref(false)
+const busy = ref(false)
+watch(lot, (chosen) => {
+  inG.value = chosen ? Math.round(Math.max(0, chosen.leftG)) : null
+  code.value = chosen ? `${chosen.code}B` : ''
+}, { immediate: true })
+
+const weights = computed(() => inG.value === null || baseG.value === null || pulpG.value === null || seedsG.value === null ? null : { inG: inG.value, baseG: baseG.value, pulpG: pulpG.value, seedsG: seedsG.value })
+const balance = computed(() => {
+  if (!weights.value) return null
+  try {
+    return { ...pressBalance(weights.value), problem: null }
+  } catch (error) {
+    if (error instanceof InvalidInput) return { problem: error.message }
+    throw error
+  }
+})
+const pressed = computed(() => {
+  const composition = lot.value && book.composition(lot.value.id)
+  if (!composition || !weights.value || balance.value?.problem !== null) return null
+  const { base, solidsThrownOut } = separate(composition, method.value, weights.value)
+  return { ...propertiesOf(base), solidsThrownOut, was: propertiesOf(ofMass(composition, 1000)) }
+})
+const cautions = computed(() => cautionsFor('press', { hasHotPeppers: (pressed.value?.was.shu.high ?? 0) > 500 }))
+const problems = computed(() => {
+  const parsed = LotCodeSchema.safeParse(code.value)
+  const more = lot.value && inG.value !== null && inG.value > lot.value.leftG * 1.1 ? 'This is more than the lot holds. Check the tare.' : null
+  return {
+    lot: lot.value ? null : 'Choose the lot to press.',
+    weights: !weights.value ? 'Every weight is needed; write 0 where there was none.' : baseG.value === 0 ? 'No base came out: weigh it.' : more ?? balance.value?.problem ?? null,
+    code: parsed.success ? book.codeTaken(code.value) ? 'This code is on another lot.' : null : parsed.error.issues[0]?.message ?? null,
+  }
+})
+const shown = (problem: string | null) => asked.value ? problem : null
+const METHODS = [{ value: 'whole', label: 'Keep whole: thick' }, { value: 'sieve', label: 'Sieve: seeds and skins out' }, { value: 'cloth', label: 'Cloth: thin' }] as const
+
+async function confirm() {
+  asked.value = true
+  const from = lot.value
+  if (!from || !weights.value || Object.values(problems.value).some(Boolean)) return
+  busy.value = true
+  try {
+    const pulp = keepPulp.value && weights.value.pulpG > 0 ? { pulpLotId: newLotId(), pulpCode: `${code.value.trim()}-P`.slice(0, 20) } : {}
+    await book.record({ kind: 'press', at: new Date().toISOString(), lotId: newLotId(), code: code.value.trim(), name: `${from.name} base`.slice(0, 80), color: from.color, fromLotId: from.id, method: method.value, ...weights.value, ...pulp })
+    ElMessage.success(`${code.value} is in stock. Blend it next.`)
+    await router.push('/blend')
+  } catch {
+    ElMessage.error('This could not be written to the log. The weights are still here; try again.')
+  } finally {
+    busy.value = false
+  }
+}
+</script>
+
+<template>
+  <div class="page">
+    <header><h1>Press</h1><p>Strain before any vinegar goes in, if you want it thick. Never throw brine away.</p></header>
+    <p v-if="candidates.length === 0" class="sheet">No ferment to press. <NuxtLink to="/plan">Pack one</NuxtLink> first; when its pH stands at target it waits here.</p>
+    <div v-else class="split">
+      <form class="stack" novalidate @submit.prevent="confirm">
+        <section class="sheet">
+          <PickField v-model="lotId" label="Lot to press" :options="candidates.map(({ lot: one, stand: its }) => ({ value: one.id, label: `${one.code} ${one.name}${its?.state === 'ready' ? ', ready' : ''}` }))" :problem="shown(problems.lot)" />
+          <p v-if="stand"><StateMark :level="stand.state === 'ready' ? 'fine' : stand.state === 'working' ? 'ask' : stand.state" :word="stand.state === 'ready' ? 'Ready' : 'Not ready yet'" /> {{ stand.sentence }}</p>
+        </section>
+        <section class="sheet">
+          <h2>Weights</h2>
+          <el-radio-group v-model="method" aria-label="How it is pressed"><el-radio-button v-for="one in METHODS" :key="one.value" :value="one.value">{{ one.label }}</el-radio-button></el-radio-group>
+          <div class="fields">
+            <QuantityField v-model="inG" kind="mass" label="Went in" :limits="{ low: 1 }" />
+            <QuantityField v-model="baseG" kind="mass" label="Base came out" />
+            <QuantityField v-model="pulpG" kind="mass" label="Pulp left" />
+            <QuantityField v-model="seedsG" kind="mass" label="Seeds, if apart" />
+          </div>
+          <p v-if="balance?.problem" class="problem" role="alert">{{ balance.problem }}</p>
+          <p v-else-if="shown(problems.weights)" class="problem" role="alert">{{ problems.weights }}</p>
+          <div class="fields">
+            <WordField v-model="code" label="Code of the base" :problem="shown(problems.code)" />
+            <div><span class="field-label">Pulp</span><el-checkbox v-model="keepPulp">Keep it as a lot of its own</el-checkbox></div>
+          </div>
+        </section>
+        <CautionList :cautions="cautions" />
+        <div><el-button type="primary" native-type="submit" :loading="busy">Record the press</el-button></div>
+      </form>
+      <aside class="sheet" aria-label="What came out" aria-live="polite">
+        <h2>What came out</h2>
+        <template v-if="balance && balance.problem === null">
+          <p><span class="figure" data-figure="yield">{{ formatNumber(balance.yieldPct, 1) }} %</span> yield</p>
+          <p><StateMark :level="balance.missingPct > 5 ? 'ask' : 'fine'" :word="`${formatNumber(balance.missingG)} g missing`" /> {{ balance.sentence }}</p>
+        </template>
+        <p v-else class="muted">Weigh base and pulp, and the balance stands here.</p>
+        <table v-if="pressed" class="plain"><tbody>
+          <tr><td>pH</td><td class="number">{{ pressed.pH?.toFixed(2) ?? '–' }}</td></tr>
+          <tr><td>Salt</td><td class="number">{{ formatNumber(pressed.saltPct, 2) }} %</td></tr>
+          <tr><td>Heat, was {{ formatShu(pressed.was.shu) }}</td><td class="number">{{ formatShu(pressed.shu) }}</td></tr>
+          <tr><td>Solids</td><td class="number">{{ formatNumber(pressed.bodyPct, 1) }} %</td></tr>
+          <tr><td>Skins and seeds thrown out</td><td class="number">{{ formatNumber(100 * pressed.solidsThrownOut.low) }}–{{ formatNumber(100 * pressed.solidsThrownOut.high) }} %</td></tr>
+        </tbody></table>
+        <p v-if="pressed" class="muted small">Heat stays mostly with the solids; the share thrown out follows from the pulp’s weight and how dry this way of pressing leaves it (judgement).</p>
+      </aside>
+    </div>
+  </div>
+</template>

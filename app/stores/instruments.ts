@@ -1,0 +1,58 @@
+import { useEventSource } from '@vueuse/core'
+import { defineStore } from 'pinia'
+import { computed, shallowRef, watch } from 'vue'
+import { BenchStateSchema, type BenchCommand, type BenchState, type Instrument, type QuantityKind } from '@lactofer/core'
+
+/** A value taken from an instrument, in stored units, with what is known of the instrument. */
+export interface Taken { value: number, instrument: Instrument }
+
+/** A field that takes readings: what it measures, what it is called, and how it takes one. */
+export interface Taker { id: string, kind: QuantityKind, label: string, take: (taken: Taken) => void }
+
+/** The live instruments and the field that would take their reading. A lost stream is shown and never blocks typing. */
+export const useInstruments = defineStore('instruments', () => {
+  const source = useEventSource('/api/bench/stream', [], { autoReconnect: { retries: -1, delay: 2000 } })
+  const state = shallowRef<BenchState | null>(null)
+  const taker = shallowRef<Taker | null>(null)
+  const problem = shallowRef<string | null>(null)
+
+  watch(source.data, (text) => {
+    if (!text) return
+    const parsed = BenchStateSchema.safeParse(JSON.parse(text))
+    state.value = parsed.success ? parsed.data : null
+    problem.value = parsed.success ? null : 'The instruments sent something unreadable. Type the values.'
+  })
+  const connected = computed(() => source.status.value === 'OPEN' && state.value !== null)
+
+  /** The reading for a kind of field, or `null` when no instrument gives it now. */
+  function reading(kind: QuantityKind): Taken | null {
+    const now = connected.value ? state.value : null
+    if (!now) return null
+    if (kind === 'mass' && now.scale.value !== null) return { value: Math.max(0, now.scale.value), instrument: { name: 'bench scale', steady: now.scale.steady } }
+    if (kind === 'ph' && now.ph.value !== null) return { value: now.ph.value, instrument: { name: 'pH meter', steady: now.ph.steady, calibratedAt: now.ph.calibratedAt, slopePct: now.ph.slopePct } }
+    if (kind === 'temperature' && now.thermometer.value !== null) return { value: now.thermometer.value, instrument: { name: 'thermometer', steady: now.thermometer.steady } }
+    return null
+  }
+
+  /** Puts the reading into the field that was last in use. */
+  function take(): void {
+    const target = taker.value
+    const taken = target && reading(target.kind)
+    if (target && taken) target.take(taken)
+  }
+
+  /** Asks something of the simulated bench; says in words when it cannot. */
+  async function command(order: BenchCommand): Promise<void> {
+    problem.value = null
+    try {
+      await $fetch('/api/bench/command', { method: 'POST', body: order })
+    } catch {
+      problem.value = 'The bench did not take that. Is the server running?'
+    }
+  }
+
+  const forget = (id: string) => {
+    if (taker.value?.id === id) taker.value = null
+  }
+  return { state, connected, taker, problem, reading, take, command, forget, focus: (next: Taker) => (taker.value = next) }
+})

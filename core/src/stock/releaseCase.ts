@@ -1,0 +1,32 @@
+import type { ReleaseCase, Treatment } from '../keep/release'
+import type { Book, Lot } from '../log/fold'
+import { ancestors } from '../log/lineage'
+import { volumeOf } from '../composition/composition'
+import { mapRange } from '../working'
+import { compositionOf } from './lotComposition'
+
+const HOUR_MS = 3_600_000
+
+/**
+ * What is known of a blend for its release: the newest finished pH with its meter's calibration, the prediction it was made with, its sugar.
+ * @param lastFillTempC measured in the last bottle filled hot, °C; `null` when nobody measured.
+ */
+export function releaseCaseOf(book: Book, blend: Lot, { treatment, limitPh, lastFillTempC }: { treatment: Treatment, limitPh: number, lastFillTempC: number | null }): ReleaseCase {
+  const composition = compositionOf(book, blend.id)
+  const litres = composition ? volumeOf(composition) / 1000 : 0
+  const last = blend.readings.filter(reading => reading.ph !== undefined).at(-1)
+  const readMs = last ? Date.parse(last.at) : 0
+  const calibratedAt = last?.instrument?.calibratedAt
+  return {
+    treatment, limitPh, lastFillTempC,
+    reading: last?.ph === undefined ? null : {
+      ph: last.ph, hoursAfterBlending: (readMs - Date.parse(blend.made.at)) / HOUR_MS,
+      calibrationAgeH: calibratedAt ? (readMs - Date.parse(calibratedAt)) / HOUR_MS : null,
+    },
+    predictedPh: blend.made.kind === 'blend' ? blend.made.predictedPh ?? null : null,
+    // Unknown make-up counts as sweet: nothing is let through for want of knowledge.
+    sugarGPerL: composition && litres > 0 ? mapRange(composition.sugarG, grams => grams / litres) : { low: 0, typical: 20, high: 100 },
+    hasLiveFerment: composition?.live ?? true,
+    discarded: [blend, ...ancestors(book, blend.id).map(kin => kin.lot)].some(lot => lot.state === 'discarded'),
+  }
+}

@@ -1,0 +1,31 @@
+import type { BenchCommand, BenchState } from '@lactofer/core'
+import { BenchSimulator } from './simulator'
+
+/** The one simulated bench of this server and the streams that watch it. */
+const simulator = new BenchSimulator(Date.now(), 20)
+const closers = new Set<() => void>()
+
+/** What the instruments show at this moment. */
+export function readBench(): BenchState {
+  simulator.run(Date.now())
+  return simulator.read()
+}
+
+/** Does a command and answers with what the instruments show right after. */
+export function commandBench(command: BenchCommand): BenchState {
+  simulator.run(Date.now())
+  simulator.obey(command)
+  return simulator.read()
+}
+
+/** Keeps a stream's close function, so that a server that stops can end it; returns how to forget it. */
+export function keepOpen(close: () => void): () => void {
+  closers.add(close)
+  return () => closers.delete(close)
+}
+
+/** Ends all open streams: an open stream would keep the server from stopping. */
+export function closeStreams(): void {
+  for (const close of closers) close()
+  closers.clear()
+}
