@@ -22,7 +22,7 @@ const { helpOpen } = useStageKeys()
 </template>
 
 <style scoped>
-.frame { min-height: 100dvh; display: grid; grid-template-rows: auto 1fr auto; }
+.frame { min-height: 100dvh; display: grid; grid-template: auto 1fr auto / minmax(0, 1fr); }
 main { min-width: 0; }
 main:focus { outline: none; }
 .skip { position: absolute; left: -999px; top: 0; padding: var(--s3); background: var(--surface); z-index: 20; }

@@ -1,5 +1,6 @@
 import { until } from '@vueuse/core'
-import { replaceDemo } from '~/db/journal'
+import { fold } from '@lactofer/core'
+import { allEntries, replaceDemo } from '~/db/journal'
 import { useBook } from '~/stores/book'
 
 /** Loads the invented loft's log, dated from now; what is loaded already is replaced. */
@@ -8,8 +9,11 @@ export async function loadDemo(): Promise<void> {
   await replaceDemo(demoEntries(Date.now()))
 }
 
-/** Takes the demo out again. The maker's own entries stay. */
-export const removeDemo = (): Promise<void> => replaceDemo([])
+/** Takes the demo out again. The maker's own entries stay; returns how many of them spoke of the demo's lots. */
+export async function removeDemo(): Promise<number> {
+  await replaceDemo([])
+  return fold(await allEntries()).orphans.length
+}
 
 /** With the demo command, an empty log starts with the demo in it. */
 export function useDemoOnStart(): void {

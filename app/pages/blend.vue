@@ -82,7 +82,7 @@ async function confirm() {
       </form>
       <div class="stack">
         <section class="rulers" aria-label="What it will be" aria-live="polite">
-          <p class="pot"><span class="figure" data-figure="mass"><MassText :mass-g="forecast.massG" /></span> in the pot, <span data-figure="volume">{{ formatNumber(forecast.volumeMl / 1000, 2) }} L</span>,
+          <p class="pot"><span class="figure" data-figure="mass"><MassText :mass-g="forecast.massG" /></span> in the pot, <span data-figure="volume">{{ formatNumber(forecast.volumeMl / 1000, 2) }} L,</span>
             <span class="figure" data-figure="bottles">{{ bottles.count }}</span> bottles of
             <el-select v-model="form.bottleMl" class="size" aria-label="Bottle size"><el-option v-for="bottle in BOTTLES" :key="bottle.id" :value="bottle.fillMl" :label="`${bottle.fillMl} mL`" /></el-select>
             <template v-if="bottles.count"> and {{ formatNumber(bottles.restMl) }} mL over</template></p>
@@ -95,8 +95,8 @@ async function confirm() {
           </div>
         </section>
         <CautionList :cautions="cautions" />
-        <TargetFields v-model="form.targets" />
         <LazyAnswerChart v-if="forecast.ph" :base="forecast.composition" :additions="additions" :target="form.targets.acid" />
+        <TargetFields v-model="form.targets" />
       </div>
     </div>
   </div>

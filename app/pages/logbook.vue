@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { ElMessage } from 'element-plus'
-import { InvalidInput, readFile, writeFile } from '@lactofer/core'
-import { allEntries, merge } from '~/db/journal'
+import { InvalidInput } from '@lactofer/core'
 import { loadDemo, removeDemo } from '~/composables/useDemo'
+import { exportLog, importLog } from '~/composables/useLogFile'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 
@@ -24,19 +24,14 @@ async function run(work: () => Promise<string>) {
     busy.value = false
   }
 }
-const exportAll = () => run(async () => {
-  const entries = await allEntries()
-  const at = new Date().toISOString()
-  saveFile(new Blob([writeFile(entries, at)], { type: 'application/json' }), `lactofer-${at.slice(0, 10)}.json`)
-  return `${entries.length} entries written to a file.`
-})
+const exportAll = () => run(async () => `${await exportLog(Date.now())} entries written to a file.`)
 const importFile = (event: Event) => run(async () => {
   const input = event.target as HTMLInputElement
   const file = input.files?.[0]
   if (!file) return ''
   const text = await file.text()
   input.value = ''
-  const { added, known } = await merge(readFile(text))
+  const { added, known } = await importLog(text)
   return `${added} new ${added === 1 ? 'entry' : 'entries'} taken in; ${known} were here already.`
 })
 const putDemo = () => run(async () => {
@@ -44,8 +39,7 @@ const putDemo = () => run(async () => {
   return 'The demo loft is on the shelf, dated from today.'
 })
 const takeDemo = () => run(async () => {
-  await removeDemo()
-  const orphans = book.book.orphans.filter(entry => entry.origin === 'maker').length
+  const orphans = await removeDemo()
   return orphans ? `The demo is out. ${orphans} of your own entries spoke of its lots; they are kept and come back with it.` : 'The demo is out. Your own log is as it was.'
 })
 const by = ref(preferences.by)

@@ -19,24 +19,38 @@ const STEPS = 12
 const reach = computed(() => Number((base.massG * 0.25).toPrecision(1)))
 const added = computed(() => Array.from({ length: STEPS + 1 }, (_, step) => reach.value * step / STEPS))
 const lines = computed(() => additions.map(({ name, composition }) => ({ name, values: phAnswer(base, composition, added.value) })))
+const PAD = 0.06
+const PLOT_PX = 190
+const LINE_PX = 17
+
+/** How far each end label moves down so that none lies on another; heights in px from the top. */
+function labelShifts(heights: readonly number[]): number[] {
+  const order = heights.map((_, index) => index).sort((a, b) => (heights[a] ?? 0) - (heights[b] ?? 0))
+  const placed: number[] = [...heights]
+  order.forEach((index, rank) => {
+    const above = order[rank - 1]
+    if (above !== undefined) placed[index] = Math.max(placed[index] ?? 0, (placed[above] ?? 0) + LINE_PX)
+  })
+  return placed.map((height, index) => height - (heights[index] ?? 0))
+}
 const option = computed(() => {
   const { ink, muted, line, acid, salt, heat, sweet, body, temperature, surface } = tones.value
   const colours = [heat, acid, sweet, salt, body, temperature]
   const dashes = ['solid', [8, 4], [2, 3], [10, 3, 2, 3], [5, 5], [1, 4]] as const
   const all = lines.value.flatMap(one => one.values.filter(value => value !== null))
-  const pad = 0.06
-  const ends = lines.value.map(one => one.values.at(-1) ?? 0)
+  const low = Math.floor((Math.min(...all) - PAD) * 10) / 10
+  const high = Math.ceil((Math.max(...all) + PAD) * 10) / 10
+  const shifts = labelShifts(lines.value.map(one => (high - (one.values.at(-1) ?? low)) / (high - low) * PLOT_PX))
   return {
     animation: false, textStyle: { color: muted, fontFamily: 'Atkinson Hyperlegible Next Variable', fontSize: 13 },
     grid: { left: 46, right: 132, top: 12, bottom: 28 },
     tooltip: { trigger: 'axis' as const, backgroundColor: surface, borderColor: line, textStyle: { color: ink }, valueFormatter: (value: unknown) => `pH ${Number(value).toFixed(2)}` },
     xAxis: { type: 'value' as const, min: 0, max: reach.value, interval: reach.value / 4, axisLabel: { color: muted, formatter: (grams: number) => grams === 0 ? 'now' : `+${formatMass(grams, preferences.world)}` }, splitLine: { show: false }, axisLine: { lineStyle: { color: line } } },
-    yAxis: { type: 'value' as const, min: Math.floor((Math.min(...all) - pad) * 10) / 10, max: Math.ceil((Math.max(...all) + pad) * 10) / 10, axisLabel: { color: muted, formatter: (value: number) => value.toFixed(1) }, splitLine: { lineStyle: { color: line } } },
+    yAxis: { type: 'value' as const, min: low, max: high, axisLabel: { color: muted, formatter: (value: number) => value.toFixed(1) }, splitLine: { lineStyle: { color: line } } },
     series: lines.value.map((one, index) => ({
       name: one.name, type: 'line' as const, symbol: 'none', data: one.values.map((value, step) => [added.value[step], value]),
       lineStyle: { color: colours[index % colours.length], width: 2.5, type: dashes[index % dashes.length] as 'solid' }, itemStyle: { color: colours[index % colours.length] },
-      endLabel: { show: true, formatter: one.name.length > 17 ? `${one.name.slice(0, 16)}…` : one.name, color: colours[index % colours.length], fontSize: 13, fontWeight: 600, offset: [2, ends.findIndex(value => Math.abs(value - (ends[index] ?? 0)) < 0.02) < index ? 12 : 0] as [number, number] },
-      labelLayout: { moveOverlap: 'shiftY' as const },
+      endLabel: { show: true, formatter: one.name.length > 17 ? `${one.name.slice(0, 16)}…` : one.name, color: colours[index % colours.length], fontSize: 13, fontWeight: 600, offset: [2, shifts[index] ?? 0] as [number, number] },
       ...(index === 0 && target.high !== null && { markArea: { silent: true, itemStyle: { color: acid, opacity: 0.12 }, data: [[{ yAxis: target.low ?? 0 }, { yAxis: target.high }]] as [{ yAxis: number }, { yAxis: number }][] } }),
     })),
   }

@@ -55,7 +55,7 @@ const hasOwnPh = (part: PartForm) => materialById(part.materialId ?? '')?.ph !==
         <el-slider class="slide" :model-value="part.massG ?? 0" :max="reach(part)" :step="reach(part) > 400 ? 5 : 1" :show-tooltip="false" :aria-label="`${part.name}, grams`" :format-value-text="(grams: number) => formatMass(grams, preferences.world)" @update:model-value="(grams: number | number[]) => (part.massG = Number(grams))" />
         <div class="numbers">
           <QuantityField v-model="part.massG" kind="mass" :label="`${part.name}, weight`" hide-label />
-          <QuantityField v-if="hasOwnPh(part)" v-model="part.ph" kind="ph" :label="`${part.name}, its own pH`" hide-label optional />
+          <QuantityField v-if="hasOwnPh(part)" v-model="part.ph" kind="ph" :label="`${part.name}, its own pH`" hide-label optional :placeholder="materialById(part.materialId ?? '')?.ph?.typical.toFixed(1)" />
         </div>
         <p v-if="over(part)" class="problem" role="alert">{{ over(part) }}</p>
       </li>
@@ -67,7 +67,7 @@ const hasOwnPh = (part: PartForm) => materialById(part.materialId ?? '')?.ph !==
 <style scoped>
 .bar { display: flex; height: 24px; border: 1px solid var(--outline); border-radius: var(--radius); overflow: hidden; background: var(--enamel); }
 .bar span { transition: flex-grow .12s; }
-.parts li { display: grid; grid-template-columns: 12px 1fr auto 44px; gap: 0 var(--s3); align-items: center; padding: var(--s2) 0; border-bottom: 1px solid var(--line); }
+.parts li { display: grid; grid-template-columns: 12px 1fr auto 40px; gap: 0 var(--s3); align-items: center; padding: 6px 0; border-bottom: 1px solid var(--line); }
 .chip { height: 34px; border-radius: 3px; border: 1px solid #0003; }
 .what { display: grid; line-height: 1.25; }
 .slide { grid-column: 2; margin: 0 10px; width: auto; min-width: 100px; height: var(--touch); }

@@ -49,5 +49,5 @@ const firstChores = CHORES.slice(0, 7)
 <style scoped>
 h3 { margin-bottom: var(--s2); }
 .taps { display: flex; flex-wrap: wrap; gap: var(--s2); }
-.discard { --el-button-text-color: var(--discard); --el-button-bg-color: transparent; --el-button-border-color: var(--discard); --el-button-hover-text-color: #fff; --el-button-hover-bg-color: #9b1230; }
+html .discard { --el-button-text-color: var(--discard); --el-button-bg-color: transparent; --el-button-border-color: var(--discard); --el-button-hover-text-color: #fff; --el-button-hover-bg-color: #9b1230; }
 </style>

@@ -25,7 +25,8 @@ const option = computed(() => {
   const ph = points('ph')
   const text = { color: muted, fontFamily: 'Atkinson Hyperlegible Next Variable', fontSize: 13 }
   const start = lot.startedMs
-  const end = Math.max(...lot.readings.map(reading => Date.parse(reading.at)), clockDueMs ?? 0, start + 3 * 86_400_000)
+  const last = Math.max(...lot.readings.map(reading => Date.parse(reading.at)), clockDueMs ?? 0, start + 3 * 86_400_000)
+  const end = last + (last - start) * 0.05
   const day = (ms: number) => `day ${Math.round((ms - start) / 86_400_000)}`
   const xAxis = { type: 'value' as const, min: start, max: end, interval: Math.max(1, Math.ceil((end - start) / 86_400_000 / 8)) * 86_400_000, axisLine: { lineStyle: { color: line } }, splitLine: { show: false } }
   const level = (value: number, color: string, label: string) => ({ yAxis: value, lineStyle: { color, type: 'dashed' as const, width: 1.5 }, label: { formatter: label, color, position: 'insideEndTop' as const, fontSize: 13 } })

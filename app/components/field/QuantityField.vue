@@ -5,7 +5,7 @@ import { useInstruments, type Taken } from '~/stores/instruments'
 import { usePreferences } from '~/stores/preferences'
 
 /** One number with its unit: typed in any unit, stored in one, taken from an instrument, refused in words. */
-const props = defineProps<{ kind: QuantityKind, label: string, limits?: Partial<Limits>, hint?: string, optional?: boolean, noTake?: boolean, hideLabel?: boolean }>()
+const props = defineProps<{ kind: QuantityKind, label: string, limits?: Partial<Limits>, hint?: string, optional?: boolean, noTake?: boolean, hideLabel?: boolean, placeholder?: string }>()
 const model = defineModel<number | null>({ required: true })
 const emit = defineEmits<{ taken: [taken: Taken] }>()
 
@@ -68,7 +68,7 @@ onBeforeUnmount(() => instruments.forget(id))
   <div class="quantity">
     <label :for="id" :class="hideLabel ? 'visually-hidden' : 'field-label'">{{ label }}</label>
     <el-input
-      :id="id" v-model="text" inputmode="text" autocomplete="off" :aria-invalid="problem !== null" :aria-describedby="problem || hint ? `${id}-note` : undefined" :class="{ bad: problem }"
+      :id="id" v-model="text" inputmode="text" autocomplete="off" :placeholder="placeholder" :aria-invalid="problem !== null" :aria-describedby="problem || hint ? `${id}-note` : undefined" :class="{ bad: problem }"
       @input="read" @focus="focus" @keydown.space="space"
     >
       <template v-if="fieldUnit(kind, preferences.world)" #suffix>{{ fieldUnit(kind, preferences.world) }}</template>

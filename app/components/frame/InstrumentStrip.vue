@@ -56,7 +56,7 @@ const ready = computed(() => instruments.taker && instruments.reading(instrument
 .bench { width: var(--touch); height: var(--touch); border: 1px solid rgb(255 255 255 / 30%); border-radius: var(--radius); background: none; color: inherit; cursor: pointer; }
 .lost { padding: var(--s4); color: var(--on-steel-muted); }
 @media (max-width: 1100px) { .note { display: none; } .dial { padding: 0 var(--s3); } .for { display: none; } }
-@media (max-width: 700px) {
+@media (max-width: 860px) {
   .strip { flex-wrap: wrap; }
   .dial { flex: 1; flex-direction: column; gap: 0; padding: var(--s1); align-items: center; justify-content: center; }
   .dial .figure { font-size: 19px; min-width: 0; }

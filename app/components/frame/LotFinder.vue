@@ -1,30 +1,33 @@
 <script setup lang="ts">
-import { ref } from 'vue'
-import type { Lot } from '@lactofer/core'
+import { computed, ref } from 'vue'
 import { useBook } from '~/stores/book'
 
+/** Jumps to a lot by any words of its code or name. */
 const book = useBook()
 const router = useRouter()
-const text = ref('')
+const query = ref('')
+const MOST = 30
 
-function suggest(query: string, answer: (found: { value: string, lot: Lot }[]) => void) {
-  const words = query.trim().toLowerCase().split(/\s+/)
-  answer(book.lots.filter(lot => words.every(word => `${lot.code} ${lot.name}`.toLowerCase().includes(word))).slice(-30).reverse().map(lot => ({ value: `${lot.code} ${lot.name}`, lot })))
-}
-function open(found: Record<string, unknown>) {
-  const { id, kind } = found.lot as Lot
-  text.value = ''
-  void router.push(kind === 'ferment' ? `/ferment/${id}` : { path: '/cellar', query: { lot: id } })
+const found = computed(() => {
+  const words = query.value.trim().toLowerCase().split(/\s+/)
+  return book.lots.filter(lot => words.every(word => `${lot.code} ${lot.name}`.toLowerCase().includes(word))).slice(-MOST).reverse()
+})
+function open(id: string) {
+  query.value = ''
+  const lot = book.lot(id)
+  if (lot) void router.push(lot.kind === 'ferment' ? `/ferment/${id}` : { path: '/cellar', query: { lot: id } })
 }
 </script>
 
 <template>
-  <el-autocomplete v-model="text" data-find class="finder" :fetch-suggestions="suggest" placeholder="Find a lot  /" aria-label="Find a lot by code or name" highlight-first-item @select="open">
-    <template #default="{ item }"><span class="code">{{ item.lot.code }}</span> {{ item.lot.name }}</template>
-  </el-autocomplete>
+  <div class="finder" data-find>
+    <el-select model-value="" filterable remote :remote-method="(typed: string) => (query = typed)" placeholder="Find a lot  /" aria-label="Find a lot by code or name" no-data-text="No lot of that name" @change="open">
+      <el-option v-for="lot in found" :key="lot.id" :value="lot.id" :label="`${lot.code} ${lot.name}`"><span class="code">{{ lot.code }}</span> {{ lot.name }}</el-option>
+    </el-select>
+  </div>
 </template>
 
 <style scoped>
-.finder.el-autocomplete { width: 148px; }
-@media (max-width: 700px) { .finder.el-autocomplete { width: 128px; } }
+.finder { width: 160px; }
+@media (max-width: 700px) { .finder { width: 128px; } }
 </style>

@@ -51,7 +51,7 @@ const flip = (): UnitWorld => preferences.world === 'metric' ? 'us' : 'metric'
 <style scoped>
 .rail { display: flex; align-items: stretch; gap: var(--s3); background: var(--rail); color: var(--on-bottle); padding: 0 var(--s4); min-height: 60px; }
 .name { font: 780 22px/1 var(--display); font-stretch: 125%; color: var(--on-bottle); text-decoration: none; align-self: center; margin-right: var(--s2); }
-nav { min-width: 0; overflow-x: auto; scrollbar-width: none; }
+nav { position: relative; min-width: 0; overflow-x: auto; scrollbar-width: none; }
 nav ol { display: flex; height: 100%; }
 nav li { display: flex; align-items: stretch; }
 nav li + li::before { content: '›'; color: var(--on-bottle-muted); align-self: center; font-size: 18px; }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Range } from '@lactofer/core'
+import { formatNumber, type Range } from '@lactofer/core'
 import { headline, judge, RULERS, spread, type Property, type Target } from './rulers'
 
 /** One property on its ruler: target as a band, value as a mark, what is not known as a thick line, the verdict in words. */
@@ -15,30 +15,29 @@ const aimed = computed(() => target.low !== null || target.high !== null)
 <template>
   <div class="ruler" :style="{ '--tone': `var(--${property})` }" :data-property="property">
     <div class="read">
-      <span class="name">{{ ruler.name }}</span>
+      <span><span class="name">{{ ruler.name }}</span> <span class="small muted">{{ spread(property, value) }}</span></span>
       <span class="figure">{{ headline(property, value) }}</span>
-      <span class="small muted">{{ spread(property, value) }}</span>
     </div>
     <div class="scale" aria-hidden="true">
       <div v-if="aimed" class="target" :style="between(target.low ?? ruler.low, target.high ?? ruler.high)" />
       <div v-if="value" class="doubt" :style="between(value.low, value.high)" />
-      <div v-if="value" class="mark" :style="{ left: at(value.typical) }" />
+      <div v-if="value" class="pin" :style="{ left: at(value.typical) }" />
       <span class="end">{{ ruler.ends[0] }}</span><span class="end last">{{ ruler.ends[1] }}</span>
-      <span v-for="tick in ruler.ticks" :key="tick" class="tick" :style="{ left: at(tick) }">{{ property === 'acid' ? tick.toFixed(1) : ruler.write(tick) }}</span>
+      <span v-for="tick in ruler.ticks" :key="tick" class="tick" :style="{ left: at(tick) }">{{ property === 'acid' ? tick.toFixed(1) : formatNumber(tick) }}</span>
     </div>
     <div class="verdict small"><StateMark v-if="verdict.word" :level="verdict.level" :word="verdict.word" /></div>
   </div>
 </template>
 
 <style scoped>
-.ruler { display: grid; grid-template-columns: 172px minmax(0, 1fr) 118px; gap: var(--s4); align-items: center; padding: var(--s2) 0; }
+.ruler { display: grid; grid-template-columns: 190px minmax(0, 1fr) 118px; gap: var(--s4); align-items: center; padding: 6px 0; }
 .read { display: grid; }
 .name { color: var(--tone); font-weight: 700; line-height: 1.2; }
 .scale { position: relative; height: 52px; margin: 0 6px; }
 .scale::before { content: ''; position: absolute; left: 0; right: 0; top: 27px; border-top: 2px solid var(--outline); }
 .target { position: absolute; top: 6px; height: 22px; background: color-mix(in srgb, var(--tone) 20%, transparent); border: solid var(--tone); border-width: 0 2px; }
 .doubt { position: absolute; top: 14px; height: 7px; border-radius: 4px; background: color-mix(in srgb, var(--tone) 60%, transparent); }
-.mark { position: absolute; top: 5px; height: 22px; width: 4px; margin-left: -2px; background: var(--tone); border-radius: 2px; outline: 2px solid var(--enamel); transition: left .12s; }
+.pin { position: absolute; top: 5px; height: 22px; width: 4px; margin-left: -2px; background: var(--tone); border-radius: 2px; outline: 2px solid var(--enamel); transition: left .12s; }
 .tick { position: absolute; top: 27px; transform: translateX(-50%); font-size: 13px; color: var(--muted); padding-top: 5px; border-left: 0; }
 .tick::before { content: ''; position: absolute; left: 50%; top: 0; height: 5px; border-left: 2px solid var(--outline); }
 .end { position: absolute; top: 32px; left: -6px; font-size: 13px; color: var(--muted); }

@@ -7,7 +7,7 @@ defineProps<{ working: Working }>()
 
 <template>
   <details class="working">
-    <summary>show the working<span class="visually-hidden"> of: {{ working.what }}</span></summary>
+    <summary>Working: {{ working.what }}</summary>
     <div>
       <p><strong>{{ working.what }}:</strong> {{ working.formula }}</p>
       <ul class="plain-list"><li v-for="(number, index) in working.numbers" :key="index"><span class="muted">{{ number.name }}</span> {{ number.value }}</li></ul>

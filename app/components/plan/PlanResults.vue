@@ -37,7 +37,7 @@ const pct = (value: number | null) => value === null ? '–' : `${formatNumber(v
       <div>
         <h3>Fill</h3>
         <p><MassText :mass-g="found.composition.massG" />, {{ formatNumber(found.properties.volumeMl / 1000, 2) }} L without trapped air</p>
-        <p v-if="found.fill && found.vessel" class="line" data-figure="fill"><StateMark :level="found.fill.verdict === 'fits' ? 'fine' : found.fill.verdict === 'too much' ? 'discard' : 'act'" :word="found.fill.verdict" /> {{ found.vessel.name }}: {{ found.fill.sentence }}</p>
+        <p v-if="found.fill && found.vessel" class="line" data-figure="fill"><StateMark :level="found.fill.verdict === 'fits' ? 'fine' : found.fill.verdict === 'too much' ? 'discard' : 'act'" :word="found.fill.verdict" /> {{ found.vessel.name }}. {{ found.fill.sentence }}</p>
       </div>
       <div v-if="found.raw !== null">
         <h3>Living share</h3>

@@ -52,7 +52,7 @@ const tapeTop = computed(() => HEAD + height.value * 0.56 - 18)
       <text :x="width / 2" :y="tapeTop + 29" class="tape day">{{ day }}</text>
     </g>
     <g v-if="hot">
-      <rect :x="(width - tapeWidth) / 2 + 6" :y="tapeTop + 37" :width="tapeWidth - 12" height="17" fill="#c23517" rx="2" />
+      <rect :x="(width - tapeWidth) / 2 + 6" :y="tapeTop + 37" :width="tapeWidth - 12" height="17" fill="#b32c10" stroke="#fff" stroke-width="1.500" rx="2" />
       <text :x="width / 2" :y="tapeTop + 50" class="tape hot">HOT</text>
     </g>
   </svg>

@@ -30,7 +30,7 @@ const LEVEL: Record<Standing['state'], { level: 'fine' | 'ask' | 'act' | 'discar
         <section v-if="lot.state === 'discarded'" class="sheet"><p><StateMark level="discard" word="Discarded" /> {{ lot.discarded?.reason }}</p></section>
         <section v-else-if="stand" class="sheet standing" aria-label="Where it stands">
           <p class="sentence"><StateMark v-bind="LEVEL[stand.state]" /> <span data-figure="standing">{{ stand.sentence }}</span></p>
-          <NuxtLink v-if="lot.state === 'fermenting'" :to="`/press?lot=${lot.id}`" class="next">Press it</NuxtLink>
+          <NuxtLink v-if="lot.state === 'fermenting'" :to="`/press?lot=${lot.id}`" :class="['next', { first: stand.state === 'ready' }]">Press it</NuxtLink>
         </section>
         <CautionList :cautions="cautions" />
         <section class="sheet"><LazyLotChart :lot="lot" :target-ph="plan.targetPh" :clock-due-ms="stand?.clock?.dueMs ?? null" /></section>
@@ -62,5 +62,6 @@ dd { margin: 0; }
 .heat { color: var(--heat); }
 .standing { grid-template-columns: 1fr auto; align-items: center; }
 .sentence { font-size: 17px; }
-.next { display: inline-flex; align-items: center; min-height: var(--touch); padding: 0 var(--s4); background: var(--bottle); color: var(--on-action); border-radius: var(--radius); font-weight: 700; text-decoration: none; }
+.next { display: inline-flex; align-items: center; min-height: var(--touch); padding: 0 var(--s4); border: 1px solid var(--bottle); border-radius: var(--radius); font-weight: 700; text-decoration: none; }
+.first { background: var(--bottle); color: var(--on-action); }
 </style>

@@ -1,5 +1,4 @@
-import { mixturePh } from '../acid/mixture'
-import { componentSid } from '../acid/mixture'
+import { mixturePh, componentSid } from '../acid/mixture'
 import { mix, propertiesOf, withAcidScaled, type Composition, type Properties } from '../composition/composition'
 import { formatNumber } from '../units/number'
 import type { Range, Working } from '../working'

@@ -1,4 +1,4 @@
-import { CHORES, SIGNS } from '../log/entry'
+import type { CHORES, SIGNS } from '../log/entry'
 import type { Lot } from '../log/fold'
 import { standing, type Standing } from '../ferment/standing'
 import { styleById } from '../library/styles'

@@ -1,6 +1,7 @@
 import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { formatForField, formatMass, formatNumber, formatTemperature, formatVolume, InvalidInput, parseQuantity, readField } from '../../src'
+import type { InvalidInput} from '../../src';
+import { formatForField, formatMass, formatNumber, formatTemperature, formatVolume, parseQuantity, readField } from '../../src'
 
 describe('reading what was typed', () => {
   it.each([

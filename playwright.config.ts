@@ -1,0 +1,29 @@
+import { defineConfig } from '@playwright/test'
+
+/** Debian's Chromium, never a download of its own. Flags: no sandbox in containers, nothing fetched in the background. */
+const executablePath = process.env.CHROMIUM ?? '/usr/bin/chromium'
+const PORT = 4173
+
+export default defineConfig({
+  testDir: 'tests/e2e',
+  timeout: 90_000,
+  expect: { timeout: 10_000 },
+  workers: 2,
+  fullyParallel: true,
+  forbidOnly: true,
+  reporter: [['list']],
+  use: {
+    baseURL: `http://127.0.0.1:${PORT}`,
+    viewport: { width: 1280, height: 800 },
+    timezoneId: 'Europe/Berlin',
+    locale: 'en-GB',
+    trace: 'retain-on-failure',
+    launchOptions: { executablePath, args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] },
+  },
+  webServer: {
+    command: 'node .output/server/index.mjs',
+    env: { PORT: String(PORT), NITRO_HOST: '127.0.0.1' },
+    url: `http://127.0.0.1:${PORT}/api/health`,
+    reuseExistingServer: false,
+  },
+})

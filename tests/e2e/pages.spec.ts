@@ -1,0 +1,58 @@
+import type { Page } from '@playwright/test'
+import { expect, expectAccessible, openDemo, test } from './steps'
+
+const PAGES = ['/', '/plan', '/ferment', '/press', '/blend', '/bottle', '/cellar', '/logbook'] as const
+
+async function visitAll(page: Page) {
+  for (const path of PAGES) {
+    await page.goto(path)
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+    await expectAccessible(page)
+  }
+}
+
+test('every empty page passes axe', async ({ guarded: page }) => {
+  await visitAll(page)
+})
+
+for (const colorScheme of ['light', 'dark'] as const) {
+  test(`every page passes axe with the demo, ${colorScheme}`, async ({ guarded: page }) => {
+    await page.emulateMedia({ colorScheme })
+    await openDemo(page)
+    await page.locator('[data-lot="BPL-06"]').click()
+    await expect(page.getByRole('heading', { name: 'Is it sour yet?' })).toBeVisible()
+    await expectAccessible(page)
+    await visitAll(page)
+  })
+}
+
+test('the styles of the component library are there', async ({ guarded: page }) => {
+  await page.goto('/plan')
+  const button = page.getByRole('button', { name: 'Packed: start the lot' })
+  await expect(button).toHaveCSS('align-items', 'center')
+  await expect(button).toHaveCSS('background-color', 'rgb(14, 74, 65)')
+  await expect(button).toHaveCSS('border-radius', '5px')
+})
+
+test('nothing runs over the edge at 390, 768, 1280 and 1920 px', async ({ guarded: page }) => {
+  await openDemo(page)
+  for (const width of [390, 768, 1280, 1920]) {
+    await page.setViewportSize({ width, height: 844 })
+    for (const path of PAGES) {
+      await page.goto(path)
+      await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+      expect(await page.evaluate(() => document.documentElement.scrollWidth), `${path} at ${width}`).toBeLessThanOrEqual(width)
+    }
+  }
+})
+
+test('keys lead through the stages, and never while typing', async ({ guarded: page }) => {
+  await openDemo(page)
+  await page.keyboard.press('5')
+  await expect(page.getByRole('heading', { level: 1, name: 'Blend' })).toBeVisible()
+  await page.keyboard.press('n')
+  await expect(page.getByRole('heading', { level: 1, name: 'Plan and pack' })).toBeVisible()
+  await page.getByLabel('Name on the tape').fill('Number 7')
+  await page.keyboard.press('3')
+  await expect(page.getByLabel('Name on the tape')).toHaveValue('Number 73')
+})

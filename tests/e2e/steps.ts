@@ -1,0 +1,46 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, test as base, type Locator, type Page } from '@playwright/test'
+
+/** A test whose page may talk to its own server only, and must not throw. */
+export const test = base.extend<{ guarded: Page }>({
+  guarded: async ({ page, baseURL }, use) => {
+    const strangers: string[] = []
+    const errors: string[] = []
+    page.on('request', (request) => {
+      const url = new URL(request.url())
+      if (['http:', 'https:', 'ws:', 'wss:'].includes(url.protocol) && url.origin !== baseURL) strangers.push(request.url())
+    })
+    page.on('pageerror', error => errors.push(error.message))
+    await use(page)
+    expect(strangers, 'the running application asks no other host').toEqual([])
+    expect(errors, 'no error on the page').toEqual([])
+  },
+})
+export { expect }
+
+/** Loads the invented loft from the empty start. */
+export async function openDemo(page: Page): Promise<void> {
+  await page.goto('/')
+  await page.getByRole('button', { name: 'Look around with the demo' }).click()
+  await expect(page.locator('[data-lot="BPL-01"]')).toBeVisible()
+}
+
+/** Chooses from a list by typing. */
+export async function pick(page: Page, label: string, choice: string): Promise<void> {
+  await page.getByRole('combobox', { name: label, exact: true }).first().click()
+  const options = page.getByRole('option', { name: choice }).filter({ visible: true })
+  await page.keyboard.type(choice)
+  await options.first().click()
+}
+
+/** A numeric field by its label. */
+export const field = (page: Page | Locator, label: string): Locator => page.getByLabel(label, { exact: true })
+
+/** One figure of the page by its name in the data. */
+export const figure = (page: Page | Locator, name: string): Locator => page.locator(`[data-figure="${name}"]`).first()
+
+/** No serious finding of axe. */
+export async function expectAccessible(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa']).analyze()
+  expect(violations.filter(found => found.impact === 'serious' || found.impact === 'critical').map(found => `${found.id}: ${found.nodes.map(node => node.target.join(' ')).slice(0, 4).join(' | ')}`)).toEqual([])
+}
