@@ -1,7 +1,9 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { computed, ref, watch } from 'vue'
+import dayjs from 'dayjs'
 import { ElMessage } from 'element-plus'
 import { InvalidInput } from '@lactofer/core'
+import { entryWords } from '~/components/ferment/entryWords'
 import { loadDemo, removeDemo } from '~/composables/useDemo'
 import { exportLog, importLog } from '~/composables/useLogFile'
 import { useBook } from '~/stores/book'
@@ -10,6 +12,8 @@ import { usePreferences } from '~/stores/preferences'
 const book = useBook()
 const preferences = usePreferences()
 const busy = ref(false)
+const LATEST = 15
+const latest = computed(() => book.book.standing.slice(-LATEST).reverse().map(entry => ({ entry, lot: 'lotId' in entry ? book.lot(entry.lotId) : undefined })))
 const problem = ref('')
 const report = ref('')
 
@@ -78,6 +82,13 @@ async function sign() {
         <div><span class="field-label">Light</span><el-radio-group :model-value="preferences.theme" aria-label="Light" @update:model-value="value => preferences.choose('theme', value as 'auto' | 'light' | 'dark')"><el-radio-button value="auto">As the system</el-radio-button><el-radio-button value="light">Light</el-radio-button><el-radio-button value="dark">Dark</el-radio-button></el-radio-group></div>
       </section>
     </div>
+    <section v-if="latest.length" class="sheet" aria-label="Latest in the log">
+      <h2>Latest in the log</h2>
+      <table class="plain">
+        <thead><tr><th>When</th><th>Who</th><th>Lot</th><th>What</th></tr></thead>
+        <tbody><tr v-for="{ entry, lot } in latest" :key="entry.id"><td class="small when">{{ dayjs(entry.at).format('D MMM HH:mm') }}</td><td class="small">{{ entry.by }}</td><td><span class="code">{{ lot?.code ?? '–' }}</span></td><td>{{ entryWords(entry, preferences.world) }}</td></tr></tbody>
+      </table>
+    </section>
   </div>
 </template>
 
@@ -86,4 +97,5 @@ async function sign() {
 .file span { display: inline-flex; align-items: center; min-height: var(--touch); padding: 0 var(--s4); border: 1px solid var(--bottle); border-radius: var(--radius); color: var(--bottle); font-weight: 600; cursor: pointer; }
 .file input:focus-visible + span { outline: 3px solid var(--ask); outline-offset: 2px; }
 .low { margin-top: 26px; }
+.when { white-space: nowrap; }
 </style>

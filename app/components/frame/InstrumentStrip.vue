@@ -17,7 +17,7 @@ const dials = computed(() => {
   if (!state) return []
   const age = dayjs(book.nowMs).diff(dayjs(state.ph.calibratedAt), 'hour')
   return [
-    { id: 'scale', name: 'Scale', figure: formatMass(state.scale.value ?? 0, preferences.world), steady: state.scale.steady, note: `tare ${formatMass(state.scale.tareG, preferences.world)}` },
+    { id: 'scale', name: 'Scale', figure: formatMass(state.scale.value ?? 0, preferences.world, true), steady: state.scale.steady, note: `tare ${formatMass(state.scale.tareG, preferences.world)}` },
     { id: 'ph', name: 'pH meter', figure: state.ph.value === null ? 'pH –' : `pH ${state.ph.value.toFixed(2)}`, steady: state.ph.steady, note: `calibrated ${Math.max(0, age)} h ago, slope ${formatNumber(state.ph.slopePct)} %`, idle: state.ph.value === null },
     { id: 'thermometer', name: 'Thermometer', figure: formatTemperature(state.thermometer.value ?? 0, preferences.world), steady: state.thermometer.steady, note: state.thermometer.sample ? `in ${state.thermometer.sample}` : 'in the room' },
   ]

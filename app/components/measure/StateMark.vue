@@ -15,8 +15,8 @@ const icon = computed(() => ({ fine: IconFine, ask: IconAsk, act: IconAct, disca
 </template>
 
 <style scoped>
-.mark { display: inline-flex; align-items: center; gap: 5px; font-weight: 700; line-height: 1.2; }
-.mark svg { flex: none; }
+.mark { font-weight: 700; }
+.mark svg { display: inline-block; vertical-align: -0.16em; margin-right: 5px; }
 .fine { color: var(--fine); }
 .ask { color: var(--ask); }
 .act { color: var(--act); }

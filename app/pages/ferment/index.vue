@@ -24,7 +24,7 @@ const WORD = { ready: 'Ready', working: 'On its way', ask: 'Ask', act: 'Act', di
           <span class="chip" aria-hidden="true" />
           <span class="code">{{ lot.code }}</span>
           <span class="name"><strong>{{ lot.name }}</strong><span class="muted small">{{ style }}, day {{ day }}, {{ lot.packed?.place }}</span></span>
-          <span class="figure">{{ ph === undefined ? '–' : ph.toFixed(2) }}<span class="unit">pH</span></span>
+          <span class="figure">{{ ph === undefined ? '–' : ph.toFixed(2) }}<span class="unit">{{ ph === undefined ? 'no pH' : 'pH' }}</span></span>
           <span v-if="stand" class="stand"><StateMark :level="LEVEL[stand.state]" :word="WORD[stand.state]" /> <span class="small">{{ stand.sentence }}</span></span>
         </NuxtLink>
       </li>

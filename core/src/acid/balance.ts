@@ -123,13 +123,19 @@ export function sidFor(pH: number, saltMmol: number, acids: Solution['acids']): 
     const { sum, squares } = acidCharge(solution, pH, log)
     sidMmol = sum - freeIons(pH, log)
     const next = daviesLog(ionicStrengthAt({ ...solution, sidMmol }, pH, log, squares))
-    if (Math.abs(next - log) < 1e-12) break
+    if (Math.abs(next - log) < 1e-10) break
     log = next
   }
   return sidMmol
 }
 
-/** Charge per mmol of one acid at a pH and ionic strength; used to find how much of an acid explains a fall in pH. */
-export function meanCharge(species: AcidSpecies, pH: number, ionicStrength: number): number {
-  return charge(species, pH, daviesLog(ionicStrength)).mean
+/**
+ * Charge left over at a pH (mmol/kg water) and how fast it falls with pH, at a given ionic strength.
+ * Zero at the solution's own pH. Per mass of water it adds up over components, which is what makes pH targets linear.
+ */
+export function chargeLeft(solution: Solution, pH: number, ionicStrength: number): { left: number, slope: number } {
+  const log = daviesLog(ionicStrength)
+  const { sum, slope } = acidCharge(solution, pH, log)
+  const free = 1000 * LN10 * (10 ** (-pH - log) + 10 ** (pH - PKW - log))
+  return { left: solution.sidMmol + freeIons(pH, log) - sum, slope: -free - slope }
 }

@@ -1,5 +1,5 @@
 import { ACIDS, type AcidId, type Acids } from './species'
-import { sidFor, solveBalance, type Balance, type Solution } from './balance'
+import { chargeLeft, sidFor, solveBalance, type Balance, type Solution } from './balance'
 
 /** g/mol of sodium chloride (IUPAC atomic weights). */
 export const SALT_MOLAR_MASS_G = 58.443
@@ -21,6 +21,19 @@ function perKgWater({ waterG, saltG, acids }: Omit<AcidBase, 'sidMmol'>): Omit<S
 export function mixtureBalance(mixture: AcidBase): Balance | null {
   if (!(mixture.waterG > 0)) return null
   return solveBalance({ ...perKgWater(mixture), sidMmol: mixture.sidMmol * 1000 / mixture.waterG })
+}
+
+/** Charge that a component brings to a mixture held at a pH, mmol, and its slope with pH: the q of the linear pH row. */
+export function chargeAt(component: AcidBase, { pH, ionicStrength }: Balance): { left: number, slope: number } {
+  if (!(component.waterG > 0)) {
+    // Without water of its own only its acids and strong ions count; any reference mass of water cancels out.
+    const { left, slope } = chargeLeft({ ...perKgWater({ ...component, waterG: 1000 }), sidMmol: component.sidMmol }, pH, ionicStrength)
+    const none = chargeLeft({ saltMmol: 0, sidMmol: 0, acids: [] }, pH, ionicStrength)
+    return { left: left - none.left, slope: slope - none.slope }
+  }
+  const kg = component.waterG / 1000
+  const { left, slope } = chargeLeft({ ...perKgWater(component), sidMmol: component.sidMmol / kg }, pH, ionicStrength)
+  return { left: left * kg, slope: slope * kg }
 }
 
 /** pH of a mixture, or `null` without water. Never an average of pH or of hydrogen ions. */

@@ -1,4 +1,5 @@
-import { mixturePh, componentSid } from '../acid/mixture'
+import { chargeAt, componentSid, mixtureBalance, mixturePh } from '../acid/mixture'
+import type { Balance } from '../acid/balance'
 import { mix, propertiesOf, withAcidScaled, type Composition, type Properties } from '../composition/composition'
 import { formatNumber } from '../units/number'
 import type { Range, Working } from '../working'
@@ -8,17 +9,15 @@ export interface Forecast extends Properties { massG: number, ph: Range | null, 
 
 const Z = 1.645 // 5 to 95 % of a normal distribution
 
-/** Mixture pH when one part is replaced by a variant of itself. */
-function phWith(total: Composition, part: Composition, variant: Composition): number | null {
-  return mixturePh(mix([total, variant, negative(part)]))
-}
-
-/** A part taken away again; only what the charge balance reads. */
-function negative(part: Composition): Composition {
-  return {
-    ...part, massG: -part.massG, waterG: -part.waterG, saltG: -part.saltG, sidMmol: -part.sidMmol,
-    acids: Object.fromEntries(Object.entries(part.acids).map(([id, mmol]) => [id, -mmol])),
+/** How far pH moves when one part becomes a variant of itself: two Newton steps on the charge balance, ionic strength held. */
+function shiftWith(total: Composition, part: Composition, variant: Composition, from: Balance): number {
+  let pH = from.pH
+  for (let step = 0; step < 2; step++) {
+    const at = { pH, ionicStrength: from.ionicStrength }
+    const [all, gone, come] = [chargeAt(total, at), chargeAt(part, at), chargeAt(variant, at)]
+    pH -= (all.left - gone.left + come.left) / (all.slope - gone.slope + come.slope)
   }
+  return pH - from.pH
 }
 
 /**
@@ -27,23 +26,22 @@ function negative(part: Composition): Composition {
  */
 export function phBand(parts: readonly Composition[]): Range | null {
   const total = mix(parts)
-  const typical = mixturePh(total)
-  if (typical === null) return null
+  const balance = mixtureBalance(total)
+  if (!balance) return null
+  const typical = balance.pH
   let up = 0
   let down = 0
-  const shift = (variant: Composition, part: Composition) => {
-    const moved = (phWith(total, part, variant) ?? typical) - typical
-    if (moved > 0) up += moved * moved
-    else down += moved * moved
-  }
   for (const part of parts) {
-    const own = part.acidSpread > 0 || part.phSpread > 0 ? mixturePh(part) : null
-    if (own === null || part.massG <= 0) continue
-    if (part.acidSpread > 0) {
-      for (const way of [-Z, Z]) shift(withAcidScaled(part, Math.exp(way * part.acidSpread), own), part)
-    }
-    if (part.phSpread > 0) {
-      for (const way of [-Z, Z]) shift({ ...part, sidMmol: componentSid(own + way * part.phSpread, part) }, part)
+    const own = part.massG > 0 && (part.acidSpread > 0 || part.phSpread > 0) ? mixturePh(part) : null
+    if (own === null) continue
+    const variants = [-Z, Z].flatMap(way => [
+      ...(part.acidSpread > 0 ? [withAcidScaled(part, Math.exp(way * part.acidSpread), own)] : []),
+      ...(part.phSpread > 0 ? [{ ...part, sidMmol: componentSid(own + way * part.phSpread, part) }] : []),
+    ])
+    for (const variant of variants) {
+      const moved = shiftWith(total, part, variant, balance)
+      if (moved > 0) up += moved * moved
+      else down += moved * moved
     }
   }
   return { low: typical - Math.sqrt(down), typical, high: typical + Math.sqrt(up) }

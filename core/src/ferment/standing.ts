@@ -58,7 +58,7 @@ export function standing({ packedMs, nowMs, targetPh, ph, temperatures, phMatter
   const earlier = ph.filter(point => point.atMs <= last.atMs - DAY_MS).at(-1)
   if (last.ph <= targetPh && earlier && earlier.ph <= targetPh) {
     const fall = (earlier.ph - last.ph) / ((last.atMs - earlier.atMs) / DAY_MS)
-    if (fall < 0.05) return { state: 'ready', clock, sentence: `Ready: ${earlier.ph.toFixed(2)} and ${last.ph.toFixed(2)}, ${days(last.atMs - earlier.atMs)} apart, at or under ${targetPh.toFixed(2)}.` }
+    if (fall < 0.05) return { state: 'ready', clock, sentence: `${earlier.ph.toFixed(2)} and ${last.ph.toFixed(2)}, ${days(last.atMs - earlier.atMs)} apart, at or under ${targetPh.toFixed(2)}.` }
     return { state: 'working', clock, sentence: `pH ${last.ph.toFixed(2)}, still falling ${fall.toFixed(2)} a day.` }
   }
   if (last.ph <= targetPh) return { state: 'working', clock, sentence: `pH ${last.ph.toFixed(2)} is at target. A second reading a day later makes it ready.` }

@@ -61,9 +61,13 @@ export function parseQuantity(text: string, kind: QuantityKind, world: UnitWorld
     sum + unitNamed(kind, name ?? DEFAULT_UNIT[kind][world]).toStored(parseNumber(number)), 0)
 }
 
-/** Writes a mass: 13.88 g, 1.40 kg above ten kilograms as 12.5 kg; or pounds and ounces. */
-export function formatMass(massG: number, world: UnitWorld = 'metric'): string {
+/**
+ * Writes a mass: tenths of a gram below 100 g, whole grams above, kilograms from ten on; or pounds and ounces.
+ * `exact` keeps the tenths, as on a scale.
+ */
+export function formatMass(massG: number, world: UnitWorld = 'metric', exact = false): string {
   if (world === 'metric') {
+    if (exact) return `${formatNumber(massG, 1)} g`
     if (Math.abs(massG) >= 10_000) return `${formatNumber(massG / 1000, 2)} kg`
     return `${formatNumber(massG, Math.abs(massG) < 100 ? 1 : 0)} g`
   }

@@ -1,6 +1,6 @@
 import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { acidMmol, bottlesFilled, EMPTY, exactly, forecastBlend, materialById, ofMaterial, ofSalt, phAnswer, withPh, type Composition } from '../../src'
+import { acidMmol, bottlesFilled, EMPTY, exactly, forecastBlend, materialById, mix, mixturePh, ofMaterial, ofSalt, phAnswer, withAcidScaled, withPh, type Composition } from '../../src'
 
 /** A fermented mash after the defaults: lactic 0.9 %, citric 0.15, malic 0.03, acetic 0.08, ascorbic 0.05, sites 8 and 12 mmol/kg. */
 const mash = (massG: number, pH: number): Composition => withPh({
@@ -27,6 +27,14 @@ describe('forward prediction', () => {
     const spoon = forecastBlend([mash(240, 3.6), vinegar(15)]).ph!.typical
     expect(spoon).toBeGreaterThan(3.52)
     expect(spoon).toBeLessThan(3.57)
+  })
+
+  it('the band is what the full balance gives at its ends', () => {
+    const base = { ...mash(800, 3.8), phSpread: 0 }
+    const { low, high } = forecastBlend([base, vinegar(200)]).ph!
+    const end = (way: number) => mixturePh(mix([withAcidScaled(base, Math.exp(way * 1.645 * 0.3), 3.8), vinegar(200)]))!
+    expect(low).toBeCloseTo(end(-1), 2)
+    expect(high).toBeCloseTo(end(1), 2)
   })
 
   it('conserves mass, salt, sugar and heat, and more vinegar never raises the pH of a mash', () => {

@@ -1,0 +1,7 @@
+// Speeds and sizes, by hand: figures of this machine and this run.
+import { existsSync } from 'node:fs'
+import { run } from './steps.mjs'
+
+if (!existsSync('.output/server/index.mjs')) run('Build', 'npx', ['nuxt', 'build'])
+run('Blend bench', 'npx', ['vite-node', 'bench/blend.bench.mjs'])
+run('First load', 'node', ['bench/firstLoad.mjs'])

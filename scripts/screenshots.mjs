@@ -1,0 +1,85 @@
+// One picture of each main view from the demo data, into docs/screenshots. Run `npx nuxt build` first.
+import { spawn } from 'node:child_process'
+import { mkdirSync } from 'node:fs'
+import { setTimeout as wait } from 'node:timers/promises'
+import { chromium } from '@playwright/test'
+import { needChromium } from './steps.mjs'
+
+const PORT = '4175'
+const OUT = 'docs/screenshots'
+mkdirSync(OUT, { recursive: true })
+const server = spawn('node', ['.output/server/index.mjs'], { env: { ...process.env, PORT, NITRO_HOST: '127.0.0.1', NUXT_PUBLIC_DEMO: 'true' }, stdio: 'ignore' })
+process.on('exit', () => server.kill())
+for (let tries = 0; tries < 50 && !(await fetch(`http://127.0.0.1:${PORT}/api/health`).catch(() => null)); tries++) await wait(200)
+const browser = await chromium.launch({ executablePath: needChromium(), args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking'] })
+const order = body => fetch(`http://127.0.0.1:${PORT}/api/bench/command`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })
+await order({ do: 'load', massG: 1796.6 })
+await order({ do: 'tare' })
+await order({ do: 'load', massG: 3181.2 })
+await order({ do: 'dip', sample: 'BPL-01', ph: 3.62, tempC: 21.4 })
+
+const open = async (size, colorScheme) => {
+  const context = await browser.newContext({ viewport: size, colorScheme, locale: 'en-GB', timezoneId: 'Europe/Berlin' })
+  const page = await context.newPage()
+  await page.goto(`http://127.0.0.1:${PORT}/`)
+  await page.locator('[data-lot]').first().waitFor()
+  return page
+}
+const shoot = async (page, name) => {
+  await wait(900)
+  await page.screenshot({ path: `${OUT}/${name}.png` })
+}
+const go = (page, path) => page.goto(`http://127.0.0.1:${PORT}${path}`)
+const pick = async (page, label, choice) => {
+  await page.locator('.el-select', { has: page.getByRole('combobox', { name: label, exact: true }) }).first().click()
+  if (await page.getByRole('combobox', { name: label, exact: true }).first().isEditable()) await page.keyboard.type(choice)
+  await page.getByRole('option', { name: choice }).filter({ visible: true }).first().click()
+}
+const pour = async (page, choice, name, grams) => {
+  await pick(page, 'Add to the pot', choice)
+  await page.getByLabel(`${name}, weight`, { exact: true }).fill(grams)
+}
+
+const page = await open({ width: 1280, height: 800 }, 'light')
+await wait(12_000)
+await shoot(page, 'today')
+await page.locator('[data-lot="BPL-06"]').click()
+await shoot(page, 'lot')
+await go(page, '/plan')
+await page.getByLabel('Name on the tape').fill('Fresno and roasted carrot')
+for (const [name, grams] of [['Fresno chilli', '1300'], ['Carrot', '420'], ['Garlic', '45']]) {
+  await pick(page, 'Add an ingredient', name)
+  await page.getByLabel(`${name}, weight`, { exact: true }).fill(grams)
+}
+await page.getByRole('heading', { level: 1 }).click()
+await shoot(page, 'plan')
+await go(page, '/ferment')
+await shoot(page, 'ferment')
+await go(page, '/press')
+await pick(page, 'Lot to press', 'BPL-01')
+await page.getByLabel('Base came out', { exact: true }).fill('2730')
+await page.getByLabel('Pulp left', { exact: true }).fill('480')
+await page.getByRole('heading', { level: 1 }).click()
+await shoot(page, 'press')
+await go(page, '/blend')
+await pour(page, 'BPL-94B', 'Aji mash base', '560')
+await pour(page, 'BPL-93B', 'Cherry pepper and plum mash base', '340')
+await pour(page, 'Pear', 'Pear', '260')
+await pour(page, 'White vinegar 5 %', 'White vinegar 5 %', '120')
+await page.getByRole('heading', { level: 1 }).click()
+await page.evaluate(() => scrollTo(0, 0))
+await shoot(page, 'blend')
+await page.setViewportSize({ width: 1280, height: 800 })
+await go(page, '/bottle')
+await pick(page, 'Blend', 'Plum Smoke')
+await page.evaluate(() => scrollTo(0, 0))
+await shoot(page, 'bottle')
+await go(page, '/cellar')
+await page.getByRole('link', { name: /QR-31P/ }).first().click()
+await shoot(page, 'cellar')
+await go(page, '/logbook')
+await shoot(page, 'logbook')
+await shoot(await open({ width: 390, height: 844 }, 'light'), 'today-phone')
+await shoot(await open({ width: 1280, height: 800 }, 'dark'), 'today-dark')
+await browser.close()
+server.kill()

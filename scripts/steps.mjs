@@ -1,0 +1,28 @@
+import { spawnSync } from 'node:child_process'
+import { existsSync } from 'node:fs'
+
+/** Runs a command with its output shown; ends this process with a clear sentence when it fails. */
+export function run(what, command, args, env = {}) {
+  const started = Date.now()
+  console.log(`\n── ${what}`)
+  const { status, error } = spawnSync(command, args, { stdio: 'inherit', env: { ...process.env, ...env } })
+  if (error || status !== 0) {
+    console.error(`\n${what} failed${error ? `: ${error.message}` : ''}.`)
+    process.exit(status || 1)
+  }
+  console.log(`── ${what}: ${Math.round((Date.now() - started) / 1000)} s`)
+}
+
+/** Debian's Chromium, installed when it is missing; a sentence and an end when it cannot be. */
+export function needChromium() {
+  const path = process.env.CHROMIUM ?? '/usr/bin/chromium'
+  if (existsSync(path)) return path
+  const asRoot = process.getuid?.() === 0 ? [] : ['sudo', '-n']
+  const apt = (...args) => spawnSync([...asRoot, 'apt-get', ...args][0], [...asRoot, 'apt-get', ...args].slice(1), { stdio: 'inherit', env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } }).status === 0
+  console.log('── Chromium is missing: installing it with apt-get')
+  if (!(apt('update') && apt('install', '-y', '--no-install-recommends', 'chromium', 'fonts-liberation')) || !existsSync(path)) {
+    console.error('Chromium could not be installed. Install it by hand (Debian: apt-get install chromium), or name one: CHROMIUM=/path/to/chromium npm test')
+    process.exit(1)
+  }
+  return path
+}
