@@ -43,8 +43,9 @@ const problems = computed(() => {
 })
 const shown = (problem: string | null) => asked.value ? problem : null
 
-async function confirm() {
+async function confirm(event: Event) {
   asked.value = true
+  if (focusInvalid(event)) return
   if (Object.values(problems.value).some(Boolean)) return
   busy.value = true
   const biggest = [...form.value.parts].sort((a, b) => (b.massG ?? 0) - (a.massG ?? 0))[0]

@@ -55,8 +55,9 @@ const problems = computed(() => {
 })
 const shown = (problem: string | null) => asked.value ? problem : null
 
-async function confirm() {
+async function confirm(event: Event) {
   asked.value = true
+  if (focusInvalid(event)) return
   const from = lot.value
   if (!from || !properties.value || count.value === null || Object.values(problems.value).some(Boolean)) return
   busy.value = true

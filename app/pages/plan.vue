@@ -46,8 +46,9 @@ function open(lot: Lot) {
 }
 
 /** Records the plan and, with `pack`, that it was packed: both or neither. */
-async function confirm(pack: boolean) {
+async function confirm(event: Event, pack: boolean) {
   asked.value = true
+  if (focusInvalid(event)) return
   const found = results.value
   const { name, fill, ...needed } = problems.value
   const { targetPh, vesselCount, saltPct, replaces } = form.value
@@ -84,7 +85,7 @@ async function confirm(pack: boolean) {
       <el-button v-for="lot in book.planned" :key="lot.id" @click="open(lot)"><span class="code">{{ lot.code }}</span>&nbsp;{{ lot.name }}</el-button>
     </p>
     <div class="split">
-      <form class="stack" novalidate @submit.prevent="confirm(true)">
+      <form class="stack" novalidate @submit.prevent="confirm($event, true)">
         <section class="sheet" aria-label="What it is">
           <div class="fields">
             <WordField v-model="form.name" label="Name on the tape" placeholder="Fresno mash" :problem="shown(problems.name)" />
@@ -117,7 +118,7 @@ async function confirm(pack: boolean) {
         </section>
         <div class="row">
           <el-button type="primary" native-type="submit" :loading="busy">Packed: start the lot</el-button>
-          <el-button :loading="busy" @click="confirm(false)">Keep as a plan</el-button>
+          <el-button :loading="busy" @click="confirm($event, false)">Keep as a plan</el-button>
           <el-button text @click="reset">Clear the form</el-button>
         </div>
       </form>

@@ -57,8 +57,9 @@ const problems = computed(() => {
 const shown = (problem: string | null) => asked.value ? problem : null
 const METHODS = [{ value: 'whole', label: 'Keep whole: thick' }, { value: 'sieve', label: 'Sieve: seeds and skins out' }, { value: 'cloth', label: 'Cloth: thin' }] as const
 
-async function confirm() {
+async function confirm(event: Event) {
   asked.value = true
+  if (focusInvalid(event)) return
   const from = lot.value
   if (!from || !weights.value || Object.values(problems.value).some(Boolean)) return
   busy.value = true

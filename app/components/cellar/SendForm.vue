@@ -11,8 +11,9 @@ const count = ref<number | null>(null)
 const to = ref('')
 const asked = ref(false)
 const problem = computed(() => count.value === null ? 'Count the bottles.' : count.value > (lot.bottles?.left ?? 0) ? `Only ${lot.bottles?.left} are here.` : to.value.trim() ? null : 'Say where they went.')
-async function send() {
+async function send(event: Event) {
   asked.value = true
+  if (focusInvalid(event)) return
   if (problem.value || count.value === null) return
   try {
     await book.record({ kind: 'send', at: new Date().toISOString(), lotId: lot.id, count: count.value, to: to.value.trim() })

@@ -29,7 +29,7 @@ const option = computed(() => {
   const end = last + (last - start) * 0.05
   const day = (ms: number) => `day ${Math.round((ms - start) / 86_400_000)}`
   const xAxis = { type: 'value' as const, min: start, max: end, interval: Math.max(1, Math.ceil((end - start) / 86_400_000 / 8)) * 86_400_000, axisLine: { lineStyle: { color: line } }, splitLine: { show: false } }
-  const level = (value: number, color: string, label: string) => ({ yAxis: value, lineStyle: { color, type: 'dashed' as const, width: 1.5 }, label: { formatter: label, color, position: 'insideEndTop' as const, fontSize: 13 } })
+  const level = (value: number, color: string, label: string) => ({ yAxis: value, lineStyle: { color, type: 'dashed' as const, width: 1.5 }, label: { formatter: label, color, position: 'insideStartTop' as const, fontSize: 13 } })
   const signs = lot.signs.map(sign => ({ xAxis: Date.parse(sign.at), lineStyle: { color: muted, type: 'dotted' as const }, label: { formatter: sign.sign, color: muted, rotate: 90, position: 'insideStartTop' as const, fontSize: 12 } }))
   const due = clockDueMs ? [{ xAxis: clockDueMs, lineStyle: { color: act, width: 2 }, label: { formatter: '4.6 due', color: act, position: 'insideEndTop' as const } }] : []
   return {
@@ -38,9 +38,9 @@ const option = computed(() => {
     grid: [{ left: 46, right: 18, top: 14, height: '56%' }, { left: 46, right: 18, bottom: 26, height: '20%' }],
     tooltip: { trigger: 'axis' as const, backgroundColor: surface, borderColor: line, textStyle: { color: ink },
       formatter: (hits: unknown) => (hits as { value: [number, number], seriesName: string }[]).map(hit => `${dayjs(hit.value[0]).format('D MMM HH:mm')}  ${hit.seriesName === 'pH' ? `pH ${hit.value[1].toFixed(2)}` : formatTemperature(hit.value[1], preferences.world)}`).join('<br>') },
-    xAxis: [{ ...xAxis, gridIndex: 0, axisLabel: { show: false } }, { ...xAxis, gridIndex: 1, axisLabel: { ...text, formatter: day } }],
+    xAxis: [{ ...xAxis, gridIndex: 0, axisLabel: { show: false } }, { ...xAxis, gridIndex: 1, axisLabel: { ...text, formatter: day, showMaxLabel: false } }],
     yAxis: [
-      { gridIndex: 0, min: Math.min(3.2, ...ph.map(([, value]) => value - 0.1)), max: Math.max(5.4, ...ph.map(([, value]) => value + 0.1)), splitLine: { lineStyle: { color: line } }, axisLabel: { ...text, formatter: (value: number) => value.toFixed(1) } },
+      { gridIndex: 0, min: Math.min(3, ...ph.map(([, value]) => Math.floor(value * 2) / 2)), max: Math.max(5.5, ...ph.map(([, value]) => Math.ceil(value * 2) / 2)), interval: 0.5, splitLine: { lineStyle: { color: line } }, axisLabel: { ...text, formatter: (value: number) => value.toFixed(1) } },
       { gridIndex: 1, scale: true, minInterval: 1, splitNumber: 2, splitLine: { lineStyle: { color: line } }, axisLabel: { ...text, formatter: (value: number) => formatTemperature(value, preferences.world).replace(/\.0/, '') } },
     ],
     series: [

@@ -20,8 +20,12 @@ function taken({ instrument: used }: Taken) {
   if (used.calibratedAt) instrument.value = used
   atMs.value = Date.now()
 }
-async function confirm() {
-  problem.value = ph.value === null && tempC.value === null ? 'Enter a pH or a temperature that can be read.' : atMs.value === null ? 'Say when it was read.' : ''
+async function confirm(event: Event) {
+  if (focusInvalid(event)) {
+    problem.value = 'Mend the marked field, or empty it; nothing was recorded.'
+    return
+  }
+  problem.value = ph.value === null && tempC.value === null ? 'Enter a pH or a temperature that can be read.' : ''
   if (problem.value || atMs.value === null) return
   busy.value = true
   try {

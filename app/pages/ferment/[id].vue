@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { cautionsFor, dayOf, formatShu, heatWord, propertiesOf, standingOf, type Standing } from '@lactofer/core'
+import { cautionsFor, dayOf, formatShu, heatWord, PH_LINE, propertiesOf, standingOf, type Standing } from '@lactofer/core'
 import { useBook } from '~/stores/book'
 
 const book = useBook()
@@ -14,7 +14,7 @@ const figures = computed(() => {
 })
 const lastPh = computed(() => lot.value?.readings.findLast(reading => reading.ph !== undefined)?.ph)
 const cautions = computed(() => lot.value && lot.value.state === 'fermenting'
-  ? cautionsFor('ferment', { aboveLine: plan.value?.style !== 'salt-packed' && (lastPh.value ?? 7) > 4.6, closed: lot.value.packed?.closure === 'tight lid' })
+  ? cautionsFor('ferment', { aboveLine: plan.value?.style !== 'salt-packed' && (lastPh.value ?? 7) > PH_LINE, closed: lot.value.packed?.closure === 'tight lid' })
   : [])
 const LEVEL: Record<Standing['state'], { level: 'fine' | 'ask' | 'act' | 'discard', word: string }> = {
   ready: { level: 'fine', word: 'Ready' }, working: { level: 'fine', word: 'On its way' }, ask: { level: 'ask', word: 'Ask' }, act: { level: 'act', word: 'Act' }, discard: { level: 'discard', word: 'Discard' },
@@ -30,7 +30,7 @@ const LEVEL: Record<Standing['state'], { level: 'fine' | 'ask' | 'act' | 'discar
         <section v-if="lot.state === 'discarded'" class="sheet"><p><StateMark level="discard" word="Discarded" /> {{ lot.discarded?.reason }}</p></section>
         <section v-else-if="stand" class="sheet standing" aria-label="Where it stands">
           <p class="sentence"><StateMark v-bind="LEVEL[stand.state]" /> <span data-figure="standing">{{ stand.sentence }}</span></p>
-          <NuxtLink v-if="lot.state === 'fermenting'" :to="`/press?lot=${lot.id}`" :class="['next', { first: stand.state === 'ready' }]">Press it</NuxtLink>
+          <NuxtLink v-if="lot.state === 'fermenting' && (lastPh ?? 7) <= PH_LINE" :to="`/press?lot=${lot.id}`" :class="['next', { first: stand.state === 'ready' }]">Press it</NuxtLink>
         </section>
         <CautionList :cautions="cautions" />
         <section class="sheet"><LazyLotChart :lot="lot" :target-ph="plan.targetPh" :clock-due-ms="stand?.clock?.dueMs ?? null" /></section>
