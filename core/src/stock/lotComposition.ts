@@ -69,9 +69,9 @@ function stockComposition(entry: EntryOf<'stock'>): Composition {
 }
 
 /** The parts of a blend in their own compositions; `null` where a lot is not in the book. */
-export function partComposition(book: Book, part: EntryOf<'blend'>['parts'][number], untilMs = Infinity): Composition | null {
+export function partComposition(book: Book, part: EntryOf<'blend'>['parts'][number], untilMs = Infinity, path: readonly string[] = []): Composition | null {
   if (part.lotId) {
-    const source = compositionOf(book, part.lotId, untilMs)
+    const source = compositionOf(book, part.lotId, untilMs, path)
     return source && ofMass(source, part.massG)
   }
   const material = part.materialId ? materialById(part.materialId) ?? UNKNOWN_PRODUCE : UNKNOWN_PRODUCE
@@ -81,7 +81,7 @@ export function partComposition(book: Book, part: EntryOf<'blend'>['parts'][numb
 
 function blendComposition(book: Book, lot: Lot, blend: EntryOf<'blend'>, untilMs: number, path: readonly string[]): Composition | null {
   const madeMs = Date.parse(blend.at)
-  const parts = blend.parts.map(part => part.lotId && path.includes(part.lotId) ? null : partComposition(book, part, madeMs))
+  const parts = blend.parts.map(part => partComposition(book, part, madeMs, path))
   if (parts.some(part => part === null)) return null
   const mixed = mix(parts.filter(part => part !== null))
   const composition = blend.cooked ? { ...mixed, live: false } : mixed

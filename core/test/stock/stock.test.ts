@@ -1,0 +1,147 @@
+import { describe, expect, it } from 'vitest'
+import { compositionOf, ingredientsOf, mayRelease, mixturePh, phOf, propertiesOf, releaseCaseOf, releaseChecks, type Draft } from '../../src'
+import { day, notebook } from '../log/build'
+
+const part = (lotId: string, massG: number) => ({ lotId, name: 'base', massG })
+const vinegar = (massG: number) => ({ materialId: 'white-vinegar', name: 'White vinegar 5 %', massG })
+const blend = (lotId: string, at: number, parts: object[], change: object = {}): Draft =>
+  ({ kind: 'blend', at: day(at), lotId, code: 'S-1', name: 'Sauce', color: '#c22a1b', parts, cooked: false, ...change }) as Draft
+
+describe('what a lot is made of, through its whole history', () => {
+  it('before any reading a ferment is what was packed; after it, lactic acid explains the pH and took sugar', () => {
+    const log = notebook()
+    const lotId = log.mash()
+    const fresh = compositionOf(log.book(), lotId)!
+    expect(propertiesOf(fresh).saltPct).toBeCloseTo(100 * 80 / 2080, 6)
+    expect(fresh.acids.lactic).toBeUndefined()
+    log.read(lotId, 6, 3.7)
+    const soured = compositionOf(log.book(), lotId)!
+    expect(mixturePh(soured)).toBeCloseTo(3.7, 6)
+    expect(soured.acids.lactic!).toBeGreaterThan(50)
+    expect(soured.sugarG.high).toBeLessThan(fresh.sugarG.high)
+    expect(soured.sugarG.low).toBe(0)
+    expect(soured.waterG).toBe(fresh.waterG)
+  })
+
+  it('a corrected reading of the ferment flows through press and blend', () => {
+    const log = notebook()
+    const ferment = log.mash()
+    const readingId = log.read(ferment, 6, 3.7)
+    const base = log.press(ferment, 8)
+    const sauce = log.id()
+    log.write(blend(sauce, 9, [part(base, 1000), vinegar(200)]))
+    const before = phOf(log.book(), sauce)!
+    expect(before.measured).toBe(false)
+    log.write({ kind: 'reading', at: day(6), lotId: ferment, ph: 3.9, tempC: 21, replaces: readingId })
+    expect(phOf(log.book(), base)!.ph).toBeCloseTo(3.9, 4)
+    expect(phOf(log.book(), sauce)!.ph).toBeGreaterThan(before.ph + 0.05)
+    log.read(sauce, 10, 3.61)
+    expect(phOf(log.book(), sauce)).toEqual({ ph: 3.61, measured: true })
+  })
+
+  it('a later reading of the ferment does not change what was pressed out of it before', () => {
+    const log = notebook()
+    const ferment = log.mash()
+    log.read(ferment, 6, 3.7)
+    const base = log.press(ferment, 8, { inG: 1000, baseG: 900, pulpG: 80 })
+    log.read(ferment, 20, 3.5)
+    expect(phOf(log.book(), base)!.ph).toBeCloseTo(3.7, 4)
+    expect(phOf(log.book(), ferment)!.ph).toBe(3.5)
+  })
+
+  it('pulp kept as a lot holds what the base does not; the ferment is then used up', () => {
+    const log = notebook()
+    const ferment = log.mash()
+    log.read(ferment, 6, 3.7)
+    const pulpLotId = log.id()
+    const base = log.press(ferment, 8, { baseG: 1730, pulpG: 350, pulpLotId, pulpCode: 'P-1' })
+    const book = log.book()
+    const whole = compositionOf(book, ferment)!
+    const [pressed, pulp] = [compositionOf(book, base)!, compositionOf(book, pulpLotId)!]
+    expect(pressed.waterG + pulp.waterG).toBeCloseTo(whole.waterG, 4)
+    expect(pressed.heat.typical + pulp.heat.typical).toBeCloseTo(whole.heat.typical, 2)
+    expect(pulp.heat.typical / pulp.massG).toBeGreaterThan(pressed.heat.typical / pressed.massG)
+    expect([book.lots.get(ferment)!.state, book.lots.get(pulpLotId)!.kind]).toEqual(['used up', 'pulp'])
+  })
+
+  it('a missing source, or lots in a circle, leave the make-up unknown instead of wrong', () => {
+    const log = notebook()
+    const [a, b, lost] = [log.id(), log.id(), log.id()]
+    log.write(blend(a, 1, [part(b, 100)]))
+    log.write(blend(b, 1, [part(a, 100)]))
+    const orphaned = log.id()
+    log.write(blend(orphaned, 1, [part(lost, 100), vinegar(10)]))
+    const book = log.book()
+    expect([a, b, orphaned].map(lotId => compositionOf(book, lotId))).toEqual([null, null, null])
+    expect(ingredientsOf(book, orphaned).map(({ name }) => name)).toEqual(['Unknown lot', 'White vinegar 5 %'])
+  })
+
+  it('stock from outside: what was told of it is what it is', () => {
+    const log = notebook()
+    const brine = log.id()
+    log.write({ kind: 'stock', at: day(0), lotId: brine, code: 'K-1', name: 'Kept brine', color: '#cdbd84', massG: 800, saltPct: 3.1, ph: 3.5, lacticPct: 0.8, allergens: ['milk'], live: true })
+    const composition = compositionOf(log.book(), brine)!
+    expect(propertiesOf(composition).saltPct).toBeCloseTo(3.1, 8)
+    expect(mixturePh(composition)).toBeCloseTo(3.5, 6)
+    expect(composition).toMatchObject({ allergens: ['milk'], live: true, acidSpread: 0.3 })
+  })
+})
+
+describe('stock and bottles', () => {
+  it('more used than there was stays visible below zero', () => {
+    const log = notebook()
+    const base = log.press(log.mash(), 8)
+    log.write(blend(log.id(), 9, [part(base, 1500)]))
+    log.write(blend(log.id(), 9, [part(base, 500)], { code: 'S-2' }))
+    expect(log.book().lots.get(base)!.leftG).toBe(-300)
+  })
+
+  it('ingredients come out by weight, down to what was weighed in, and add up to the pot', () => {
+    const log = notebook()
+    const base = log.press(log.mash(), 8)
+    const sauce = log.id()
+    log.write(blend(sauce, 9, [part(base, 1000), vinegar(1100)]))
+    const found = ingredientsOf(log.book(), sauce)
+    expect(found.map(({ name }) => name)).toEqual(['White vinegar 5 %', 'Cayenne', 'Salt'])
+    expect(found.reduce((sum, { massG }) => sum + massG, 0)).toBeCloseTo(2100, 6)
+  })
+})
+
+describe('the case for a release', () => {
+  const options = { treatment: 'live-cold', limitPh: 4, lastFillTempC: null } as const
+  function sauce(calibratedAt?: string) {
+    const log = notebook()
+    const ferment = log.mash()
+    log.read(ferment, 6, 3.6)
+    const base = log.press(ferment, 8)
+    const lotId = log.id()
+    log.write(blend(lotId, 9, [part(base, 1000), vinegar(300)], { cooked: true, predictedPh: { low: 3.4, typical: 3.5, high: 3.6 } }))
+    log.read(lotId, 10.5, 3.52, 21, calibratedAt)
+    return { log, lotId, ferment }
+  }
+
+  it('takes hours and calibration from the entries themselves', () => {
+    const { log, lotId } = sauce(day(10.25))
+    const found = releaseCaseOf(log.book(), log.book().lots.get(lotId)!, options)
+    expect(found.reading).toEqual({ ph: 3.52, hoursAfterBlending: 36, calibrationAgeH: 6 })
+    expect(found.hasLiveFerment).toBe(false)
+    expect(mayRelease(releaseChecks(found))).toBe(true)
+  })
+
+  it('an unknown calibration is asked about; a source discarded later stops it', () => {
+    const { log, lotId, ferment } = sauce()
+    const verdict = (id: string) => releaseChecks(releaseCaseOf(log.book(), log.book().lots.get(lotId)!, options)).find(check => check.id === id)?.verdict
+    expect(verdict('meter')).toBe('ask')
+    log.write({ kind: 'discard', at: day(11), lotId: ferment, reason: 'Mould found under the lid.' })
+    expect(verdict('discard')).toBe('stop')
+  })
+
+  it('an unknown make-up counts as live and sweet', () => {
+    const log = notebook()
+    const lotId = log.id()
+    log.write(blend(lotId, 0, [part(log.id(), 100)]))
+    const found = releaseCaseOf(log.book(), log.book().lots.get(lotId)!, options)
+    expect(found).toMatchObject({ hasLiveFerment: true, reading: null })
+    expect(releaseChecks(found).find(check => check.id === 'pressure')?.verdict).toBe('stop')
+  })
+})

@@ -1,0 +1,43 @@
+import { beforeEach, describe, expect, it } from 'vitest'
+import { demoEntries } from '#demo/scenario'
+import type { Entry } from '@lactofer/core'
+import { allEntries, append, journal, merge, replaceDemo } from '~/db/journal'
+
+const demo = demoEntries(Date.parse('2026-05-04T09:00:00.000Z'))
+const own = demo.slice(0, 5).map((entry, index): Entry => ({ ...entry, id: `${entry.id.slice(0, 20)}00000${index}`, origin: 'maker' }))
+const ids = async () => (await allEntries()).map(entry => entry.id).sort()
+const idsOf = (entries: readonly Entry[]) => entries.map(entry => entry.id).sort()
+
+beforeEach(() => journal.entries.clear())
+
+describe('the journal', () => {
+  it('appends all or none: one bad entry leaves nothing half saved', async () => {
+    await expect(append([own[0]!, { ...own[1]!, at: 'yesterday' } as Entry])).rejects.toThrow()
+    expect(await ids()).toEqual([])
+    await append(own)
+    await expect(append([demo[7]!, own[0]!])).rejects.toThrow()
+    expect(await ids()).toEqual(idsOf(own))
+  })
+
+  it('merges by id, safe to repeat', async () => {
+    await append(own)
+    expect(await merge([...own, ...demo])).toEqual({ added: demo.length, known: own.length })
+    expect(await merge(demo)).toEqual({ added: 0, known: demo.length })
+    expect(await ids()).toEqual(idsOf([...own, ...demo]))
+  })
+
+  it('refuses a file that changed a fact, and takes in nothing of it', async () => {
+    await append(own)
+    await expect(merge([...demo, { ...own[2]!, by: 'Somebody' } as Entry])).rejects.toThrow(/other content/)
+    expect(await ids()).toEqual(idsOf(own))
+  })
+
+  it('takes the demo out, or puts a new one in its place, and never touches the maker\'s own', async () => {
+    await append(own)
+    await replaceDemo(demo)
+    await replaceDemo(demo)
+    expect((await allEntries()).length).toBe(own.length + demo.length)
+    await replaceDemo([])
+    expect(await ids()).toEqual(idsOf(own))
+  })
+})
