@@ -1,5 +1,5 @@
 import { watchDebounced } from '@vueuse/core'
-import { ref, type Ref } from 'vue'
+import { onScopeDispose, ref, type Ref } from 'vue'
 import type { z } from 'zod'
 import { journal } from '~/db/journal'
 
@@ -9,10 +9,14 @@ import { journal } from '~/db/journal'
  */
 export function useDraft<T>(key: string, schema: z.ZodType<T>, fresh: () => T): { draft: Ref<T>, reset: () => void, loaded: Promise<void> } {
   const draft = ref(fresh()) as Ref<T>
+  let read = false
+  const write = () => read ? journal.drafts.put({ key, value: JSON.parse(JSON.stringify(draft.value)) }) : undefined
   const loaded = journal.drafts.get(key).then((stored) => {
     const parsed = stored && schema.safeParse(stored.value)
     if (parsed?.success) draft.value = parsed.data
-    watchDebounced(draft, value => journal.drafts.put({ key, value: JSON.parse(JSON.stringify(value)) }), { deep: true, debounce: 150, maxWait: 500 })
+    read = true
   })
+  watchDebounced(draft, write, { deep: true, debounce: 150, maxWait: 500 })
+  onScopeDispose(() => void write())
   return { draft, loaded, reset: () => (draft.value = fresh()) }
 }

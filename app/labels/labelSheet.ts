@@ -57,16 +57,18 @@ export async function labelSheet(label: Label, count: number, sheetId: SheetId, 
         page.drawText(line, { x: x + PAD, y, size, font: face, color: ink })
       }
     }
-    write(label.name, bold, 17, inner - side - 6)
+    write(label.name, bold, 19, inner - side - 6)
     y -= 2
-    write(label.net, regular, 10, inner - side - 6)
+    write(label.net, regular, 11, inner - side - 6)
     y = Math.min(y, top - PAD - side)
     // A long list is set smaller rather than cut: everything in it must be readable.
-    const small = label.ingredients.length > 260 ? 6 : label.ingredients.length > 150 ? 7 : 8
+    const long = label.ingredients.length
+    const small = long > 260 ? 6 : long > 150 ? 7.5 : 9
     write(label.ingredients, regular, small, inner)
-    if (label.allergens) write(label.allergens, bold, 8.5, inner)
-    for (const line of [...label.warnings, label.storage]) write(line, regular, small, inner)
-    write(`${label.lot}   ${label.bestBefore}`, bold, 8.5, inner)
+    if (label.allergens) write(label.allergens, bold, small + 0.5, inner)
+    const foot = [...label.warnings, label.storage, `${label.lot}   ${label.bestBefore}`]
+    y = Math.min(y, top - sheet.labelHeight + PAD + foot.length * 9 * 1.2)
+    for (const line of foot) write(line, line.startsWith(label.lot) ? bold : regular, small > 7 ? 9 : small, inner)
     const cell = side / code.size
     for (let row = 0; row < code.size; row++) {
       for (let column = 0; column < code.size; column++) {

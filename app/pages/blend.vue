@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
 import { BOTTLES, bottlesFilled, cautionsFor, forecastBlend, formatNumber, LotCodeSchema, materialById, ofMaterial, phWorking, saltWorking, shuWorking, type Composition } from '@lactofer/core'
 import { BlendFormSchema, freshBlend, partOnBench, partsForLog } from '~/components/blend/blendForm'
-import { PROPERTIES, valueOf } from '~/components/measure/rulers'
+import { headline, PROPERTIES, valueOf } from '~/components/measure/rulers'
 import { useDraft } from '~/composables/useDraft'
 import { newLotId, useBook } from '~/stores/book'
 
@@ -68,6 +68,7 @@ async function confirm(event: Event) {
 <template>
   <div class="page">
     <header><h1>Blend</h1><p>Move a slider; every figure answers at once. Nothing is poured until you record it.</p></header>
+    <p v-if="forecast.massG" class="digest" aria-hidden="true"><span v-for="property in PROPERTIES.slice(0, 4)" :key="property" :style="{ color: `var(--${property})` }">{{ headline(property, valueOf(property, forecast)) }}</span></p>
     <div class="bench">
       <form class="stack" novalidate @submit.prevent="confirm">
         <BlendParts v-model="form.parts" />
@@ -105,8 +106,10 @@ async function confirm(event: Event) {
 
 <style scoped>
 .bench { display: grid; grid-template-columns: minmax(360px, 430px) minmax(0, 1fr); gap: var(--s5); align-items: start; }
+/* On a phone the sliders come first; the figures ride along at the top. */
+.digest { display: none; position: sticky; top: 0; z-index: 4; gap: var(--s1) var(--s3); justify-content: space-between; flex-wrap: wrap; margin: 0 calc(-1 * var(--s3)); padding: var(--s2) var(--s3); background: var(--enamel); border-bottom: 1px solid var(--line); font: 700 16px var(--display); font-stretch: 82%; }
 .pot { display: flex; flex-wrap: wrap; align-items: baseline; gap: 0 6px; }
 .size { width: 104px; align-self: center; }
 .workings { display: grid; grid-template-columns: repeat(auto-fit, minmax(220px, 1fr)); gap: var(--s3); }
-@media (max-width: 1000px) { .bench { grid-template-columns: minmax(0, 1fr); } .bench > :last-child { order: -1; } }
+@media (max-width: 1000px) { .bench { grid-template-columns: minmax(0, 1fr); } .digest { display: flex; } }
 </style>

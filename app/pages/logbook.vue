@@ -57,7 +57,7 @@ async function sign() {
 
 <template>
   <div class="page">
-    <header><h1>Logbook</h1><p>{{ book.entries?.length ?? 0 }} entries in this browser, {{ book.lots.length }} lots.</p></header>
+    <header><h1>Logbook</h1><p>{{ book.entries?.length ?? 0 }} entries in this browser, {{ book.lots.length }} {{ book.lots.length === 1 ? 'lot' : 'lots' }}.</p></header>
     <p v-if="report" role="status" class="sheet"><StateMark level="fine" word="Done" /> {{ report }}</p>
     <p v-if="problem" role="alert" class="sheet problem">{{ problem }}</p>
     <div class="halves">

@@ -1,7 +1,9 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
-import { cautionsFor, formatNumber, formatShu, InvalidInput, LotCodeSchema, ofMass, pressBalance, propertiesOf, separate, standingOf, type PressMethod } from '@lactofer/core'
+import { z } from 'zod'
+import { cautionsFor, formatNumber, formatShu, InvalidInput, LotCodeSchema, ofMass, pressBalance, PRESS_METHODS, propertiesOf, separate, standingOf } from '@lactofer/core'
+import { useDraft } from '~/composables/useDraft'
 import { newLotId, useBook } from '~/stores/book'
 
 const book = useBook()
@@ -10,25 +12,31 @@ const router = useRouter()
 
 const candidates = computed(() => book.lots.filter(lot => lot.kind === 'ferment' && lot.packed && (lot.state === 'fermenting' || lot.state === 'in stock'))
   .map(lot => ({ lot, stand: standingOf(lot, book.nowMs) })).sort((a, b) => Number(b.stand?.state === 'ready') - Number(a.stand?.state === 'ready')))
-const lotId = ref(typeof route.query.lot === 'string' ? route.query.lot : '')
-const lot = computed(() => candidates.value.find(candidate => candidate.lot.id === lotId.value)?.lot)
-const stand = computed(() => lot.value && standingOf(lot.value, book.nowMs))
-
-const method = ref<PressMethod>('sieve')
-const inG = ref<number | null>(null)
-const baseG = ref<number | null>(null)
-const pulpG = ref<number | null>(0)
-const seedsG = ref<number | null>(0)
-const code = ref('')
-const keepPulp = ref(false)
+const FormSchema = z.object({
+  lotId: z.string(), method: z.enum(PRESS_METHODS), inG: z.number().nullable(), baseG: z.number().nullable(), pulpG: z.number().nullable(), seedsG: z.number().nullable(), code: z.string(), keepPulp: z.boolean(),
+})
+type PressForm = z.infer<typeof FormSchema>
+const fresh = (): PressForm => ({ lotId: '', method: 'sieve', inG: null, baseG: null, pulpG: 0, seedsG: 0, code: '', keepPulp: false })
+const { draft: form, reset, loaded } = useDraft('press', FormSchema, fresh)
 const asked = ref(false)
 const busy = ref(false)
-watch(lot, (chosen) => {
-  inG.value = chosen ? Math.round(Math.max(0, chosen.leftG)) : null
-  code.value = chosen ? `${chosen.code}B` : ''
-}, { immediate: true })
 
-const weights = computed(() => inG.value === null || baseG.value === null || pulpG.value === null || seedsG.value === null ? null : { inG: inG.value, baseG: baseG.value, pulpG: pulpG.value, seedsG: seedsG.value })
+/** A lot brings its mass and a code along. */
+function choose(id: string) {
+  const chosen = book.lot(id)
+  form.value = { ...fresh(), method: form.value.method, lotId: id, inG: chosen ? Math.round(Math.max(0, chosen.leftG)) : null, code: chosen ? `${chosen.code}B` : '' }
+}
+void loaded.then(() => {
+  const asksFor = typeof route.query.lot === 'string' ? route.query.lot : ''
+  if (asksFor && asksFor !== form.value.lotId) choose(asksFor)
+})
+const lot = computed(() => candidates.value.find(candidate => candidate.lot.id === form.value.lotId)?.lot)
+const stand = computed(() => lot.value && standingOf(lot.value, book.nowMs))
+
+const weights = computed(() => {
+  const { inG, baseG, pulpG, seedsG } = form.value
+  return inG === null || baseG === null || pulpG === null || seedsG === null ? null : { inG, baseG, pulpG, seedsG }
+})
 const balance = computed(() => {
   if (!weights.value) return null
   try {
@@ -41,17 +49,17 @@ const balance = computed(() => {
 const pressed = computed(() => {
   const composition = lot.value && book.composition(lot.value.id)
   if (!composition || !weights.value || balance.value?.problem !== null) return null
-  const { base, solidsThrownOut } = separate(composition, method.value, weights.value)
+  const { base, solidsThrownOut } = separate(composition, form.value.method, weights.value)
   return { ...propertiesOf(base), solidsThrownOut, was: propertiesOf(ofMass(composition, 1000)) }
 })
 const cautions = computed(() => cautionsFor('press', { hasHotPeppers: (pressed.value?.was.shu.high ?? 0) > 500 }))
 const problems = computed(() => {
-  const parsed = LotCodeSchema.safeParse(code.value)
-  const more = lot.value && inG.value !== null && inG.value > lot.value.leftG * 1.1 ? 'This is more than the lot holds. Check the tare.' : null
+  const parsed = LotCodeSchema.safeParse(form.value.code)
+  const more = lot.value && form.value.inG !== null && form.value.inG > lot.value.leftG * 1.1 ? 'This is more than the lot holds. Check the tare.' : null
   return {
     lot: lot.value ? null : 'Choose the lot to press.',
-    weights: !weights.value ? 'Every weight is needed; write 0 where there was none.' : baseG.value === 0 ? 'No base came out: weigh it.' : more ?? balance.value?.problem ?? null,
-    code: parsed.success ? book.codeTaken(code.value) ? 'This code is on another lot.' : null : parsed.error.issues[0]?.message ?? null,
+    weights: !weights.value ? 'Every weight is needed; write 0 where there was none.' : form.value.baseG === 0 ? 'No base came out: weigh it.' : more ?? balance.value?.problem ?? null,
+    code: parsed.success ? book.codeTaken(form.value.code) ? 'This code is on another lot.' : null : parsed.error.issues[0]?.message ?? null,
   }
 })
 const shown = (problem: string | null) => asked.value ? problem : null
@@ -64,9 +72,10 @@ async function confirm(event: Event) {
   if (!from || !weights.value || Object.values(problems.value).some(Boolean)) return
   busy.value = true
   try {
-    const pulp = keepPulp.value && weights.value.pulpG > 0 ? { pulpLotId: newLotId(), pulpCode: `${code.value.trim()}-P`.slice(0, 20) } : {}
-    await book.record({ kind: 'press', at: new Date().toISOString(), lotId: newLotId(), code: code.value.trim(), name: `${from.name} base`.slice(0, 80), color: from.color, fromLotId: from.id, method: method.value, ...weights.value, ...pulp })
-    ElMessage.success(`${code.value} is in stock. Blend it next.`)
+    const pulp = form.value.keepPulp && weights.value.pulpG > 0 ? { pulpLotId: newLotId(), pulpCode: `${form.value.code.trim()}-P`.slice(0, 20) } : {}
+    await book.record({ kind: 'press', at: new Date().toISOString(), lotId: newLotId(), code: form.value.code.trim(), name: `${from.name} base`.slice(0, 80), color: from.color, fromLotId: from.id, method: form.value.method, ...weights.value, ...pulp })
+    ElMessage.success(`${form.value.code.trim()} is in stock. Blend it next.`)
+    reset()
     await router.push('/blend')
   } catch {
     ElMessage.error('This could not be written to the log. The weights are still here; try again.')
@@ -83,23 +92,23 @@ async function confirm(event: Event) {
     <div v-else class="split">
       <form class="stack" novalidate @submit.prevent="confirm">
         <section class="sheet">
-          <PickField v-model="lotId" label="Lot to press" :options="candidates.map(({ lot: one, stand: its }) => ({ value: one.id, label: `${one.code} ${one.name}${its?.state === 'ready' ? ', ready' : ''}` }))" :problem="shown(problems.lot)" />
+          <PickField :model-value="form.lotId" label="Lot to press" :options="candidates.map(({ lot: one, stand: its }) => ({ value: one.id, label: `${one.code} ${one.name}${its?.state === 'ready' ? ', ready' : ''}` }))" :problem="shown(problems.lot)" @update:model-value="choose" />
           <p v-if="stand"><StateMark :level="stand.state === 'ready' ? 'fine' : stand.state === 'working' ? 'ask' : stand.state" :word="stand.state === 'ready' ? 'Ready' : 'Not ready yet'" /> {{ stand.sentence }}</p>
         </section>
         <section class="sheet">
           <h2>Weights</h2>
-          <el-radio-group v-model="method" aria-label="How it is pressed"><el-radio-button v-for="one in METHODS" :key="one.value" :value="one.value">{{ one.label }}</el-radio-button></el-radio-group>
+          <el-radio-group v-model="form.method" aria-label="How it is pressed"><el-radio-button v-for="one in METHODS" :key="one.value" :value="one.value">{{ one.label }}</el-radio-button></el-radio-group>
           <div class="fields">
-            <QuantityField v-model="inG" kind="mass" label="Went in" :limits="{ low: 1 }" />
-            <QuantityField v-model="baseG" kind="mass" label="Base came out" />
-            <QuantityField v-model="pulpG" kind="mass" label="Pulp left" />
-            <QuantityField v-model="seedsG" kind="mass" label="Seeds, if apart" />
+            <QuantityField v-model="form.inG" kind="mass" label="Went in" :limits="{ low: 1 }" />
+            <QuantityField v-model="form.baseG" kind="mass" label="Base came out" />
+            <QuantityField v-model="form.pulpG" kind="mass" label="Pulp left" />
+            <QuantityField v-model="form.seedsG" kind="mass" label="Seeds, if apart" />
           </div>
           <p v-if="balance?.problem" class="problem" role="alert">{{ balance.problem }}</p>
           <p v-else-if="shown(problems.weights)" class="problem" role="alert">{{ problems.weights }}</p>
           <div class="fields">
-            <WordField v-model="code" label="Code of the base" :problem="shown(problems.code)" />
-            <div><span class="field-label">Pulp</span><el-checkbox v-model="keepPulp">Keep it as a lot of its own</el-checkbox></div>
+            <WordField v-model="form.code" label="Code of the base" :problem="shown(problems.code)" />
+            <div><span class="field-label">Pulp</span><el-checkbox v-model="form.keepPulp">Keep it as a lot of its own</el-checkbox></div>
           </div>
         </section>
         <CautionList :cautions="cautions" />

@@ -25,12 +25,12 @@ export async function openDemo(page: Page): Promise<void> {
   await expect(page.locator('[data-lot="BPL-01"]')).toBeVisible()
 }
 
-/** Chooses from a list by typing. */
+/** Chooses from a list, by typing where the list can be searched. */
 export async function pick(page: Page, label: string, choice: string): Promise<void> {
-  await page.getByRole('combobox', { name: label, exact: true }).first().click()
-  const options = page.getByRole('option', { name: choice }).filter({ visible: true })
-  await page.keyboard.type(choice)
-  await options.first().click()
+  const box = page.getByRole('combobox', { name: label, exact: true }).first()
+  await page.locator('.el-select', { has: box }).first().click()
+  if (await box.isEditable()) await page.keyboard.type(choice)
+  await page.getByRole('option', { name: choice }).filter({ visible: true }).first().click()
 }
 
 /** A numeric field by its label. */

@@ -26,15 +26,15 @@ const LEVEL: Record<Standing['state'], { level: 'fine' | 'ask' | 'act' | 'discar
   <div v-else class="page">
     <LotHeading :lot="lot" :note="lot.packed ? `day ${dayOf(lot, book.nowMs)}, ${lot.packed.place}, ${lot.packed.closure}` : 'planned, not packed'" />
     <div class="split">
-      <div class="stack">
+      <div class="stack main">
         <section v-if="lot.state === 'discarded'" class="sheet"><p><StateMark level="discard" word="Discarded" /> {{ lot.discarded?.reason }}</p></section>
         <section v-else-if="stand" class="sheet standing" aria-label="Where it stands">
           <p class="sentence"><StateMark v-bind="LEVEL[stand.state]" /> <span data-figure="standing">{{ stand.sentence }}</span></p>
           <NuxtLink v-if="lot.state === 'fermenting' && (lastPh ?? 7) <= PH_LINE" :to="`/press?lot=${lot.id}`" :class="['next', { first: stand.state === 'ready' }]">Press it</NuxtLink>
         </section>
         <CautionList :cautions="cautions" />
-        <section class="sheet"><LazyLotChart :lot="lot" :target-ph="plan.targetPh" :clock-due-ms="stand?.clock?.dueMs ?? null" /></section>
-        <section class="sheet"><LotLog :lot="lot" /></section>
+        <section class="sheet chart"><LazyLotChart :lot="lot" :target-ph="plan.targetPh" :clock-due-ms="stand?.clock?.dueMs ?? null" /></section>
+        <section class="sheet log"><LotLog :lot="lot" /></section>
       </div>
       <div class="stack">
         <section v-if="figures" class="sheet" aria-label="What is in it">
@@ -60,6 +60,13 @@ dd { margin: 0; }
 .acid { color: var(--acid); }
 .salt { color: var(--salt); }
 .heat { color: var(--heat); }
+@media (max-width: 900px) {
+  .split { display: flex; flex-direction: column; align-items: stretch; gap: var(--s4); }
+  .stack { display: contents; }
+  .chart { order: 2; }
+  .log { order: 3; }
+  .stack:not(.main) > * { order: 1; }
+}
 .standing { grid-template-columns: 1fr auto; align-items: center; }
 .sentence { font-size: 17px; }
 .next { display: inline-flex; align-items: center; min-height: var(--touch); padding: 0 var(--s4); border: 1px solid var(--bottle); border-radius: var(--radius); font-weight: 700; text-decoration: none; }
