@@ -66,7 +66,7 @@ export async function labelSheet(label: Label, count: number, sheetId: SheetId, 
     const small = long > 260 ? 6 : long > 150 ? 7.5 : 9
     write(label.ingredients, regular, small, inner)
     if (label.allergens) write(label.allergens, bold, small + 0.5, inner)
-    const foot = [...label.warnings, label.storage, `${label.lot}   ${label.bestBefore}`]
+    const foot = [...label.warnings, label.storage, `${label.lot} · ${label.bestBefore}`]
     y = Math.min(y, top - sheet.labelHeight + PAD + foot.length * 9 * 1.2)
     for (const line of foot) write(line, line.startsWith(label.lot) ? bold : regular, small > 7 ? 9 : small, inner)
     const cell = side / code.size

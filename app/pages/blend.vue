@@ -1,13 +1,15 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
-import { BOTTLES, bottlesFilled, cautionsFor, forecastBlend, formatNumber, LotCodeSchema, materialById, ofMaterial, phWorking, saltWorking, shuWorking, type Composition } from '@lactofer/core'
+import { BOTTLES, bottlesFilled, cautionsFor, forecastBlend, formatNumber, formatVolume, LotCodeSchema, materialById, ofMaterial, phWorking, saltWorking, shuWorking, type Composition } from '@lactofer/core'
 import { BlendFormSchema, freshBlend, partOnBench, partsForLog } from '~/components/blend/blendForm'
 import { headline, PROPERTIES, valueOf } from '~/components/measure/rulers'
 import { useDraft } from '~/composables/useDraft'
 import { newLotId, useBook } from '~/stores/book'
+import { usePreferences } from '~/stores/preferences'
 
 const book = useBook()
+const preferences = usePreferences()
 const router = useRouter()
 const { draft: form, reset } = useDraft('blend', BlendFormSchema, freshBlend)
 const asked = ref(false)
@@ -84,7 +86,7 @@ async function confirm(event: Event) {
       </form>
       <div class="stack">
         <section class="rulers" aria-label="What it will be" aria-live="polite">
-          <p class="pot"><span class="figure" data-figure="mass"><MassText :mass-g="forecast.massG" /></span> in the pot, <span data-figure="volume">{{ formatNumber(forecast.volumeMl / 1000, 2) }} L,</span>
+          <p class="pot"><span class="figure" data-figure="mass"><MassText :mass-g="forecast.massG" /></span> in the pot, <span data-figure="volume">{{ formatVolume(forecast.volumeMl, preferences.world) }},</span>
             <span class="figure" data-figure="bottles">{{ bottles.count }}</span> bottles of
             <el-select v-model="form.bottleMl" class="size" aria-label="Bottle size"><el-option v-for="bottle in BOTTLES" :key="bottle.id" :value="bottle.fillMl" :label="`${bottle.fillMl} mL`" /></el-select>
             <template v-if="bottles.count"> and {{ formatNumber(bottles.restMl) }} mL over</template></p>

@@ -2,10 +2,12 @@
 import { computed, ref, watch } from 'vue'
 import dayjs from 'dayjs'
 import { ElMessage } from 'element-plus'
-import { BOTTLES, bottlesFilled, cautionsFor, EVENING_OUT_H, formatNumber, LotCodeSchema, propertiesOf, releaseCaseOf, releaseChecks, RELEASE_PH, type Treatment } from '@lactofer/core'
+import { BOTTLES, bottlesFilled, cautionsFor, EVENING_OUT_H, formatVolume, LotCodeSchema, propertiesOf, releaseCaseOf, releaseChecks, RELEASE_PH, type Treatment } from '@lactofer/core'
 import { newLotId, useBook } from '~/stores/book'
+import { usePreferences } from '~/stores/preferences'
 
 const book = useBook()
+const preferences = usePreferences()
 const route = useRoute()
 const blends = computed(() => book.lots.filter(lot => lot.kind === 'blend' && lot.state === 'in stock').reverse())
 const bottled = computed(() => book.lots.filter(lot => lot.bottles && lot.bottles.left > 0).reverse())
@@ -88,7 +90,7 @@ const TREATMENTS = [{ value: 'live-cold', label: 'Live, kept cold' }, { value: '
       <div class="stack">
         <section class="sheet">
           <PickField v-model="lotId" label="Blend" :options="blends.map(blend => ({ value: blend.id, label: `${blend.code} ${blend.name}` }))" :problem="shown(problems.lot)" />
-          <p v-if="lot && properties"><MassText :mass-g="lot.leftG" /> left, {{ formatNumber(leftMl / 1000, 2) }} L; blended {{ dayjs(lot.made.at).format('D MMM HH:mm') }}.</p>
+          <p v-if="lot && properties"><MassText :mass-g="lot.leftG" /> left, {{ formatVolume(leftMl, preferences.world) }}; blended {{ dayjs(lot.made.at).format('D MMM HH:mm') }}.</p>
         </section>
         <section v-if="lot" class="sheet"><h2>Finished pH</h2><p class="muted">Stir, cool to room temperature, and read it {{ EVENING_OUT_H }} hours after blending or later.</p><ReadingForm :key="lot.id" :lot="lot" /></section>
         <form v-if="lot" class="sheet" novalidate @submit.prevent="confirm">

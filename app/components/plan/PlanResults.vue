@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { cautionsFor, doseWorking, formatNumber, formatShu, heatWord, phBand, ofMaterial, ofSalt, materialById, SALTS, shuWorking, styleById, teaspoons, UNKNOWN_PRODUCE } from '@lactofer/core'
+import { cautionsFor, doseWorking, formatNumber, formatShu, formatVolume, heatWord, phBand, ofMaterial, ofSalt, materialById, SALTS, shuWorking, styleById, teaspoons, UNKNOWN_PRODUCE } from '@lactofer/core'
 import { planResults, type PlanForm } from './planForm'
+import { usePreferences } from '~/stores/preferences'
 
 /** What the plan comes to, while it is typed. */
 const { form } = defineProps<{ form: PlanForm }>()
+const preferences = usePreferences()
 const results = computed(() => planResults(form))
 const found = computed(() => results.value && results.value.problem === null ? results.value : null)
 const salt = computed(() => SALTS.find(kind => kind.id === form.saltId) ?? SALTS[0])
@@ -36,7 +38,7 @@ const pct = (value: number | null) => value === null ? '–' : `${formatNumber(v
       </div>
       <div>
         <h3>Fill</h3>
-        <p><MassText :mass-g="found.composition.massG" />, {{ formatNumber(found.properties.volumeMl / 1000, 2) }} L without trapped air</p>
+        <p><MassText :mass-g="found.composition.massG" />, {{ formatVolume(found.properties.volumeMl, preferences.world) }} without trapped air</p>
         <p v-if="found.fill && found.vessel" class="line" data-figure="fill"><StateMark :level="found.fill.verdict === 'fits' ? 'fine' : found.fill.verdict === 'too much' ? 'discard' : 'act'" :word="found.fill.verdict" /> {{ found.vessel.name }}. {{ found.fill.sentence }}</p>
       </div>
       <div v-if="found.raw !== null">

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { formatShu, propertiesOf, type Lot } from '@lactofer/core'
+import { formatShu, phOf, propertiesOf, type Lot } from '@lactofer/core'
 import { useBook } from '~/stores/book'
 
 const book = useBook()
@@ -21,9 +21,8 @@ const figures = computed(() => {
   return composition ? { ...propertiesOf(composition), allergens: composition.allergens } : null
 })
 const phWord = (lot: Lot) => {
-  const composition = book.composition(lot.id)
-  const ph = composition && propertiesOf(composition).pH
-  return ph ? `pH ${ph.toFixed(2)}` : ''
+  const found = phOf(book.book, lot.id)
+  return found ? `pH ${found.ph.toFixed(2)}${found.measured ? '' : ', worked out'}` : ''
 }
 </script>
 

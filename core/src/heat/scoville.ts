@@ -2,17 +2,14 @@ import { within } from '../invalid'
 import { formatNumber } from '../units/number'
 import { mapRange, type Range, type Working } from '../working'
 
-/** Scoville heat units for each ppm of capsaicinoids by mass. 16 is the commoner factor; some methods use 15. From memory. */
-export const SHU_PER_PPM = 16
-
 /** Share of the heat that stays when seeds and membranes are cut out. From memory. */
 export const SEEDED_KEEPS: Range = { low: 0.15, typical: 0.4, high: 0.6 }
 
 /** Share of the heat that is left after fermenting. From memory. */
 export const FERMENTING_KEEPS: Range = { low: 0.9, typical: 1, high: 1 }
 
-/** Share of the capsaicinoids that goes with the pepper's insoluble matter. From memory. */
-const WITH_SOLIDS = 0.9
+/** Share of the capsaicinoids held by the pepper's insoluble matter. From memory. */
+export const HEAT_IN_SOLIDS = 0.9
 
 /** SHU as the pepper is, from a dry-basis value and the dry matter as a fraction (0–1). Both ranges widen the answer. */
 export function asIsShu(dryShu: Range, dryMatter: Range): Range {
@@ -32,7 +29,7 @@ export function mixtureShu(parts: readonly { massG: number, shu: Range }[]): Ran
  * @param thrownOut r, share of the pepper's insoluble matter thrown out, 0 to 1.
  */
 export function strainingKeeps(thrownOut: number): number {
-  return 1 - WITH_SOLIDS * within(thrownOut, 0, 1, 'The share thrown out')
+  return 1 - HEAT_IN_SOLIDS * within(thrownOut, 0, 1, 'The share thrown out')
 }
 
 /** Heat in five plain words, by the typical value. Limits are judgement. */

@@ -47,7 +47,6 @@ export const RowSchema = z.object({
   preparation: z.enum(PREPARATIONS),
   seedsOut: z.boolean(),
 })
-export type PlanRow = z.infer<typeof RowSchema>
 
 /** A vessel in use: what it is, what is in it, and its mark on the tape ("a", "b"). */
 export const VesselUseSchema = z.object({ vesselId: z.string().min(1).max(60), mark: z.string().max(4), massG, hot: z.boolean() })

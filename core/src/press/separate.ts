@@ -1,5 +1,6 @@
 import { InvalidInput, within } from '../invalid'
 import { ofMass, otherSolidsG, type Composition } from '../composition/composition'
+import { HEAT_IN_SOLIDS, strainingKeeps } from '../heat/scoville'
 import { exactly, mapRange, type Range } from '../working'
 
 /** How a ferment is pressed. */
@@ -12,9 +13,6 @@ const PULP_DRYNESS: Record<PressMethod, Range> = {
   sieve: { low: 0.18, typical: 0.25, high: 0.35 },
   cloth: { low: 0.25, typical: 0.32, high: 0.4 },
 }
-
-/** Share of the capsaicinoids held by the solids; from memory, see heat. */
-const HEAT_IN_SOLIDS = 0.9
 
 /** Weights at the press, g. */
 export interface PressWeights { inG: number, baseG: number, pulpG: number, seedsG: number }
@@ -58,7 +56,7 @@ export function separate(ferment: Composition, method: PressMethod, weights: Pre
   const wetOut = Math.max(0, outG - r * solidsG)
   const liquidG = inG - solidsG
   const liquidOut = liquidG > 0 ? Math.min(1, wetOut / liquidG) : 0
-  const heatOut = (thrownShare: number) => HEAT_IN_SOLIDS * thrownShare + (1 - HEAT_IN_SOLIDS) * liquidOut
+  const heatOut = (thrownShare: number) => 1 - strainingKeeps(thrownShare) + (1 - HEAT_IN_SOLIDS) * liquidOut
   const part = (massG: number, liquid: number, heat: Range): Composition => ({
     ...whole, massG, waterG: whole.waterG * liquid, saltG: whole.saltG * liquid, sidMmol: whole.sidMmol * liquid,
     acids: Object.fromEntries(Object.entries(whole.acids).map(([id, mmol]) => [id, mmol * liquid])),

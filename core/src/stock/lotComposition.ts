@@ -120,7 +120,9 @@ export function compositionOf(book: Book, lotId: string, untilMs = Infinity, pat
 /** Last known pH of a lot: its own reading, else what its make-up shows. */
 export function phOf(book: Book, lotId: string): { ph: number, measured: boolean } | null {
   const lot = book.lots.get(lotId)
-  const reading = lot && lastPh(lot)
+  // What stands in a bottle was read in the pot.
+  const read = lot?.made.kind === 'bottle' ? book.lots.get(lot.made.fromLotId) : lot
+  const reading = read && lastPh(read)
   if (reading?.ph !== undefined) return { ph: reading.ph, measured: true }
   const composition = compositionOf(book, lotId)
   const ph = composition && mixturePh(composition)
