@@ -87,7 +87,7 @@ async function confirm(event: Event, pack: boolean) {
     <div class="split">
       <form class="stack" novalidate @submit.prevent="confirm($event, true)">
         <section class="sheet" aria-label="What it is">
-          <div class="fields">
+          <div class="fields identity">
             <WordField v-model="form.name" label="Name on the tape" placeholder="Fresno mash" :problem="shown(problems.name)" />
             <WordField v-model="form.code" label="Lot code" :placeholder="suggestedCode" :problem="form.code || asked ? problems.code : null" />
             <PickField v-model="form.style" label="Style" :options="STYLES.map(({ id, name }) => ({ value: id, label: name }))" :hint="`usually ${style.usualDays}`" @update:model-value="chooseStyle" />
@@ -130,5 +130,6 @@ async function confirm(event: Event, pack: boolean) {
 <style scoped>
 .results { position: sticky; top: var(--s4); }
 .row { align-items: center; }
+@media (min-width: 901px) { .identity { grid-template-columns: 2.2fr 1fr 1.4fr 1fr; } }
 @media (max-width: 900px) { .results { position: static; } }
 </style>

@@ -16,7 +16,7 @@ const icon = computed(() => ({ fine: IconFine, ask: IconAsk, act: IconAct, disca
 
 <style scoped>
 .mark { font-weight: 700; }
-.mark svg { display: inline-block; vertical-align: -0.16em; margin-right: 5px; }
+.mark svg { display: inline-block; vertical-align: -0.24em; margin-right: 5px; }
 .fine { color: var(--fine); }
 .ask { color: var(--ask); }
 .act { color: var(--act); }
