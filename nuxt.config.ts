@@ -7,6 +7,7 @@ export default defineNuxtConfig({
   compatibilityDate: '2026-01-01',
   ssr: false,
   telemetry: false,
+  devtools: { enabled: false },
   modules: ['@pinia/nuxt', '@element-plus/nuxt', '@vueuse/nuxt', '@nuxt/eslint', 'nuxt-security'],
   css: ['@fontsource-variable/archivo/wdth.css', '@fontsource-variable/atkinson-hyperlegible-next/wght.css', '~/assets/theme.css', '~/assets/base.css'],
   components: [{ path: '~/components', pathPrefix: false }],

@@ -1,6 +1,7 @@
 import { useEventSource } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, shallowRef, watch } from 'vue'
+import { z } from 'zod'
 import { BenchStateSchema, type BenchCommand, type BenchState, type Instrument, type QuantityKind } from '@lactofer/core'
 
 /** A value taken from an instrument, in stored units, with what is known of the instrument. */
@@ -8,6 +9,16 @@ export interface Taken { value: number, instrument: Instrument }
 
 /** A field that takes readings: what it measures, what it is called, and how it takes one. */
 export interface Taker { id: string, kind: QuantityKind, label: string, take: (taken: Taken) => void }
+
+/** What the stream sends: JSON that must be a bench's state. */
+const SentSchema = z.string().transform((text, context) => {
+  try {
+    return JSON.parse(text) as unknown
+  } catch {
+    context.addIssue({ code: 'custom', message: 'not JSON' })
+    return z.NEVER
+  }
+}).pipe(BenchStateSchema)
 
 /** The live instruments and the field that would take their reading. A lost stream is shown and never blocks typing. */
 export const useInstruments = defineStore('instruments', () => {
@@ -18,7 +29,7 @@ export const useInstruments = defineStore('instruments', () => {
 
   watch(source.data, (text) => {
     if (!text) return
-    const parsed = BenchStateSchema.safeParse(JSON.parse(text))
+    const parsed = SentSchema.safeParse(text)
     state.value = parsed.success ? parsed.data : null
     problem.value = parsed.success ? null : 'The instruments sent something unreadable. Type the values.'
   })

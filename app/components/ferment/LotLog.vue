@@ -72,7 +72,7 @@ const REVERSIBLE = ['reading', 'chore', 'sign', 'discard', 'release', 'send']
 <style scoped>
 .when { white-space: nowrap; }
 .acts { text-align: right; white-space: nowrap; }
-.acts .el-button { min-height: 36px; padding: 0 var(--s2); color: var(--muted); }
+.acts .el-button { min-height: 36px; white-space: nowrap; padding: 0 var(--s2); color: var(--muted); }
 .correction { width: 90px; min-height: var(--touch); border: 1px solid var(--outline); border-radius: var(--radius); padding: 0 var(--s2); font-size: 16px; background: var(--surface); color: var(--ink); }
 .row { align-items: center; margin-top: var(--s2); }
 @media (max-width: 700px) { th:nth-child(2), td:nth-child(2) { display: none; } .acts { white-space: normal; } }

@@ -124,6 +124,7 @@ export function phOf(book: Book, lotId: string): { ph: number, measured: boolean
   const read = lot?.made.kind === 'bottle' ? book.lots.get(lot.made.fromLotId) : lot
   const reading = read && lastPh(read)
   if (reading?.ph !== undefined) return { ph: reading.ph, measured: true }
+  if (lot?.made.kind === 'stock' && lot.made.ph !== undefined) return { ph: lot.made.ph, measured: true }
   const composition = compositionOf(book, lotId)
   const ph = composition && mixturePh(composition)
   return ph === null || ph === undefined ? null : { ph, measured: false }

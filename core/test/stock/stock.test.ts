@@ -83,6 +83,7 @@ describe('what a lot is made of, through its whole history', () => {
     const composition = compositionOf(log.book(), brine)!
     expect(propertiesOf(composition).saltPct).toBeCloseTo(3.1, 8)
     expect(mixturePh(composition)).toBeCloseTo(3.5, 6)
+    expect(phOf(log.book(), brine)).toEqual({ ph: 3.5, measured: true })
     expect(composition).toMatchObject({ allergens: ['milk'], live: true, acidSpread: 0.3 })
   })
 })
