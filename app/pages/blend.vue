@@ -93,7 +93,7 @@ async function confirm(event: Event) {
           <PropertyRuler v-for="property in PROPERTIES" :key="property" :property="property" :value="forecast.massG ? valueOf(property, forecast) : null" :target="form.targets[property]" />
           <div v-if="poured.length" class="row"><span class="small muted">Water-phase salt {{ forecast.waterPhaseSaltPct === null ? '–' : `${formatNumber(forecast.waterPhaseSaltPct, 2)} %` }} · {{ live ? 'live' : 'no living ferment, or cooked' }}</span></div>
           <div v-if="poured.length" class="workings">
-            <ShowWorking :working="phWorking(poured)" />
+            <ShowWorking :working="phWorking(poured, forecast.ph)" />
             <ShowWorking :working="saltWorking(poured)" />
             <ShowWorking :working="shuWorking(poured.map(({ name, composition }) => ({ name, massG: composition.massG, shu: { low: composition.heat.low / composition.massG, typical: composition.heat.typical / composition.massG, high: composition.heat.high / composition.massG } })))" />
           </div>

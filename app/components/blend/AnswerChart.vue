@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { refThrottled } from '@vueuse/core'
 import { use } from 'echarts/core'
 import { LineChart } from 'echarts/charts'
 import { GridComponent, MarkAreaComponent, TooltipComponent } from 'echarts/components'
@@ -16,9 +17,11 @@ const { base, additions, target } = defineProps<{ base: Composition, additions: 
 const tones = useTones()
 const preferences = usePreferences()
 const STEPS = 12
-const reach = computed(() => Number((base.massG * 0.25).toPrecision(1)))
+// The rulers answer at once; the curves may follow a few frames later.
+const bench = refThrottled(computed(() => ({ base, additions })), 90, true, false)
+const reach = computed(() => Number((bench.value.base.massG * 0.25).toPrecision(1)))
 const added = computed(() => Array.from({ length: STEPS + 1 }, (_, step) => reach.value * step / STEPS))
-const lines = computed(() => additions.map(({ name, composition }) => ({ name, values: phAnswer(base, composition, added.value) })))
+const lines = computed(() => bench.value.additions.map(({ name, composition }) => ({ name, values: phAnswer(bench.value.base, composition, added.value) })))
 const PAD = 0.06
 const PLOT_PX = 190
 const LINE_PX = 17

@@ -75,9 +75,8 @@ export function bottlesFilled(volumeMl: number, bottleMl: number, lossMl = 0): {
   return { count, restMl: usable - count * bottleMl }
 }
 
-/** The working of a mixture's pH: what each part brings to the charge balance. */
-export function phWorking(parts: readonly { name: string, composition: Composition }[]): Working {
-  const forecast = forecastBlend(parts.map(part => part.composition))
+/** The working of a mixture's pH, as forecast: what each part brings to the charge balance. */
+export function phWorking(parts: readonly { name: string, composition: Composition }[], ph: Range | null): Working {
   return {
     what: 'pH of the mixture',
     formula: 'pH where SID + [H⁺] − [OH⁻] = Σ acid × charge(pH)',
@@ -85,7 +84,7 @@ export function phWorking(parts: readonly { name: string, composition: Compositi
       const own = mixturePh(composition)
       return { name, value: `${formatNumber(composition.massG)} g, ${own === null ? 'no pH of its own' : `pH ${own.toFixed(2)}`}, SID ${composition.sidMmol.toFixed(1)} mmol` }
     }),
-    result: forecast.ph ? `${forecast.ph.typical.toFixed(2)}, probably ${forecast.ph.low.toFixed(2)} to ${forecast.ph.high.toFixed(2)}` : 'no water, no pH',
+    result: ph ? `${ph.typical.toFixed(2)}, probably ${ph.low.toFixed(2)} to ${ph.high.toFixed(2)}` : 'no water, no pH',
     source: 'Charge balance with Davies activities, pKa of the CRC Handbook (from memory). Not an average of pH.',
   }
 }

@@ -20,6 +20,18 @@ function acidSpreadOf(acids: Material['acidsPct']): number {
   return largest && largest.low > 0 ? Math.log(largest.high / largest.low) / SPAN : 0
 }
 
+/** A material's strong-ion difference per gram never changes: worked out once for each. */
+const SID_PER_GRAM = new WeakMap<Material, number>()
+
+function sidPerGram(material: Material, massG: number, base: Parameters<typeof componentSid>[1]): number {
+  if (!material.ph || massG <= 0) return 0
+  const known = SID_PER_GRAM.get(material)
+  if (known !== undefined) return known
+  const found = componentSid(material.ph.typical, base) / massG
+  SID_PER_GRAM.set(material, found)
+  return found
+}
+
 /** What `massG` grams of a material are made of, typical values, with its own pH where it has one. */
 export function ofMaterial(material: Material, massG: number, { seedsOut = false, preparation = 'raw' as Preparation } = {}): Composition {
   const part = (percent: number) => massG * percent / 100
@@ -34,7 +46,7 @@ export function ofMaterial(material: Material, massG: number, { seedsOut = false
   const shu = material.dryShu ? asIsShu(material.dryShu, dryMatter) : { low: 0, typical: 0, high: 0 }
   return {
     ...EMPTY, ...base, massG,
-    sidMmol: material.ph ? componentSid(material.ph.typical, base) : 0,
+    sidMmol: massG * sidPerGram(material, massG, base),
     sugarG: mapRange(material.sugarPct, part),
     heat: {
       low: massG * shu.low * (seedsOut ? SEEDED_KEEPS.low : 1),
