@@ -1,3 +1,4 @@
+import { InvalidInput } from '../invalid'
 import { mapRange, type Range } from '../working'
 
 /** A salt as it is spooned: grams in a level teaspoon, with the range met. */
@@ -13,8 +14,24 @@ export const SALTS: readonly SaltKind[] = [
   { id: 'flaky-kosher', name: 'flaky kosher salt', teaspoonG: { low: 2.6, typical: 2.8, high: 3.2 } },
 ]
 
+/** Tablespoons are three teaspoons. */
+export const TEASPOONS_PER_TABLESPOON = 3
+
 /** Level teaspoons that hold `saltG` grams. The low count goes with the heaviest spoon. */
 export function teaspoons(saltG: number, salt: SaltKind): Range {
   const { low, typical, high } = mapRange(salt.teaspoonG, spoon => saltG / spoon)
   return { low: high, typical, high: low }
 }
+
+/**
+ * Grams in so many level teaspoons of a salt.
+ * @throws InvalidInput when nobody knows that salt's spoon: spoons of salts differ by more than two times.
+ */
+export function spoonedG(count: number, saltId: string, salts: readonly SaltKind[] = SALTS): Range {
+  const salt = salts.find(kind => kind.id === saltId)
+  if (!salt) throw new InvalidInput('What a spoon of this salt weighs is not known, and spoons of salts differ by more than two times. Weigh it, or choose a salt from the list.')
+  return mapRange(salt.teaspoonG, spoon => spoon * count)
+}
+
+/** What the salt becomes when the same number of spoons is taken of another salt: grams, typical. */
+export const swappedG = (saltG: number, from: SaltKind, to: SaltKind): number => saltG / from.teaspoonG.typical * to.teaspoonG.typical

@@ -1,0 +1,36 @@
+import { SALTS, type SaltKind } from '../salt/spoons'
+import { MATERIALS, UNKNOWN_PRODUCE } from './materials'
+import type { Material } from './material'
+import { VESSELS, type VesselKind } from './vessels'
+
+/** What a log can weigh, salt with and fill: the shipped library with the maker's own values over it. */
+export interface Library {
+  materials: readonly Material[]
+  /** Salts as they are spooned. */
+  salts: readonly SaltKind[]
+  /** The maker's own vessels; where none are listed, the common sizes. */
+  vessels: readonly VesselKind[]
+  /** Whether `vessels` are the maker's own. */
+  ownVessels: boolean
+  material: (id: string) => Material | undefined
+  /** The material, or unlisted produce with wide ranges where nobody knows it. */
+  materialOrUnknown: (id: string) => Material
+  /** Also finds a vessel that is used no more, and the common sizes. */
+  vessel: (id: string) => VesselKind | undefined
+}
+
+/** Puts the maker's own things over the shipped ones. Later ones win. */
+export function makeLibrary(own: { materials?: readonly Material[], vessels?: readonly VesselKind[] } = {}): Library {
+  const materials = new Map([...MATERIALS, ...own.materials ?? []].map(material => [material.id, material]))
+  const vessels = new Map([...VESSELS, ...own.vessels ?? []].map(vessel => [vessel.id, vessel]))
+  const inUse = (own.vessels ?? []).filter(vessel => (vessel.count ?? 1) > 0)
+  const all = [...materials.values()]
+  const spooned = (own.materials ?? []).flatMap(({ id, name, kind, teaspoonG }) => kind === 'salt' && teaspoonG ? [{ id, name, teaspoonG }] : [])
+  return {
+    materials: all, salts: [...SALTS, ...spooned], vessels: inUse.length ? inUse : VESSELS, ownVessels: inUse.length > 0,
+    material: id => materials.get(id), materialOrUnknown: id => materials.get(id) ?? UNKNOWN_PRODUCE, vessel: id => vessels.get(id),
+  }
+}
+
+/** The shipped library alone. */
+export const SHIPPED = makeLibrary()

@@ -1,0 +1,92 @@
+import type { AcidId } from '../acid/species'
+import type { Range } from '../working'
+import { IFCT, type IfctCode } from './ifct'
+import { SOURCES, type Allergen, type Figure, type Material, type MaterialKind } from './material'
+
+/** Low, typical and high. */
+export type Triple = readonly [low: number, typical: number, high: number]
+
+const figure = ([low, typical, high]: Triple, source: string): Figure => ({ low, typical, high, source })
+
+/** An exact figure, with its source. */
+export const fixed = (value: number, source: string = SOURCES.defined): Figure => figure([value, value, value], source)
+
+/** Sodium to salt: molar mass of NaCl over that of sodium (IUPAC atomic weights). */
+export const SALT_PER_SODIUM = 2.542
+
+type RowAcid = 'citric' | 'malic' | 'tartaric' | 'succinic' | 'ascorbic' | 'lactic' | 'acetic'
+
+/** A row of the table of produce. Values from memory with the range met, except those named in `trust`: their typical value is the dataset's. */
+export interface ProduceRow {
+  water?: Triple
+  sugar: Triple
+  ph: Triple
+  acids: Partial<Record<RowAcid, Triple>>
+  /** Acids whose mean in the dataset is plausible and is used. */
+  trust?: readonly ('citric' | 'malic' | 'tartaric')[]
+  from?: IfctCode
+  names?: string
+  shu?: Triple
+  sites?: readonly [pectin: number, protein: number]
+  cup?: Triple
+  piece?: Triple
+  allergens?: readonly Allergen[]
+  starterLog10?: number
+  salt?: number
+}
+
+/** Spread of water where the dataset gives none: one point. Judgement. */
+const NO_SPREAD = 1
+
+function datasetWater(code: IfctCode): Figure {
+  const { water, waterSd } = IFCT[code]
+  const spread = waterSd > 0 ? 2 * waterSd : NO_SPREAD
+  return figure([Number((water - spread).toFixed(2)), water, Number(Math.min(100, water + spread).toFixed(2))], SOURCES.dataset(code))
+}
+
+/** A value from memory; when the dataset says something outside its range, that is shown as a doubt. */
+function remembered(triple: Triple, published: number, code: IfctCode | undefined): Figure {
+  const [low, , high] = triple
+  const known = figure(triple, SOURCES.memory)
+  return code && published > 0 && (published < low || published > high)
+    ? { ...known, doubtful: `${SOURCES.dataset(code)} gives ${published} %, outside what is met; not used.` }
+    : known
+}
+
+function acidsOf({ acids, trust = [], from }: ProduceRow): Material['acidsPct'] {
+  return Object.fromEntries(Object.entries(acids).map(([id, triple]): [AcidId, Figure] => {
+    const published = from && (id === 'citric' || id === 'malic' || id === 'tartaric') ? IFCT[from][id] : 0
+    const [low, , high] = triple
+    return [id as AcidId, from && (trust as readonly string[]).includes(id)
+      ? figure([Math.min(low, published), published, Math.max(high, published)], `${SOURCES.dataset(from)}; range from memory`)
+      : remembered(triple, published, from)]
+  }))
+}
+
+const CUP: Partial<Record<MaterialKind, Triple>> = { pepper: [110, 130, 225], vegetable: [100, 140, 200], fruit: [140, 165, 200], herb: [15, 30, 60], seafood: [200, 230, 250], starter: [230, 240, 250] }
+
+/** A kind of produce. */
+export function produce(kind: MaterialKind, id: string, name: string, color: string, row: ProduceRow): Material {
+  const [pectin, protein] = row.sites ?? [8, 10]
+  const { from } = row
+  return {
+    id, name, names: row.names?.split(', ') ?? [], kind, color,
+    waterPct: from ? datasetWater(from) : figure(row.water ?? [85, 88, 91], SOURCES.memory),
+    sugarPct: remembered(row.sugar, from ? IFCT[from].sugar : 0, from),
+    saltPct: from ? fixed(Number((IFCT[from].sodium * SALT_PER_SODIUM).toFixed(3)), `${SOURCES.dataset(from)}, sodium × 2.542`) : fixed(row.salt ?? 0, SOURCES.memory),
+    acidsPct: acidsOf(row), sites: { pectin, protein }, ph: figure(row.ph, SOURCES.ph), dryShu: row.shu ? figure(row.shu, SOURCES.practice) : null,
+    cupG: figure(row.cup ?? CUP[kind] ?? [100, 150, 240], SOURCES.practice), pieceG: row.piece ? figure(row.piece, SOURCES.practice) : null, teaspoonG: null,
+    allergens: row.allergens ?? [], livens: kind !== 'seafood' && kind !== 'starter', starterLog10: row.starterLog10 ?? null, pricePerKg: null, own: false,
+  }
+}
+
+/** Something from the pantry that is what it says: water, salt, an acid, a vinegar, a sweetener. */
+export function pantry(kind: MaterialKind, id: string, name: string, color: string, cupG: number, rest: Partial<Material>): Material {
+  return {
+    id, name, names: [], kind, color, waterPct: fixed(0), sugarPct: fixed(0), saltPct: fixed(0), acidsPct: {}, sites: { pectin: 0, protein: 0 }, ph: null, dryShu: null,
+    cupG: fixed(cupG, SOURCES.practice), pieceG: null, teaspoonG: null, allergens: [], livens: false, starterLog10: null, pricePerKg: null, own: false, ...rest,
+  }
+}
+
+/** A range with a source. */
+export const sourced = ({ low, typical, high }: Range, source: string): Figure => ({ low, typical, high, source })
