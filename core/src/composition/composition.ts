@@ -75,6 +75,12 @@ export function withAcidScaled(composition: Composition, factor: number, pH: num
   return { ...composition, acids, sidMmol: componentSid(pH, { ...composition, acids }) }
 }
 
+/** The same thing with a salt that was measured in it, percent: what is more or less of it stands for water. */
+export function withSalt(composition: Composition, saltPct: number): Composition {
+  const saltG = composition.massG * saltPct / 100
+  return { ...composition, saltG, waterG: Math.max(0, composition.waterG + composition.saltG - saltG) }
+}
+
 /** What a composition shows, per weight: the figures of every ruler. */
 export interface Properties {
   pH: number | null

@@ -6,7 +6,7 @@ import { mapRange, type Range } from '../working'
 import { EMPTY, type Composition } from './composition'
 
 /** How produce was prepared; only raw (and, weakly, frozen) produce brings living bacteria. */
-export const PREPARATIONS = ['raw', 'frozen', 'roasted', 'smoked', 'boiled'] as const
+export const PREPARATIONS = ['raw', 'frozen', 'roasted', 'smoked', 'boiled', 'dried'] as const
 export type Preparation = typeof PREPARATIONS[number]
 
 /** A range taken as 5 to 95 % of a normal spread has this many standard deviations in it. */
@@ -32,14 +32,27 @@ function sidPerGram(material: Material, massG: number, base: Parameters<typeof c
   return found
 }
 
-/** What `massG` grams of a material are made of, typical values, with its own pH where it has one. */
+/** Water left in something dried at home, as a fraction. Common practice; dried things of the library carry their own water. */
+const DRIED_WATER = 0.1
+
+/** `massG` grams of a material after drying: everything but water is what the fresh weight held. */
+function ofDried(material: Material, massG: number, seedsOut: boolean): Composition {
+  const freshG = massG * (1 - DRIED_WATER) / Math.max(0.02, 1 - material.waterPct.typical / 100)
+  return { ...ofMaterial(material, freshG, { seedsOut }), massG, waterG: massG * DRIED_WATER, live: false }
+}
+
+/**
+ * What `massG` grams of a material are made of, typical values, with its own pH where it has one.
+ * The weight is that of the thing as prepared; roasting, smoking and boiling are taken to change its bacteria only.
+ */
 export function ofMaterial(material: Material, massG: number, { seedsOut = false, preparation = 'raw' as Preparation } = {}): Composition {
+  if (preparation === 'dried' && material.waterPct.typical > 25) return ofDried(material, massG, seedsOut)
   const part = (percent: number) => massG * percent / 100
   const acids: Acids = {}
   for (const [id, share] of Object.entries(material.acidsPct)) acids[id as AcidId] = acidMmol(id as AcidId, part(share.typical))
   if (material.sites.pectin) acids.pectin = material.sites.pectin * massG / 1000
   if (material.sites.protein) acids.protein = material.sites.protein * massG / 1000
-  const base = { waterG: part(material.waterPct.typical), saltG: part(material.saltPct), acids }
+  const base = { waterG: part(material.waterPct.typical), saltG: part(material.saltPct.typical), acids }
   const dryMatter: Range = {
     low: 1 - material.waterPct.high / 100, typical: 1 - material.waterPct.typical / 100, high: 1 - material.waterPct.low / 100,
   }
@@ -54,7 +67,7 @@ export function ofMaterial(material: Material, massG: number, { seedsOut = false
       high: massG * shu.high * (seedsOut ? SEEDED_KEEPS.high : 1),
     },
     allergens: material.allergens,
-    live: material.livens && (preparation === 'raw' || preparation === 'frozen'),
+    live: material.starterLog10 !== null || (material.livens && (preparation === 'raw' || preparation === 'frozen')),
     acidSpread: acidSpreadOf(material.acidsPct),
     phSpread: material.ph ? spreadOf(material.ph) : 0,
   }

@@ -1,8 +1,51 @@
 import type { Preparation } from '../composition/ingredient'
+import { formatNumber } from '../units/number'
 
-/** Share of the weight that brings living bacteria: raw produce counts, cooked and frozen do not. `null` for no weight. */
-export function rawShare(rows: readonly { massG: number, preparation: Preparation, livens: boolean }[]): number | null {
-  const total = rows.reduce((sum, row) => sum + row.massG, 0)
+/** A row seen for its bacteria: produce, or a starter with its count in log10 a gram. */
+export interface LivingRow { massG: number, preparation: Preparation, livens: boolean, starterLog10?: number | null }
+
+/** Share of the weight that brings living bacteria: raw produce counts, cooked and frozen do not; a starter is neither. `null` for no weight. */
+export function rawShare(rows: readonly LivingRow[]): number | null {
+  const produce = rows.filter(row => typeof row.starterLog10 !== 'number')
+  const total = produce.reduce((sum, row) => sum + row.massG, 0)
   if (total <= 0) return null
-  return rows.filter(row => row.livens && row.preparation === 'raw').reduce((sum, row) => sum + row.massG, 0) / total
+  return produce.filter(row => row.livens && row.preparation === 'raw').reduce((sum, row) => sum + row.massG, 0) / total
+}
+
+/** Living bacteria on raw produce, log10 a gram, both groups together. Judgement; the spread is a factor of ten either way. */
+const RAW_LOG10 = 3.5
+
+/** What is left of them after preparing. Judgement. */
+const SURVIVES: Record<Preparation, number> = { raw: 1, frozen: 0.1, dried: 0.01, roasted: 1e-4, smoked: 1e-4, boiled: 1e-4 }
+
+/** Living lactic acid bacteria at the start, log10 a gram of everything; `null` when nothing alive goes in. */
+export function startCountLog10(rows: readonly LivingRow[], everythingG: number): number | null {
+  const count = rows.reduce((sum, row) => sum + row.massG * (typeof row.starterLog10 === 'number' ? 10 ** row.starterLog10 : row.livens ? 10 ** RAW_LOG10 * SURVIVES[row.preparation] : 0), 0)
+  return count > 0 && everythingG > 0 ? Math.log10(count / everythingG) : null
+}
+
+/** A start count in words. Limits are judgement. */
+export function startWords(log10: number | null): string {
+  if (log10 === null) return 'nothing alive goes in'
+  if (log10 >= 5) return 'a strong start: it may lead by a day'
+  if (log10 >= 3) return 'a normal wild start'
+  if (log10 >= 2) return 'a thin start: expect a day or two more'
+  return 'hardly anything alive'
+}
+
+/** Least raw share that starts on its own. Common practice. */
+export const RAW_NEEDED = 0.5
+
+/** Living bacteria a starter should bring, log10 a gram of everything. Judgement. */
+const STARTER_LOG10 = 5
+
+/** The two ways out of too little raw produce: grams of raw produce to add, or of a starter with `starterLog10` living in a gram. */
+export function rawRemedies(rows: readonly LivingRow[], everythingG: number, starterLog10 = 7): { rawG: number, starterG: number, sentence: string } {
+  const produce = rows.filter(row => typeof row.starterLog10 !== 'number')
+  const total = produce.reduce((sum, row) => sum + row.massG, 0)
+  const raw = (rawShare(rows) ?? 0) * total
+  const rawG = Math.max(0, (RAW_NEEDED * total - raw) / (1 - RAW_NEEDED))
+  // At least a spoon of it in a kilogram, so that it can be stirred through.
+  const starterG = Math.max(everythingG * 10 ** (STARTER_LOG10 - starterLog10), everythingG * 0.02)
+  return { rawG, starterG, sentence: `Less than half is raw and nothing starts it. Add ${formatNumber(rawG)} g of raw produce, or ${formatNumber(starterG)} g of living kept brine.` }
 }

@@ -17,8 +17,8 @@ export interface StandingInput {
   targetPh: number
   ph: readonly PhPoint[]
   temperatures: readonly TemperaturePoint[]
-  /** pH hardly moves in a salt-packed fruit; it is judged by cover and time. */
-  phMatters: boolean
+  /** Days after which it may be ready, where time decides and not pH: salt-packed fruit, infusions, the paste, a cooked sauce (0). */
+  readyAfterDays?: number
 }
 
 const DAY_MS = 86_400_000
@@ -28,8 +28,13 @@ const days = (ms: number) => `${(ms / DAY_MS).toFixed(1)} days`
  * Ready: pH at or under target on two readings at least 24 h apart and falling less than 0.05 a day.
  * Above 4.6 the deadline clock decides. A rise over 0.2 asks. (Judgement, conservative.)
  */
-export function standing({ packedMs, nowMs, targetPh, ph, temperatures, phMatters }: StandingInput): Standing {
-  if (!phMatters) return { state: 'working', sentence: 'Judged by cover and time: pH hardly moves in this style.', clock: null }
+export function standing({ packedMs, nowMs, targetPh, ph, temperatures, readyAfterDays }: StandingInput): Standing {
+  if (readyAfterDays !== undefined) {
+    const leftMs = readyAfterDays * DAY_MS - (nowMs - packedMs)
+    return leftMs > 0
+      ? { state: 'working', sentence: `Judged by cover and time: pH tells little in this style. About ${days(leftMs)} to go.`, clock: null }
+      : { state: 'ready', sentence: readyAfterDays === 0 ? 'Cooked: blend and sieve it once it has cooled.' : `Its usual ${readyAfterDays} days have passed.`, clock: null }
+  }
   const last = ph.at(-1)
   const passed = ph.some(point => point.ph <= PH_LINE)
   const clock = !passed && temperatures.length ? deadlineClock(packedMs, nowMs, temperatures) : null

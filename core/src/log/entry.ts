@@ -1,6 +1,10 @@
 import { z } from 'zod'
 import { decodeTime, monotonicFactory } from 'ulid'
-import { ALLERGENS } from '../library/material'
+import { PACKING_CHECKS, type PackingCheck } from '../library/checks'
+import { CHORES } from '../library/chores'
+import { ALLERGENS, MATERIAL_KINDS } from '../library/material'
+import { STYLE_IDS } from '../library/styles'
+import { CLOSURE_NAMES, VESSEL_SHAPES } from '../library/vessels'
 import { PREPARATIONS } from '../composition/ingredient'
 import { PRESS_METHODS } from '../press/separate'
 import { TREATMENTS } from '../keep/release'
@@ -39,17 +43,26 @@ const base = {
   replaces: IdSchema.optional(),
 }
 
-/** A weighed row of a plan. */
+/**
+ * A weighed row of a plan: a material, or part of a lot in stock (`lotId`: a kept brine, a bowl that is split).
+ * `massG` is what goes in the vessel; `boughtG` what it was before trimming; `said` how the maker put it ("2 cups").
+ */
 export const RowSchema = z.object({
   materialId: z.string().min(1).max(60),
   name,
   massG: massG.positive('Weigh it in, or take the row out.'),
   preparation: z.enum(PREPARATIONS),
   seedsOut: z.boolean(),
+  lotId: IdSchema.optional(),
+  boughtG: massG.optional(),
+  grower: z.string().trim().max(80).optional(),
+  said: z.string().trim().max(40).optional(),
+  pricePerKg: z.number().min(0).max(100_000).optional(),
 })
+export type Row = z.infer<typeof RowSchema>
 
-/** A vessel in use: what it is, what is in it, and its mark on the tape ("a", "b"). */
-export const VesselUseSchema = z.object({ vesselId: z.string().min(1).max(60), mark: z.string().max(4), massG, hot: z.boolean() })
+/** A vessel in use: what it is, what is in it, what it weighs empty, and its mark on the tape ("a", "b"). */
+export const VesselUseSchema = z.object({ vesselId: z.string().min(1).max(60), mark: z.string().max(4), massG, hot: z.boolean(), tareG: massG.optional() })
 
 /** Which instrument gave a reading, and how far it can be trusted. */
 export const InstrumentSchema = z.object({ name: z.string().max(60), steady: z.boolean(), calibratedAt: MomentSchema.optional(), slopePct: z.number().min(50).max(120).optional() })
@@ -57,18 +70,38 @@ export type Instrument = z.infer<typeof InstrumentSchema>
 
 const lot = { lotId: IdSchema, code: LotCodeSchema, name, color: colour }
 
+const salting = { saltId: z.string().max(60), saltBasis: z.enum(['ingredients', 'water', 'brine', 'everything']), saltPct: z.number().min(0).max(60), targetPh: z.number().min(2.5).max(4.2) }
+
+/** What goes into a vessel, or into a bowl. */
+const content = { rows: z.array(RowSchema).min(1, 'Weigh in at least one ingredient.').max(60), waterG: massG, saltG: massG }
+
+/** A low, typical and high value in their order. */
+export const RangeSchema = z.object({ low: z.number().min(0), typical: z.number().min(0), high: z.number().min(0) })
+  .refine(range => range.low <= range.typical && range.typical <= range.high, 'Low, typical and high must stand in this order.')
+const pctRange = RangeSchema.refine(range => range.high <= 100, 'A percentage cannot be over 100.')
+
+/** A plan that can be started again: no lot, no grower, no kept brine. */
+export const RecipePlanSchema = z.object({ style: z.enum(STYLE_IDS), rows: z.array(RowSchema.omit({ lotId: true, boughtG: true, grower: true, pricePerKg: true })).min(1).max(60), waterG: massG, ...salting })
+export type RecipePlan = z.infer<typeof RecipePlanSchema>
+
 export const PlanEntry = z.object({
   ...base, kind: z.literal('plan'), ...lot,
-  style: z.enum(['mash', 'brined', 'chop', 'bag', 'salt-packed']),
-  rows: z.array(RowSchema).min(1).max(60),
-  waterG: massG, saltG: massG, saltId: z.string().max(60),
-  saltBasis: z.enum(['ingredients', 'water', 'brine', 'everything']), saltPct: z.number().min(0).max(35),
-  targetPh: z.number().min(2.5).max(4.2),
+  style: z.enum(STYLE_IDS), ...content, ...salting,
+  /** Mixed in one bowl, to be split into jars that are lots of their own. */
+  bowl: z.boolean().optional(),
+  recipeId: IdSchema.optional(),
 })
-export const PackEntry = z.object({ ...base, kind: z.literal('pack'), lotId: IdSchema, vessels: z.array(VesselUseSchema).min(1).max(40), place: name, closure: z.enum(['tight lid', 'loose lid', 'airlock', 'clip', 'cloth', 'sealed bag']) })
-export const ReadingEntry = z.object({ ...base, kind: z.literal('reading'), lotId: IdSchema, ph: PhSchema.optional(), tempC: tempC.optional(), instrument: InstrumentSchema.optional(), note: text.optional() })
-  .refine(entry => entry.ph !== undefined || entry.tempC !== undefined, 'A reading needs a pH or a temperature.')
-export const CHORES = ['burp', 'press down', 'stir', 'top up', 'skim', 'wipe', 'vent', 'airlock water', 'cover check', 'taste'] as const
+/** What was actually weighed in, in place of what was planned. */
+export const WeighEntry = z.object({ ...base, kind: z.literal('weigh'), lotId: IdSchema, ...content, note: text.optional() })
+/** Something put in after packing: salt, water, produce, brine. */
+export const AddEntry = z.object({ ...base, kind: z.literal('add'), lotId: IdSchema, rows: z.array(RowSchema).max(20), waterG: massG, saltG: massG, reason: text })
+  .refine(entry => entry.rows.length > 0 || entry.waterG + entry.saltG > 0, 'Nothing was added.')
+const checkId = z.enum(PACKING_CHECKS.map(check => check.id) as [PackingCheck, ...PackingCheck[]])
+/** What was looked at before packing, and what was left unticked. */
+export const CheckEntry = z.object({ ...base, kind: z.literal('check'), lotId: IdSchema, done: z.array(checkId), open: z.array(checkId) })
+export const PackEntry = z.object({ ...base, kind: z.literal('pack'), lotId: IdSchema, vessels: z.array(VesselUseSchema).min(1).max(40), place: name, closure: z.enum(CLOSURE_NAMES) })
+export const ReadingEntry = z.object({ ...base, kind: z.literal('reading'), lotId: IdSchema, ph: PhSchema.optional(), tempC: tempC.optional(), saltPct: z.number().min(0).max(40).optional(), instrument: InstrumentSchema.optional(), note: text.optional() })
+  .refine(entry => entry.ph !== undefined || entry.tempC !== undefined || entry.saltPct !== undefined, 'A reading needs a pH, a temperature or a salt.')
 export const ChoreEntry = z.object({ ...base, kind: z.literal('chore'), lotId: IdSchema, chore: z.enum(CHORES), note: text.optional() })
 export const SIGNS = ['bubbles', 'foam', 'calm', 'white film', 'fuzzy growth', 'bag ballooned', 'not covered', 'slime', 'putrid smell', 'pink colour'] as const
 export const SignEntry = z.object({ ...base, kind: z.literal('sign'), lotId: IdSchema, sign: z.enum(SIGNS), note: text.optional() })
@@ -100,8 +133,26 @@ export const SendEntry = z.object({ ...base, kind: z.literal('send'), lotId: IdS
 /** Takes an entry back altogether. */
 export const RetractEntry = z.object({ ...base, kind: z.literal('retract'), replaces: IdSchema, reason: text })
 
+/** A version of a recipe; the newest of a `recipeId` is the current one, older ones stay. */
+export const RecipeEntry = z.object({ ...base, kind: z.literal('recipe'), recipeId: IdSchema, name, note: text.optional(), plan: RecipePlanSchema, retired: z.boolean().optional() })
+/** The maker's own knowledge of a material: only what is given is put over the library's. A new `materialId` is a material of the maker's own. */
+export const MaterialEntry = z.object({
+  ...base, kind: z.literal('material'), materialId: z.string().regex(/^[a-z0-9-]{1,60}$/, 'An id of small letters, digits and dashes.'), name, names: z.array(z.string().trim().min(1).max(60)).max(20).optional(), group: z.enum(MATERIAL_KINDS),
+  waterPct: pctRange.optional(), sugarPct: pctRange.optional(), saltPct: pct.optional(), citricPct: pctRange.optional(), malicPct: pctRange.optional(), aceticPct: pctRange.optional(), lacticPct: pctRange.optional(),
+  ph: RangeSchema.refine(range => range.low >= 1.5 && range.high <= 9, 'A pH here lies between 1.5 and 9.').optional(), dryShu: RangeSchema.refine(range => range.high <= 16_000_000, 'Pure capsaicin has 16 million SHU: nothing has more.').optional(),
+  cupG: RangeSchema.optional(), pieceG: RangeSchema.optional(), teaspoonG: RangeSchema.optional(), pricePerKg: z.number().min(0).max(100_000).optional(), allergens: z.array(z.enum(ALLERGENS)).max(10).optional(), color: colour.optional(),
+  /** Takes the own values back: the library's stand again. */
+  forget: z.boolean().optional(),
+})
+/** A vessel the maker owns, so many of it; none left means it is used no more. */
+export const VesselEntry = z.object({
+  ...base, kind: z.literal('vessel'), vesselId: z.string().min(1).max(60), name, shape: z.enum(VESSEL_SHAPES), capacityMl: z.number().min(50, 'A vessel holds at least 50 mL.').max(1_000_000), closure: z.enum(CLOSURE_NAMES),
+  count: z.number().int().min(0).max(500), tareG: massG.optional(),
+})
+
 export const EntrySchema = z.discriminatedUnion('kind', [
-  PlanEntry, PackEntry, ReadingEntry, ChoreEntry, SignEntry, DiscardEntry, PressEntry, StockEntry, BlendEntry, BottleEntry, ReleaseEntry, SendEntry, RetractEntry,
+  PlanEntry, WeighEntry, AddEntry, CheckEntry, PackEntry, ReadingEntry, ChoreEntry, SignEntry, DiscardEntry, PressEntry, StockEntry, BlendEntry, BottleEntry, ReleaseEntry, SendEntry, RetractEntry,
+  RecipeEntry, MaterialEntry, VesselEntry,
 ])
 export type Entry = z.infer<typeof EntrySchema>
 export type EntryKind = Entry['kind']

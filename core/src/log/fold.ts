@@ -1,5 +1,8 @@
+import type { Library } from '../library/library'
 import type { Entry, EntryOf } from './entry'
 import { byTime } from './merge'
+import { libraryOf } from './ownLibrary'
+import { recipesOf, type Recipe } from './recipes'
 
 /** What a lot is: a ferment on its way, a base or pulp from the press, something bought or kept, a blend, a bottling. */
 export type LotKind = 'ferment' | 'base' | 'pulp' | 'stock' | 'blend' | 'bottled'
@@ -24,6 +27,11 @@ export interface Lot {
   /** The entry that made it. */
   made: EntryOf<'plan' | 'press' | 'stock' | 'blend' | 'bottle'>
   packed: EntryOf<'pack'> | null
+  /** What was actually weighed in; `null` while only the plan is known. */
+  weighed: EntryOf<'weigh'> | null
+  /** What went in after packing. */
+  added: EntryOf<'add'>[]
+  checked: EntryOf<'check'> | null
   readings: EntryOf<'reading'>[]
   chores: EntryOf<'chore'>[]
   signs: EntryOf<'sign'>[]
@@ -41,8 +49,8 @@ export interface Lot {
   entries: Entry[]
 }
 
-/** The folded log. `orphans` speak of lots that are not there (yet). */
-export interface Book { lots: ReadonlyMap<string, Lot>, orphans: Entry[], standing: Entry[] }
+/** The folded log. `orphans` speak of lots that are not there (yet); the library is the shipped one with the maker's own values over it. */
+export interface Book { lots: ReadonlyMap<string, Lot>, orphans: Entry[], standing: Entry[], library: Library, recipes: readonly Recipe[] }
 
 /** Entries that count: of several corrections of one entry the one written last, and none that was replaced. Ordered, each once. */
 export function standingEntries(entries: readonly Entry[]): Entry[] {
@@ -60,18 +68,18 @@ type Maker = Lot['made']
 
 function newLot(entry: Maker, rest: Pick<Lot, 'id' | 'code' | 'kind' | 'state' | 'madeG'>): Lot {
   return {
-    name: entry.name, color: entry.color, origin: entry.origin, startedMs: Date.parse(entry.at), hot: false, made: entry, packed: null,
+    name: entry.name, color: entry.color, origin: entry.origin, startedMs: Date.parse(entry.at), hot: false, made: entry, packed: null, weighed: null, added: [], checked: null,
     readings: [], chores: [], signs: [], discarded: null, release: null, sent: [], usedG: 0, leftG: 0, bottles: null, from: [], to: [], entries: [], ...rest,
   }
 }
 
+/** Grams of a content. */
+const contentG = ({ rows, waterG, saltG }: Pick<EntryOf<'add'>, 'rows' | 'waterG' | 'saltG'>): number => rows.reduce((sum, row) => sum + row.massG, waterG + saltG)
+
 /** The lots an entry brings into being; most bring none. */
 function lotsMadeBy(entry: Entry): Lot[] {
   switch (entry.kind) {
-    case 'plan': {
-      const madeG = entry.rows.reduce((sum, row) => sum + row.massG, entry.waterG + entry.saltG)
-      return [newLot(entry, { id: entry.lotId, code: entry.code, kind: 'ferment', state: 'planned', madeG })]
-    }
+    case 'plan': return [newLot(entry, { id: entry.lotId, code: entry.code, kind: 'ferment', state: 'planned', madeG: contentG(entry) })]
     case 'press': {
       const baseLot = newLot(entry, { id: entry.lotId, code: entry.code, kind: 'base', state: 'in stock', madeG: entry.baseG })
       if (!entry.pulpLotId) return [baseLot]
@@ -89,6 +97,7 @@ function sourcesOf(lot: Lot): Flow[] {
   const { made } = lot
   const flow = (lotId: string, massG: number): Flow => ({ lotId, massG, entryId: made.id })
   switch (made.kind) {
+    case 'plan': return [...(lot.weighed ?? made).rows, ...lot.added.flatMap(({ rows }) => rows)].flatMap(row => row.lotId ? [flow(row.lotId, row.massG)] : [])
     case 'press': return [flow(made.fromLotId, lot.kind === 'pulp' ? made.pulpG : made.inG - (made.pulpLotId ? made.pulpG : 0))]
     case 'blend': return made.parts.flatMap(part => part.lotId ? [flow(part.lotId, part.massG)] : [])
     case 'bottle': return [flow(made.fromLotId, made.usedG)]
@@ -106,6 +115,9 @@ function apply(lot: Lot, entry: Entry): void {
       lot.startedMs = Date.parse(entry.at)
       lot.hot = entry.vessels.some(vessel => vessel.hot)
       break
+    case 'weigh': lot.weighed = entry; break
+    case 'add': lot.added.push(entry); break
+    case 'check': lot.checked = entry; break
     case 'reading': lot.readings.push(entry); break
     case 'chore': lot.chores.push(entry); break
     case 'sign': lot.signs.push(entry); break
@@ -118,13 +130,14 @@ function apply(lot: Lot, entry: Entry): void {
 
 /** Settles what is left once every entry has been applied. */
 function settle(lot: Lot): void {
+  if (lot.made.kind === 'plan') lot.madeG = contentG(lot.weighed ?? lot.made) + lot.added.reduce((sum, added) => sum + contentG(added), 0)
   lot.usedG = lot.to.reduce((sum, flow) => sum + flow.massG, 0)
   lot.leftG = lot.madeG - lot.usedG
   if (lot.bottles) lot.bottles.left = lot.bottles.made - lot.sent.reduce((sum, sent) => sum + sent.count, 0)
   const gone = lot.bottles ? lot.bottles.left <= 0 : lot.usedG > 0 && lot.leftG < 0.005 * lot.madeG
   if (lot.discarded) lot.state = 'discarded'
   else if (gone) lot.state = 'used up'
-  else if (lot.kind === 'ferment' && lot.usedG > 0) lot.state = 'in stock'
+  else if (lot.kind === 'ferment' && lot.packed && lot.usedG > 0) lot.state = 'in stock'
 }
 
 /**
@@ -137,6 +150,7 @@ export function fold(entries: readonly Entry[]): Book {
   const orphans: Entry[] = []
   const remarks: Entry[] = []
   for (const entry of standing) {
+    if (entry.kind === 'recipe' || entry.kind === 'material' || entry.kind === 'vessel') continue
     const made = lotsMadeBy(entry)
     if (made.length === 0) remarks.push(entry)
     for (const lot of made) if (!lots.has(lot.id)) lots.set(lot.id, { ...lot, entries: [entry] })
@@ -158,5 +172,5 @@ export function fold(entries: readonly Entry[]): Book {
     lot.entries.sort(byTime)
     settle(lot)
   }
-  return { lots, orphans, standing }
+  return { lots, orphans, standing, library: libraryOf(standing), recipes: recipesOf(standing) }
 }

@@ -32,3 +32,13 @@ export function fillVessel(massG: number, densityGPerMl: number, capacityMl: num
         : ['fits', `${percent} full, ${formatNumber(capacityMl - volumeMl)} mL of headspace.`]
   return { volumeMl, headspaceMl: capacityMl - volumeMl, fraction, verdict, sentence }
 }
+
+/** Over this share of fruit a mash rises more. Judgement. */
+const FRUITY = 0.2
+/** Fill of a mash with much fruit, or kept warm: 65 to 70 %. Common practice. */
+export const FRUITY_FILL = 0.68
+
+/** Largest fill of a style for what is in it: a mash with fruit, or over 24 °C, gets less. */
+export function fillLimitOf(styleId: string, styleLimit: number, fruitShare: number, tempC = 20): number {
+  return styleId === 'mash' && (fruitShare > FRUITY || tempC > 24) ? Math.min(styleLimit, FRUITY_FILL) : styleLimit
+}

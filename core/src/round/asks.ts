@@ -1,12 +1,13 @@
-import type { CHORES, SIGNS } from '../log/entry'
+import type { Chore } from '../library/chores'
+import type { SIGNS } from '../log/entry'
 import type { Lot } from '../log/fold'
 import { standing, type Standing } from '../ferment/standing'
-import { styleById } from '../library/styles'
+import { styleById, type Style } from '../library/styles'
 
 export type Level = 'discard' | 'act' | 'ask' | 'fine'
 
 /** What a lot wants today. `chore` is recorded with one tap; without it the page named by `go` is opened. */
-export interface Ask { lotId: string, level: Level, title: string, why: string, chore?: typeof CHORES[number], go: 'ferment' | 'press' | 'bottle' }
+export interface Ask { lotId: string, level: Level, title: string, why: string, chore?: Chore, go: 'ferment' | 'press' | 'bottle' }
 
 const DAY_MS = 86_400_000
 
@@ -18,12 +19,16 @@ export const worstFirst = (asks: readonly Ask[]): Ask[] => [...asks].sort((a, b)
 /** Days since packing, the day of packing being day 0. */
 export const dayOf = (lot: Lot, nowMs: number): number => Math.max(0, Math.floor((nowMs - lot.startedMs) / DAY_MS))
 
+/** Styles in which pH says little about being done: time, cover or the pot decides. */
+const byTimeAlone = (style: Style) => !style.ferments || style.id === 'salt-packed'
+
 /** Standing of a ferment at a moment, or `null` for any other lot. */
 export function standingOf(lot: Lot, nowMs: number): Standing | null {
   if (lot.made.kind !== 'plan' || !lot.packed) return null
   const packedMs = Date.parse(lot.packed.at)
+  const style = styleById(lot.made.style)
   return standing({
-    packedMs, nowMs, targetPh: lot.made.targetPh, phMatters: lot.made.style !== 'salt-packed',
+    packedMs, nowMs, targetPh: lot.made.targetPh, ...(byTimeAlone(style) && { readyAfterDays: style.days.low }),
     ph: lot.readings.flatMap(({ at, ph }) => ph === undefined ? [] : [{ atMs: Date.parse(at), ph }]),
     temperatures: lot.readings.flatMap(({ at, tempC }) => tempC === undefined ? [] : [{ atMs: Date.parse(at), tempC }]),
   })
@@ -32,9 +37,12 @@ export function standingOf(lot: Lot, nowMs: number): Standing | null {
 const DISCARD_SIGNS: readonly typeof SIGNS[number][] = ['fuzzy growth', 'slime', 'putrid smell', 'pink colour']
 
 /** Whether something was done after a moment. */
-const doneSince = (lot: Lot, chore: typeof CHORES[number], sinceMs: number) => lot.chores.some(entry => entry.chore === chore && Date.parse(entry.at) >= sinceMs)
+const doneSince = (lot: Lot, chore: Chore, sinceMs: number) => lot.chores.some(entry => entry.chore === chore && Date.parse(entry.at) >= sinceMs)
 
-/** What one fermenting lot asks for, worst first. Common practice; thin: one rule a chore. */
+/** Whether an infusion is already the refill: its pods came out of an earlier one. */
+export const isRefill = (lot: Lot): boolean => lot.made.kind === 'plan' && lot.made.style === 'infusion' && lot.from.length > 0
+
+/** What one fermenting lot asks for, worst first. Chores come with the style and the closure; signs and pH go before them. Common practice. */
 export function asksOf(lot: Lot, nowMs: number): Ask[] {
   const { made, packed } = lot
   if (made.kind !== 'plan' || !packed || lot.state !== 'fermenting') return []
@@ -43,7 +51,7 @@ export function asksOf(lot: Lot, nowMs: number): Ask[] {
   const asks: Ask[] = []
   const ask = (level: Level, title: string, why: string, chore?: Ask['chore'], go: Ask['go'] = 'ferment') =>
     asks.push({ lotId: lot.id, level, title, why, ...(chore && { chore }), go })
-  const stale = (chore: typeof CHORES[number], hours: number) => !doneSince(lot, chore, nowMs - hours * 3_600_000)
+  const stale = (chore: Chore, hours: number) => !doneSince(lot, chore, nowMs - hours * 3_600_000)
   const lastSign = lot.signs.at(-1)
   const signMs = lastSign ? Date.parse(lastSign.at) : 0
 
@@ -62,10 +70,12 @@ export function asksOf(lot: Lot, nowMs: number): Ask[] {
     else if (!lot.readings.some(reading => reading.ph !== undefined && Date.parse(reading.at) > signMs)) ask('ask', 'Read pH after the film', 'Film eats acid: the pH can rise.')
   }
   if (lastSign?.sign === 'not covered' && !doneSince(lot, 'top up', signMs)) ask('act', 'Cover it: add juice or brine', 'What stands clear of its liquid moulds. Same strength as inside.', 'top up')
-  if (made.style === 'salt-packed' && day >= 5 && stale('cover check', 24 * 5) && lastSign?.sign !== 'not covered') ask('ask', 'Check that it is covered', 'Not covered by day 5: add juice.', 'cover check')
-  if (packed.closure === 'tight lid' && made.style !== 'salt-packed' && day <= 14 && stale('burp', 20)) ask('act', 'Burp', day >= 2 && day <= 5 ? 'Days 2 to 5 give the most gas. Away from your face.' : 'A closed lid wants it daily.', 'burp')
-  if (style.pressDown && made.style !== 'salt-packed' && day >= 1 && day <= 14 && stale('press down', 20)) ask('act', 'Press down', 'Pieces above the liquid mould.', 'press down')
-  if (style.pressDown && made.style !== 'salt-packed' && day === 2 && stale('top up', 36)) ask('act', 'Top up', 'Pieces drink brine in the first two days. Same strength as inside.', 'top up')
+  for (const { chore, title, why, fromDay, toDay, everyH, level, closures } of style.chores) {
+    if (day < fromDay || day > toDay || (closures && !closures.includes(packed.closure)) || !stale(chore, everyH)) continue
+    if (chore === 'cover check' && lastSign?.sign === 'not covered') continue
+    ask(level, title, why, chore)
+  }
+  if (made.style === 'infusion' && !isRefill(lot) && day >= style.days.low) ask('ask', 'Draw off and refill', 'The pods give a second vinegar; one refill, not two.')
   if (stand?.state === 'ready') ask('fine', 'Ready to press', stand.sentence, undefined, 'press')
   return worstFirst(asks)
 }

@@ -41,12 +41,12 @@ export function describeDose(saltG: number, input: SaltCase): SaltDose {
 
 /**
  * Salt in g for a strength stated on one basis. For "everything": S = [e(I+W) − o]/(1 − e); for the brine: S = c W/(1 − c).
- * @param strengthPct 0 to 35 %.
+ * @param strengthPct 0 to 35 % of the brine or of everything, 0 to 60 % of the ingredients or the water (a seafood paste stands at 40).
  * @throws InvalidInput when the strength is out of range, refers to water that is not there, or is already exceeded.
  */
 export function saltDose(basis: SaltBasis, strengthPct: number, input: SaltCase): SaltDose {
   const { ingredientG, waterG, ownSaltG } = check(input)
-  const share = within(strengthPct, 0, 35, 'A salt strength in percent') / 100
+  const share = within(strengthPct, 0, basis === 'ingredients' || basis === 'water' ? 60 : 35, 'A salt strength in percent') / 100
   if ((basis === 'water' || basis === 'brine') && waterG <= 0) {
     throw new InvalidInput('There is no water in this plan, so the salt cannot be a percentage of it. Choose another basis or add water.')
   }

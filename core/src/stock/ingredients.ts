@@ -19,9 +19,14 @@ export function ingredientsOf(book: Book, lotId: string, path: readonly string[]
   }
   switch (made.kind) {
     case 'plan':
-      for (const row of made.rows) add(row.name, row.massG)
-      add('Water', made.waterG)
-      add('Salt', made.saltG)
+      for (const content of [lot.weighed ?? made, ...lot.added]) {
+        for (const row of content.rows) {
+          if (row.lotId) addLot(row.lotId, row.massG)
+          else add(row.name, row.massG)
+        }
+        add('Water', content.waterG)
+        add('Salt', content.saltG)
+      }
       break
     case 'stock':
       if (made.ingredients?.length) for (const name of made.ingredients) add(name, made.massG / made.ingredients.length)

@@ -1,10 +1,10 @@
 import { acidMmol } from '../acid/species'
 import { lacticToReach, mixturePh } from '../acid/mixture'
-import { EMPTY, mix, ofMass, withPh, type Composition } from '../composition/composition'
+import { EMPTY, mix, ofMass, withPh, withSalt, type Composition } from '../composition/composition'
 import { ofMaterial, ofSalt } from '../composition/ingredient'
 import { FERMENTING_KEEPS } from '../heat/scoville'
-import { materialById, UNKNOWN_PRODUCE } from '../library/materials'
-import type { EntryOf } from '../log/entry'
+import { styleById } from '../library/styles'
+import type { EntryOf, Row } from '../log/entry'
 import type { Book, Lot } from '../log/fold'
 import { separate } from '../press/separate'
 import { exactly } from '../working'
@@ -18,41 +18,83 @@ const METER_SPREAD_UNKNOWN = 0.05
 /** Hexose in g that gave a mmol of lactic acid: half a mmol of 180.16 g/mol. Homolactic; other products are left out. */
 const HEXOSE_PER_LACTIC = 0.09008
 
-/** The make-up of a plan as it is packed: produce, water, salt. */
-export function planComposition(plan: Pick<EntryOf<'plan'>, 'rows' | 'waterG' | 'saltG'>): Composition {
-  const water = materialById('water')
-  return mix([
-    ...plan.rows.map(row => ofMaterial(materialById(row.materialId) ?? UNKNOWN_PRODUCE, row.massG, row)),
-    ...(water ? [ofMaterial(water, plan.waterG)] : []),
-    ofSalt(plan.saltG),
-  ])
+/** What goes into a vessel or a bowl. */
+export type Content = Pick<EntryOf<'add'>, 'rows' | 'waterG' | 'saltG'>
+
+/** One row as it is weighed in: a material, or part of a lot. `null` when its lot is not in the book. */
+export function rowComposition(book: Book, row: Row, untilMs = Infinity, path: readonly string[] = []): Composition | null {
+  if (!row.lotId) return ofMaterial(book.library.materialOrUnknown(row.materialId), row.massG, row)
+  const source = compositionOf(book, row.lotId, untilMs, path)
+  return source && ofMass(source, row.massG)
+}
+
+/** Rows, water and salt apart from each other, each with its name: what a band and a working need. `null` when a lot is missing. */
+export function contentParts(book: Book, { rows, waterG, saltG }: Content, untilMs = Infinity, path: readonly string[] = []): { name: string, composition: Composition }[] | null {
+  const water = book.library.material('water')
+  const parts = rows.map(row => ({ name: row.name, composition: rowComposition(book, row, untilMs, path) }))
+  if (parts.some(part => part.composition === null)) return null
+  return [
+    ...parts.flatMap(({ name, composition }) => composition ? [{ name, composition }] : []),
+    ...(water && waterG > 0 ? [{ name: 'Water', composition: ofMaterial(water, waterG) }] : []),
+    ...(saltG > 0 ? [{ name: 'Salt', composition: ofSalt(saltG) }] : []),
+  ]
+}
+
+/** The make-up of a content: produce, lots, water, salt. `null` when a lot is missing. */
+export function contentComposition(book: Book, content: Content, untilMs = Infinity, path: readonly string[] = []): Composition | null {
+  const parts = contentParts(book, content, untilMs, path)
+  return parts && mix(parts.map(part => part.composition))
 }
 
 const spreadOfReading = (reading: EntryOf<'reading'>) => reading.instrument?.calibratedAt ? METER_SPREAD : METER_SPREAD_UNKNOWN
 
 const lastPh = (lot: Lot, untilMs = Infinity) => lot.readings.filter(reading => reading.ph !== undefined && Date.parse(reading.at) <= untilMs).at(-1)
 
+const PH_READ = (reading: EntryOf<'reading'>) => reading.ph !== undefined
+
 /**
- * A ferment now: the packed mixture plus the lactic acid that explains its last pH. Sugar goes down by what that acid took;
- * between that and none is the range, since yeast takes some too. Acid is uncertain until somebody titrates.
+ * A ferment now: the packed mixture plus the lactic acid that explains its last pH, then what was added, then the next readings, in order.
+ * Sugar goes down by what that acid took; between that and none is the range, since yeast takes some too. Acid is uncertain until somebody
+ * titrates. Where bacteria make nothing (an infusion, a cooked sauce) a reading sets the pH and no acid is made up for it.
  */
-function fermentComposition(lot: Lot, plan: EntryOf<'plan'>, untilMs: number): Composition {
-  const start = planComposition(plan)
-  const reading = lastPh(lot, untilMs)
-  if (!lot.packed || reading?.ph === undefined) return start
-  const lactic = lacticToReach(reading.ph, start)
-  const fermented = { ...start, acids: { ...start.acids, lactic: (start.acids.lactic ?? 0) + lactic } }
+function fermentComposition(book: Book, lot: Lot, plan: EntryOf<'plan'>, untilMs: number, path: readonly string[]): Composition | null {
+  const style = styleById(plan.style)
+  let now = contentComposition(book, lot.weighed ?? plan, Date.parse(lot.packed?.at ?? plan.at), path)
+  if (!now) return null
+  if (!style.ferments) now = { ...now, live: false }
+  if (!lot.packed) return now
+  let fromMs = -Infinity
+  for (const added of [...lot.added, null]) {
+    const toMs = Math.min(untilMs, added ? Date.parse(added.at) : Infinity)
+    const between = lot.readings.filter(({ at }) => Date.parse(at) > fromMs && Date.parse(at) <= toMs)
+    const salt = between.findLast(reading => reading.saltPct !== undefined)?.saltPct
+    if (salt !== undefined) now = withSalt(now, salt)
+    const reading = between.findLast(PH_READ)
+    if (reading?.ph !== undefined) now = style.ferments ? fermented(now, reading.ph, spreadOfReading(reading)) : withPh(now, reading.ph, spreadOfReading(reading))
+    if (!added || Date.parse(added.at) > untilMs) break
+    const more = contentComposition(book, added, Date.parse(added.at), path)
+    if (!more) return null
+    now = { ...mix([now, more]), live: style.ferments && (now.live || more.live) }
+    fromMs = toMs
+  }
+  const started = style.ferments && lot.readings.some(reading => PH_READ(reading) && Date.parse(reading.at) <= untilMs)
+  return started
+    ? { ...now, heat: { low: now.heat.low * FERMENTING_KEEPS.low, typical: now.heat.typical * FERMENTING_KEEPS.typical, high: now.heat.high * FERMENTING_KEEPS.high } }
+    : now
+}
+
+/** The same mixture once bacteria have brought it to a pH. */
+function fermented(start: Composition, pH: number, phSpread: number): Composition {
+  const lactic = lacticToReach(pH, start)
   const taken = lactic * HEXOSE_PER_LACTIC
   return {
-    ...withPh(fermented, reading.ph, spreadOfReading(reading)),
-    sugarG: { low: 0, typical: Math.max(0, start.sugarG.typical - taken), high: Math.max(0, start.sugarG.high - taken) },
-    heat: { low: start.heat.low * FERMENTING_KEEPS.low, typical: start.heat.typical * FERMENTING_KEEPS.typical, high: start.heat.high * FERMENTING_KEEPS.high },
-    live: true, acidSpread: UNTITRATED,
+    ...withPh({ ...start, acids: { ...start.acids, lactic: (start.acids.lactic ?? 0) + lactic } }, pH, phSpread),
+    sugarG: { low: 0, typical: Math.max(0, start.sugarG.typical - taken), high: Math.max(0, start.sugarG.high - taken) }, live: true, acidSpread: UNTITRATED,
   }
 }
 
-function stockComposition(entry: EntryOf<'stock'>): Composition {
-  const material = entry.materialId ? materialById(entry.materialId) : undefined
+function stockComposition(book: Book, entry: EntryOf<'stock'>): Composition {
+  const material = entry.materialId ? book.library.material(entry.materialId) : undefined
   const { massG } = entry
   const share = (pct = 0) => massG * pct / 100
   const saltG = share(entry.saltPct)
@@ -74,8 +116,7 @@ export function partComposition(book: Book, part: EntryOf<'blend'>['parts'][numb
     const source = compositionOf(book, part.lotId, untilMs, path)
     return source && ofMass(source, part.massG)
   }
-  const material = part.materialId ? materialById(part.materialId) ?? UNKNOWN_PRODUCE : UNKNOWN_PRODUCE
-  const typical = ofMaterial(material, part.massG)
+  const typical = ofMaterial(book.library.materialOrUnknown(part.materialId ?? ''), part.massG)
   return part.ph === undefined ? typical : withPh(typical, part.ph, METER_SPREAD_UNKNOWN)
 }
 
@@ -99,8 +140,8 @@ export function compositionOf(book: Book, lotId: string, untilMs = Infinity, pat
   const { made } = lot
   const further = [...path, lotId]
   switch (made.kind) {
-    case 'plan': return fermentComposition(lot, made, untilMs)
-    case 'stock': return stockComposition(made)
+    case 'plan': return fermentComposition(book, lot, made, untilMs, further)
+    case 'stock': return stockComposition(book, made)
     case 'blend': return blendComposition(book, lot, made, untilMs, further)
     case 'bottle': {
       const source = compositionOf(book, made.fromLotId, untilMs, further)

@@ -1,6 +1,6 @@
 import { InvalidInput } from '../invalid'
 import { formatNumber } from './number'
-import { parseQuantity, type QuantityKind, type UnitWorld } from './quantity'
+import { parseQuantity, type QuantityKind } from './quantity'
 
 /** What a field accepts, in stored units. */
 export interface Limits { low: number, high: number, unit: string }
@@ -16,12 +16,12 @@ export const LIMITS = {
 } as const satisfies Record<QuantityKind, Limits>
 
 /**
- * Reads a field: parses it and holds it to its limits.
+ * Reads a field: parses it and holds it to its limits. A number without a unit is taken in `readIn`.
  * @throws InvalidInput with a sentence, and with a suggestion when a decimal point was probably lost (pH 41 → 4.1).
  */
-export function readField(text: string, kind: QuantityKind, world: UnitWorld = 'metric', limits: Partial<Limits> = {}): number {
+export function readField(text: string, kind: QuantityKind, readIn?: string, limits: Partial<Limits> = {}): number {
   const { low, high, unit } = { ...LIMITS[kind], ...limits }
-  const value = parseQuantity(text, kind, world)
+  const value = parseQuantity(text, kind, readIn)
   if (!Number.isFinite(value)) throw new InvalidInput('This is not a number.')
   if (kind === 'count' && !Number.isInteger(value)) throw new InvalidInput('Enter a whole number.')
   if (value >= low && value <= high) return value

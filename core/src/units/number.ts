@@ -4,12 +4,14 @@ const FRACTIONS: Record<string, string> = { '½': ' 1/2', '¼': ' 1/4', '¾': ' 
 
 /**
  * Reads a number as makers write it: `12.5`, `1 384.6` (a space between thousands), `1/2`, `1 1/2`, `1½`.
- * A comma is never guessed at, since 1,250 and 12,5 mean different things: the sentence offers what was probably meant.
- * @throws InvalidInput when the text is empty, has a comma, or is no number.
+ * A comma that can only be a decimal one is read as such (`12,5`, `0,125`). One that may stand between thousands (`1,250`) is never guessed at:
+ * the sentence offers what was probably meant.
+ * @throws InvalidInput when the text is empty, has a comma that can be read two ways, or is no number.
  */
 export function parseNumber(text: string): number {
-  const plain = text.replace(/[\u202f\u00a0\u2009]/g, ' ').trim().replace(/[½¼¾⅓⅔⅛]/g, sign => FRACTIONS[sign] ?? sign).replace(/−/g, '-').trim()
+  let plain = text.replace(/[\u202f\u00a0\u2009]/g, ' ').trim().replace(/[½¼¾⅓⅔⅛]/g, sign => FRACTIONS[sign] ?? sign).replace(/−/g, '-').trim()
   if (plain === '') throw new InvalidInput('Enter a number.')
+  if (/^-?(0,\d+|\d+,(\d{1,2}|\d{4,}))$/.test(plain)) plain = plain.replace(',', '.')
   if (plain.includes(',')) {
     const grouped = /^-?\d{1,3}(,\d{3})+(\.\d+)?$/.test(plain)
     const meant = grouped ? plain.replaceAll(',', '') : plain.replace(',', '.')

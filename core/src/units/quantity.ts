@@ -25,7 +25,7 @@ const UNITS: Record<QuantityKind, Unit[]> = {
   temperature: [times(1, 'c', '°c', '°', 'celsius'), fahrenheit],
   ph: [times(1, 'ph')],
   percent: [times(1, '%', 'percent', 'pct')],
-  count: [times(1, 'bottles', 'jars', 'pcs')],
+  count: [times(1, 'pcs', 'pc', 'piece', 'pieces', 'pods', 'pod', 'cloves', 'clove', 'heads', 'head', 'x', 'bottles', 'jars')],
 }
 
 const DEFAULT_UNIT: Record<QuantityKind, Record<UnitWorld, string>> = {
@@ -48,18 +48,39 @@ function unitNamed(kind: QuantityKind, name: string): Unit {
 
 /**
  * Reads a typed quantity with or without a unit ("2 lb 3 oz", "1 1/2 cup", "68F", "1 384.6 g") into its stored unit
- * (g, mL, °C, pH, %). Without a unit the world's own is taken: g, mL, °C or oz, cups, °F.
+ * (g, mL, °C, pH, %). A number without a unit is read in `unit` (g, mL, °C when none is named).
  * @throws InvalidInput with a sentence for the field.
  */
-export function parseQuantity(text: string, kind: QuantityKind, world: UnitWorld = 'metric'): number {
+export function parseQuantity(text: string, kind: QuantityKind, unit: string = DEFAULT_UNIT[kind].metric): number {
   const prefix = kind === 'ph' ? text.replace(/^\s*ph\s*/i, '') : text
   const parts = [...prefix.matchAll(/\s*([-−]?[\d½¼¾⅓⅔⅛.,/][\d½¼¾⅓⅔⅛.,/\s]*)([a-zA-Z°%]+(?:\s+oz\b)?)?/g)]
   const rebuilt = parts.map(part => part[0]).join('').trim()
-  if (parts.length === 0 || rebuilt !== prefix.trim()) return parseNumber(prefix)
+  if (parts.length === 0 || rebuilt !== prefix.trim()) return unitNamed(kind, unit).toStored(parseNumber(prefix))
   if (parts.length > 1 && (kind !== 'mass' && kind !== 'volume')) throw new InvalidInput('Enter one number.')
   return parts.reduce((sum, [, number = '', name]) =>
-    sum + unitNamed(kind, name ?? DEFAULT_UNIT[kind][world]).toStored(parseNumber(number)), 0)
+    sum + unitNamed(kind, name ?? unit).toStored(parseNumber(number)), 0)
 }
+
+/** An ingredient as makers say it: by weight, by cup or spoon, or by count. */
+export type Amount = { kind: 'mass', massG: number } | { kind: 'volume', volumeMl: number } | { kind: 'count', pieces: number }
+
+/**
+ * Reads an amount said in any way: "1346", "2 lb 3 oz", "1 1/2 cups", "3 tbsp", "12 cloves". Without a unit it is a weight in the unit given.
+ * @throws InvalidInput with a sentence for the field.
+ */
+export function parseAmount(text: string, unit: string): Amount {
+  const sign = /(fl\s?oz|[a-z]+)\s*$/i.exec(text.trim())?.[1]?.toLowerCase().replace(/\s/, ' ')
+  const is = (kind: QuantityKind) => sign !== undefined && UNITS[kind].some(known => known.names.includes(sign))
+  if (is('volume')) return { kind: 'volume', volumeMl: parseQuantity(text, 'volume') }
+  if (is('count')) return { kind: 'count', pieces: parseQuantity(text, 'count') }
+  return { kind: 'mass', massG: parseQuantity(text, 'mass', unit) }
+}
+
+/** Units a maker can choose for a kind of field, by their signs. */
+export const CHOOSABLE: Partial<Record<QuantityKind, readonly string[]>> = { mass: ['g', 'kg', 'oz', 'lb'], volume: ['ml', 'l', 'cup', 'tbsp', 'tsp'], temperature: ['c', 'f'] }
+
+/** The unit of a kind in one of the two worlds. */
+export const usualUnit = (kind: QuantityKind, world: UnitWorld): string => DEFAULT_UNIT[kind][world]
 
 /**
  * Writes a mass: tenths of a gram below 100 g, whole grams above, kilograms from ten on; or pounds and ounces.
@@ -88,16 +109,13 @@ export function formatTemperature(tempC: number, world: UnitWorld = 'metric'): s
   return world === 'us' ? `${formatNumber(tempC * 1.8 + 32, 1)} °F` : `${formatNumber(tempC, 1)} °C`
 }
 
-/** Writes a stored quantity so that {@link parseQuantity} reads the same value back within the digits shown. */
-export function formatForField(value: number, kind: QuantityKind, world: UnitWorld = 'metric'): string {
-  const shown = unitNamed(kind, DEFAULT_UNIT[kind][world]).fromStored(value)
-  const decimals = kind === 'ph' || kind === 'volume' && world === 'us' || kind === 'mass' && world === 'us' ? 2 : kind === 'count' ? 0 : 1
-  return String(Number(shown.toFixed(decimals)))
+/** Writes a stored quantity in a unit so that {@link parseQuantity} reads the same value back within the digits shown. */
+export function formatForField(value: number, kind: QuantityKind, unit: string = DEFAULT_UNIT[kind].metric): string {
+  const decimals = kind === 'ph' || kind === 'percent' ? 2 : kind === 'count' ? 0 : ['g', 'ml', 'c', 'f'].includes(unit) ? 1 : unit === 'kg' || unit === 'l' ? 3 : 2
+  return String(Number(unitNamed(kind, unit).fromStored(value).toFixed(decimals)))
 }
 
-/** The sign of the unit a field without a typed unit is read in. */
-export function fieldUnit(kind: QuantityKind, world: UnitWorld = 'metric'): string {
-  const signs: Record<string, string> = { ml: 'mL', c: '°C', f: '°F', ph: 'pH', pcs: '', cup: 'cup' }
-  const name = DEFAULT_UNIT[kind][world]
-  return signs[name] ?? name
-}
+const SIGNS: Record<string, string> = { ml: 'mL', l: 'L', c: '°C', f: '°F', ph: 'pH', pcs: '' }
+
+/** How a unit is written beside a figure. */
+export const unitSign = (unit: string): string => SIGNS[unit] ?? unit

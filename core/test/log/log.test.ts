@@ -66,7 +66,7 @@ describe('demo lots show what the scenario says', () => {
   it('a ferment shows its measured pH and its salt evened out; the behind lot says when 4.6 is due', () => {
     const properties = propertiesOf(compositionOf(book, lot('BPL-01').id)!)
     expect(properties.pH).toBeCloseTo(3.62, 4)
-    expect(properties.saltPct).toBeCloseTo(100 * 0.04 / 1.04, 2)
+    expect(properties.saltPct).toBeCloseTo(100 * (126 + 1000 * 0.0013295) / 3276, 3) // 126 g weighed in, and what carrots bring along
     expect(standingOf(lot('BPL-06'), TODAY)?.sentence).toMatch(/4\.6 is due within 2\.\d days/)
   })
 
@@ -89,7 +89,7 @@ describe('the open file', () => {
     ['cut off', () => writeFile(demo, '2026-05-04T09:00:00.000Z').slice(0, -40), /not JSON, or it was cut off/],
     ['foreign', () => '{"recipes":[]}', /not a Lactofer log/],
     ['newer', () => JSON.stringify({ ...written(), version: 9 }), /newer Lactofer/],
-    ['with a bad entry', () => { const file = written(); file.entries[1]!.place = ''; return JSON.stringify(file) }, /Entry 2 of the file is not valid at "place"/],
+    ['with a bad entry', () => { const file = written(); file.entries[1]!.name = ''; return JSON.stringify(file) }, /Entry 2 of the file is not valid at "name"/],
   ])('refuses a file that is %s', (_, text, sentence) => {
     expect(() => readFile(text())).toThrow(sentence)
   })

@@ -51,7 +51,8 @@ describe('what a ferment asks for', () => {
   it('salt-packed fruit is asked for its cover on day 5, and never for its pH', () => {
     const log = notebook()
     const lotId = log.mash(0, { style: 'salt-packed', saltPct: 10 }, { closure: 'tight lid' })
-    expect(titles(log, lotId, 4)).toEqual([])
+    expect(titles(log, lotId, 4)).toEqual(['Turn the jar'])
+    log.write({ kind: 'chore', at: day(4.9), lotId, chore: 'turn' })
     expect(titles(log, lotId, 5)).toEqual(['Check that it is covered'])
     log.write({ kind: 'sign', at: day(5), lotId, sign: 'not covered' })
     expect(titles(log, lotId, 5.1)).toEqual(['Cover it: add juice or brine'])

@@ -34,7 +34,8 @@ describe('dose (mass balance; trade figures are common practice)', () => {
     expect(saltDose('everything', 3, { ingredientG: 1000, waterG: 0, ownSaltG: 10 }).saltG).toBeCloseTo(20.62, 2)
     expect(() => saltDose('everything', 1, { ingredientG: 1000, waterG: 0, ownSaltG: 50 })).toThrow(/already hold more salt/)
     expect(() => saltDose('brine', 3, { ingredientG: 1000, waterG: 0 })).toThrow(/no water/)
-    expect(() => saltDose('ingredients', 40, { ingredientG: 1000, waterG: 0 })).toThrow(/between 0 and 35/)
+    expect(() => saltDose('ingredients', 65, { ingredientG: 1000, waterG: 0 })).toThrow(/between 0 and 60/)
+    expect(() => saltDose('everything', 40, { ingredientG: 1000, waterG: 0 })).toThrow(/between 0 and 35/)
     expect(() => saltDose('ingredients', NaN, { ingredientG: 1000, waterG: 0 })).toThrow(/not a number/)
   })
 

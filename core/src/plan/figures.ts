@@ -1,0 +1,131 @@
+import { phBand } from '../blend/forecast'
+import { mix, otherSolidsG, propertiesOf, volumeOf, type Composition, type Properties } from '../composition/composition'
+import { rawRemedies, rawShare, RAW_NEEDED, startCountLog10, startWords, type LivingRow } from '../ferment/rawShare'
+import { styleById, type Style, type StyleId } from '../library/styles'
+import type { Row } from '../log/entry'
+import type { Book } from '../log/fold'
+import { coverBrine, type Cover } from '../pack/cover'
+import { fillLimitOf } from '../pack/fill'
+import { describeDose, saltDose, type SaltBasis, type SaltDose } from '../salt/dose'
+import { contentParts } from '../stock/lotComposition'
+import { mapRange, type Range } from '../working'
+
+/** What a plan says. Masses in g, strength in percent of its basis. */
+export interface PlanCase { style: StyleId, rows: readonly Row[], waterG: number, saltPct: number, saltBasis: SaltBasis }
+
+/** Everything a plan comes to. */
+export interface PlanFigures {
+  style: Style
+  parts: { name: string, composition: Composition }[]
+  ingredientG: number
+  ownSaltG: number
+  dose: SaltDose
+  composition: Composition
+  properties: Properties
+  ph: Range | null
+  /** Share of raw produce; `null` without produce. */
+  raw: number | null
+  starter: boolean
+  startLog10: number | null
+  startWords: string
+  /** What to do about too little that is alive; `null` where it is enough or does not matter. */
+  remedy: ReturnType<typeof rawRemedies> | null
+  /** Under 2 % of everything the wrong bacteria can win; only where something ferments. */
+  tooWeak: boolean
+  cover: Cover | null
+  piecesMl: number
+  fillLimit: number
+  /** Base and sauce: pressed the usual way, before anything thins it. Volumes in mL, masses in g. */
+  baseG: Range
+  sauceMl: Range
+  cost: { known: number, unpriced: string[] }
+}
+
+/** Least salt of everything, percent, under which the wrong bacteria can win. Common practice. */
+export const LEAST_SALT_PCT = 2
+
+/** A row seen for its bacteria; a lot in stock that is alive counts as a starter, a bowl of fresh produce as what went into it. */
+function livingRows(book: Book, rows: readonly Row[]): LivingRow[] {
+  return rows.flatMap((row): LivingRow[] => {
+    if (!row.lotId) {
+      const { livens, starterLog10, kind } = book.library.materialOrUnknown(row.materialId)
+      const isProduce = ['pepper', 'vegetable', 'fruit', 'herb', 'seafood', 'starter'].includes(kind)
+      return isProduce ? [{ massG: row.massG, preparation: row.preparation, livens, starterLog10 }] : []
+    }
+    const lot = book.lots.get(row.lotId)
+    if (!lot) return []
+    if (lot.made.kind === 'plan' && !lot.packed) {
+      const content = lot.weighed ?? lot.made
+      const inside = livingRows(book, content.rows)
+      const share = lot.madeG > 0 ? row.massG / lot.madeG : 0
+      return inside.map(one => ({ ...one, massG: one.massG * share }))
+    }
+    const alive = lot.made.kind === 'stock' ? lot.made.live : lot.kind !== 'bottled'
+    return [{ massG: row.massG, preparation: 'raw', livens: false, starterLog10: alive ? KEPT_BRINE_LOG10 : null }]
+  })
+}
+
+/** Living bacteria in a kept brine or an active ferment, log10 a gram. Judgement. */
+export const KEPT_BRINE_LOG10 = 7
+
+/** Share of fruit in the rows, by weight. */
+const fruitShare = (book: Book, rows: readonly Row[], ingredientG: number) => ingredientG > 0
+  ? rows.filter(row => !row.lotId && book.library.materialOrUnknown(row.materialId).kind === 'fruit').reduce((sum, row) => sum + row.massG, 0) / ingredientG
+  : 0
+
+/** Money for what is priced, a kilogram at what was paid for it, else at the library's own price. */
+function costOf(book: Book, rows: readonly Row[], saltG: number): PlanFigures['cost'] {
+  const priced = rows.map(row => ({ name: row.name, massG: row.boughtG ?? row.massG, perKg: row.pricePerKg ?? (row.lotId ? 0 : book.library.material(row.materialId)?.pricePerKg ?? null) }))
+  const salt = book.library.material('salt')?.pricePerKg ?? 0
+  return {
+    known: priced.reduce((sum, { massG, perKg }) => sum + massG / 1000 * (perKg ?? 0), saltG / 1000 * salt),
+    unpriced: priced.filter(row => row.perKg === null).map(row => row.name),
+  }
+}
+
+/** Volume of the solids and juices of the rows without their liquid: the pieces that brine or vinegar covers. */
+function piecesOf(book: Book, rows: readonly Row[], parts: readonly { composition: Composition }[]): number {
+  return rows.reduce((sum, row, index) => {
+    const kind = row.lotId ? 'starter' : book.library.materialOrUnknown(row.materialId).kind
+    const liquid = ['vinegar', 'water', 'starter', 'salt', 'acid'].includes(kind)
+    const composition = parts[index]?.composition
+    return liquid || !composition ? sum : sum + volumeOf(composition)
+  }, 0)
+}
+
+/**
+ * What a plan comes to: salt on every basis, fill, start, heat, sugar, cost and yield. `null` when a lot it takes from is not in the book.
+ * @throws InvalidInput when nothing is weighed in, the strength is out of range or refers to water that is not there.
+ */
+export function planFigures(book: Book, { style: styleId, rows, waterG, saltPct, saltBasis }: PlanCase): PlanFigures | null {
+  const style = styleById(styleId)
+  const unsalted = contentParts(book, { rows: [...rows], waterG, saltG: 0 })
+  if (!unsalted) return null
+  const ingredientG = rows.reduce((sum, row) => sum + row.massG, 0)
+  const ownSaltG = unsalted.reduce((sum, part) => sum + part.composition.saltG, 0)
+  const salt = { ingredientG, waterG, ownSaltG }
+  const dose = style.saltPct === null || saltPct === 0 ? describeDose(0, salt) : saltDose(saltBasis, saltPct, salt)
+  const parts = contentParts(book, { rows: [...rows], waterG, saltG: dose.saltG }) ?? unsalted
+  const compositions = parts.map(part => part.composition)
+  const mixed = mix(compositions)
+  const composition = style.ferments ? mixed : { ...mixed, live: false }
+  const properties = propertiesOf(composition)
+  const living = livingRows(book, rows)
+  const raw = rawShare(living)
+  const starter = living.some(row => typeof row.starterLog10 === 'number')
+  const startLog10 = startCountLog10(living, composition.massG)
+  const piecesMl = piecesOf(book, rows, parts)
+  const baseG = mapRange(style.yields, share => share * composition.massG)
+  return {
+    style, parts, ingredientG, ownSaltG, dose, composition, properties, ph: phBand(compositions),
+    raw, starter, startLog10, startWords: startWords(startLog10),
+    remedy: style.ferments && raw !== null && raw < RAW_NEEDED && !starter ? rawRemedies(living, composition.massG) : null,
+    tooWeak: style.ferments && dose.ofEverythingPct < LEAST_SALT_PCT,
+    cover: style.voidShare && piecesMl > 0 ? coverBrine(piecesMl, style.voidShare, style.liquid === 'brine' ? dose.ofBrinePct ?? 0 : 0) : null,
+    piecesMl, fillLimit: fillLimitOf(styleId, style.fillLimit, fruitShare(book, rows, ingredientG)),
+    baseG, sauceMl: mapRange(baseG, grams => grams / properties.densityGPerMl), cost: costOf(book, rows, dose.saltG),
+  }
+}
+
+/** Grams of fibre, skins and seeds in a plan: what a sieve holds back. */
+export const planSolidsG = (figures: PlanFigures): number => otherSolidsG(figures.composition)
