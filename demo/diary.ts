@@ -58,7 +58,7 @@ export class Diary {
     })
     const each = (ingredientG + waterG + saltG) / marks.length
     // A quarter of an hour on top, so that "day 12" is day 12 all day.
-    this.write({ kind: 'pack', at: this.at(day + 0.01), lotId, place, closure: style.closure, vessels: marks.map(mark => ({ vesselId, mark, massG: Math.round(each), hot: hot.includes(mark) })) })
+    this.write({ kind: 'pack', at: this.at(day + 0.01), lotId, place, closure: style.closures[0] ?? 'airlock', vessels: marks.map(mark => ({ vesselId, mark, massG: Math.round(each), hot: hot.includes(mark) })) })
     return lotId
   }
 

@@ -1,10 +1,27 @@
-import { compositionOf, fold, forecastBlend, ofMass, partComposition, propertiesOf, type Entry, type EntryOf } from '@lactofer/core'
+import { compositionOf, fold, forecastBlend, ofMass, partComposition, propertiesOf, SHIPPED, type Entry, type EntryOf, type Preparation } from '@lactofer/core'
 import { Diary } from './diary'
 
 type Part = EntryOf<'blend'>['parts'][number]
 
 const BENCH = 'Bench'
 const COLD = 'Cold corner'
+
+/** The loft's row of vessels, what it pays, and its recipes. */
+function loft(diary: Diary): void {
+  const vessels: [id: string, name: string, shape: EntryOf<'vessel'>['shape'], capacityMl: number, closure: EntryOf<'vessel'>['closure'], count: number, tareG: number][] = [
+    ['jar-500', '500 mL jar', 'jar', 520, 'loose lid', 10, 290], ['jar-1000', '1 L jar', 'jar', 1050, 'loose lid', 12, 480], ['jar-2000', '2 L jar', 'jar', 2100, 'clip', 6, 930], ['jar-3000', '3 L jar', 'jar', 3150, 'tight lid', 5, 1180],
+    ['jar-5000', '5 L jar', 'jar', 5200, 'airlock', 3, 1910], ['crock-10', '10 L crock', 'crock', 10500, 'cloth', 2, 7650], ['bucket-20', '20 L bucket', 'bucket', 21000, 'airlock', 3, 940], ['bag-2000', '2 L vacuum bag', 'bag', 3000, 'sealed bag', 20, 22],
+  ]
+  for (const [vesselId, name, shape, capacityMl, closure, count, tareG] of vessels) diary.write({ kind: 'vessel', at: diary.at(120), vesselId, name, shape, capacityMl, closure, count, tareG })
+  const prices: [materialId: string, name: string, group: EntryOf<'material'>['group'], pricePerKg: number][] = [['fresno', 'Fresno chilli', 'pepper', 6.4], ['carrot', 'Carrot', 'vegetable', 1.3], ['garlic', 'Garlic', 'vegetable', 7.2], ['salt', 'Salt', 'salt', 0.9], ['cayenne', 'Cayenne', 'pepper', 8.5]]
+  for (const [materialId, name, group, pricePerKg] of prices) diary.write({ kind: 'material', at: diary.at(118), materialId, name, group, pricePerKg }, 'Cellar')
+  const row = (materialId: string, massG: number, preparation: Preparation = 'raw') => ({ materialId, name: SHIPPED.materialOrUnknown(materialId).name, massG, preparation, seedsOut: false })
+  const mash = { style: 'mash', waterG: 0, saltBasis: 'ingredients', saltId: 'fine-sea', targetPh: 3.8 } as const
+  const red = diary.lotId(110)
+  diary.write({ kind: 'recipe', at: diary.at(110), recipeId: red, name: 'Quay red mash', plan: { ...mash, saltPct: 4, rows: [row('fresno', 2600), row('carrot', 900, 'roasted'), row('garlic', 60)] } })
+  diary.write({ kind: 'recipe', at: diary.at(40), recipeId: red, name: 'Quay red mash', note: 'More carrot, a little less salt', plan: { ...mash, saltPct: 3.5, rows: [row('fresno', 2300), row('carrot', 1200, 'roasted'), row('garlic', 80)] } }, 'Cellar')
+  diary.write({ kind: 'recipe', at: diary.at(35), recipeId: diary.lotId(35), name: 'Green salsa', plan: { ...mash, style: 'chop', saltPct: 2.4, targetPh: 3.9, rows: [row('green-tomato', 1900), row('cubanelle', 650), row('shallot', 420), row('garlic', 45)] } })
+}
 
 /** The ferments that are open, or were, on the demo's today. */
 function ferments(diary: Diary): void {
@@ -26,6 +43,8 @@ function ferments(diary: Diary): void {
 
   const plum = diary.start({ code: 'BPL-04', name: 'Smoked cherry pepper and plum', color: '#8e4a55', style: 'mash', day: 75, rows: [['cherry-pepper', 5200, 'smoked'], ['cherry-pepper', 3600], ['plum', 3300]], saltPct: 3, place: COLD, vesselId: 'bucket-20' })
   diary.read(plum, [[74, 4.45, 19.0], [71, 4.1, 18.4], [60, 3.82, 17.9], [40, 3.72, 16.5], [12, 3.70, 15.2]])
+
+  diary.write({ kind: 'chore', at: diary.at(3), lotId: plum, chore: 'airlock water', note: 'Filled up.' }, 'Cellar')
 
   const lemon = diary.start({ code: 'BPL-05', name: 'Lemon-drop bag', color: '#e3cd3e', style: 'bag', day: 20, rows: [['lemon-drop', 1350]], saltPct: 4, place: BENCH, vesselId: 'bag-2000' })
   diary.read(lemon, [[19, 5.1, 21.0], [17, 4.3, 21.2], [10, 3.85, 21.3], [1, 3.81, 21.2]])
@@ -126,6 +145,7 @@ function sauces(diary: Diary): void {
  */
 export function demoEntries(todayMs: number): Entry[] {
   const diary = new Diary(todayMs)
+  loft(diary)
   ferments(diary)
   sauces(diary)
   return diary.entries
