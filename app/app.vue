@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import { useBook } from '~/stores/book'
 import { useDemoOnStart } from '~/composables/useDemo'
 import { useStageKeys } from '~/composables/useStageKeys'
@@ -6,24 +7,27 @@ import { useStageKeys } from '~/composables/useStageKeys'
 const book = useBook()
 useDemoOnStart()
 const { helpOpen } = useStageKeys()
+const route = useRoute()
+/** At the scale nothing but the scale is shown. */
+const fullScreen = computed(() => route.path.startsWith('/weigh/'))
 </script>
 
 <template>
   <div class="frame">
     <a class="skip" href="#main">Skip to the page</a>
-    <StageRail class="frame-rail" @help="helpOpen = true" />
+    <StageRail v-if="!fullScreen" class="frame-rail" @help="helpOpen = true" />
     <main id="main" tabindex="-1">
       <p v-if="book.error" class="page problem" role="alert">The log in this browser cannot be read. Nothing is lost: close other tabs of Lactofer and reload.</p>
       <NuxtPage v-else-if="book.ready" />
     </main>
-    <InstrumentStrip class="frame-strip" />
+    <InstrumentStrip v-if="!fullScreen" class="frame-strip" />
     <KeyHelp v-model="helpOpen" />
   </div>
 </template>
 
 <style scoped>
 .frame { min-height: 100dvh; display: grid; grid-template: auto 1fr auto / minmax(0, 1fr); }
-main { min-width: 0; }
+main { min-width: 0; grid-row: 2; }
 main:focus { outline: none; }
 .skip { position: absolute; left: -999px; top: 0; padding: var(--s3); background: var(--surface); z-index: 20; }
 .skip:focus { left: 0; }

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
-import { BOTTLES, bottlesFilled, cautionsFor, forecastBlend, formatNumber, formatVolume, LotCodeSchema, materialById, ofMaterial, phWorking, saltWorking, shuWorking, type Composition } from '@lactofer/core'
+import { BOTTLES, bottlesFilled, cautionsFor, forecastBlend, formatNumber, formatVolume, LotCodeSchema, ofMaterial, phWorking, saltWorking, shuWorking, type Composition } from '@lactofer/core'
 import { BlendFormSchema, freshBlend, partOnBench, partsForLog } from '~/components/blend/blendForm'
 import { headline, PROPERTIES, valueOf } from '~/components/measure/rulers'
 import { useDraft } from '~/composables/useDraft'
+import { useRecorder } from '~/composables/useRecorder'
 import { newLotId, useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 
@@ -13,18 +14,18 @@ const preferences = usePreferences()
 const router = useRouter()
 const { draft: form, reset } = useDraft('blend', BlendFormSchema, freshBlend)
 const asked = ref(false)
-const busy = ref(false)
+const { busy, record } = useRecorder('The bench is as you left it; try again.')
 
 const poured = computed(() => form.value.parts.flatMap((part) => {
-  const composition = partOnBench(part, book.composition)
+  const composition = partOnBench(part, book.composition, book.library)
   return composition ? [{ name: part.name, composition }] : []
 }))
 const forecast = computed(() => forecastBlend(poured.value.map(part => part.composition)))
 const bottles = computed(() => bottlesFilled(forecast.value.volumeMl, form.value.bottleMl))
-const water = materialById('water')
+const water = computed(() => book.library.material('water'))
 const additions = computed<{ name: string, composition: Composition }[]>(() => {
   const distinct = poured.value.filter((part, index, all) => part.composition.waterG > 0 && all.findIndex(other => other.name === part.name) === index).slice(0, 5)
-  return distinct.some(part => part.name === 'Water') || !water ? distinct : [...distinct, { name: 'Water', composition: ofMaterial(water, 100) }]
+  return distinct.some(part => part.name === 'Water') || !water.value ? distinct : [...distinct, { name: 'Water', composition: ofMaterial(water.value, 100) }]
 })
 const live = computed(() => !form.value.cooked && forecast.value.composition.live)
 const cautions = computed(() => cautionsFor('blend', {
@@ -49,21 +50,15 @@ async function confirm(event: Event) {
   asked.value = true
   if (focusInvalid(event)) return
   if (Object.values(problems.value).some(Boolean)) return
-  busy.value = true
   const biggest = [...form.value.parts].sort((a, b) => (b.massG ?? 0) - (a.massG ?? 0))[0]
-  const color = (biggest?.lotId && book.lot(biggest.lotId)?.color) || materialById(biggest?.materialId ?? '')?.color || '#c4402a'
+  const color = (biggest?.lotId && book.lot(biggest.lotId)?.color) || book.library.material(biggest?.materialId ?? '')?.color || '#c4402a'
   const lotId = newLotId()
-  try {
-    await book.record({ kind: 'blend', at: new Date().toISOString(), lotId, code: code.value, name: form.value.name.trim(), color, parts: partsForLog(form.value.parts), cooked: form.value.cooked, ...(forecast.value.ph && { predictedPh: forecast.value.ph }) })
-    reset()
-    asked.value = false
-    ElMessage.success('Blended. Let it stand 24 hours, then read the finished pH.')
-    await router.push({ path: '/bottle', query: { lot: lotId } })
-  } catch {
-    ElMessage.error('This could not be written to the log. The bench is as you left it; try again.')
-  } finally {
-    busy.value = false
-  }
+  const written = await record({ kind: 'blend', at: new Date().toISOString(), lotId, code: code.value, name: form.value.name.trim(), color, parts: partsForLog(form.value.parts), cooked: form.value.cooked, ...(forecast.value.ph && { predictedPh: forecast.value.ph }) })
+  if (!written) return
+  reset()
+  asked.value = false
+  ElMessage.success('Blended. Let it stand 24 hours, then read the finished pH.')
+  await router.push({ path: '/bottle', query: { lot: lotId } })
 }
 </script>
 

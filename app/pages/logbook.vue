@@ -78,7 +78,7 @@ async function sign() {
       <section class="sheet">
         <h2>At this bench</h2>
         <form class="row" novalidate @submit.prevent="sign"><WordField v-model="by" label="Your name in the log" /><el-button native-type="submit" class="low">Keep it</el-button></form>
-        <div><span class="field-label">Units</span><el-radio-group :model-value="preferences.world" aria-label="Units" @update:model-value="value => preferences.choose('world', value as 'metric' | 'us')"><el-radio-button value="metric">g, mL, °C</el-radio-button><el-radio-button value="us">oz, cups, °F</el-radio-button></el-radio-group></div>
+        <div><span class="field-label">Units</span><el-radio-group :model-value="preferences.world" aria-label="Units" @update:model-value="value => preferences.chooseWorld(value as 'metric' | 'us')"><el-radio-button value="metric">g, mL, °C</el-radio-button><el-radio-button value="us">oz, cups, °F</el-radio-button></el-radio-group></div>
         <div><span class="field-label">Light</span><el-radio-group :model-value="preferences.theme" aria-label="Light" @update:model-value="value => preferences.choose('theme', value as 'auto' | 'light' | 'dark')"><el-radio-button value="auto">As the system</el-radio-button><el-radio-button value="light">Light</el-radio-button><el-radio-button value="dark">Dark</el-radio-button></el-radio-group></div>
       </section>
     </div>

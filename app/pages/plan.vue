@@ -1,135 +1,132 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
-import { LotCodeSchema, SALTS, STYLES, styleById, VESSELS, type Draft, type EntryOf, type Lot, type SaltBasis } from '@lactofer/core'
-import { colourOf, freshPlan, planResults, PlanFormSchema } from '~/components/plan/planForm'
+import { LotCodeSchema, STYLES, styleById, type Draft, type EntryOf, type StyleId } from '@lactofer/core'
+import { colourOf, formOfRecipe, freshPlan, planResults, PlanFormSchema, styleDefaults } from '~/components/plan/planForm'
 import { useDraft } from '~/composables/useDraft'
+import { usePlanVessels } from '~/composables/usePlanVessels'
+import { useRecorder } from '~/composables/useRecorder'
 import { newLotId, useBook } from '~/stores/book'
 
 const book = useBook()
+const route = useRoute()
 const router = useRouter()
-const { draft: form, reset } = useDraft('plan', PlanFormSchema, freshPlan)
+const { draft: form, reset, loaded } = useDraft('plan', PlanFormSchema, freshPlan)
+const { busy, record } = useRecorder()
 const asked = ref(false)
-const busy = ref(false)
+const saving = ref(false)
 
-const results = computed(() => planResults(form.value))
+const results = computed(() => planResults(form.value, book.book))
+const figures = computed(() => results.value?.figures ?? null)
 const style = computed(() => styleById(form.value.style))
+const vessels = usePlanVessels(form, figures)
+const { filled, closure, packed } = vessels
 const suggestedCode = computed(() => book.nextCode('LF'))
 const code = computed(() => form.value.code.trim() || suggestedCode.value)
+const overdrawn = computed(() => form.value.rows.find(row => row.lotId && (row.massG ?? 0) > (book.lot(row.lotId)?.leftG ?? 0) + 0.5))
 const problems = computed(() => {
   const parsed = LotCodeSchema.safeParse(code.value)
   return {
     name: form.value.name.trim() ? form.value.name.length > 80 ? 'Keep the name under 80 characters.' : null : 'Give it a name, as it should stand on the tape.',
     code: parsed.success ? book.codeTaken(code.value, form.value.lotId) ? 'This code is on another lot. Choose a new one.' : null : parsed.error.issues[0]?.message ?? null,
-    place: form.value.place.trim() ? null : 'Say where it will stand.',
-    rows: results.value === null ? form.value.rows.some(row => row.massG === null) || form.value.rows.length === 0 ? 'Weigh in at least one ingredient; every row wants its weight.' : 'Some figure is missing.' : results.value.problem
-      ?? (form.value.rows.some(row => row.massG === null) ? 'A row has no weight. Weigh it in, or take the row out.' : null),
-    figures: form.value.targetPh === null || form.value.vesselCount === null ? 'Target pH and the number of vessels are needed.' : null,
-    fill: results.value && results.value.problem === null && results.value.fill?.verdict === 'too much' ? 'It does not fit. Choose a larger vessel, or more of them.' : null,
+    rows: form.value.rows.length === 0 || form.value.rows.some(row => row.massG === null) ? 'Weigh in at least one ingredient; every row wants its weight.'
+      : form.value.rows.some(row => row.boughtG !== undefined && row.boughtG < (row.massG ?? 0)) ? 'What was bought cannot weigh less than what goes in. Mend the marked row.'
+        : overdrawn.value ? `There is not enough ${overdrawn.value.name}.` : results.value === null ? 'Some figure is missing.' : results.value.problem,
+    figures: form.value.targetPh === null && style.value.ferments ? 'A target pH is needed.' : null,
   }
 })
-const shown = (problem: string | null) => asked.value ? problem : null
+const packing = computed(() => ({
+  vessel: form.value.bowl ? null : !filled.value ? 'Choose the vessels it goes into.' : filled.value.fill.verdict === 'too much' ? 'It does not fit. Choose a larger vessel, or more of them.' : null,
+  place: form.value.place.trim() || form.value.bowl ? null : 'Say where it will stand.',
+}))
+const shown = (problem: string | null | undefined) => asked.value ? problem ?? null : null
 
-function chooseStyle() {
-  form.value.saltBasis = style.value.basis
-  form.value.saltPct = style.value.saltPct.usual
-  if (style.value.usesWater && !form.value.waterG) form.value.waterG = Math.round(form.value.rows.reduce((sum, row) => sum + (row.massG ?? 0), 0) * 0.9)
-}
-const bases: { value: SaltBasis, label: string }[] = [
-  { value: 'ingredients', label: 'the ingredients' }, { value: 'everything', label: 'everything, evened out' }, { value: 'brine', label: 'the brine' }, { value: 'water', label: 'the water' },
-]
-
-function open(lot: Lot) {
-  if (lot.made.kind !== 'plan') return
-  const { made } = lot
-  form.value = { ...freshPlan(), lotId: lot.id, replaces: made.id, code: lot.code, name: lot.name, color: lot.color, style: made.style, rows: made.rows.map(row => ({ ...row })), waterG: made.waterG, saltPct: made.saltPct, saltBasis: made.saltBasis, saltId: made.saltId, targetPh: made.targetPh }
+function chooseStyle(id: StyleId) {
+  const next = styleById(id)
+  const ingredientsG = form.value.rows.reduce((sum, row) => sum + (row.massG ?? 0), 0)
+  form.value = { ...form.value, ...styleDefaults(id), closure: null, ...(next.liquid === 'brine' && !form.value.waterG && { waterG: Math.round(ingredientsG * 0.9) || 1000 }) }
 }
 
-/** Records the plan and, with `pack`, that it was packed: both or neither. */
-async function confirm(event: Event, pack: boolean) {
+void loaded.then(() => {
+  const recipe = book.recipes.find(one => one.id === route.query.recipe)
+  const version = recipe?.versions[Number(route.query.version ?? recipe.versions.length) - 1]
+  if (version) form.value = formOfRecipe(version)
+})
+
+/** What is written for the plan, and, once packed, for its vessels and checks. */
+function drafts(lotId: string, pack: boolean): Draft[] | null {
+  const found = results.value
+  const { targetPh, saltPct, replaces, recipeId, bowl, done } = form.value
+  if (!found?.figures || saltPct === null) return null
+  const at = new Date().toISOString()
+  const plan: Omit<EntryOf<'plan'>, 'id' | 'by' | 'origin'> = {
+    kind: 'plan', at, lotId, code: code.value, name: form.value.name.trim(), color: colourOf(form.value, book.book), style: form.value.style, rows: found.rows, waterG: found.waterG,
+    saltG: Math.round(found.figures.dose.saltG * 10) / 10, saltId: form.value.saltId, saltBasis: form.value.saltBasis, saltPct, targetPh: targetPh ?? 4.2, ...(replaces && { replaces }), ...(recipeId && { recipeId }), ...(bowl && { bowl }),
+  }
+  const check: Draft = { kind: 'check', at, lotId, done: style.value.checks.filter(id => done.includes(id)), open: style.value.checks.filter(id => !done.includes(id)) }
+  const looked = done.length ? [check] : []
+  if (!pack) return [plan, ...looked]
+  return [plan, ...looked, { kind: 'pack', at, lotId, place: form.value.place.trim(), closure: closure.value, vessels: packed(found.figures.composition.massG) }]
+}
+
+/** Records the plan; with `pack` also that it was packed: both or neither. Goes on to what comes next. */
+async function confirm(event: Event, next: 'pack' | 'weigh' | 'split' | 'keep') {
   asked.value = true
   if (focusInvalid(event)) return
-  const found = results.value
-  const { name, fill, ...needed } = problems.value
-  const { targetPh, vesselCount, saltPct, replaces } = form.value
-  if (name || Object.values(needed).some(Boolean) || (pack && fill) || !found || found.problem !== null || targetPh === null || vesselCount === null || saltPct === null) return
-  busy.value = true
-  const at = new Date().toISOString()
+  const pack = next === 'pack'
+  if (Object.values(problems.value).some(Boolean) || (pack && Object.values(packing.value).some(Boolean))) return
   const lotId = form.value.lotId || newLotId()
-  const plan: Omit<EntryOf<'plan'>, 'id' | 'by' | 'origin'> = {
-    kind: 'plan', at, lotId, code: code.value, name: form.value.name.trim(), color: colourOf(form.value), style: form.value.style, rows: found.rows, waterG: found.waterG,
-    saltG: Math.round(found.dose.saltG * 10) / 10, saltId: form.value.saltId, saltBasis: form.value.saltBasis, saltPct, targetPh, ...(replaces && { replaces }),
-  }
-  const each = found.composition.massG / vesselCount
-  const marks = vesselCount === 1 ? [''] : Array.from({ length: vesselCount }, (_, index) => String.fromCharCode(97 + index % 26))
-  const packed: Draft = { kind: 'pack', at, lotId, place: form.value.place.trim(), closure: style.value.closure, vessels: marks.map(mark => ({ vesselId: form.value.vesselId, mark, massG: each, hot: form.value.hot })) }
-  try {
-    await book.record(plan, ...(pack ? [packed] : []))
-    reset()
-    asked.value = false
-    if (pack) await router.push(`/ferment/${lotId}`)
-    else ElMessage.success('The plan is in the log. Pack it when the jars are clean.')
-  } catch {
-    ElMessage.error('This could not be written to the log. The form is as you left it; try again.')
-  } finally {
-    busy.value = false
-  }
+  const written = drafts(lotId, pack)
+  if (!written || !await record(...written)) return
+  reset()
+  asked.value = false
+  if (next === 'keep') ElMessage.success('The plan is in the log. Weigh it in when the jars are clean.')
+  else await router.push(next === 'pack' ? `/ferment/${lotId}` : `/${next}/${lotId}`)
 }
 </script>
 
 <template>
   <div class="page">
     <header><h1>Plan and pack</h1><p>Weigh it in; the salt follows.</p></header>
-    <p v-if="book.planned.length" class="row">
-      <span class="muted">Planned, not packed:</span>
-      <el-button v-for="lot in book.planned" :key="lot.id" @click="open(lot)"><span class="code">{{ lot.code }}</span>&nbsp;{{ lot.name }}</el-button>
-    </p>
+    <PlanStart v-model="form" />
     <div class="split">
-      <form class="stack" novalidate @submit.prevent="confirm($event, true)">
+      <form class="stack" novalidate @submit.prevent="confirm($event, 'weigh')">
         <section class="sheet" aria-label="What it is">
           <div class="fields identity">
             <WordField v-model="form.name" label="Name on the tape" placeholder="Fresno mash" :problem="shown(problems.name)" />
             <WordField v-model="form.code" label="Lot code" :placeholder="suggestedCode" :problem="form.code || asked ? problems.code : null" />
-            <PickField v-model="form.style" label="Style" :options="STYLES.map(({ id, name }) => ({ value: id, label: name }))" :hint="`usually ${style.usualDays}`" @update:model-value="chooseStyle" />
-            <QuantityField v-model="form.targetPh" kind="ph" label="Target pH" :limits="{ low: 2.5, high: 4.2 }" hint="at or under 4.2" no-take />
+            <PickField :model-value="form.style" label="Style" :options="STYLES.map(({ id, name }) => ({ value: id, label: name }))" @update:model-value="chooseStyle" />
+            <QuantityField v-if="style.ferments" v-model="form.targetPh" kind="ph" label="Target pH" :limits="{ low: 2.5, high: 4.2 }" no-take />
           </div>
+          <p class="small muted">{{ style.name }}: {{ style.what }}; usually {{ style.days.words }}.</p>
+          <el-checkbox v-model="form.bowl" class="bowl">Mix it in one bowl and split that into jars, each a lot of its own: plain, hot, corn</el-checkbox>
         </section>
         <PlanRows v-model="form.rows" />
         <p v-if="shown(problems.rows)" class="problem" role="alert">{{ problems.rows }}</p>
-        <section class="sheet" aria-label="Salt">
-          <h2>Salt</h2>
-          <div class="fields">
-            <QuantityField v-model="form.saltPct" kind="percent" label="Strength" :limits="{ high: 20 }" :hint="`${style.name}: usually ${style.saltPct.low}–${style.saltPct.high} %`" />
-            <PickField v-model="form.saltBasis" label="as a share of" :options="bases.filter(basis => style.usesWater || basis.value === 'ingredients' || basis.value === 'everything')" />
-            <QuantityField v-if="style.usesWater" v-model="form.waterG" kind="mass" label="Water" hint="enough to cover the pieces; no chlorine" />
-            <PickField v-model="form.saltId" label="The salt in use" :options="SALTS.map(({ id, name }) => ({ value: id, label: name }))" />
-          </div>
-        </section>
-        <section class="sheet" aria-label="Vessel">
-          <h2>Vessel</h2>
-          <div class="fields">
-            <PickField v-model="form.vesselId" label="Vessel" :options="VESSELS.map(({ id, name }) => ({ value: id, label: name }))" />
-            <QuantityField v-model="form.vesselCount" kind="count" label="How many" :limits="{ low: 1, high: 26 }" />
-            <WordField v-model="form.place" label="Where it stands" :problem="shown(problems.place)" />
-            <div><span class="field-label">Mark</span><el-checkbox v-model="form.hot">HOT on the tape</el-checkbox></div>
-          </div>
-          <p v-if="shown(problems.fill)" class="problem" role="alert">{{ problems.fill }}</p>
-          <p v-if="shown(problems.figures)" class="problem" role="alert">{{ problems.figures }}</p>
-        </section>
+        <PlanScale v-if="figures" v-model="form" :figures="figures" />
+        <PlanSalt v-model="form" :figures="figures" />
+        <PlanVessels v-if="!form.bowl" v-model="form" :figures="figures" :vessels="vessels" />
+        <PackingChecks v-model="form.done" :style-id="form.style" />
+        <p v-for="problem in [shown(problems.figures), shown(packing.vessel), shown(packing.place)].filter(Boolean)" :key="problem ?? ''" class="problem" role="alert">{{ problem }}</p>
         <div class="row">
-          <el-button type="primary" native-type="submit" :loading="busy">Packed: start the lot</el-button>
-          <el-button :loading="busy" @click="confirm($event, false)">Keep as a plan</el-button>
+          <el-button type="primary" native-type="submit" :loading="busy">Weigh it in</el-button>
+          <el-button v-if="form.bowl" :loading="busy" @click="confirm($event, 'split')">Mixed: split it</el-button>
+          <el-button v-else :loading="busy" @click="confirm($event, 'pack')">Packed: start the lot</el-button>
+          <el-button :loading="busy" @click="confirm($event, 'keep')">Keep as a plan</el-button>
+          <el-button @click="saving = true">Save as a recipe</el-button>
           <el-button text @click="reset">Clear the form</el-button>
         </div>
       </form>
-      <PlanResults :form="form" class="results" />
+      <PlanResults :form="form" :results="results" class="results" />
     </div>
+    <SaveRecipe v-model="saving" :form="form" />
   </div>
 </template>
 
 <style scoped>
-.results { position: sticky; top: var(--s4); }
+.results { position: sticky; top: var(--s4); max-height: calc(100dvh - 100px); overflow: auto; }
 .row { align-items: center; }
-@media (min-width: 901px) { .identity { grid-template-columns: 2.2fr 1fr 1.4fr 1fr; } }
-@media (max-width: 900px) { .results { position: static; } }
+.bowl { white-space: normal; height: auto; min-height: var(--touch); }
+@media (min-width: 901px) { .identity { grid-template-columns: 2.2fr 1fr 1.5fr 1fr; } }
+@media (max-width: 900px) { .results { position: static; max-height: none; } }
 </style>

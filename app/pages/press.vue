@@ -4,6 +4,7 @@ import { ElMessage } from 'element-plus'
 import { z } from 'zod'
 import { cautionsFor, formatNumber, formatShu, InvalidInput, LotCodeSchema, ofMass, pressBalance, PRESS_METHODS, propertiesOf, separate, standingOf } from '@lactofer/core'
 import { useDraft } from '~/composables/useDraft'
+import { useRecorder } from '~/composables/useRecorder'
 import { newLotId, useBook } from '~/stores/book'
 
 const book = useBook()
@@ -19,7 +20,7 @@ type PressForm = z.infer<typeof FormSchema>
 const fresh = (): PressForm => ({ lotId: '', method: 'sieve', inG: null, baseG: null, pulpG: 0, seedsG: 0, code: '', keepPulp: false })
 const { draft: form, reset, loaded } = useDraft('press', FormSchema, fresh)
 const asked = ref(false)
-const busy = ref(false)
+const { busy, record } = useRecorder('The weights are still here; try again.')
 
 /** A lot brings its mass and a code along. */
 function choose(id: string) {
@@ -70,18 +71,13 @@ async function confirm(event: Event) {
   if (focusInvalid(event)) return
   const from = lot.value
   if (!from || !weights.value || Object.values(problems.value).some(Boolean)) return
-  busy.value = true
-  try {
-    const pulp = form.value.keepPulp && weights.value.pulpG > 0 ? { pulpLotId: newLotId(), pulpCode: `${form.value.code.trim()}-P`.slice(0, 20) } : {}
-    await book.record({ kind: 'press', at: new Date().toISOString(), lotId: newLotId(), code: form.value.code.trim(), name: `${from.name} base`.slice(0, 80), color: from.color, fromLotId: from.id, method: form.value.method, ...weights.value, ...pulp })
-    ElMessage.success(`${form.value.code.trim()} is in stock. Blend it next.`)
-    reset()
-    await router.push('/blend')
-  } catch {
-    ElMessage.error('This could not be written to the log. The weights are still here; try again.')
-  } finally {
-    busy.value = false
-  }
+  const pulp = form.value.keepPulp && weights.value.pulpG > 0 ? { pulpLotId: newLotId(), pulpCode: `${form.value.code.trim()}-P`.slice(0, 20) } : {}
+  const code = form.value.code.trim()
+  const written = await record({ kind: 'press', at: new Date().toISOString(), lotId: newLotId(), code, name: `${from.name} base`.slice(0, 80), color: from.color, fromLotId: from.id, method: form.value.method, ...weights.value, ...pulp })
+  if (!written) return
+  ElMessage.success(`${code} is in stock. Blend it next.`)
+  reset()
+  await router.push('/blend')
 }
 </script>
 

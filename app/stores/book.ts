@@ -8,6 +8,9 @@ import { usePreferences } from './preferences'
 
 const makeId = idMaker(() => crypto.getRandomValues(new Uint32Array(1))[0]! / 2 ** 32)
 
+/** Where no vessels are listed, so many of each common size are taken to be there. */
+const COMMON_COUNT = 12
+
 /** A fresh id for a lot. */
 export const newLotId = (): string => makeId(Date.now())
 
@@ -23,6 +26,8 @@ export const useBook = defineStore('book', () => {
   const fermenting = computed(() => lots.value.filter(lot => lot.state === 'fermenting'))
   const planned = computed(() => lots.value.filter(lot => lot.state === 'planned'))
   const asks = computed(() => worstFirst(lots.value.flatMap(lot => [...asksOf(lot, nowMs.value), ...blendAsks(lot, nowMs.value)])))
+  const library = computed(() => book.value.library)
+  const recipes = computed(() => book.value.recipes)
   const hasDemo = computed(() => (entries.value ?? []).some(entry => entry.origin === 'demo'))
 
   /** Compositions of this state of the book, each worked out once, when first asked for. */
@@ -36,13 +41,20 @@ export const useBook = defineStore('book', () => {
   const lot = (id: string): Lot | undefined => book.value.lots.get(id)
   const codeTaken = (code: string, except?: string) => lots.value.some(known => known.id !== except && known.code.toLowerCase() === code.trim().toLowerCase())
 
-  /** The next free code of a series: LF-01, LF-02. */
-  function nextCode(series: string): string {
-    for (let number = 1; ; number++) {
+  /** The next free code of a series: LF-01, LF-02; `past` passes over so many more. */
+  function nextCode(series: string, past = 0): string {
+    for (let number = 1, free = 0; ; number++) {
       const code = `${series}-${String(number).padStart(2, '0')}`
-      if (!codeTaken(code)) return code
+      if (!codeTaken(code) && free++ >= past) return code
     }
   }
+
+  /** The maker's vessels that stand empty now: so many of a kind less those in an open ferment. */
+  const freeVessels = computed(() => {
+    const used = new Map<string, number>()
+    for (const lot of fermenting.value) for (const { vesselId } of lot.packed?.vessels ?? []) used.set(vesselId, (used.get(vesselId) ?? 0) + 1)
+    return library.value.vessels.map(vessel => ({ ...vessel, count: Math.max(0, (vessel.count ?? COMMON_COUNT) - (library.value.ownVessels ? used.get(vessel.id) ?? 0 : 0)) }))
+  })
 
   /** Writes facts to the log, all or none. They are there once the promise is kept. Returns their ids. */
   async function record(...drafts: Draft[]): Promise<string[]> {
@@ -52,7 +64,7 @@ export const useBook = defineStore('book', () => {
   }
 
   return {
-    entries, error, book, lots, fermenting, planned, asks, hasDemo, nowMs, composition, lot, codeTaken, nextCode, record,
+    entries, error, book, lots, fermenting, planned, asks, hasDemo, nowMs, composition, library, recipes, lot, codeTaken, nextCode, freeVessels, record,
     ready: computed(() => entries.value !== undefined), ingredients: (lotId: string) => ingredientsOf(book.value, lotId),
   }
 })

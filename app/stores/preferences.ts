@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, watchEffect } from 'vue'
 import { z } from 'zod'
+import { CHOOSABLE, usualUnit, type QuantityKind, type UnitWorld } from '@lactofer/core'
 import { journal } from '~/db/journal'
 import { useLiveQuery } from '~/composables/useLiveQuery'
 
@@ -8,6 +9,9 @@ const ChoicesSchema = z.object({
   world: z.enum(['metric', 'us']).catch('metric'),
   theme: z.enum(['auto', 'light', 'dark']).catch('auto'),
   by: z.string().trim().min(1).max(40).catch('Maker'),
+  /** The unit last chosen for a kind of field, where it is not the world's own. */
+  units: z.partialRecord(z.enum(['mass', 'volume', 'temperature']), z.string()).catch({}),
+  currency: z.string().trim().min(1).max(6).catch('€'),
 })
 type Choices = z.infer<typeof ChoicesSchema>
 
@@ -15,10 +19,18 @@ type Choices = z.infer<typeof ChoicesSchema>
 export const usePreferences = defineStore('preferences', () => {
   const { value: stored } = useLiveQuery(() => journal.choices.toArray())
   const choices = computed(() => ChoicesSchema.parse(Object.fromEntries((stored.value ?? []).map(({ key, value }) => [key, value]))))
-  const choose = <K extends keyof Choices>(key: K, value: Choices[K]) => journal.choices.put({ key, value })
+  const choose = <K extends keyof Choices>(key: K, value: Choices[K]) => journal.choices.put({ key, value: JSON.parse(JSON.stringify(value)) })
   watchEffect(() => {
     if (choices.value.theme === 'auto') delete document.documentElement.dataset.theme
     else document.documentElement.dataset.theme = choices.value.theme
   })
-  return { world: computed(() => choices.value.world), theme: computed(() => choices.value.theme), by: computed(() => choices.value.by), choose }
+  /** The unit a kind of field is typed in. */
+  function unit(kind: QuantityKind): string {
+    const chosen = kind in CHOOSABLE ? choices.value.units[kind as 'mass'] : undefined
+    return chosen && CHOOSABLE[kind]?.includes(chosen) ? chosen : usualUnit(kind, choices.value.world)
+  }
+  const chooseUnit = (kind: QuantityKind, name: string) => choose('units', { ...choices.value.units, [kind]: name })
+  /** The other world takes its own units along. */
+  const chooseWorld = (world: UnitWorld) => Promise.all([choose('world', world), choose('units', {})])
+  return { unit, chooseUnit, chooseWorld, currency: computed(() => choices.value.currency), world: computed(() => choices.value.world), theme: computed(() => choices.value.theme), by: computed(() => choices.value.by), choose }
 })

@@ -1,43 +1,47 @@
 import { describe, expect, it } from 'vitest'
-import { compositionOf, exactly, forecastBlend, materialById, ofMaterial, ofSalt, propertiesOf } from '@lactofer/core'
+import { compositionOf, exactly, fold, forecastBlend, materialById, ofMaterial, ofSalt, propertiesOf, SHIPPED, type EntryOf } from '@lactofer/core'
 import { freshBlend, partOnBench, partsForLog, type PartForm } from '~/components/blend/blendForm'
 import { headline, judge, RULERS, spread, valueOf } from '~/components/measure/rulers'
-import { colourOf, freshPlan, planResults, type PlanForm } from '~/components/plan/planForm'
+import { colourOf, formOfRecipe, freshPlan, planResults, recipePlanOf, type PlanForm } from '~/components/plan/planForm'
 
-const row = (materialId: string, massG: number | null): PlanForm['rows'][number] => ({ materialId, name: materialById(materialId)!.name, massG, preparation: 'raw', seedsOut: false })
+const empty = fold([])
+const row = (materialId: string, massG: number | null): PlanForm['rows'][number] => ({ key: materialId, materialId, name: materialById(materialId)!.name, massG, preparation: 'raw', seedsOut: false })
 const plan = (change: Partial<PlanForm>): PlanForm => ({ ...freshPlan(), rows: [row('fresno', 1346), row('garlic', 54)], ...change })
 const found = (form: PlanForm) => {
-  const results = planResults(form)
-  if (!results || results.problem !== null) throw new Error('no results')
+  const results = planResults(form, empty)
+  if (!results?.figures) throw new Error('no results')
   return results
 }
 
 describe('the plan', () => {
   it('comes to figures only when every part of them is there', () => {
-    expect(planResults(freshPlan())).toBeNull()
-    expect(planResults(plan({ saltPct: null }))).toBeNull()
-    expect(planResults(plan({ style: 'brined', waterG: null }))).toBeNull()
-    expect(planResults(plan({ saltBasis: 'brine' }))).toMatchObject({ problem: expect.stringMatching(/no water/) })
-    expect(found(plan({})).dose.saltG).toBeCloseTo(56, 6)
+    expect(planResults(freshPlan(), empty)).toBeNull()
+    expect(planResults(plan({ saltPct: null }), empty)).toBeNull()
+    expect(planResults(plan({ style: 'brined', waterG: null }), empty)).toBeNull()
+    expect(planResults(plan({ saltBasis: 'brine' }), empty)).toMatchObject({ problem: expect.stringMatching(/no water/) })
+    expect(planResults(plan({ rows: [{ ...row('fresno', 100), lotId: '01J00000000000000000000000' }] }), empty)).toMatchObject({ problem: expect.stringMatching(/no longer in the log/) })
+    expect(found(plan({})).figures.dose.saltG).toBeCloseTo(56, 6)
   })
 
   it('water counts for a brine and not for a mash', () => {
     expect(found(plan({ waterG: 1000 })).waterG).toBe(0)
     const brined = found(plan({ style: 'brined', saltBasis: 'brine', saltPct: 5, waterG: 1330 }))
-    expect(brined.dose.saltG).toBeCloseTo(70, 6)
-    expect(brined.dose.ofEverythingPct).toBeCloseTo(2.5, 6)
-  })
-
-  it('warns of a dose too weak once evened out, of dead produce, and of a jar too small', () => {
-    expect(found(plan({ saltPct: 1.5 })).tooWeak).toBe(true)
-    expect(found(plan({ rows: [row('fresno', 400), { ...row('carrot', 600), preparation: 'roasted' }] })).raw).toBeCloseTo(0.4)
-    expect(found(plan({ vesselId: 'jar-1000' })).fill?.verdict).toBe('too much')
-    expect(found(plan({ vesselId: 'jar-1000', vesselCount: 2 })).fill?.verdict).toBe('fits')
+    expect(brined.figures.dose.saltG).toBeCloseTo(70, 6)
+    expect(brined.figures.dose.ofEverythingPct).toBeCloseTo(2.5, 2)
   })
 
   it('a row without a weight is left out of the sum, and the heaviest gives its colour', () => {
-    expect(found(plan({ rows: [row('fresno', 500), row('garlic', null)] })).ingredientG).toBe(500)
-    expect(colourOf(plan({ rows: [row('garlic', 10), row('habanero', 90)] }))).toBe(materialById('habanero')!.color)
+    expect(found(plan({ saltPct: 1.5 })).figures.tooWeak).toBe(true)
+    expect(found(plan({ rows: [row('fresno', 500), row('garlic', null)] })).figures.ingredientG).toBe(500)
+    expect(colourOf(plan({ rows: [row('garlic', 10), row('habanero', 90)] }), empty)).toBe(materialById('habanero')!.color)
+  })
+
+  it('a recipe keeps no parts of lots and nobody’s name; started again it is the same plan, with rows of its own', () => {
+    const kept = recipePlanOf(plan({ rows: [{ ...row('fresno', 900), grower: 'Croft 7', boughtG: 1000 }, { ...row('garlic', 50), lotId: '01J00000000000000000000000' }] }))!
+    expect(kept.rows).toEqual([{ materialId: 'fresno', name: 'Fresno chilli', massG: 900, preparation: 'raw', seedsOut: false }])
+    const again = formOfRecipe({ plan: kept, recipeId: '01J00000000000000000000000', name: 'Red' } as EntryOf<'recipe'>)
+    expect(recipePlanOf(again)).toEqual(kept)
+    expect(recipePlanOf(freshPlan())).toBeNull()
   })
 })
 
@@ -46,13 +50,13 @@ describe('the blend bench', () => {
   const none = () => null
 
   it('a part is its lot or its material, with its own pH where it was read', () => {
-    expect(propertiesOf(partOnBench(part({}), none)!).pH).toBeCloseTo(4.0, 4)
-    expect(propertiesOf(partOnBench(part({ ph: 4.4 }), none)!).pH).toBeCloseTo(4.4, 4)
-    expect(partOnBench(part({ massG: null }), none)).toBeNull()
+    expect(propertiesOf(partOnBench(part({}), none, SHIPPED)!).pH).toBeCloseTo(4.0, 4)
+    expect(propertiesOf(partOnBench(part({ ph: 4.4 }), none, SHIPPED)!).pH).toBeCloseTo(4.4, 4)
+    expect(partOnBench(part({ massG: null }), none, SHIPPED)).toBeNull()
     const { materialId: _, ...lotPart } = part({ lotId: 'gone' })
-    expect(partOnBench(lotPart, none)).toBeNull()
-    expect(partOnBench(lotPart, () => ofSalt(20))?.massG).toBe(100)
-    expect(compositionOf({ lots: new Map(), orphans: [], standing: [] }, 'gone')).toBeNull()
+    expect(partOnBench(lotPart, none, SHIPPED)).toBeNull()
+    expect(partOnBench(lotPart, () => ofSalt(20), SHIPPED)?.massG).toBe(100)
+    expect(compositionOf(empty, 'gone')).toBeNull()
   })
 
   it('hands the log only what was weighed', () => {

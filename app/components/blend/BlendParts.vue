@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import IconX from '~icons/lucide/x'
-import { formatMass, formatNumber, materialById, MATERIALS, type Lot } from '@lactofer/core'
+import { formatMass, formatNumber, type Lot } from '@lactofer/core'
 import type { PartForm } from './blendForm'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
@@ -15,21 +15,21 @@ const adding = ref('')
 const stock = computed(() => book.lots.filter(lot => lot.state === 'in stock' && ['base', 'stock', 'pulp', 'ferment'].includes(lot.kind)))
 const options = computed(() => [
   ...stock.value.map(lot => ({ value: `lot:${lot.id}`, label: `${lot.code} ${lot.name}, ${formatMass(lot.leftG, preferences.world)}` })),
-  ...MATERIALS.filter(material => !['pepper'].includes(material.kind)).map(material => ({ value: `stuff:${material.id}`, label: material.name })),
+  ...book.library.materials.filter(material => !['pepper'].includes(material.kind)).map(material => ({ value: `stuff:${material.id}`, label: material.name })),
 ])
 const total = computed(() => parts.value.reduce((sum, part) => sum + (part.massG ?? 0), 0))
 const lotOf = (part: PartForm): Lot | undefined => part.lotId ? book.lot(part.lotId) : undefined
-const colour = (part: PartForm) => lotOf(part)?.color ?? materialById(part.materialId ?? '')?.color ?? '#9aa58c'
+const colour = (part: PartForm) => lotOf(part)?.color ?? book.library.material(part.materialId ?? '')?.color ?? '#9aa58c'
 /** A slider reaches the stock, or a kilo (100 g for salt and acid); past its end it stretches with the figure. */
 function reach(part: PartForm) {
-  const kind = materialById(part.materialId ?? '')?.kind
+  const kind = book.library.material(part.materialId ?? '')?.kind
   const natural = lotOf(part)?.leftG ?? (kind === 'salt' || kind === 'acid' ? 100 : 1000)
   return Math.max(Math.ceil(natural), Math.ceil((part.massG ?? 0) * 1.25), 10)
 }
 function add(choice: string) {
   const [kind, id = ''] = choice.split(':')
   const lot = kind === 'lot' ? book.lot(id) : undefined
-  const material = kind === 'stuff' ? materialById(id) : undefined
+  const material = kind === 'stuff' ? book.library.material(id) : undefined
   const key = `${choice}-${parts.value.length}-${Math.round(total.value)}`
   if (lot) parts.value.push({ key, lotId: lot.id, name: lot.name, massG: Math.round(lot.leftG / 2), ph: null })
   if (material) parts.value.push({ key, materialId: material.id, name: material.name, massG: material.kind === 'salt' || material.kind === 'acid' ? 5 : 100, ph: null })
@@ -39,7 +39,7 @@ const over = (part: PartForm) => {
   const lot = lotOf(part)
   return lot && part.massG !== null && part.massG > lot.leftG + 0.5 ? `Only ${formatMass(lot.leftG, preferences.world)} in stock.` : part.lotId && !lot ? 'This lot is no longer in the log. Take it out.' : null
 }
-const hasOwnPh = (part: PartForm) => materialById(part.materialId ?? '')?.ph !== null && part.materialId !== undefined
+const hasOwnPh = (part: PartForm) => book.library.material(part.materialId ?? '')?.ph !== null && part.materialId !== undefined
 </script>
 
 <template>
@@ -55,7 +55,7 @@ const hasOwnPh = (part: PartForm) => materialById(part.materialId ?? '')?.ph !==
         <el-slider class="slide" :model-value="part.massG ?? 0" :max="reach(part)" :step="reach(part) > 400 ? 5 : 1" :show-tooltip="false" :aria-label="`${part.name}, grams`" :format-value-text="(grams: number) => formatMass(grams, preferences.world)" @update:model-value="(grams: number | number[]) => (part.massG = Number(grams))" />
         <div class="numbers">
           <QuantityField v-model="part.massG" kind="mass" :label="`${part.name}, weight`" hide-label />
-          <QuantityField v-if="hasOwnPh(part)" v-model="part.ph" kind="ph" :label="`${part.name}, its own pH`" hide-label optional :placeholder="materialById(part.materialId ?? '')?.ph?.typical.toFixed(1)" />
+          <QuantityField v-if="hasOwnPh(part)" v-model="part.ph" kind="ph" :label="`${part.name}, its own pH`" hide-label optional :placeholder="book.library.material(part.materialId ?? '')?.ph?.typical.toFixed(1)" />
         </div>
         <p v-if="over(part)" class="problem" role="alert">{{ over(part) }}</p>
       </li>

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { materialById, ofMass, ofMaterial, withPh, type Composition, type EntryOf } from '@lactofer/core'
+import { ofMass, ofMaterial, withPh, type Composition, type EntryOf, type Library } from '@lactofer/core'
 import type { Property, Target } from '../measure/rulers'
 
 const PartForm = z.object({ key: z.string(), lotId: z.string().optional(), materialId: z.string().optional(), name: z.string(), massG: z.number().nullable(), ph: z.number().nullable() })
@@ -20,13 +20,13 @@ const open = (): Target => ({ low: null, high: null })
 export const freshBlend = (): BlendForm => ({ code: '', name: '', cooked: false, parts: [], bottleMl: 150, targets: { acid: { low: null, high: 4.0 }, salt: open(), heat: open(), sweet: open(), body: open() } })
 
 /** A part's composition per its mass; `null` when its lot is gone or it holds nothing. */
-export function partOnBench(part: PartForm, compositionOf: (lotId: string) => Composition | null): Composition | null {
+export function partOnBench(part: PartForm, compositionOf: (lotId: string) => Composition | null, library: Library): Composition | null {
   if (!part.massG) return null
   if (part.lotId) {
     const source = compositionOf(part.lotId)
     return source && ofMass(source, part.massG)
   }
-  const material = materialById(part.materialId ?? '')
+  const material = library.material(part.materialId ?? '')
   if (!material) return null
   const typical = ofMaterial(material, part.massG)
   return part.ph === null ? typical : withPh(typical, part.ph, 0.05)

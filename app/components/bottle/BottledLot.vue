@@ -2,7 +2,8 @@
 import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
 import { makeLabel, mayRelease, releaseCaseOf, releaseChecks, RELEASE_PH, type Lot } from '@lactofer/core'
-import { labelSheet, SHEETS, type SheetId } from '~/labels/labelSheet'
+import { labelSheet } from '~/labels/labelSheet'
+import { SHEETS, type SheetId } from '~/labels/paper'
 import { useBook } from '~/stores/book'
 
 /** A bottled lot: its release, its labels. */

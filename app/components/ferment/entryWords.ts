@@ -1,11 +1,16 @@
-import { formatMass, formatTemperature, type Entry, type UnitWorld } from '@lactofer/core'
+import { formatMass, formatTemperature, PACKING_CHECKS, type Entry, type EntryOf, type PackingCheck, type UnitWorld } from '@lactofer/core'
+
+const contentWords = ({ rows, waterG, saltG }: Pick<EntryOf<'add'>, 'rows' | 'waterG' | 'saltG'>, world: UnitWorld) => [
+  ...rows.map(row => `${formatMass(row.massG, world)} ${row.name.toLowerCase()}`), ...(waterG > 0 ? [`${formatMass(waterG, world)} water`] : []), ...(saltG > 0 ? [`${formatMass(saltG, world)} salt`] : []),
+].join(', ')
+const checkWords = (id: PackingCheck) => PACKING_CHECKS.find(check => check.id === id)?.text.toLowerCase() ?? id
 
 /** An entry as a line of the log. */
 export function entryWords(entry: Entry, world: UnitWorld): string {
   switch (entry.kind) {
     case 'plan': return `Planned: ${formatMass(entry.rows.reduce((sum, row) => sum + row.massG, 0), world)} of ${entry.rows.map(row => row.name.toLowerCase()).join(', ')}, ${formatMass(entry.saltG, world)} salt (${entry.saltPct} % of the ${entry.saltBasis})`
     case 'pack': return `Packed into ${entry.vessels.length} ${entry.vessels.length === 1 ? 'vessel' : 'vessels'}, ${entry.closure}, at ${entry.place}`
-    case 'reading': return [entry.ph === undefined ? '' : `pH ${entry.ph.toFixed(2)}`, entry.tempC === undefined ? '' : formatTemperature(entry.tempC, world), entry.instrument?.calibratedAt ? '(calibrated meter)' : '', entry.note ?? ''].filter(Boolean).join(', ')
+    case 'reading': return [entry.ph === undefined ? '' : `pH ${entry.ph.toFixed(2)}`, entry.tempC === undefined ? '' : formatTemperature(entry.tempC, world), entry.saltPct === undefined ? '' : `salt ${entry.saltPct} %`, entry.instrument?.calibratedAt ? '(calibrated meter)' : '', entry.note ?? ''].filter(Boolean).join(', ')
     case 'chore': return `${entry.chore[0]?.toUpperCase()}${entry.chore.slice(1)}${entry.note ? `: ${entry.note}` : ''}`
     case 'sign': return `Seen: ${entry.sign}${entry.note ? `. ${entry.note}` : ''}`
     case 'discard': return `Discarded: ${entry.reason}`
@@ -15,6 +20,12 @@ export function entryWords(entry: Entry, world: UnitWorld): string {
     case 'bottle': return `Bottled: ${entry.count} of ${entry.bottleMl} mL, ${entry.code}`
     case 'release': return `${entry.decision === 'released' ? 'Released' : 'Held'}: ${entry.reason}`
     case 'send': return `${entry.count} bottles to ${entry.to}`
+    case 'weigh': return `Weighed in: ${contentWords(entry, world)}`
+    case 'add': return `Put in: ${contentWords(entry, world)}. ${entry.reason}`
+    case 'check': return `Looked at before packing: ${entry.done.map(checkWords).join('; ')}${entry.open.length ? `. Not ticked: ${entry.open.map(checkWords).join('; ')}` : ''}`
+    case 'recipe': return `Recipe: ${entry.name}${entry.note ? `, ${entry.note}` : ''}`
+    case 'material': return entry.forget ? `Own values of ${entry.name} taken back` : `Own values: ${entry.name}`
+    case 'vessel': return `Vessel: ${entry.count} × ${entry.name}`
     case 'retract': return `Taken back: ${entry.reason}`
   }
 }

@@ -28,6 +28,6 @@ function open(id: string) {
 </template>
 
 <style scoped>
-.finder { width: 160px; }
+.finder { width: 140px; }
 @media (max-width: 700px) { .finder { width: 128px; } }
 </style>

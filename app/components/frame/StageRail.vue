@@ -1,7 +1,9 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import IconKeyboard from '~icons/lucide/keyboard'
 import IconBook from '~icons/lucide/notebook-text'
+import IconLibrary from '~icons/lucide/library'
+import IconScan from '~icons/lucide/scan-line'
 import { standingOf, type UnitWorld } from '@lactofer/core'
 import { STAGES } from './stages'
 import { useBook } from '~/stores/book'
@@ -11,6 +13,7 @@ defineEmits<{ help: [] }>()
 const book = useBook()
 const preferences = usePreferences()
 const route = useRoute()
+const scanning = ref(false)
 
 const counts = computed<Record<string, { count: number, waits: string }>>(() => ({
   '/': { count: new Set(book.asks.filter(ask => ask.level !== 'fine').map(ask => ask.lotId)).size, waits: 'lots ask for you' },
@@ -39,12 +42,15 @@ const flip = (): UnitWorld => preferences.world === 'metric' ? 'us' : 'metric'
     </nav>
     <div class="tools">
       <LotFinder />
-      <button type="button" class="tool" :aria-label="`Units: ${preferences.world === 'metric' ? 'grams and °C' : 'ounces and °F'}. Switch`" @click="preferences.choose('world', flip())">
+      <button type="button" class="tool" aria-label="Open a lot by its label" @click="scanning = true"><IconScan aria-hidden="true" /></button>
+      <button type="button" class="tool" :aria-label="`Units: ${preferences.world === 'metric' ? 'grams and °C' : 'ounces and °F'}. Switch`" @click="preferences.chooseWorld(flip())">
         {{ preferences.world === 'metric' ? 'g °C' : 'oz °F' }}
       </button>
-      <NuxtLink to="/logbook" class="tool" :aria-current="isHere('/logbook') ? 'page' : undefined"><IconBook aria-hidden="true" /><span>Logbook</span></NuxtLink>
+      <NuxtLink to="/library" class="tool" :aria-current="isHere('/library') ? 'page' : undefined"><IconLibrary aria-hidden="true" /><span>Library</span></NuxtLink>
+      <NuxtLink to="/logbook" class="tool" title="Logbook" :aria-current="isHere('/logbook') ? 'page' : undefined"><IconBook aria-hidden="true" /><span class="wide">Logbook</span></NuxtLink>
       <button type="button" class="tool keys" aria-label="Keys and help" @click="$emit('help')"><IconKeyboard aria-hidden="true" /></button>
     </div>
+    <ScanDialog v-model="scanning" />
   </header>
 </template>
 
@@ -55,14 +61,15 @@ nav { position: relative; min-width: 0; overflow-x: auto; scrollbar-width: none;
 nav ol { display: flex; height: 100%; }
 nav li { display: flex; align-items: stretch; }
 nav li + li::before { content: '›'; color: var(--on-bottle-muted); align-self: center; font-size: 18px; }
-nav a { display: flex; align-items: center; gap: var(--s2); padding: 0 11px; color: var(--on-bottle); text-decoration: none; font-weight: 600; white-space: nowrap; min-height: var(--touch); }
+nav a { display: flex; align-items: center; gap: 6px; padding: 0 8px; color: var(--on-bottle); text-decoration: none; font-weight: 600; white-space: nowrap; min-height: var(--touch); }
 nav a:hover { text-decoration: underline; }
 nav a.here { background: var(--enamel); color: var(--ink); }
 .count { font: 700 13px/20px var(--display); font-stretch: 85%; min-width: 20px; text-align: center; padding: 0 5px; border-radius: 4px; background: rgb(255 255 255 / 16%); }
 .here .count { background: var(--rail); color: var(--on-bottle); }
-.tools { margin-left: auto; display: flex; gap: var(--s2); align-items: center; flex-shrink: 0; }
+.tools { margin-left: auto; display: flex; gap: 6px; align-items: center; flex-shrink: 0; }
 .tool { display: inline-flex; align-items: center; gap: 6px; min-height: var(--touch); padding: 0 11px; background: none; border: 1px solid rgb(255 255 255 / 38%); border-radius: var(--radius); color: var(--on-bottle); font: 600 15px var(--text); text-decoration: none; cursor: pointer; white-space: nowrap; }
 .tool:hover { background: rgb(255 255 255 / 10%); }
+@media (max-width: 1480px) { .wide { position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%); } }
 .tool[aria-current] { background: var(--enamel); color: var(--ink); }
 @media (max-width: 1180px) {
   .rail { flex-wrap: wrap; padding: 0 var(--s3); gap: 0 var(--s2); }
@@ -70,5 +77,5 @@ nav a.here { background: var(--enamel); color: var(--ink); }
   nav { order: 3; flex-basis: 100%; margin: 0 calc(-1 * var(--s3)); padding: 0 var(--s1); }
   nav a { min-height: 48px; }
 }
-@media (max-width: 700px) { .tool span, .keys { display: none; } .tool { padding: 0 9px; } }
+@media (max-width: 700px) { .tool span { position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%); } .keys { display: none; } .tool { padding: 0 9px; } }
 </style>

@@ -1,21 +1,27 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { cautionsFor, doseWorking, formatNumber, formatShu, formatVolume, heatWord, phBand, ofMaterial, ofSalt, materialById, SALTS, shuWorking, styleById, teaspoons, UNKNOWN_PRODUCE } from '@lactofer/core'
-import { planResults, type PlanForm } from './planForm'
+import { acidityOf, bottlesFilled, cautionsFor, doseWorking, formatMass, formatNumber, formatShu, formatVolume, heatWord, insurance, LEAST_SALT_PCT, phWorking, shuWorking, styleById } from '@lactofer/core'
+import type { PlanForm, planResults } from './planForm'
+import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 
-/** What the plan comes to, while it is typed. */
-const { form } = defineProps<{ form: PlanForm }>()
+/** What the plan comes to, while it is typed. Every figure opens to its working. */
+const { form, results } = defineProps<{ form: PlanForm, results: ReturnType<typeof planResults> }>()
+const book = useBook()
 const preferences = usePreferences()
-const results = computed(() => planResults(form))
-const found = computed(() => results.value && results.value.problem === null ? results.value : null)
-const salt = computed(() => SALTS.find(kind => kind.id === form.saltId) ?? SALTS[0])
-const spoons = computed(() => found.value && salt.value ? teaspoons(found.value.dose.saltG, salt.value) : null)
-const parts = computed(() => (found.value?.rows ?? []).map(row => ({ name: row.name, ...ofMaterial(materialById(row.materialId) ?? UNKNOWN_PRODUCE, row.massG, row) })))
-const band = computed(() => found.value ? phBand([...parts.value, ofMaterial(materialById('water') ?? UNKNOWN_PRODUCE, found.value.waterG), ofSalt(found.value.dose.saltG)]) : null)
-const heatParts = computed(() => parts.value.map(part => ({ name: part.name, massG: part.massG, shu: { low: part.heat.low / part.massG, typical: part.heat.typical / part.massG, high: part.heat.high / part.massG } })))
-const cautions = computed(() => found.value ? cautionsFor('pack', { hasHotPeppers: found.value.properties.shu.high > 500, closed: styleById(form.style).closure === 'tight lid' }) : [])
+const found = computed(() => results?.figures ? { ...results.figures, waterG: results.waterG } : null)
+const style = computed(() => styleById(form.style))
+const acidity = computed(() => found.value?.ph && style.value.ferments ? acidityOf(found.value.ph, found.value.parts) : null)
+const SOURS = ['white-vinegar', 'lime-juice', 'citric-acid'] as const
+const remedies = computed(() => found.value && acidity.value && acidity.value.level !== 'fine'
+  ? insurance(found.value.composition, SOURS.flatMap(id => book.library.material(id) ?? []))
+  : [])
+const heatParts = computed(() => (found.value?.parts ?? []).filter(part => part.composition.massG > 0).map(({ name, composition: { massG, heat } }) => ({ name, massG, shu: { low: heat.low / massG, typical: heat.typical / massG, high: heat.high / massG } })))
+const closed = computed(() => (style.value.closures[0] ?? '') === 'tight lid')
+const cautions = computed(() => found.value ? cautionsFor('pack', { hasHotPeppers: found.value.properties.shu.high > 500, closed: closed.value && style.value.ferments, allergens: found.value.composition.allergens }) : [])
 const pct = (value: number | null) => value === null ? '–' : `${formatNumber(value, 2)} %`
+const bottles = (ml: number) => bottlesFilled(ml, form.bottleMl).count
+const money = (value: number) => `${preferences.currency} ${formatNumber(value, 2)}`
 </script>
 
 <template>
@@ -23,37 +29,46 @@ const pct = (value: number | null) => value === null ? '–' : `${formatNumber(v
     <p v-if="!results" class="muted">Weigh something in and the salt, the fill and the heat stand here at once.</p>
     <p v-else-if="!found" class="problem" role="alert">{{ results.problem }}</p>
     <template v-else>
-      <div class="salt">
+      <div v-if="style.saltPct" class="salt">
         <h2>Salt to weigh in</h2>
         <p class="figure big" data-figure="salt">{{ formatNumber(found.dose.saltG, 1) }} g</p>
-        <p v-if="spoons && salt" class="small muted">about {{ formatNumber(spoons.low, 0) }}–{{ formatNumber(spoons.high, 0) }} level tsp of {{ salt.name }}; weigh it when you can</p>
         <table class="plain small"><tbody>
           <tr><td>of the ingredients</td><td class="number">{{ pct(found.dose.ofIngredientsPct) }}</td></tr>
+          <tr v-if="found.waterG > 0"><td>of the water</td><td class="number">{{ pct(found.dose.ofWaterPct) }}</td></tr>
           <tr v-if="found.waterG > 0"><td>of the brine</td><td class="number">{{ pct(found.dose.ofBrinePct) }}</td></tr>
           <tr><td><strong>of everything, evened out</strong></td><td class="number"><strong data-figure="evened">{{ pct(found.dose.ofEverythingPct) }}</strong></td></tr>
           <tr><td>in the water phase</td><td class="number">{{ pct(found.properties.waterPhaseSaltPct) }}</td></tr>
         </tbody></table>
-        <p v-if="found.tooWeak" class="line"><StateMark level="act" word="Too weak" /> Below 2 % of everything the wrong bacteria can win.</p>
-        <ShowWorking :working="doseWorking(form.saltBasis, form.saltPct ?? 0, { ingredientG: found.ingredientG, waterG: found.waterG })" />
+        <p v-if="found.tooWeak" class="line"><StateMark level="act" word="Too weak" /> Below {{ LEAST_SALT_PCT }} % of everything the wrong bacteria can win.</p>
+        <ShowWorking :working="doseWorking(form.saltBasis, form.saltPct ?? 0, { ingredientG: found.ingredientG, waterG: found.waterG, ownSaltG: found.ownSaltG })" />
+      </div>
+      <div v-if="style.ferments && found.raw !== null">
+        <h3>What starts it</h3>
+        <p class="line" data-figure="start"><StateMark :level="found.remedy ? 'act' : 'fine'" :word="`${formatNumber(100 * found.raw)} % raw${found.starter ? ', and a starter' : ''}`" /> {{ found.remedy ? found.remedy.sentence : `${found.startWords}.` }}</p>
+      </div>
+      <div v-if="found.ph">
+        <h3>{{ style.ferments ? 'Start pH' : 'pH of the mixture' }}</h3>
+        <p><strong class="acid" data-figure="start-ph">{{ found.ph.typical.toFixed(1) }}</strong> <span class="muted">probably {{ found.ph.low.toFixed(1) }}–{{ found.ph.high.toFixed(1) }}; read it once it is mixed</span></p>
+        <p v-if="acidity" class="line small" data-figure="acidity"><StateMark :level="acidity.level" :word="acidity.level === 'fine' ? 'Sour enough' : acidity.level === 'act' ? 'Low in acid' : 'As usual'" /> {{ acidity.sentence }}</p>
+        <details v-if="remedies.length" class="small disclose"><summary>To start at 4.6, if you want that insurance</summary>
+          <ul><li v-for="remedy in remedies" :key="remedy.material.id">{{ remedy.sentence }}, which leaves the salt at {{ formatNumber(remedy.saltPct, 2) }} %</li></ul>
+          <p class="muted">One of them, not all. It helps against the wrong bacteria; the ferment still has to bring it lower.</p>
+        </details>
+        <ShowWorking :working="phWorking(found.parts, found.ph)" />
       </div>
       <div>
-        <h3>Fill</h3>
-        <p><MassText :mass-g="found.composition.massG" />, {{ formatVolume(found.properties.volumeMl, preferences.world) }} without trapped air</p>
-        <p v-if="found.fill && found.vessel" class="line" data-figure="fill"><StateMark :level="found.fill.verdict === 'fits' ? 'fine' : found.fill.verdict === 'too much' ? 'discard' : 'act'" :word="found.fill.verdict" /> {{ found.vessel.name }}. {{ found.fill.sentence }}</p>
-      </div>
-      <div v-if="found.raw !== null">
-        <h3>Living share</h3>
-        <p class="line"><StateMark :level="found.raw >= 0.5 ? 'fine' : 'act'" :word="`${formatNumber(100 * found.raw)} % raw`" /> {{ found.raw >= 0.5 ? 'Enough to start on its own.' : 'Less than half is raw. Add raw produce, or a few spoons of living brine.' }}</p>
-      </div>
-      <div v-if="band">
-        <h3>Start pH</h3>
-        <p><strong>{{ band.typical.toFixed(1) }}</strong> <span class="muted">probably {{ band.low.toFixed(1) }}–{{ band.high.toFixed(1) }}; read it once it is mixed</span></p>
-      </div>
-      <div>
-        <h3>Heat</h3>
-        <p><strong>{{ formatShu(found.properties.shu) }}</strong> <span class="muted">{{ heatWord(found.properties.shu.typical) }}</span></p>
+        <h3>Heat and sugar</h3>
+        <p><strong class="heat">{{ formatShu(found.properties.shu) }}</strong> <span class="muted">{{ heatWord(found.properties.shu.typical) }}</span>, sugar {{ formatNumber(found.properties.sugarPct.low, 1) }}–{{ formatNumber(found.properties.sugarPct.high, 1) }} %</p>
         <ShowWorking v-if="found.properties.shu.high > 0" :working="shuWorking(heatParts)" />
       </div>
+      <div>
+        <h3>What you get</h3>
+        <p data-figure="yield"><MassText :mass-g="found.composition.massG" />, {{ formatVolume(found.properties.volumeMl, preferences.world) }}; pressed {{ formatMass(found.baseG.low, preferences.world) }} to {{ formatMass(found.baseG.high, preferences.world) }}: <strong>{{ bottles(found.sauceMl.low) }}–{{ bottles(found.sauceMl.high) }} bottles</strong> of {{ formatNumber(form.bottleMl) }} mL before anything thins it.</p>
+        <p v-if="found.cost.known > 0" class="small" data-figure="cost">{{ money(found.cost.known) }}<template v-if="found.cost.unpriced.length">, without {{ found.cost.unpriced.join(', ') }}</template></p>
+      </div>
+      <ul class="plain-list own">
+        <li v-for="caution in style.cautions" :key="caution" class="small">{{ caution }}</li>
+      </ul>
       <CautionList :cautions="cautions" />
     </template>
   </aside>
@@ -61,7 +76,10 @@ const pct = (value: number | null) => value === null ? '–' : `${formatNumber(v
 
 <style scoped>
 .big { font-size: 44px; color: var(--salt); }
+.acid { color: var(--acid); font-size: 20px; }
+.heat { color: var(--heat); }
 .line { display: block; }
 .line :deep(.mark) { margin-right: 4px; }
 h3 { margin-bottom: var(--s1); }
+.own { display: grid; gap: var(--s2); color: var(--muted); border-left: 3px solid var(--line); padding-left: var(--s3); }
 </style>

@@ -1,54 +1,79 @@
 import { z } from 'zod'
-import { fillVessel, InvalidInput, materialById, planComposition, propertiesOf, rawShare, RowSchema, saltDose, styleById, UNKNOWN_PRODUCE, vesselById, type Fill, type SaltDose } from '@lactofer/core'
+import { CLOSURE_NAMES, IdSchema, InvalidInput, PACKING_CHECKS, planFigures, PlanEntry, RecipePlanSchema, RowSchema, styleById, type Book, type EntryOf, type PackingCheck, type PlanFigures, type Row, type StyleId } from '@lactofer/core'
 
-/** The plan while it is being written: like the entry, but anything may still be missing. */
+const checkIds = PACKING_CHECKS.map(check => check.id) as [PackingCheck, ...PackingCheck[]]
+
+/** The plan while it is being written: like the entry, but anything may still be missing. `key` names a row while it is moved. */
 export const PlanFormSchema = z.object({
-  lotId: z.string(), replaces: z.string().nullable(), code: z.string(), name: z.string(), color: z.string(),
-  style: z.enum(['mash', 'brined', 'chop', 'bag', 'salt-packed']),
-  rows: z.array(RowSchema.extend({ massG: z.number().nullable() })),
-  waterG: z.number().nullable(), saltPct: z.number().nullable(), saltBasis: z.enum(['ingredients', 'water', 'brine', 'everything']), saltId: z.string(),
-  targetPh: z.number().nullable(), vesselId: z.string(), vesselCount: z.number().nullable(), place: z.string(), hot: z.boolean(),
+  lotId: z.string(), replaces: z.string().nullable(), recipeId: IdSchema.nullable(), code: z.string(), name: z.string(), color: z.string(), style: PlanEntry.shape.style, bowl: z.boolean(),
+  rows: z.array(RowSchema.extend({ key: z.string(), massG: z.number().nullable() })),
+  waterG: z.number().nullable(), saltPct: z.number().nullable(), saltBasis: PlanEntry.shape.saltBasis, saltId: z.string(),
+  targetPh: z.number().nullable(), vessels: z.array(z.object({ vesselId: z.string(), count: z.number().int().min(1).max(40) })), closure: z.enum(CLOSURE_NAMES).nullable(), place: z.string(), hot: z.boolean(), done: z.array(z.enum(checkIds)), bottleMl: z.number(),
 })
 export type PlanForm = z.infer<typeof PlanFormSchema>
+export type FormRow = PlanForm['rows'][number]
+
+let keys = 0
+/** A row that has no weight yet. */
+export const freshRow = (row: Omit<Row, 'massG'>): FormRow => ({ ...row, massG: null, key: `r${Date.now().toString(36)}${keys++}` })
+
+/** Salt, basis and water as a style usually has them. */
+export function styleDefaults(id: StyleId): Pick<PlanForm, 'style' | 'saltPct' | 'saltBasis'> {
+  const style = styleById(id)
+  return { style: id, saltPct: style.saltPct?.usual ?? 0, saltBasis: style.basis }
+}
 
 /** Fresh form: a 4 % mash with nothing weighed in. */
 export function freshPlan(): PlanForm {
-  const style = styleById('mash')
   return {
-    lotId: '', replaces: null, code: '', name: '', color: '#c8341f', style: 'mash', rows: [], waterG: 0, saltPct: style.saltPct.usual, saltBasis: style.basis, saltId: 'fine-sea',
-    targetPh: 3.8, vesselId: 'jar-2000', vesselCount: 1, place: 'Bench', hot: false,
+    lotId: '', replaces: null, recipeId: null, code: '', name: '', color: '#c8341f', bowl: false, rows: [], waterG: 0, ...styleDefaults('mash'), saltId: 'fine-sea',
+    targetPh: 3.8, vessels: [], closure: null, place: 'Bench', hot: false, done: [], bottleMl: 150,
   }
 }
 
 /** Rows that have been weighed. */
-export const weighedRows = (form: PlanForm) => form.rows.flatMap(row => row.massG === null || row.massG <= 0 ? [] : [{ ...row, massG: row.massG }])
+export const weighedRows = (form: PlanForm): Row[] => form.rows.flatMap(({ key: _key, ...row }) => row.massG === null || row.massG <= 0 ? [] : [{ ...row, massG: row.massG }])
 
-/** What the plan comes to, or the sentence that says what is missing. */
-export function planResults(form: PlanForm) {
+/** Water counts where a brine covers it. */
+export const waterOf = (form: PlanForm): number | null => styleById(form.style).liquid === 'brine' ? form.waterG : 0
+
+/** What the plan comes to; `null` while something is missing, `problem` when it cannot be. */
+export function planResults(form: PlanForm, book: Book): { problem: string, figures: null } | { problem: null, figures: PlanFigures, rows: Row[], waterG: number } | null {
   const rows = weighedRows(form)
-  const ingredientG = rows.reduce((sum, row) => sum + row.massG, 0)
-  const waterG = styleById(form.style).usesWater ? form.waterG : 0
-  if (ingredientG <= 0 || form.saltPct === null || waterG === null) return null
-  let dose: SaltDose
+  const waterG = waterOf(form)
+  if (rows.length === 0 || form.saltPct === null || waterG === null) return null
   try {
-    dose = saltDose(form.saltBasis, form.saltPct, { ingredientG, waterG })
+    const figures = planFigures(book, { style: form.style, rows, waterG, saltPct: form.saltPct, saltBasis: form.saltBasis })
+    return figures ? { problem: null, figures, rows, waterG } : { problem: 'A lot this plan takes from is no longer in the log. Take its row out.', figures: null }
   } catch (error) {
-    if (error instanceof InvalidInput) return { problem: error.message }
+    if (error instanceof InvalidInput) return { problem: error.message, figures: null }
     throw error
   }
-  const composition = planComposition({ rows, waterG, saltG: dose.saltG })
-  const properties = propertiesOf(composition)
-  const vessel = vesselById(form.vesselId)
-  const fill: Fill | null = vessel && form.vesselCount
-    ? fillVessel(composition.massG / form.vesselCount, properties.densityGPerMl, vessel.capacityMl, styleById(form.style).fillLimit)
-    : null
-  const raw = rawShare(rows.map(row => ({ ...row, livens: (materialById(row.materialId) ?? UNKNOWN_PRODUCE).livens })))
-  const weakest = dose.ofEverythingPct
-  return { problem: null, rows, ingredientG, waterG, dose, composition, properties, fill, vessel, raw, tooWeak: weakest < 2 }
 }
 
 /** Colour of a lot: that of its heaviest ingredient. */
-export function colourOf(form: PlanForm): string {
+export function colourOf(form: PlanForm, book: Book): string {
   const heaviest = weighedRows(form).sort((a, b) => b.massG - a.massG)[0]
-  return (heaviest && materialById(heaviest.materialId)?.color) ?? form.color
+  return (heaviest && (heaviest.lotId ? book.lots.get(heaviest.lotId)?.color : book.library.material(heaviest.materialId)?.color)) ?? form.color
+}
+
+const withKeys = (rows: readonly Row[]): FormRow[] => rows.map(row => ({ ...freshRow(row), massG: row.massG }))
+
+/** A plan out of the log, to be changed. */
+export function formOfPlan(plan: EntryOf<'plan'>): PlanForm {
+  const { lotId, id: replaces, code, name, color, style, bowl = false, rows, waterG, saltPct, saltBasis, saltId, targetPh, recipeId = null } = plan
+  return { ...freshPlan(), lotId, replaces, recipeId, code, name, color, style, bowl, rows: withKeys(rows), waterG, saltPct, saltBasis, saltId, targetPh }
+}
+
+/** A fresh plan from a version of a recipe. */
+export function formOfRecipe(recipe: EntryOf<'recipe'>): PlanForm {
+  return { ...freshPlan(), ...recipe.plan, rows: withKeys(recipe.plan.rows), recipeId: recipe.recipeId, name: recipe.name }
+}
+
+/** The part of a plan that a recipe keeps; `null` while figures are missing. */
+export function recipePlanOf(form: PlanForm) {
+  const { style, waterG, saltPct, saltBasis, saltId, targetPh } = form
+  const rows = weighedRows(form).filter(row => !row.lotId).map(({ boughtG: _b, grower: _g, pricePerKg: _p, lotId: _l, ...row }) => row)
+  const parsed = RecipePlanSchema.safeParse({ style, rows, waterG: waterG ?? 0, saltPct, saltBasis, saltId, targetPh })
+  return parsed.success ? parsed.data : null
 }

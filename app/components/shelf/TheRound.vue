@@ -38,7 +38,7 @@ const levelWord = { discard: 'Discard', act: 'Act', ask: 'Ask', fine: 'Ready' } 
     <ul class="plain-list">
       <li v-for="ask in book.asks" :key="ask.lotId + ask.title">
         <div>
-          <p><span class="code">{{ book.lot(ask.lotId)?.code }}</span> {{ book.lot(ask.lotId)?.name }}</p>
+          <p><span class="code">{{ book.lot(ask.lotId)?.code }}</span> {{ book.lot(ask.lotId)?.name }} <span v-if="book.lot(ask.lotId)?.hot" class="hot">HOT</span></p>
           <p><StateMark :level="ask.level" :word="ask.title" /><span class="visually-hidden"> ({{ levelWord[ask.level] }})</span></p>
           <p class="muted small">{{ ask.why }}</p>
         </div>
@@ -56,4 +56,5 @@ li { display: grid; grid-template-columns: 1fr auto; gap: var(--s3); align-items
 li:last-child { border-bottom: 0; }
 .go { display: inline-flex; align-items: center; justify-content: center; min-height: var(--touch); min-width: 70px; padding: 0 var(--s3); border: 1px solid var(--bottle); border-radius: var(--radius); font-weight: 600; text-decoration: none; }
 .undo { display: flex; align-items: center; justify-content: space-between; gap: var(--s2); padding: var(--s2) var(--s4); background: var(--wash); }
+.hot { background: #b32c10; color: #fff; font: 700 12px var(--display); padding: 2px 6px; border-radius: 3px; letter-spacing: .04em; }
 </style>

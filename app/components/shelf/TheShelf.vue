@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { dayOf, propertiesOf, vesselById, type Ask, type Lot } from '@lactofer/core'
+import { dayOf, propertiesOf, type Ask, type Lot, type VesselKind } from '@lactofer/core'
 import { useBook } from '~/stores/book'
 
 /** Every open vessel to one scale, on planks by place. A click opens its lot. */
 const book = useBook()
 
-interface Standing { lot: Lot, ask: Ask | undefined, ph: string, vessels: { vessel: NonNullable<ReturnType<typeof vesselById>>, mark: string, hot: boolean, fraction: number }[] }
+interface Standing { lot: Lot, ask: Ask | undefined, ph: string, vessels: { vessel: VesselKind, mark: string, hot: boolean, fraction: number }[] }
 const standings = computed<Standing[]>(() => book.fermenting.map((lot) => {
   const composition = book.composition(lot.id)
   const density = composition ? propertiesOf(composition).densityGPerMl : 1
@@ -14,7 +14,7 @@ const standings = computed<Standing[]>(() => book.fermenting.map((lot) => {
   return {
     lot, ask: book.asks.find(ask => ask.lotId === lot.id), ph: last === undefined ? 'no pH yet' : `pH ${last.toFixed(2)}`,
     vessels: (lot.packed?.vessels ?? []).flatMap(({ vesselId, mark, massG, hot }) => {
-      const vessel = vesselById(vesselId)
+      const vessel = book.library.vessel(vesselId)
       return vessel ? [{ vessel, mark, hot, fraction: massG / density / vessel.capacityMl }] : []
     }),
   }

@@ -3,7 +3,7 @@ import { computed, useId } from 'vue'
 import type { Closure, VesselKind } from '@lactofer/core'
 
 /** A vessel to scale, drawn from data: shape, fill line, colour of the produce, closure, tape with code and day, HOT as a red band. */
-const { vessel, fraction, scale, closure } = defineProps<{ vessel: VesselKind, fraction: number, color: string, closure: Closure, code: string, day: string, hot: boolean, scale: number }>()
+const { vessel, fraction, scale, closure, bare = false } = defineProps<{ vessel: VesselKind, fraction: number, color: string, closure: Closure, code: string, day: string, hot: boolean, scale: number, bare?: boolean }>()
 const clip = useId()
 
 const width = computed(() => Math.max(30, vessel.widthMm * scale))
@@ -25,7 +25,7 @@ const outline = computed(() => {
 const level = computed(() => HEAD + height.value * (1 - Math.min(1, Math.max(0, fraction)) * (vessel.shape === 'jar' ? 0.95 : 1)))
 const lid = computed(() => vessel.shape === 'jar' ? { x: width.value * 0.1, width: width.value * 0.8 } : { x: -2, width: width.value + 4 })
 const tapeWidth = computed(() => Math.max(58, Math.min(width.value * 0.8, 92)))
-const box = computed(() => Math.max(width.value, tapeWidth.value) + 8)
+const box = computed(() => Math.max(width.value, bare ? 0 : tapeWidth.value) + 8)
 const left = computed(() => (box.value - width.value) / 2)
 const tapeTop = computed(() => HEAD + height.value * 0.56 - 18)
 </script>
@@ -46,12 +46,12 @@ const tapeTop = computed(() => HEAD + height.value * 0.56 - 18)
       <path v-if="closure === 'clip'" :d="`M${lid.x - 3},${HEAD + 8} V${HEAD - 10} H${lid.x + lid.width + 3} V${HEAD + 8}`" fill="none" stroke="var(--outline)" stroke-width="1.600" />
       <path v-if="closure === 'airlock'" :d="`M${width / 2},${HEAD - 8} v-7 m-4,0 h8 v-7 h-8 z`" fill="var(--glass)" stroke="var(--outline)" stroke-width="1.400" />
     </template>
-    <g :transform="`rotate(-1.500 ${width / 2} ${tapeTop})`">
+    <g v-if="!bare" :transform="`rotate(-1.500 ${width / 2} ${tapeTop})`">
       <rect :x="(width - tapeWidth) / 2" :y="tapeTop" :width="tapeWidth" height="35" fill="var(--tape)" stroke="#0002" />
       <text :x="width / 2" :y="tapeTop + 15" class="tape">{{ code }}</text>
       <text :x="width / 2" :y="tapeTop + 29" class="tape day">{{ day }}</text>
     </g>
-    <g v-if="hot">
+    <g v-if="hot && !bare">
       <rect :x="(width - tapeWidth) / 2 + 6" :y="tapeTop + 37" :width="tapeWidth - 12" height="17" fill="#b32c10" stroke="#fff" stroke-width="1.500" rx="2" />
       <text :x="width / 2" :y="tapeTop + 50" class="tape hot">HOT</text>
     </g>

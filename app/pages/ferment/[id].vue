@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import { cautionsFor, dayOf, formatShu, heatWord, PH_LINE, propertiesOf, standingOf, type Standing } from '@lactofer/core'
+import { computed, ref } from 'vue'
+import { cautionsFor, dayOf, formatShu, heatWord, isRefill, PH_LINE, propertiesOf, standingOf, styleById, type Standing } from '@lactofer/core'
 import { useBook } from '~/stores/book'
 
 const book = useBook()
@@ -12,9 +12,13 @@ const figures = computed(() => {
   const composition = lot.value && book.composition(lot.value.id)
   return composition ? propertiesOf(composition) : null
 })
+const saltFix = ref(false)
+const style = computed(() => plan.value ? styleById(plan.value.style) : null)
+/** Under 4.6, or of a style in which time or the pot decides. */
+const mayPress = computed(() => (lastPh.value ?? 7) <= PH_LINE || (style.value !== null && (!style.value.ferments || style.value.id === 'salt-packed')))
 const lastPh = computed(() => lot.value?.readings.findLast(reading => reading.ph !== undefined)?.ph)
 const cautions = computed(() => lot.value && lot.value.state === 'fermenting'
-  ? cautionsFor('ferment', { aboveLine: plan.value?.style !== 'salt-packed' && (lastPh.value ?? 7) > PH_LINE, closed: lot.value.packed?.closure === 'tight lid' })
+  ? cautionsFor('ferment', { aboveLine: style.value?.ferments === true && style.value.id !== 'salt-packed' && (lastPh.value ?? 7) > PH_LINE, closed: lot.value.packed?.closure === 'tight lid' })
   : [])
 const LEVEL: Record<Standing['state'], { level: 'fine' | 'ask' | 'act' | 'discard', word: string }> = {
   ready: { level: 'fine', word: 'Ready' }, working: { level: 'fine', word: 'On its way' }, ask: { level: 'ask', word: 'Ask' }, act: { level: 'act', word: 'Act' }, discard: { level: 'discard', word: 'Discard' },
@@ -30,10 +34,15 @@ const LEVEL: Record<Standing['state'], { level: 'fine' | 'ask' | 'act' | 'discar
         <section v-if="lot.state === 'discarded'" class="sheet"><p><StateMark level="discard" word="Discarded" /> {{ lot.discarded?.reason }}</p></section>
         <section v-else-if="stand" class="sheet standing" aria-label="Where it stands">
           <p class="sentence"><StateMark v-bind="LEVEL[stand.state]" /> <span data-figure="standing">{{ stand.sentence }}</span></p>
-          <NuxtLink v-if="lot.state === 'fermenting' && (lastPh ?? 7) <= PH_LINE" :to="`/press?lot=${lot.id}`" :class="['next', { first: stand.state === 'ready' }]">Press it</NuxtLink>
+          <NuxtLink v-if="lot.state === 'fermenting' && mayPress" :to="`/press?lot=${lot.id}`" :class="['next', { first: stand.state === 'ready' }]">Press it</NuxtLink>
+        </section>
+        <section v-else-if="!lot.packed && lot.leftG > 0" class="sheet standing" aria-label="Where it stands">
+          <p class="sentence">{{ plan.bowl && lot.weighed ? 'Mixed in one bowl, not split yet.' : 'Planned; nothing is in a vessel yet.' }}</p>
+          <NuxtLink :to="plan.bowl && lot.weighed ? `/split/${lot.id}` : `/weigh/${lot.id}`" class="next first">{{ plan.bowl && lot.weighed ? 'Split it into jars' : 'Weigh it in' }}</NuxtLink>
         </section>
         <CautionList :cautions="cautions" />
-        <section class="sheet chart"><LazyLotChart :lot="lot" :target-ph="plan.targetPh" :clock-due-ms="stand?.clock?.dueMs ?? null" /></section>
+        <ul v-if="style && lot.state === 'fermenting'" class="plain-list own"><li v-for="caution in style.cautions" :key="caution" class="small muted">{{ caution }}</li></ul>
+        <section v-if="lot.packed" class="sheet chart"><LazyLotChart :lot="lot" :target-ph="plan.targetPh" :clock-due-ms="stand?.clock?.dueMs ?? null" /></section>
         <section class="sheet log"><LotLog :lot="lot" /></section>
       </div>
       <div class="stack">
@@ -46,6 +55,11 @@ const LEVEL: Record<Standing['state'], { level: 'fine' | 'ask' | 'act' | 'discar
           </dl>
         </section>
         <section v-if="lot.state === 'fermenting'" class="sheet"><h2>Read it</h2><ReadingForm :lot="lot" /></section>
+        <section v-if="plan.style === 'infusion' && lot.state === 'fermenting' && !isRefill(lot)" class="sheet"><RefillForm :lot="lot" /></section>
+        <section v-if="lot.packed || lot.state === 'planned'" class="sheet">
+          <LotPaper :lot="lot" />
+          <div v-if="lot.state === 'fermenting' && style?.saltPct"><el-button @click="saltFix = true">Salted wrong?</el-button><SaltFix v-model="saltFix" :lot="lot" /></div>
+        </section>
         <section v-if="lot.state === 'fermenting'" class="sheet"><LotActions :lot="lot" /></section>
       </div>
     </div>
@@ -71,4 +85,5 @@ dd { margin: 0; }
 .sentence { font-size: 17px; }
 .next { display: inline-flex; align-items: center; min-height: var(--touch); padding: 0 var(--s4); border: 1px solid var(--bottle); border-radius: var(--radius); font-weight: 700; text-decoration: none; }
 .first { background: var(--bottle); color: var(--on-action); }
+.own { display: grid; gap: var(--s1); border-left: 3px solid var(--line); padding-left: var(--s3); }
 </style>

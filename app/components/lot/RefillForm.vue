@@ -1,0 +1,52 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { ElMessage } from 'element-plus'
+import { InvalidInput, refillDrafts, type Draft, type Lot } from '@lactofer/core'
+import { useRecorder } from '~/composables/useRecorder'
+import { newLotId, useBook } from '~/stores/book'
+
+/** An infusion's one refill: the vinegar drawn off goes into stock, fresh vinegar goes over the pods. */
+const { lot } = defineProps<{ lot: Lot }>()
+const book = useBook()
+const router = useRouter()
+const { busy, record } = useRecorder('The weights are still here; try again.')
+const drawnG = ref<number | null>(null)
+const vinegarG = ref<number | null>(null)
+const vinegarId = ref('white-vinegar')
+const problem = ref('')
+const vinegars = computed(() => book.library.materials.filter(material => material.kind === 'vinegar' && (material.acidsPct.acetic?.typical ?? 0) >= 5).map(({ id, name }) => ({ value: id, label: name })))
+
+async function refill() {
+  problem.value = drawnG.value === null || vinegarG.value === null ? 'Weigh what ran off and the fresh vinegar.' : ''
+  if (drawnG.value === null || vinegarG.value === null) return
+  const refillLot = newLotId()
+  let drafts: Draft[]
+  try {
+    drafts = refillDrafts(lot, {
+      at: new Date().toISOString(), drawnG: drawnG.value, vinegarId: vinegarId.value, vinegarName: book.library.materialOrUnknown(vinegarId.value).name, vinegarG: vinegarG.value,
+      ids: { vinegarLot: newLotId(), podsLot: newLotId(), refillLot }, codes: { vinegar: `${lot.code}V`.slice(0, 20), pods: `${lot.code}P`.slice(0, 20), refill: `${lot.code}R`.slice(0, 20) },
+    })
+  } catch (error) {
+    if (!(error instanceof InvalidInput)) throw error
+    problem.value = error.message
+    return
+  }
+  if (!await record(...drafts)) return
+  ElMessage.success(`${lot.code}V is in stock; the refill is on the shelf.`)
+  await router.push(`/ferment/${refillLot}`)
+}
+</script>
+
+<template>
+  <form class="stack" novalidate aria-label="Draw off and refill" @submit.prevent="refill">
+    <h3>Draw off and refill</h3>
+    <p class="muted small">One refill, with vinegar of 5 % or more. What ran off becomes a lot in stock.</p>
+    <div class="fields">
+      <QuantityField v-model="drawnG" kind="mass" label="Vinegar drawn off" :limits="{ low: 1 }" />
+      <QuantityField v-model="vinegarG" kind="mass" label="Fresh vinegar" :limits="{ low: 1 }" />
+      <PickField v-model="vinegarId" label="Which" :options="vinegars" />
+    </div>
+    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+    <div><el-button type="primary" native-type="submit" :loading="busy">Drawn off and refilled</el-button></div>
+  </form>
+</template>

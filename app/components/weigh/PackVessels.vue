@@ -1,0 +1,62 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { formatNumber, type PlanFigures } from '@lactofer/core'
+import { fillingProblem, netG, type Filling } from './weighDraft'
+import { useBook } from '~/stores/book'
+
+/** Into the vessels: each on the scale empty, then full. What was not weighed is taken as its share. */
+const fillings = defineModel<Filling[]>({ required: true })
+const { figures } = defineProps<{ figures: PlanFigures }>()
+const book = useBook()
+const adding = ref('')
+const kinds = computed(() => book.freeVessels.filter(vessel => vessel.count > 0).map(({ id, name }) => ({ value: id, label: name })))
+const capacity = (filling: Filling) => book.library.vessel(filling.vesselId)?.capacityMl ?? 0
+const weighedG = computed(() => fillings.value.reduce((sum, filling) => sum + (netG(filling) ?? 0), 0))
+const openMl = computed(() => fillings.value.filter(filling => netG(filling) === null).reduce((sum, filling) => sum + capacity(filling), 0))
+/** Mass of a vessel that was not weighed: its share of what is left. */
+const shareG = (filling: Filling) => openMl.value > 0 ? Math.max(0, figures.composition.massG - weighedG.value) * capacity(filling) / openMl.value : 0
+const fraction = (filling: Filling) => (netG(filling) ?? shareG(filling)) / figures.properties.densityGPerMl / Math.max(1, capacity(filling))
+const leftG = computed(() => openMl.value > 0 ? 0 : figures.composition.massG - weighedG.value)
+const level = (share: number) => share > 1 ? 'discard' as const : share > figures.fillLimit + 0.005 ? 'act' as const : share < figures.style.fillLeast ? 'ask' as const : 'fine' as const
+
+function remark(list: Filling[]): Filling[] {
+  return list.map((filling, index) => ({ ...filling, mark: list.length === 1 ? '' : String.fromCharCode(97 + index % 26) }))
+}
+function add(id: string) {
+  const tareG = book.library.vessel(id)?.tareG ?? null
+  fillings.value = remark([...fillings.value, { vesselId: id, mark: '', tareG, grossG: null, hot: false }])
+  adding.value = ''
+}
+const change = (index: number, part: Partial<Filling>) => (fillings.value = fillings.value.map((filling, at) => at === index ? { ...filling, ...part } : filling))
+const remove = (index: number) => (fillings.value = remark(fillings.value.filter((_, at) => at !== index)))
+</script>
+
+<template>
+  <section class="sheet" aria-label="Into the vessels">
+    <h2>Into the vessels</h2>
+    <p class="muted">Each on the scale empty, then full. What you do not weigh is taken as its share.</p>
+    <ul class="plain-list">
+      <li v-for="(filling, index) in fillings" :key="index">
+        <strong>{{ book.library.vessel(filling.vesselId)?.name ?? filling.vesselId }}<span v-if="filling.mark" class="code mark-letter">{{ filling.mark }}</span></strong>
+        <QuantityField :model-value="filling.tareG" kind="mass" :label="`Empty${filling.mark && ` ${filling.mark}`}`" optional @update:model-value="change(index, { tareG: $event })" />
+        <QuantityField :model-value="filling.grossG" kind="mass" :label="`Full${filling.mark && ` ${filling.mark}`}`" optional @update:model-value="change(index, { grossG: $event })" />
+        <p class="net"><span class="figure">{{ formatNumber(netG(filling) ?? shareG(filling)) }} g</span><StateMark :level="level(fraction(filling))" :word="`${formatNumber(100 * fraction(filling))} % full`" /><span v-if="netG(filling) === null" class="muted small">its share, not weighed</span></p>
+        <div class="row"><el-checkbox :model-value="filling.hot" @update:model-value="change(index, { hot: Boolean($event) })">HOT</el-checkbox><el-button v-if="fillings.length > 1" text :aria-label="`Take out vessel ${filling.mark}`" @click="remove(index)">Take out</el-button></div>
+        <p v-if="fillingProblem(filling)" class="problem" role="alert">{{ fillingProblem(filling) }}</p>
+      </li>
+    </ul>
+    <p v-if="fillings.length && Math.abs(leftG) > 1" class="row" data-figure="left"><StateMark level="ask" :word="`${formatNumber(Math.abs(leftG))} g`" /> {{ leftG > 0 ? 'stay in the bowl, or were lost on the way.' : 'more than was weighed in: check the tare.' }}</p>
+    <PickField v-model="adding" class="add" label="One more vessel" :options="kinds" placeholder="Choose a vessel" @update:model-value="add" />
+  </section>
+</template>
+
+<style scoped>
+ul { display: grid; gap: var(--s3); }
+li { display: grid; grid-template-columns: minmax(110px, 1fr) 150px 150px minmax(120px, 1fr) auto; gap: var(--s2) var(--s3); align-items: end; border-bottom: 1px solid var(--line); padding-bottom: var(--s3); }
+li > strong { align-self: center; }
+.mark-letter { margin-left: 6px; }
+.net { display: grid; gap: 2px; align-self: center; }
+.row { align-items: center; }
+.add { max-width: 320px; }
+@media (max-width: 860px) { li { grid-template-columns: 1fr 1fr; } li > strong { grid-column: 1 / -1; } }
+</style>

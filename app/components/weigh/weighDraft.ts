@@ -1,0 +1,21 @@
+import { z } from 'zod'
+import { CLOSURE_NAMES, PACKING_CHECKS, WeighInSchema, type PackingCheck } from '@lactofer/core'
+
+/** One vessel at packing: empty, then full, on the scale. */
+export const FillingSchema = z.object({ vesselId: z.string(), mark: z.string(), tareG: z.number().nullable(), grossG: z.number().nullable(), hot: z.boolean() })
+export type Filling = z.infer<typeof FillingSchema>
+
+/** A weigh-in on its way, with the packing that ends it: kept in the browser at every step. `null` before it began. */
+export const WeighDraftSchema = z.object({
+  weigh: WeighInSchema, fillings: z.array(FillingSchema), closure: z.enum(CLOSURE_NAMES).nullable(), place: z.string(), done: z.array(z.enum(PACKING_CHECKS.map(check => check.id) as [PackingCheck, ...PackingCheck[]])),
+}).nullable()
+export type WeighDraft = NonNullable<z.infer<typeof WeighDraftSchema>>
+
+/** What is in a vessel by the scale; `null` until both weights are there. */
+export const netG = ({ tareG, grossG }: Filling): number | null => tareG === null || grossG === null ? null : grossG - tareG
+
+/** Sentence for a vessel whose weights cannot be. */
+export const fillingProblem = (filling: Filling): string | null => {
+  const net = netG(filling)
+  return net !== null && net <= 0 ? 'Full weighs no more than empty. Check which was which.' : null
+}

@@ -1,0 +1,26 @@
+import { ref } from 'vue'
+import { ElMessage } from 'element-plus'
+import type { Draft } from '@lactofer/core'
+import { useBook } from '~/stores/book'
+
+/**
+ * Writes to the log for a form: busy while it does, and says in words when it could not. `kept` tells what is still there.
+ * Resolves to whether it was written.
+ */
+export function useRecorder(kept = 'The form is as you left it; try again.') {
+  const book = useBook()
+  const busy = ref(false)
+  async function record(...drafts: Draft[]): Promise<boolean> {
+    busy.value = true
+    try {
+      await book.record(...drafts)
+      return true
+    } catch {
+      ElMessage.error(`This could not be written to the log. ${kept}`)
+      return false
+    } finally {
+      busy.value = false
+    }
+  }
+  return { busy, record }
+}

@@ -1,0 +1,172 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import IconClose from '~icons/lucide/x'
+import IconTool from '~icons/lucide/sliders-horizontal'
+import { addStep, contentComposition, InvalidInput, isWeighed, planFigures, returnTo, saltForWeighed, skipStep, startWeighIn, styleById, substitute, takeWeight, toleranceG, weighedContent, type Draft, type EntryOf, type Row } from '@lactofer/core'
+import { formOfPlan, freshRow, type PlanForm } from '~/components/plan/planForm'
+import { fillingProblem, netG, WeighDraftSchema, type WeighDraft } from '~/components/weigh/weighDraft'
+import { useDraft } from '~/composables/useDraft'
+import { usePlanVessels } from '~/composables/usePlanVessels'
+import { useRecorder } from '~/composables/useRecorder'
+import { useBook } from '~/stores/book'
+import { useInstruments } from '~/stores/instruments'
+
+/** Full screen at the scale: row by row, then water and salt for what was actually weighed, then into the vessels. */
+const book = useBook()
+const instruments = useInstruments()
+const route = useRoute()
+const router = useRouter()
+const lot = computed(() => book.lot(String(route.params.id)))
+const plan = computed(() => lot.value?.made.kind === 'plan' ? lot.value.made : null)
+const { draft, reset, loaded } = useDraft<WeighDraft | null>(`weigh:${String(route.params.id)}`, WeighDraftSchema, () => null)
+const { busy, record } = useRecorder('Every weight is still here; try again.')
+const ready = ref(false)
+const choosing = ref<'instead' | 'more' | null>(null)
+const benchOpen = ref(false)
+const problem = ref('')
+
+void loaded.then(() => {
+  if (plan.value) draft.value ??= { weigh: startWeighIn(plan.value), fillings: [], closure: null, place: 'Bench', done: [] }
+  ready.value = true
+})
+const state = computed(() => draft.value?.weigh ?? null)
+const step = computed(() => state.value?.steps[state.value.at] ?? null)
+const weighed = computed(() => state.value !== null && isWeighed(state.value))
+
+/** What was weighed so far, what waits counted as planned, in the plan's shape. */
+const content = computed<ReturnType<typeof weighedContent> | null>(() => {
+  if (!state.value || !weighed.value) return null
+  try {
+    return weighedContent(state.value)
+  } catch (error) {
+    if (error instanceof InvalidInput) return null
+    throw error
+  }
+})
+const ownSaltG = computed(() => {
+  if (!state.value) return 0
+  const rows = state.value.steps.flatMap((one): Row[] => one.row && one.state !== 'skipped' ? [{ ...one.row, massG: Math.max(0.1, one.takenG ?? one.plannedG) }] : [])
+  return rows.length ? contentComposition(book.book, { rows, waterG: 0, saltG: 0 })?.saltG ?? 0 : 0
+})
+const saltG = computed(() => plan.value && state.value ? saltForWeighed(plan.value, state.value, ownSaltG.value) : 0)
+const targetG = computed(() => step.value?.kind === 'salt' && step.value.how === 'planned' ? saltG.value : step.value?.plannedG ?? 0)
+const saltTakenG = computed(() => (state.value?.steps ?? []).filter(one => one.kind === 'salt').reduce((sum, one) => sum + (one.takenG ?? 0), 0))
+const saltOffG = computed(() => saltG.value - saltTakenG.value)
+const saltOff = computed(() => weighed.value && Math.abs(saltOffG.value) > toleranceG(saltG.value, 'salt') * 1.01)
+
+const figures = computed(() => content.value && plan.value ? planFigures(book.book, { style: plan.value.style, rows: content.value.rows, waterG: content.value.waterG, saltPct: 0, saltBasis: plan.value.saltBasis }) : null)
+/** The figures with the salt that was weighed, not the one that was planned. */
+const packedFigures = computed(() => {
+  const composition = content.value && contentComposition(book.book, content.value)
+  return figures.value && composition ? { ...figures.value, composition } : null
+})
+const packForm = ref<PlanForm | null>(null)
+watch([content, plan], ([now, from]) => {
+  packForm.value = now && from ? { ...formOfPlan(from), rows: now.rows.map(row => ({ ...freshRow(row), massG: row.massG })), waterG: now.waterG } : null
+}, { immediate: true })
+const vesselForm = computed(() => packForm.value ?? { ...formOfPlan(plan.value ?? ({ rows: [], style: 'mash' } as unknown as EntryOf<'plan'>)), bowl: true })
+const suggested = usePlanVessels(vesselForm, packedFigures)
+watch([suggested.uses, weighed], ([uses, all]) => {
+  if (!all || !draft.value || draft.value.fillings.length || !uses.length || plan.value?.bowl) return
+  const singles = uses.flatMap(({ vesselId, count }) => Array.from({ length: count }, () => vesselId))
+  draft.value.fillings = singles.map((vesselId, index) => ({ vesselId, mark: singles.length === 1 ? '' : String.fromCharCode(97 + index % 26), tareG: book.library.vessel(vesselId)?.tareG ?? null, grossG: null, hot: false }))
+}, { immediate: true })
+
+function change(next: (now: NonNullable<typeof state.value>) => NonNullable<typeof state.value>) {
+  if (!draft.value) return
+  problem.value = ''
+  try {
+    draft.value.weigh = next(draft.value.weigh)
+  } catch (error) {
+    if (!(error instanceof InvalidInput)) throw error
+    problem.value = error.message
+  }
+}
+function take(massG: number) {
+  change(now => takeWeight(now, massG))
+  // The next thing starts from zero.
+  if (instruments.reading('mass')) void instruments.command({ do: 'tare' })
+}
+function chosen(row: Omit<Row, 'massG'>) {
+  change(now => choosing.value === 'instead' ? substitute(now, row) : addStep(now, row))
+  choosing.value = null
+}
+const moreSalt = () => change(now => ({ ...now, at: now.steps.length, steps: [...now.steps, { kind: 'salt', row: null, name: 'Salt, the rest', plannedG: saltOffG.value, takenG: null, state: 'waits', how: 'added' }] }))
+
+const style = computed(() => styleById(plan.value?.style ?? 'mash'))
+const closure = computed(() => draft.value?.closure ?? suggested.closure.value)
+const packProblem = computed(() => {
+  if (!draft.value) return null
+  if (!content.value) return 'Nothing was weighed in. Weigh at least one ingredient.'
+  if (plan.value?.bowl) return null
+  if (draft.value.fillings.length === 0) return 'Choose the vessels it goes into.'
+  if (draft.value.fillings.some(fillingProblem)) return 'A vessel weighs no more full than empty.'
+  return draft.value.place.trim() ? null : 'Say where it will stand.'
+})
+async function finish() {
+  problem.value = packProblem.value ?? ''
+  if (problem.value || !draft.value || !content.value || !plan.value || !packedFigures.value) return
+  const at = new Date().toISOString()
+  const lotId = plan.value.lotId
+  const { fillings, done, place } = draft.value
+  const massG = packedFigures.value.composition.massG
+  const weighedG = fillings.reduce((sum, filling) => sum + (netG(filling) ?? 0), 0)
+  const openMl = fillings.filter(filling => netG(filling) === null).reduce((sum, filling) => sum + (book.library.vessel(filling.vesselId)?.capacityMl ?? 0), 0)
+  const drafts: Draft[] = [{ kind: 'weigh', at, lotId, ...content.value }]
+  if (!plan.value.bowl) {
+    if (done.length) drafts.push({ kind: 'check', at, lotId, done: style.value.checks.filter(id => done.includes(id)), open: style.value.checks.filter(id => !done.includes(id)) })
+    drafts.push({ kind: 'pack', at, lotId, place: place.trim(), closure: closure.value, vessels: fillings.map(filling => ({
+      vesselId: filling.vesselId, mark: filling.mark, hot: filling.hot, ...(filling.tareG !== null && { tareG: filling.tareG }),
+      massG: netG(filling) ?? Math.max(0, massG - weighedG) * (book.library.vessel(filling.vesselId)?.capacityMl ?? 0) / openMl,
+    })) })
+  }
+  if (!await record(...drafts)) return
+  reset()
+  await router.push(plan.value.bowl ? `/split/${lotId}` : `/ferment/${lotId}`)
+}
+</script>
+
+<template>
+  <div v-if="!lot || !plan" class="page"><h1>No such plan</h1><p><NuxtLink to="/plan">Back to Plan</NuxtLink></p></div>
+  <div v-else-if="lot.packed" class="page"><h1>{{ lot.name }} is packed</h1><p><NuxtLink :to="`/ferment/${lot.id}`">Open the lot</NuxtLink></p></div>
+  <div v-else-if="ready && draft && state" class="page weigh">
+    <header>
+      <h1><span class="code">{{ lot.code }}</span> {{ lot.name }}</h1>
+      <p>{{ style.name }}, {{ plan.saltPct }} % of the {{ plan.saltBasis }}</p>
+      <span class="tools"><button type="button" aria-label="Set up the simulated bench" @click="benchOpen = true"><IconTool aria-hidden="true" /></button><NuxtLink to="/plan" aria-label="Leave; every weight is kept"><IconClose aria-hidden="true" /></NuxtLink></span>
+    </header>
+    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+    <div v-if="!weighed && step" class="halves">
+      <WeighScale :step="step" :target-g="targetG" :position="`${state.at + 1} of ${state.steps.length}`" @take="take" @skip="change(skipStep)" @instead="choosing = 'instead'" @more="choosing = 'more'" />
+      <WeighList :state="state" :salt-g="saltG" @back="index => change(now => returnTo(now, index))" />
+    </div>
+    <template v-else>
+      <div class="halves">
+        <div class="stack">
+          <section v-if="saltOff" class="sheet" aria-label="Salt"><p><StateMark level="act" word="The salt no longer fits" /> What was weighed wants <strong>{{ saltG.toFixed(1) }} g</strong>, and {{ saltTakenG.toFixed(1) }} g went in. {{ saltOffG < 0 ? 'Put in a little more of everything else, or mend it on the lot’s page.' : '' }}</p><div v-if="saltOffG > 0"><el-button type="primary" @click="moreSalt">Weigh {{ saltOffG.toFixed(1) }} g more</el-button></div></section>
+          <section v-if="packedFigures" class="sheet" aria-label="Weighed in"><p class="sum"><span><MassText :mass-g="packedFigures.composition.massG" /> in the bowl</span><span>salt <strong data-figure="weighed-salt">{{ (100 * packedFigures.composition.saltG / packedFigures.composition.massG).toFixed(2) }} %</strong> of everything</span></p></section>
+          <PackVessels v-if="packedFigures && !plan.bowl" v-model="draft.fillings" :figures="packedFigures" />
+          <div v-if="!plan.bowl" class="fields"><PickField :model-value="closure" label="Closed with" :options="style.closures.map(name => ({ value: name, label: name }))" @update:model-value="value => draft && (draft.closure = value)" /><WordField v-model="draft.place" label="Where it stands" /></div>
+          <PackingChecks v-if="!plan.bowl" v-model="draft.done" :style-id="plan.style" />
+          <el-button type="primary" class="end" :loading="busy" @click="finish">{{ plan.bowl ? 'Mixed: split it into jars' : 'Packed: start the lot' }}</el-button>
+        </div>
+        <WeighList :state="state" :salt-g="saltG" @back="index => change(now => returnTo(now, index))" />
+      </div>
+    </template>
+    <el-dialog :model-value="choosing !== null" :title="choosing === 'instead' ? `Instead of ${step?.name}` : 'One thing more'" width="460px" @update:model-value="choosing = null">
+      <IngredientPicker label="What it is" @picked="chosen" />
+    </el-dialog>
+    <BenchDialog v-model="benchOpen" />
+  </div>
+</template>
+
+<style scoped>
+.weigh { max-width: 1360px; margin: 0 auto; width: 100%; }
+.weigh > header { align-items: center; }
+.tools { margin-left: auto; display: flex; gap: var(--s2); }
+.tools > * { width: 48px; height: 48px; display: grid; place-items: center; border: 1px solid var(--line); border-radius: var(--radius); background: var(--surface); color: inherit; cursor: pointer; }
+.halves { display: grid; grid-template-columns: minmax(0, 1fr) minmax(300px, 380px); gap: var(--s5); align-items: start; }
+.sum { display: flex; gap: var(--s5); flex-wrap: wrap; font-size: 18px; }
+html .end { min-height: 64px; font: 720 22px var(--display); }
+@media (max-width: 860px) { .halves { grid-template-columns: minmax(0, 1fr); gap: var(--s3); } .weigh > header p { display: none; } }
+</style>
