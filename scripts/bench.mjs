@@ -4,5 +4,6 @@ import { run } from './steps.mjs'
 
 if (!existsSync('.output/server/index.mjs')) run('Build', 'npx', ['nuxt', 'build'])
 run('Blend bench', 'npx', ['vite-node', 'bench/blend.bench.mjs'])
+run('Plan', 'npx', ['vite-node', 'bench/plan.bench.mjs'])
 run('Slider', 'node', ['bench/slider.mjs'])
 run('First load', 'node', ['bench/firstLoad.mjs'])

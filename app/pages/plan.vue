@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
-import { LotCodeSchema, STYLES, styleById, type Draft, type EntryOf, type StyleId } from '@lactofer/core'
+import { formatNumber, LotCodeSchema, STYLES, styleById, type Draft, type EntryOf, type StyleId } from '@lactofer/core'
 import { colourOf, formOfRecipe, freshPlan, planResults, PlanFormSchema, styleDefaults } from '~/components/plan/planForm'
 import { useDraft } from '~/composables/useDraft'
 import { usePlanVessels } from '~/composables/usePlanVessels'
@@ -44,7 +44,7 @@ const shown = (problem: string | null | undefined) => asked.value ? problem ?? n
 function chooseStyle(id: StyleId) {
   const next = styleById(id)
   const ingredientsG = form.value.rows.reduce((sum, row) => sum + (row.massG ?? 0), 0)
-  form.value = { ...form.value, ...styleDefaults(id), closure: null, ...(next.liquid === 'brine' && !form.value.waterG && { waterG: Math.round(ingredientsG * 0.9) || 1000 }) }
+  form.value = { ...form.value, ...styleDefaults(id), closure: null, ...(id === 'paste' && { place: 'Cold, 4 °C' }), ...(next.liquid === 'brine' && !form.value.waterG && { waterG: Math.round(ingredientsG * 0.9) || 1000 }) }
 }
 
 void loaded.then(() => {
@@ -88,6 +88,7 @@ async function confirm(event: Event, next: 'pack' | 'weigh' | 'split' | 'keep') 
 <template>
   <div class="page">
     <header><h1>Plan and pack</h1><p>Weigh it in; the salt follows.</p></header>
+    <p v-if="figures" class="digest" aria-hidden="true"><span v-if="style.saltPct">{{ formatNumber(figures.dose.saltG, 1) }} g salt</span><span>{{ formatNumber(figures.dose.ofEverythingPct, 2) }} %</span><span v-if="figures.ph" class="sour">pH {{ figures.ph.typical.toFixed(1) }}</span></p>
     <PlanStart v-model="form" />
     <div class="split">
       <form class="stack" novalidate @submit.prevent="confirm($event, 'weigh')">
@@ -128,5 +129,8 @@ async function confirm(event: Event, next: 'pack' | 'weigh' | 'split' | 'keep') 
 .row { align-items: center; }
 .bowl { white-space: normal; height: auto; min-height: var(--touch); }
 @media (min-width: 901px) { .identity { grid-template-columns: 2.2fr 1fr 1.5fr 1fr; } }
-@media (max-width: 900px) { .results { position: static; max-height: none; } }
+/* On a phone the answer goes along while the rows are typed. */
+.digest { display: none; position: sticky; top: 0; z-index: 3; gap: var(--s4); margin: 0 calc(-1 * var(--s3)); padding: var(--s2) var(--s3); background: var(--surface); border-bottom: 1px solid var(--line); font: 700 18px var(--display); font-stretch: 85%; color: var(--salt); }
+.sour { color: var(--acid); }
+@media (max-width: 900px) { .digest { display: flex; } .results { position: static; max-height: none; } }
 </style>

@@ -1,19 +1,21 @@
-import { expect, field, openDemo, pick, test } from './steps'
+import { expect, field, figure, openDemo, pick, test } from './steps'
 
 test('what cannot be is answered beside the field, and nothing is lost or half saved', async ({ guarded: page }) => {
   await page.goto('/plan')
   await pick(page, 'Add an ingredient', 'Fresno chilli')
   const weight = field(page, 'Fresno chilli, weight')
   for (const [typed, sentence] of [
-    ['-5', 'This cannot be less than zero.'], ['', 'Enter a number.'], ['NaN', '"NaN" is not a number.'], ['1000000000', /This lies between 0\.1 g and 1.000.000 g\./], ['12,5', 'A comma can be read two ways. Write 12.5 with a point.'],
+    ['-5', 'This cannot be less than zero.'], ['', 'Enter a number.'], ['NaN', '"NaN" is not a number.'], ['1000000000', /This lies between 0\.1 g and 1.000.000 g\./], ['1,250', 'A comma can be read two ways. Write 1250 with a point.'], ['3 stone', '"stone" is not a unit for this. Use g, kg, oz, lb.'],
   ] as const) {
     await weight.fill(typed)
     await expect(page.getByRole('alert').filter({ hasText: sentence })).toBeVisible()
     await expect(weight).toHaveValue(typed)
   }
+  await weight.fill('12,5')
+  await expect(figure(page, 'salt')).toHaveText('0.5 g')
   await weight.fill('1000')
-  await field(page, 'Strength').fill('40')
-  await expect(page.getByText('This lies between 0 % and 20 %.')).toBeVisible()
+  await field(page, 'Strength').fill('65')
+  await expect(page.getByText('This lies between 0 % and 60 %.')).toBeVisible()
   await page.getByRole('button', { name: 'Packed: start the lot' }).click()
   await expect(page.getByText('Give it a name, as it should stand on the tape.')).toBeVisible()
   await page.getByRole('link', { name: /^Logbook/ }).click()
@@ -35,4 +37,35 @@ test('a reading of pH 14, or of tomorrow, is not taken', async ({ guarded: page 
   await page.getByRole('button', { name: 'Record the reading' }).click()
   await expect(field(page, 'When')).toBeFocused()
   await expect(field(page, 'pH')).toHaveValue('3.7')
+})
+
+test('a plan that cannot be says so: unknown produce, no water, trimmed to more than was bought, no vessel for it', async ({ guarded: page }) => {
+  await page.goto('/plan')
+  const box = page.getByRole('combobox', { name: 'Add an ingredient' })
+  await page.locator('.el-select', { has: box }).click()
+  await page.keyboard.type('moon fruit')
+  await page.getByRole('option', { name: /“moon fruit” is not in the library/ }).click()
+  await field(page, 'moon fruit, weight').fill('3 pcs')
+  await expect(page.getByText('What one piece of unlisted produce weighs is not known.')).toBeVisible()
+  await field(page, 'moon fruit, weight').fill('500')
+  await expect(page.getByText('unlisted: wide ranges')).toBeVisible()
+  await page.getByRole('button', { name: 'More about moon fruit' }).click()
+  await field(page, 'moon fruit, bought').fill('400')
+  await expect(page.getByText('What was bought cannot weigh less than what goes in.')).toBeVisible()
+  await field(page, 'moon fruit, bought').fill('-3')
+  await expect(page.getByText('This cannot be less than zero.')).toBeVisible()
+  await field(page, 'moon fruit, bought').fill('520')
+  await expect(page.getByText('3.8 % trimmed off')).toBeVisible()
+  await pick(page, 'Style', 'Brined pieces')
+  await field(page, 'Water').fill('0')
+  await expect(page.getByText('There is no water in this plan, so the salt cannot be a percentage of it.')).toBeVisible()
+  await field(page, 'Water').fill('450')
+  await field(page, 'Name on the tape').fill('Moon')
+  await pick(page, 'Choose yourself', '500 mL jar')
+  await page.getByRole('button', { name: 'Packed: start the lot' }).click()
+  await expect(page.getByText('It does not fit. Choose a larger vessel, or more of them.')).toBeVisible()
+  await page.getByRole('button', { name: 'Back to the suggestion' }).click()
+  await field(page, 'moon fruit, weight').fill('30')
+  await field(page, 'Water').fill('20')
+  await expect(figure(page, 'fill')).toContainText('Much air above means mould')
 })

@@ -1,5 +1,8 @@
 import { BenchStateSchema } from '@lactofer/core'
-import { expect, field, openDemo, test } from './steps'
+import { expect, field, figure, openDemo, pick, test } from './steps'
+
+// One bench for all: what one test puts on the scale another would read.
+test.describe.configure({ mode: 'serial' })
 
 test('the strip weighs, dips and puts a settled reading into the field in use', async ({ guarded: page }) => {
   await openDemo(page)
@@ -51,4 +54,72 @@ test('the server answers: health, a parsed stream, and words for a bad command',
     expect(answer.status()).toBe(400)
     expect((await answer.json()).message).toMatch(/The bench does not understand this: .+/)
   }
+})
+
+test('weigh-in at 390 px by the keyboard alone: every weight from the scale, salt for what was weighed, kept through a reload at any step, packed with its tare', async ({ guarded: page, request }) => {
+  const put = async (massG: number) => {
+    await request.post('/api/bench/command', { data: { do: 'load', massG } })
+    await expect(page.getByText('steady', { exact: true })).toBeVisible({ timeout: 20_000 })
+  }
+  await put(0).catch(() => undefined)
+  await request.post('/api/bench/command', { data: { do: 'tare' } })
+  await page.goto('/plan')
+  await field(page, 'Name on the tape').fill('Scale mash')
+  for (const [name, grams] of [['Fresno chilli', '1000'], ['Carrot', '300'], ['Garlic', '40']] as const) {
+    await pick(page, 'Add an ingredient', name)
+    await field(page, `${name}, weight`).fill(grams)
+  }
+  await page.getByRole('button', { name: 'Weigh it in' }).click()
+  await page.setViewportSize({ width: 390, height: 844 })
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
+  const panel = page.getByRole('region', { name: 'On the scale' })
+  const steps = page.getByRole('list', { name: 'Steps' })
+  const live = async () => Number((await figure(page, 'live').innerText()).replace(/[^\d.]/g, ''))
+
+  // An empty scale is not a weight.
+  await expect(panel.getByRole('heading', { name: 'Fresno chilli' })).toBeVisible()
+  await expect.poll(live).toBeLessThan(1)
+  let loadG = 0
+  for (const [name, grams, next] of [['Fresno chilli', 1008, 'Carrot'], ['Carrot', 310, 'Garlic']] as const) {
+    await expect(panel.getByRole('heading', { name })).toBeVisible()
+    await put(loadG += grams)
+    await expect.poll(live, { timeout: 15_000 }).toBeGreaterThan(grams - 0.5)
+    await page.keyboard.press('Enter')
+    await expect(panel.getByRole('heading', { name: next })).toBeVisible()
+    // The browser closes after each: nothing is lost.
+    await page.waitForTimeout(700)
+    await page.reload()
+    await expect(panel.getByRole('heading', { name: next })).toBeVisible()
+    await expect(steps).toContainText(new RegExp(`${name}.*${String(grams).replace(/(\d)(\d{3})$/, '$1.$2')}|${name}`))
+    await expect.poll(live, { timeout: 15_000 }).toBeLessThan(2)
+  }
+  await page.keyboard.press('s')
+  await expect(steps).toContainText('left out')
+
+  // Salt is 4 % of the 1 318 g that were weighed, not of the 1 340 g that were planned: 52.7 g.
+  await expect(panel.getByRole('heading', { name: 'Salt' })).toBeVisible()
+  await expect(panel.getByText(/Target 52\.[678] g/)).toBeVisible()
+  await put(loadG += 60)
+  await expect(figure(page, 'verdict')).toContainText('over')
+  await put(loadG -= 7.3)
+  await expect(figure(page, 'verdict')).toHaveText('On target', { timeout: 15_000 })
+  await page.keyboard.press('Enter')
+
+  // Into the vessels: empty, then full.
+  await expect(figure(page, 'weighed-salt')).toHaveText(/^3\.8\d %$/)
+  await request.post('/api/bench/command', { data: { do: 'load', massG: 0 } })
+  await request.post('/api/bench/command', { data: { do: 'tare' } })
+  const scale = page.getByRole('group', { name: 'Scale' })
+  await put(930)
+  await expect(scale).toContainText(/930\.\d g/)
+  await field(page, 'Empty').press('Space')
+  await put(2290)
+  await expect(scale).toContainText(/2.290\.\d g/)
+  await field(page, 'Full').press('Space')
+  await page.getByText('Produce cut open and looked at').click()
+  await page.getByRole('button', { name: 'Packed: start the lot' }).press('Enter')
+  await expect(page.getByRole('heading', { level: 1, name: 'Scale mash' })).toBeVisible()
+  await expect(page.getByRole('cell', { name: /Weighed in: 1.00[78] g fresno chilli, (309|310|311) g carrot, 52\.\d g salt/ })).toBeVisible()
+  await expect(page.getByRole('cell', { name: /Looked at before packing: produce cut open/ })).toBeVisible()
+  await expect(figure(page, 'salt')).toHaveText(/^3\.8\d %$/)
 })

@@ -30,7 +30,9 @@ export async function pick(page: Page, label: string, choice: string): Promise<v
   const box = page.getByRole('combobox', { name: label, exact: true }).first()
   await page.locator('.el-select', { has: box }).first().click()
   if (await box.isEditable()) await page.keyboard.type(choice)
-  await page.getByRole('option', { name: choice }).filter({ visible: true }).first().click()
+  // Whole words: "Water" is not "Watermelon".
+  const words = new RegExp(`(^|\\s)${choice.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}(?=$|[\\s,])`)
+  await page.getByRole('option', { name: words }).filter({ visible: true }).first().click()
 }
 
 /** A numeric field by its label. */
@@ -39,8 +41,9 @@ export const field = (page: Page | Locator, label: string): Locator => page.getB
 /** One figure of the page by its name in the data. */
 export const figure = (page: Page | Locator, name: string): Locator => page.locator(`[data-figure="${name}"]`).first()
 
-/** No serious finding of axe. */
-export async function expectAccessible(page: Page): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa']).analyze()
+/** No serious finding of axe, of all rules or of those named. */
+export async function expectAccessible(page: Page, rules?: string[]): Promise<void> {
+  const axe = new AxeBuilder({ page })
+  const { violations } = await (rules ? axe.withRules(rules) : axe.withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa'])).analyze()
   expect(violations.filter(found => found.impact === 'serious' || found.impact === 'critical').map(found => `${found.id}: ${found.nodes.map(node => node.target.join(' ')).slice(0, 4).join(' | ')}`)).toEqual([])
 }

@@ -12,10 +12,12 @@ const book = useBook()
 const preferences = usePreferences()
 const adding = ref('')
 
+/** What is poured most stands first. */
+const KINDS = ['water', 'vinegar', 'salt', 'sweetener', 'acid', 'fruit', 'vegetable', 'herb', 'pepper', 'seafood', 'starter'] as const
 const stock = computed(() => book.lots.filter(lot => lot.state === 'in stock' && ['base', 'stock', 'pulp', 'ferment'].includes(lot.kind)))
 const options = computed(() => [
   ...stock.value.map(lot => ({ value: `lot:${lot.id}`, label: `${lot.code} ${lot.name}, ${formatMass(lot.leftG, preferences.world)}` })),
-  ...book.library.materials.filter(material => !['pepper'].includes(material.kind)).map(material => ({ value: `stuff:${material.id}`, label: material.name })),
+  ...KINDS.flatMap(kind => book.library.materials.filter(material => material.kind === kind)).map(material => ({ value: `stuff:${material.id}`, label: material.name })),
 ])
 const total = computed(() => parts.value.reduce((sum, part) => sum + (part.massG ?? 0), 0))
 const lotOf = (part: PartForm): Lot | undefined => part.lotId ? book.lot(part.lotId) : undefined

@@ -30,4 +30,5 @@ function open(id: string) {
 <style scoped>
 .finder { width: 140px; }
 @media (max-width: 700px) { .finder { width: 128px; } }
+@media (max-width: 480px) { .finder { display: none; } }
 </style>

@@ -41,5 +41,11 @@ const range = ({ figure, decimals }: Line) => figure.low === figure.high ? '' : 
 <style scoped>
 .chip { display: inline-block; width: 16px; height: 22px; border-radius: 3px; border: 1px solid #0003; vertical-align: -3px; margin-right: 8px; }
 .doubt { margin-top: 2px; }
+@media (max-width: 700px) {
+  thead { position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%); }
+  tbody tr { display: grid; grid-template-columns: 1fr auto auto; border-bottom: 1px solid var(--line); }
+  td { border: 0; }
+  td:last-child { grid-column: 1 / -1; padding-top: 0; color: var(--muted); }
+}
 th.number { text-align: right; }
 </style>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
-import { contentComposition, formatNumber, InvalidInput, LEAST_SALT_PCT, propertiesOf, saltRemedies, spoonedG, styleById, TEASPOONS_PER_TABLESPOON, type Draft, type Lot, type Remedy } from '@lactofer/core'
+import { contentComposition, formatNumber, InvalidInput, LEAST_SALT_PCT, mix, propertiesOf, saltRemedies, spoonedG, styleById, TEASPOONS_PER_TABLESPOON, type Draft, type Lot, type Remedy } from '@lactofer/core'
 import { useRecorder } from '~/composables/useRecorder'
 import { useBook } from '~/stores/book'
 
@@ -42,17 +42,20 @@ const remembered = computed<{ saltG: number | null, problem: string | null }>(()
   }
 })
 const content = computed(() => plan.value && (lot.weighed ?? plan.value))
-const isPct = computed(() => {
-  if (how.value === 'measured') return measuredPct.value
+/** The batch as it would be with the salt that is remembered, later additions included; as the log has it where the salt was measured. */
+const batch = computed(() => {
+  if (how.value === 'measured') return composition.value
   const { saltG } = remembered.value
-  const total = content.value && saltG !== null ? contentComposition(book.book, { ...content.value, saltG }) : null
-  return total && propertiesOf(total).saltPct
+  if (!content.value || saltG === null) return null
+  const parts = [{ ...content.value, saltG }, ...lot.added].map(part => contentComposition(book.book, part))
+  return parts.some(part => part === null) ? null : mix(parts.filter(part => part !== null))
 })
+const isPct = computed(() => how.value === 'measured' ? measuredPct.value : batch.value && propertiesOf(batch.value).saltPct)
 const capacityMl = computed(() => (lot.packed?.vessels ?? []).reduce((sum, vessel) => sum + (book.library.vessel(vessel.vesselId)?.capacityMl ?? 0), 0) || null)
 const found = computed<{ remedies: Remedy[], problem: string | null } | null>(() => {
-  if (isPct.value === null || isPct.value === undefined || target.value === null || !composition.value || !now.value || !plan.value || brinePct.value === null) return null
+  if (isPct.value === null || isPct.value === undefined || target.value === null || !batch.value || !now.value || !plan.value || brinePct.value === null) return null
   try {
-    return { problem: null, remedies: saltRemedies({ massG: composition.value.massG, saltPct: isPct.value, targetPct: target.value, densityGPerMl: now.value.densityGPerMl, capacityMl: capacityMl.value, fillLimit: styleById(plan.value.style).fillLimit, brinePct: brinePct.value }) }
+    return { problem: null, remedies: saltRemedies({ massG: batch.value.massG, saltPct: isPct.value, targetPct: target.value, densityGPerMl: now.value.densityGPerMl, capacityMl: capacityMl.value, fillLimit: styleById(plan.value.style).fillLimit, brinePct: brinePct.value }) }
   } catch (error) {
     if (error instanceof InvalidInput) return { problem: error.message, remedies: [] }
     throw error

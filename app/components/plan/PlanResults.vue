@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { acidityOf, bottlesFilled, cautionsFor, doseWorking, formatMass, formatNumber, formatShu, formatVolume, heatWord, insurance, LEAST_SALT_PCT, phWorking, shuWorking, styleById } from '@lactofer/core'
+import { acidityOf, bottlesFilled, cautionsFor, costWorking, doseWorking, formatMass, formatNumber, formatShu, formatVolume, heatWord, insurance, LEAST_SALT_PCT, phWorking, shuWorking, startWorking, styleById, yieldWorking, type Row } from '@lactofer/core'
 import type { PlanForm, planResults } from './planForm'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
@@ -21,6 +21,8 @@ const closed = computed(() => (style.value.closures[0] ?? '') === 'tight lid')
 const cautions = computed(() => found.value ? cautionsFor('pack', { hasHotPeppers: found.value.properties.shu.high > 500, closed: closed.value && style.value.ferments, allergens: found.value.composition.allergens }) : [])
 const pct = (value: number | null) => value === null ? '–' : `${formatNumber(value, 2)} %`
 const bottles = (ml: number) => bottlesFilled(ml, form.bottleMl).count
+const priceOf = (row: Row) => row.pricePerKg ?? (row.lotId ? null : book.library.material(row.materialId)?.pricePerKg ?? null)
+const priced = computed(() => (results?.figures ? results.rows : []).some(row => priceOf(row) !== null))
 const money = (value: number) => `${preferences.currency} ${formatNumber(value, 2)}`
 </script>
 
@@ -45,6 +47,7 @@ const money = (value: number) => `${preferences.currency} ${formatNumber(value, 
       <div v-if="style.ferments && found.raw !== null">
         <h3>What starts it</h3>
         <p class="line" data-figure="start"><StateMark :level="found.remedy ? 'act' : 'fine'" :word="`${formatNumber(100 * found.raw)} % raw${found.starter ? ', and a starter' : ''}`" /> {{ found.remedy ? found.remedy.sentence : `${found.startWords}.` }}</p>
+        <ShowWorking :working="startWorking(found)" />
       </div>
       <div v-if="found.ph">
         <h3>{{ style.ferments ? 'Start pH' : 'pH of the mixture' }}</h3>
@@ -64,7 +67,9 @@ const money = (value: number) => `${preferences.currency} ${formatNumber(value, 
       <div>
         <h3>What you get</h3>
         <p data-figure="yield"><MassText :mass-g="found.composition.massG" />, {{ formatVolume(found.properties.volumeMl, preferences.world) }}; pressed {{ formatMass(found.baseG.low, preferences.world) }} to {{ formatMass(found.baseG.high, preferences.world) }}: <strong>{{ bottles(found.sauceMl.low) }}–{{ bottles(found.sauceMl.high) }} bottles</strong> of {{ formatNumber(form.bottleMl) }} mL before anything thins it.</p>
-        <p v-if="found.cost.known > 0" class="small" data-figure="cost">{{ money(found.cost.known) }}<template v-if="found.cost.unpriced.length">, without {{ found.cost.unpriced.join(', ') }}</template></p>
+        <p v-if="priced" class="small" data-figure="cost">Cost {{ money(found.cost.known) }}<template v-if="found.cost.unpriced.length">, without {{ found.cost.unpriced.join(', ') }}</template></p>
+        <ShowWorking :working="yieldWorking(found, form.bottleMl)" />
+        <ShowWorking v-if="priced && results?.figures" :working="costWorking(results.rows, found, priceOf)" />
       </div>
       <ul class="plain-list own">
         <li v-for="caution in style.cautions" :key="caution" class="small">{{ caution }}</li>

@@ -6,7 +6,7 @@ import IconGrip from '~icons/lucide/grip-vertical'
 import IconUp from '~icons/lucide/arrow-up'
 import IconDown from '~icons/lucide/arrow-down'
 import IconMore from '~icons/lucide/chevron-down'
-import { formatNumber, massOf, parseAmount, PREPARATIONS, type Row } from '@lactofer/core'
+import { formatNumber, massOf, parseAmount, PREPARATIONS, PRODUCE_KINDS, type Row } from '@lactofer/core'
 import type { Said } from '../field/QuantityField.vue'
 import { freshRow, type FormRow, type PlanForm } from './planForm'
 import { useBook } from '~/stores/book'
@@ -22,6 +22,8 @@ const preparations = PREPARATIONS.map(value => ({ value, label: value }))
 useSortable(list, rows, { handle: '.grip', animation: 120 })
 
 const material = (row: FormRow) => row.lotId ? undefined : book.library.material(row.materialId)
+/** Only produce is roasted or frozen; a vinegar or a kept brine is what it is. */
+const isProduce = (row: FormRow) => !row.lotId && (PRODUCE_KINDS as readonly string[]).includes(material(row)?.kind ?? 'vegetable')
 const colour = (row: FormRow) => row.lotId ? book.lot(row.lotId)?.color : material(row)?.color
 const total = computed(() => rows.value.reduce((sum, row) => sum + (row.massG ?? 0), 0))
 
@@ -60,7 +62,7 @@ const add = (row: Omit<Row, 'massG'>) => rows.value.push(freshRow(row))
         <span class="grip" aria-hidden="true"><IconGrip /></span>
         <span class="what"><span class="chip" aria-hidden="true" /><span>{{ row.name }}<span v-if="row.lotId" class="code small tag">{{ book.lot(row.lotId)?.code }}</span><span v-if="row.seedsOut" class="muted small">, seeds out</span></span></span>
         <QuantityField v-model="row.massG" kind="mass" :label="`${row.name}, weight`" hide-label :limits="{ low: 0.1 }" :hint="hint(row)" :reader="reader(row)" @said="row.said = $event" />
-        <PickField v-model="row.preparation" :label="`${row.name}, prepared`" hide-label :options="preparations" />
+        <PickField v-if="isProduce(row)" v-model="row.preparation" :label="`${row.name}, prepared`" hide-label :options="preparations" /><span v-else />
         <span class="share number small muted">{{ total > 0 && row.massG ? `${formatNumber(100 * row.massG / total)} %` : '' }}</span>
         <button type="button" class="icon" :aria-label="`More about ${row.name}`" :aria-expanded="open === row.key" @click="open = open === row.key ? null : row.key"><IconMore aria-hidden="true" /></button>
         <div v-if="open === row.key" class="more">

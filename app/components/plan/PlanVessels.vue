@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { drawnSize, formatNumber, formatVolume, styleById, type PlanFigures } from '@lactofer/core'
-import type { PlanForm } from './planForm'
+import { colourOf, type PlanForm } from './planForm'
 import type { PlanVessels } from '~/composables/usePlanVessels'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
@@ -12,6 +12,7 @@ const { figures, vessels } = defineProps<{ figures: PlanFigures | null, vessels:
 const book = useBook()
 const preferences = usePreferences()
 const adding = ref('')
+const color = computed(() => colourOf(form.value, book.book))
 const closures = computed(() => styleById(form.value.style).closures.map(name => ({ value: name, label: name })))
 const { answer, uses, filled, free, closure } = vessels
 const words = (vessels: readonly { id: string, count: number }[]) => vessels.map(({ id, count }) => `${count > 1 ? `${count} × ` : ''}${book.library.vessel(id)?.name ?? id}`).join(' + ')
@@ -33,7 +34,7 @@ const level = computed(() => filled.value ? ({ fits: 'fine', airy: 'ask', overfu
     <p v-else-if="answer?.problem && !form.vessels.length" class="problem" role="alert">{{ answer.problem }}</p>
     <div v-if="filled" class="drawn">
       <div class="jars" aria-hidden="true">
-        <template v-for="{ vessel, count } in filled.known" :key="vessel.id"><VesselDrawing v-for="index in Math.min(count, 6)" :key="index" :vessel="vessel" :fraction="filled.fill.fraction" :color="form.color" :closure="closure" code="" day="" :hot="form.hot" :scale="scale" bare /></template>
+        <template v-for="{ vessel, count } in filled.known" :key="vessel.id"><VesselDrawing v-for="index in Math.min(count, 6)" :key="index" :vessel="vessel" :fraction="filled.fill.fraction" :color="color" :closure="closure" code="" day="" :hot="form.hot" :scale="scale" bare /></template>
       </div>
       <p data-figure="fill"><StateMark :level="level" :word="filled.fill.verdict" /> <strong>{{ words(uses.map(use => ({ id: use.vesselId, count: use.count }))) }}</strong>. {{ filled.fill.sentence }} <span class="muted small">Limit for this: {{ formatNumber(100 * (figures?.fillLimit ?? 0)) }} %.</span></p>
     </div>

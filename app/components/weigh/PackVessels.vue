@@ -3,11 +3,14 @@ import { computed, ref } from 'vue'
 import { formatNumber, type PlanFigures } from '@lactofer/core'
 import { fillingProblem, netG, type Filling } from './weighDraft'
 import { useBook } from '~/stores/book'
+import { useInstruments } from '~/stores/instruments'
 
 /** Into the vessels: each on the scale empty, then full. What was not weighed is taken as its share. */
 const fillings = defineModel<Filling[]>({ required: true })
 const { figures } = defineProps<{ figures: PlanFigures }>()
 const book = useBook()
+const instruments = useInstruments()
+const reading = computed(() => instruments.reading('mass'))
 const adding = ref('')
 const kinds = computed(() => book.freeVessels.filter(vessel => vessel.count > 0).map(({ id, name }) => ({ value: id, label: name })))
 const capacity = (filling: Filling) => book.library.vessel(filling.vesselId)?.capacityMl ?? 0
@@ -35,6 +38,11 @@ const remove = (index: number) => (fillings.value = remark(fillings.value.filter
   <section class="sheet" aria-label="Into the vessels">
     <h2>Into the vessels</h2>
     <p class="muted">Each on the scale empty, then full. What you do not weigh is taken as its share.</p>
+    <div v-if="reading" class="scale" role="group" aria-label="Scale">
+      <span class="figure">{{ formatNumber(reading.value, 1) }} g</span><span class="small">{{ reading.instrument.steady ? 'steady' : 'settling' }}</span>
+      <el-button @click="instruments.command({ do: 'tare' })">Tare</el-button>
+      <el-button type="primary" :disabled="!instruments.taker" @click="instruments.take()">Take{{ instruments.taker ? `: ${instruments.taker.label}` : '' }}</el-button>
+    </div>
     <ul class="plain-list">
       <li v-for="(filling, index) in fillings" :key="index">
         <strong>{{ book.library.vessel(filling.vesselId)?.name ?? filling.vesselId }}<span v-if="filling.mark" class="code mark-letter">{{ filling.mark }}</span></strong>
@@ -54,6 +62,8 @@ const remove = (index: number) => (fillings.value = remark(fillings.value.filter
 ul { display: grid; gap: var(--s3); }
 li { display: grid; grid-template-columns: minmax(110px, 1fr) 150px 150px minmax(120px, 1fr) auto; gap: var(--s2) var(--s3); align-items: end; border-bottom: 1px solid var(--line); padding-bottom: var(--s3); }
 li > strong { align-self: center; }
+.scale { display: flex; flex-wrap: wrap; gap: var(--s2) var(--s3); align-items: center; background: var(--steel); color: var(--on-steel); border-radius: var(--radius); padding: var(--s2) var(--s4); position: sticky; top: var(--s2); z-index: 2; }
+.scale .figure { min-width: 6em; }
 .mark-letter { margin-left: 6px; }
 .net { display: grid; gap: 2px; align-self: center; }
 .row { align-items: center; }

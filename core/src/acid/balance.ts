@@ -129,6 +129,12 @@ export function sidFor(pH: number, saltMmol: number, acids: Solution['acids']): 
   return sidMmol
 }
 
+/** Charge of free hydrogen less hydroxide at a pH, mmol/kg water, and how fast it falls with pH. */
+export function freeCharge({ pH, ionicStrength }: Balance): { left: number, slope: number } {
+  const log = daviesLog(ionicStrength)
+  return { left: freeIons(pH, log), slope: -1000 * LN10 * (10 ** (-pH - log) + 10 ** (pH - PKW - log)) }
+}
+
 /**
  * Charge left over at a pH (mmol/kg water) and how fast it falls with pH, at a given ionic strength.
  * Zero at the solution's own pH. Per mass of water it adds up over components, which is what makes pH targets linear.

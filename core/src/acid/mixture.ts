@@ -1,5 +1,5 @@
 import { ACIDS, type AcidId, type Acids } from './species'
-import { chargeLeft, sidFor, solveBalance, type Balance, type Solution } from './balance'
+import { chargeLeft, freeCharge, sidFor, solveBalance, type Balance, type Solution } from './balance'
 
 /** g/mol of sodium chloride (IUPAC atomic weights). */
 export const SALT_MOLAR_MASS_G = 58.443
@@ -23,17 +23,22 @@ export function mixtureBalance(mixture: AcidBase): Balance | null {
   return solveBalance({ ...perKgWater(mixture), sidMmol: mixture.sidMmol * 1000 / mixture.waterG })
 }
 
-/** Charge that a component brings to a mixture held at a pH, mmol, and its slope with pH: the q of the linear pH row. */
-export function chargeAt(component: AcidBase, { pH, ionicStrength }: Balance): { left: number, slope: number } {
-  if (!(component.waterG > 0)) {
-    // Without water of its own only its acids and strong ions count; any reference mass of water cancels out.
-    const { left, slope } = chargeLeft({ ...perKgWater({ ...component, waterG: 1000 }), sidMmol: component.sidMmol }, pH, ionicStrength)
-    const none = chargeLeft({ saltMmol: 0, sidMmol: 0, acids: [] }, pH, ionicStrength)
-    return { left: left - none.left, slope: slope - none.slope }
+/** Charge and its slope with pH, mmol and mmol per pH. */
+export interface Charge { left: number, slope: number }
+
+/**
+ * Charge that a component brings to a mixture held at a pH: the q of the linear pH row. Prepared once, asked many times.
+ * Without water of its own only its acids and strong ions count; any reference mass of water cancels out.
+ */
+export function chargeOf(component: AcidBase): (at: Balance) => Charge {
+  const dry = !(component.waterG > 0)
+  const kg = dry ? 1 : component.waterG / 1000
+  const solution: Solution = { ...perKgWater(dry ? { ...component, waterG: 1000 } : component), sidMmol: component.sidMmol / kg }
+  return (at) => {
+    const { left, slope } = chargeLeft(solution, at.pH, at.ionicStrength)
+    const none = dry ? freeCharge(at) : { left: 0, slope: 0 }
+    return { left: (left - none.left) * kg, slope: (slope - none.slope) * kg }
   }
-  const kg = component.waterG / 1000
-  const { left, slope } = chargeLeft({ ...perKgWater(component), sidMmol: component.sidMmol / kg }, pH, ionicStrength)
-  return { left: left * kg, slope: slope * kg }
 }
 
 /** pH of a mixture, or `null` without water. Never an average of pH or of hydrogen ions. */

@@ -1,6 +1,6 @@
-import { chargeAt, componentSid, mixtureBalance, mixturePh } from '../acid/mixture'
-import type { Balance } from '../acid/balance'
-import { mix, propertiesOf, withAcidScaled, type Composition, type Properties } from '../composition/composition'
+import { chargeOf, mixtureBalance, mixturePh, type Charge } from '../acid/mixture'
+import { freeCharge, type Balance } from '../acid/balance'
+import { mix, propertiesOf, type Composition, type Properties } from '../composition/composition'
 import { formatNumber } from '../units/number'
 import type { Range, Working } from '../working'
 
@@ -9,41 +9,77 @@ export interface Forecast extends Properties { massG: number, ph: Range | null, 
 
 const Z = 1.645 // 5 to 95 % of a normal distribution
 
-/** How far pH moves when one part becomes a variant of itself: two Newton steps on the charge balance, ionic strength held. */
-function shiftWith(total: Composition, part: Composition, variant: Composition, from: Balance): number {
-  let pH = from.pH
-  for (let step = 0; step < 2; step++) {
-    const at = { pH, ionicStrength: from.ionicStrength }
-    const [all, gone, come] = [chargeAt(total, at), chargeAt(part, at), chargeAt(variant, at)]
-    pH -= (all.left - gone.left + come.left) / (all.slope - gone.slope + come.slope)
+/** The charge curve of a mixture near its own pH: worked out on a grid as it is asked for, cubic between. */
+function curveOf(total: Composition, { ionicStrength }: Balance): (pH: number) => Charge {
+  const STEP = 0.1
+  const charge = chargeOf(total)
+  const known = new Map<number, Charge>()
+  const node = (index: number): Charge => {
+    const found = known.get(index) ?? charge({ pH: index * STEP, ionicStrength })
+    known.set(index, found)
+    return found
   }
-  return pH - from.pH
+  return (pH) => {
+    const index = Math.floor(pH / STEP)
+    const [a, b] = [node(index), node(index + 1)]
+    const t = pH / STEP - index
+    const bend = 2 * (a.left - b.left) + STEP * (a.slope + b.slope)
+    const rise = -3 * (a.left - b.left) - STEP * (2 * a.slope + b.slope)
+    return { left: a.left + t * (STEP * a.slope + t * (rise + t * bend)), slope: a.slope + t * (2 * rise + 3 * t * bend) / STEP }
+  }
+}
+
+/** How far the pH of a mixture moves when something changes its charge: two Newton steps, ionic strength held. */
+function shiftBy(curve: (pH: number) => Charge, extra: (pH: number) => Charge, from: number): number {
+  let pH = from
+  for (let step = 0; step < 2; step++) {
+    const [all, more] = [curve(pH), extra(pH)]
+    pH -= (all.left + more.left) / (all.slope + more.slope)
+  }
+  return pH - from
 }
 
 /**
  * pH of a mixture with its 5–95 % band. Each part is varied on its own within what is not known about it
  * (its weak acid when nobody titrated it, its own pH as read or tabled); the shifts are added in quadrature, up and down apart.
+ * A part whose weak acid is k times as much while it still shows its own pH brings (k − 1) × [left + w (h(own) − h)] more charge;
+ * one that shows another pH brings the difference of its strong ions, which is what it lacks at that pH.
+ * @param owns the parts' own balances where they are known already, in the same order.
  */
-export function phBand(parts: readonly Composition[]): Range | null {
+export function phBand(parts: readonly Composition[], owns: readonly (Balance | null)[] = []): Range | null {
   const total = mix(parts)
   const balance = mixtureBalance(total)
   if (!balance) return null
-  const typical = balance.pH
+  const { pH: typical, ionicStrength } = balance
+  const curve = curveOf(total, balance)
   let up = 0
   let down = 0
-  for (const part of parts) {
-    const own = part.massG > 0 && (part.acidSpread > 0 || part.phSpread > 0) ? mixturePh(part) : null
-    if (own === null) continue
-    const variants = [-Z, Z].flatMap(way => [
-      ...(part.acidSpread > 0 ? [withAcidScaled(part, Math.exp(way * part.acidSpread), own)] : []),
-      ...(part.phSpread > 0 ? [{ ...part, sidMmol: componentSid(own + way * part.phSpread, part) }] : []),
-    ])
-    for (const variant of variants) {
-      const moved = shiftWith(total, part, variant, balance)
-      if (moved > 0) up += moved * moved
-      else down += moved * moved
-    }
+  const add = (moved: number) => {
+    if (moved > 0) up += moved * moved
+    else down += moved * moved
   }
+  parts.forEach((part, index) => {
+    if (part.massG <= 0 || (part.acidSpread <= 0 && part.phSpread <= 0)) return
+    const own = owns[index] ?? mixtureBalance(part)
+    if (!own) return
+    const charge = chargeOf(part)
+    const kg = part.waterG / 1000
+    const ownFree = freeCharge(own).left
+    for (const way of [-Z, Z]) {
+      if (part.acidSpread > 0) {
+        const more = Math.exp(way * part.acidSpread) - 1
+        add(shiftBy(curve, (pH) => {
+          const at = { pH, ionicStrength }
+          const [{ left, slope }, free] = [charge(at), freeCharge(at)]
+          return { left: more * (left + kg * (ownFree - free.left)), slope: more * (slope - kg * free.slope) }
+        }, typical))
+      }
+      if (part.phSpread > 0) {
+        const left = -charge({ pH: own.pH + way * part.phSpread, ionicStrength: own.ionicStrength }).left
+        add(shiftBy(curve, () => ({ left, slope: 0 }), typical))
+      }
+    }
+  })
   return { low: typical - Math.sqrt(down), typical, high: typical + Math.sqrt(up) }
 }
 

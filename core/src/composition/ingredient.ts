@@ -1,5 +1,6 @@
 import { acidMmol, type AcidId, type Acids } from '../acid/species'
-import { componentSid } from '../acid/mixture'
+import type { Balance } from '../acid/balance'
+import { componentSid, mixtureBalance, type AcidBase } from '../acid/mixture'
 import { asIsShu, SEEDED_KEEPS } from '../heat/scoville'
 import type { Material } from '../library/material'
 import { mapRange, type Range } from '../working'
@@ -20,17 +21,20 @@ function acidSpreadOf(acids: Material['acidsPct']): number {
   return largest && largest.low > 0 ? Math.log(largest.high / largest.low) / SPAN : 0
 }
 
-/** A material's strong-ion difference per gram never changes: worked out once for each. */
-const SID_PER_GRAM = new WeakMap<Material, number>()
+/** What of a material never changes with its amount: strong-ion difference per gram, and its own balance. Worked out once for each. */
+const KNOWN = new WeakMap<Material, { sidPerGram: number, balance: Balance | null }>()
 
-function sidPerGram(material: Material, massG: number, base: Parameters<typeof componentSid>[1]): number {
-  if (!material.ph || massG <= 0) return 0
-  const known = SID_PER_GRAM.get(material)
-  if (known !== undefined) return known
-  const found = componentSid(material.ph.typical, base) / massG
-  SID_PER_GRAM.set(material, found)
+function knownOf(material: Material, massG: number, base: Omit<AcidBase, 'sidMmol'>): { sidPerGram: number, balance: Balance | null } {
+  const before = KNOWN.get(material)
+  if (before) return before
+  const sidMmol = material.ph ? componentSid(material.ph.typical, base) : 0
+  const found = { sidPerGram: sidMmol / massG, balance: mixtureBalance({ ...base, sidMmol }) }
+  if (massG > 0) KNOWN.set(material, found)
   return found
 }
+
+/** Balance of a material as it is, `null` without water. Ready once it was weighed anywhere. Not for dried produce, which is another thing. */
+export const ownBalance = (material: Material): Balance | null => KNOWN.get(material)?.balance ?? null
 
 /** Water left in something dried at home, as a fraction. Common practice; dried things of the library carry their own water. */
 const DRIED_WATER = 0.1
@@ -59,7 +63,7 @@ export function ofMaterial(material: Material, massG: number, { seedsOut = false
   const shu = material.dryShu ? asIsShu(material.dryShu, dryMatter) : { low: 0, typical: 0, high: 0 }
   return {
     ...EMPTY, ...base, massG,
-    sidMmol: massG * sidPerGram(material, massG, base),
+    sidMmol: massG > 0 ? massG * knownOf(material, massG, base).sidPerGram : 0,
     sugarG: mapRange(material.sugarPct, part),
     heat: {
       low: massG * shu.low * (seedsOut ? SEEDED_KEEPS.low : 1),

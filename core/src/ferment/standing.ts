@@ -31,7 +31,7 @@ const days = (ms: number) => `${(ms / DAY_MS).toFixed(1)} days`
 export function standing({ packedMs, nowMs, targetPh, ph, temperatures, readyAfterDays }: StandingInput): Standing {
   if (readyAfterDays !== undefined) {
     const leftMs = readyAfterDays * DAY_MS - (nowMs - packedMs)
-    return leftMs > 0
+    return leftMs > 0 && readyAfterDays > 0
       ? { state: 'working', sentence: `Judged by cover and time: pH tells little in this style. About ${days(leftMs)} to go.`, clock: null }
       : { state: 'ready', sentence: readyAfterDays === 0 ? 'Cooked: blend and sieve it once it has cooled.' : `Its usual ${readyAfterDays} days have passed.`, clock: null }
   }

@@ -115,9 +115,9 @@ export function chooseVessels(volumeMl: number, free: readonly FreeVessel[], lim
 }
 
 /** How full a vessel must be, as a share of how full it may be, to be put before fewer vessels. Judgement. */
-const FULL_ENOUGH = 0.8
+const FULL_ENOUGH = 0.75
 
-/** The answer to begin with: the fewest vessels that are still four fifths as full as they may be; else the one with the least air. */
+/** The answer to begin with: the fewest vessels that are still three quarters as full as they may be; else the one with the least air. */
 export function recommendedChoice(choices: readonly VesselChoice[], limit: number): VesselChoice | null {
   return choices.findLast(choice => choice.fraction >= FULL_ENOUGH * limit) ?? choices[0] ?? null
 }

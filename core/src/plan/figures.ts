@@ -1,5 +1,6 @@
 import { phBand } from '../blend/forecast'
 import { mix, otherSolidsG, propertiesOf, volumeOf, type Composition, type Properties } from '../composition/composition'
+import { ofSalt, ownBalance } from '../composition/ingredient'
 import { rawRemedies, rawShare, RAW_NEEDED, startCountLog10, startWords, type LivingRow } from '../ferment/rawShare'
 import { styleById, type Style, type StyleId } from '../library/styles'
 import type { Row } from '../log/entry'
@@ -105,7 +106,7 @@ export function planFigures(book: Book, { style: styleId, rows, waterG, saltPct,
   const ownSaltG = unsalted.reduce((sum, part) => sum + part.composition.saltG, 0)
   const salt = { ingredientG, waterG, ownSaltG }
   const dose = style.saltPct === null || saltPct === 0 ? describeDose(0, salt) : saltDose(saltBasis, saltPct, salt)
-  const parts = contentParts(book, { rows: [...rows], waterG, saltG: dose.saltG }) ?? unsalted
+  const parts = dose.saltG > 0 ? [...unsalted, { name: 'Salt', composition: ofSalt(dose.saltG) }] : unsalted
   const compositions = parts.map(part => part.composition)
   const mixed = mix(compositions)
   const composition = style.ferments ? mixed : { ...mixed, live: false }
@@ -117,7 +118,7 @@ export function planFigures(book: Book, { style: styleId, rows, waterG, saltPct,
   const piecesMl = piecesOf(book, rows, parts)
   const baseG = mapRange(style.yields, share => share * composition.massG)
   return {
-    style, parts, ingredientG, ownSaltG, dose, composition, properties, ph: phBand(compositions),
+    style, parts, ingredientG, ownSaltG, dose, composition, properties, ph: phBand(compositions, rows.map(row => row.lotId || row.preparation === 'dried' ? null : ownBalance(book.library.materialOrUnknown(row.materialId)))),
     raw, starter, startLog10, startWords: startWords(startLog10),
     remedy: style.ferments && raw !== null && raw < RAW_NEEDED && !starter ? rawRemedies(living, composition.massG) : null,
     tooWeak: style.ferments && dose.ofEverythingPct < LEAST_SALT_PCT,
