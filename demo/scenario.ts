@@ -29,6 +29,7 @@ function ferments(diary: Diary): void {
   diary.read(fresno, [[11.9, 5.2, 21.2], [10, 4.48, 21.6], [8, 3.98, 21.4], [5, 3.74, 21.1], [2, 3.63, 21.3], [0.1, 3.62, 21.4]])
   diary.write({ kind: 'sign', at: diary.at(10), lotId: fresno, sign: 'bubbles' })
   diary.write({ kind: 'sign', at: diary.at(2), lotId: fresno, sign: 'calm', note: 'One mass when stirred, no lift.' })
+  diary.write({ kind: 'chore', at: diary.at(2), lotId: fresno, chore: 'airlock water' }, 'Cellar')
 
   const aji = diary.start({ code: 'BPL-02', name: 'Yellow aji and pear', color: '#d9b13c', style: 'brined', day: 4, rows: [['aji-yellow', 1700], ['pear', 700], ['garlic', 60]], saltPct: 3.5, waterG: 2300, place: BENCH, vesselId: 'jar-3000', marks: ['a', 'b'] })
   diary.read(aji, [[3.9, 4.9, 20.8], [2, 4.4, 21.2], [0.3, 4.05, 21.5]])
@@ -43,7 +44,6 @@ function ferments(diary: Diary): void {
 
   const plum = diary.start({ code: 'BPL-04', name: 'Smoked cherry pepper and plum', color: '#8e4a55', style: 'mash', day: 75, rows: [['cherry-pepper', 5200, 'smoked'], ['cherry-pepper', 3600], ['plum', 3300]], saltPct: 3, place: COLD, vesselId: 'bucket-20' })
   diary.read(plum, [[74, 4.45, 19.0], [71, 4.1, 18.4], [60, 3.82, 17.9], [40, 3.72, 16.5], [12, 3.70, 15.2]])
-
   diary.write({ kind: 'chore', at: diary.at(3), lotId: plum, chore: 'airlock water', note: 'Filled up.' }, 'Cellar')
 
   const lemon = diary.start({ code: 'BPL-05', name: 'Lemon-drop bag', color: '#e3cd3e', style: 'bag', day: 20, rows: [['lemon-drop', 1350]], saltPct: 4, place: BENCH, vesselId: 'bag-2000' })
@@ -55,6 +55,7 @@ function ferments(diary: Diary): void {
 
   const kumquat = diary.start({ code: 'BPL-07', name: 'Kumquats in salt', color: '#e6962f', style: 'salt-packed', day: 5, rows: [['kumquat', 900]], saltPct: 10, place: COLD, vesselId: 'jar-1000' })
   diary.write({ kind: 'sign', at: diary.at(0.2), lotId: kumquat, sign: 'not covered', note: 'Fruit stands 2 cm clear.' })
+  diary.write({ kind: 'chore', at: diary.at(0.2), lotId: kumquat, chore: 'turn' })
 
   const bonnet = diary.start({ code: 'BPL-09', name: 'Scotch bonnet and mango', color: '#e39a35', style: 'mash', day: 9, rows: [['scotch-bonnet', 2600], ['mango', 1900]], saltPct: 3.5, place: COLD, vesselId: 'crock-10', hot: [''] })
   diary.read(bonnet, [[8.9, 4.7, 19.8], [6, 4.05, 20.1], [3, 3.86, 19.6]])
@@ -62,6 +63,7 @@ function ferments(diary: Diary): void {
     diary.write({ kind: 'sign', at: diary.at(day), lotId: bonnet, sign: 'white film' })
     diary.write({ kind: 'chore', at: diary.at(day - 0.02), lotId: bonnet, chore: 'skim', note: 'Skimmed, rim wiped.' }, 'Cellar')
   }
+  diary.write({ kind: 'chore', at: diary.at(1), lotId: bonnet, chore: 'airlock water' }, 'Cellar')
 
   const relish = diary.start({ code: 'BPL-10', name: 'Sweet pepper and celery relish', color: '#b5402f', style: 'chop', day: 14, rows: [['sweet-red', 1300], ['celery', 420]], saltPct: 2, place: BENCH, vesselId: 'jar-2000' })
   diary.read(relish, [[13, 5.2, 24.5], [10, 4.5, 25.0], [7, 4.1, 25.1]])

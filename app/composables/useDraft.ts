@@ -18,5 +18,10 @@ export function useDraft<T>(key: string, schema: z.ZodType<T>, fresh: () => T): 
   })
   watchDebounced(draft, write, { deep: true, debounce: 150, maxWait: 500 })
   onScopeDispose(() => void write())
-  return { draft, loaded, reset: () => (draft.value = fresh()) }
+  /** Starts over, and says so to the journal at once: what was cleared must not come back. */
+  function reset() {
+    draft.value = fresh()
+    void write()
+  }
+  return { draft, loaded, reset }
 }

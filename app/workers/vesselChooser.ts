@@ -1,9 +1,7 @@
 import { wrap, type Remote } from 'comlink'
-import type { FreeVessel, VesselChoice } from '@lactofer/core'
-import type { VesselApi } from './vessels.worker'
+import type { VesselAnswer, VesselApi, VesselQuestion } from './vessels.worker'
 
-export interface VesselQuestion { volumeMl: number, free: readonly FreeVessel[], limit: number, least: number }
-export interface VesselAnswer { choices: VesselChoice[], problem: string | null }
+export type { VesselAnswer, VesselQuestion }
 
 let remote: Remote<VesselApi> | undefined
 

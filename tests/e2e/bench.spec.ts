@@ -1,5 +1,5 @@
 import { BenchStateSchema } from '@lactofer/core'
-import { expect, field, figure, openDemo, pick, test } from './steps'
+import { expect, expectAccessible, field, figure, openDemo, pick, test } from './steps'
 
 // One bench for all: what one test puts on the scale another would read.
 test.describe.configure({ mode: 'serial' })
@@ -76,8 +76,8 @@ test('weigh-in at 390 px by the keyboard alone: every weight from the scale, sal
   const steps = page.getByRole('list', { name: 'Steps' })
   const live = async () => Number((await figure(page, 'live').innerText()).replace(/[^\d.]/g, ''))
 
-  // An empty scale is not a weight.
   await expect(panel.getByRole('heading', { name: 'Fresno chilli' })).toBeVisible()
+  await expectAccessible(page)
   await expect.poll(live).toBeLessThan(1)
   let loadG = 0
   for (const [name, grams, next] of [['Fresno chilli', 1008, 'Carrot'], ['Carrot', 310, 'Garlic']] as const) {

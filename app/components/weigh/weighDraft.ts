@@ -7,7 +7,7 @@ export type Filling = z.infer<typeof FillingSchema>
 
 /** A weigh-in on its way, with the packing that ends it: kept in the browser at every step. `null` before it began. */
 export const WeighDraftSchema = z.object({
-  weigh: WeighInSchema, fillings: z.array(FillingSchema), closure: z.enum(CLOSURE_NAMES).nullable(), place: z.string(), done: z.array(z.enum(PACKING_CHECKS.map(check => check.id) as [PackingCheck, ...PackingCheck[]])),
+  planId: z.string(), weigh: WeighInSchema, fillings: z.array(FillingSchema), closure: z.enum(CLOSURE_NAMES).nullable(), place: z.string(), done: z.array(z.enum(PACKING_CHECKS.map(check => check.id) as [PackingCheck, ...PackingCheck[]])),
 }).nullable()
 export type WeighDraft = NonNullable<z.infer<typeof WeighDraftSchema>>
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { cautionsFor, dayOf, formatShu, heatWord, isRefill, PH_LINE, propertiesOf, standingOf, styleById, type Standing } from '@lactofer/core'
+import { useRecorder } from '~/composables/useRecorder'
 import { useBook } from '~/stores/book'
 
 const book = useBook()
@@ -16,6 +17,13 @@ const saltFix = ref(false)
 const style = computed(() => plan.value ? styleById(plan.value.style) : null)
 /** Under 4.6, or of a style in which time or the pot decides. */
 const mayPress = computed(() => (lastPh.value ?? 7) <= PH_LINE || (style.value !== null && (!style.value.ferments || style.value.id === 'salt-packed')))
+const { busy, record } = useRecorder('The plan is still there; try again.')
+const router = useRouter()
+/** Takes a plan back that was never packed; what was said of it stays in the log. */
+async function drop() {
+  const id = plan.value?.id
+  if (id && await record({ kind: 'retract', at: new Date().toISOString(), replaces: id, reason: 'Plan dropped.' })) await router.push('/plan')
+}
 const lastPh = computed(() => lot.value?.readings.findLast(reading => reading.ph !== undefined)?.ph)
 const cautions = computed(() => lot.value && lot.value.state === 'fermenting'
   ? cautionsFor('ferment', { aboveLine: style.value?.ferments === true && style.value.id !== 'salt-packed' && (lastPh.value ?? 7) > PH_LINE, closed: lot.value.packed?.closure === 'tight lid' })
@@ -39,6 +47,7 @@ const LEVEL: Record<Standing['state'], { level: 'fine' | 'ask' | 'act' | 'discar
         <section v-else-if="!lot.packed && lot.leftG > 0" class="sheet standing" aria-label="Where it stands">
           <p class="sentence">{{ plan.bowl && lot.weighed ? 'Mixed in one bowl, not split yet.' : 'Planned; nothing is in a vessel yet.' }}</p>
           <NuxtLink :to="plan.bowl && lot.weighed ? `/split/${lot.id}` : `/weigh/${lot.id}`" class="next first">{{ plan.bowl && lot.weighed ? 'Split it into jars' : 'Weigh it in' }}</NuxtLink>
+          <div v-if="lot.usedG === 0"><el-button text :loading="busy" @click="drop">Drop this plan</el-button></div>
         </section>
         <CautionList :cautions="cautions" />
         <ul v-if="style && lot.state === 'fermenting'" class="plain-list own"><li v-for="caution in style.cautions" :key="caution" class="small muted">{{ caution }}</li></ul>

@@ -26,7 +26,9 @@ const benchOpen = ref(false)
 const problem = ref('')
 
 void loaded.then(() => {
-  if (plan.value) draft.value ??= { weigh: startWeighIn(plan.value), fillings: [], closure: null, place: 'Bench', done: [] }
+  // A plan that was changed since is begun anew, unless something was weighed already.
+  const stale = draft.value && draft.value.planId !== plan.value?.id && draft.value.weigh.steps.every(one => one.state === 'waits')
+  if (plan.value && (!draft.value || stale)) draft.value = { planId: plan.value.id, weigh: startWeighIn(plan.value), fillings: [], closure: null, place: plan.value.style === 'paste' ? 'Cold, 4 °C' : 'Bench', done: [] }
   ready.value = true
 })
 const state = computed(() => draft.value?.weigh ?? null)
