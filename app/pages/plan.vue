@@ -100,7 +100,7 @@ async function confirm(event: Event, next: 'pack' | 'weigh' | 'split' | 'keep') 
             <QuantityField v-if="style.ferments" v-model="form.targetPh" kind="ph" label="Target pH" :limits="{ low: 2.5, high: 4.2 }" no-take />
           </div>
           <p class="small muted">{{ style.name }}: {{ style.what }}; usually {{ style.days.words }}.</p>
-          <el-checkbox v-model="form.bowl" class="bowl">Mix it in one bowl and split that into jars, each a lot of its own: plain, hot, corn</el-checkbox>
+          <el-checkbox v-model="form.bowl">Mix it in one bowl and split that into jars, each a lot of its own: plain, hot, corn</el-checkbox>
         </section>
         <PlanRows v-model="form.rows" />
         <p v-if="shown(problems.rows)" class="problem" role="alert">{{ problems.rows }}</p>
@@ -127,7 +127,6 @@ async function confirm(event: Event, next: 'pack' | 'weigh' | 'split' | 'keep') 
 <style scoped>
 .results { position: sticky; top: var(--s4); max-height: calc(100dvh - 100px); overflow: auto; }
 .row { align-items: center; }
-.bowl { white-space: normal; height: auto; min-height: var(--touch); }
 @media (min-width: 901px) { .identity { grid-template-columns: 2.2fr 1fr 1.5fr 1fr; } }
 /* On a phone the answer goes along while the rows are typed. */
 .digest { display: none; position: sticky; top: 0; z-index: 3; gap: var(--s4); margin: 0 calc(-1 * var(--s3)); padding: var(--s2) var(--s3); background: var(--surface); border-bottom: 1px solid var(--line); font: 700 18px var(--display); font-stretch: 85%; color: var(--salt); }

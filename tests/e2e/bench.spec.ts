@@ -57,12 +57,13 @@ test('the server answers: health, a parsed stream, and words for a bad command',
 })
 
 test('weigh-in at 390 px by the keyboard alone: every weight from the scale, salt for what was weighed, kept through a reload at any step, packed with its tare', async ({ guarded: page, request }) => {
+  const order = (data: object) => request.post('/api/bench/command', { data })
   const put = async (massG: number) => {
-    await request.post('/api/bench/command', { data: { do: 'load', massG } })
+    await order({ do: 'load', massG })
     await expect(page.getByText('steady', { exact: true })).toBeVisible({ timeout: 20_000 })
   }
-  await put(0).catch(() => undefined)
-  await request.post('/api/bench/command', { data: { do: 'tare' } })
+  await order({ do: 'load', massG: 0 })
+  await order({ do: 'tare' })
   await page.goto('/plan')
   await field(page, 'Name on the tape').fill('Scale mash')
   for (const [name, grams] of [['Fresno chilli', '1000'], ['Carrot', '300'], ['Garlic', '40']] as const) {
@@ -90,7 +91,7 @@ test('weigh-in at 390 px by the keyboard alone: every weight from the scale, sal
     await page.waitForTimeout(700)
     await page.reload()
     await expect(panel.getByRole('heading', { name: next })).toBeVisible()
-    await expect(steps).toContainText(new RegExp(`${name}.*${String(grams).replace(/(\d)(\d{3})$/, '$1.$2')}|${name}`))
+    await expect(steps.getByRole('button', { name: `${name}: weigh again` })).toBeVisible()
     await expect.poll(live, { timeout: 15_000 }).toBeLessThan(2)
   }
   await page.keyboard.press('s')
@@ -107,8 +108,8 @@ test('weigh-in at 390 px by the keyboard alone: every weight from the scale, sal
 
   // Into the vessels: empty, then full.
   await expect(figure(page, 'weighed-salt')).toHaveText(/^3\.8\d %$/)
-  await request.post('/api/bench/command', { data: { do: 'load', massG: 0 } })
-  await request.post('/api/bench/command', { data: { do: 'tare' } })
+  await order({ do: 'load', massG: 0 })
+  await order({ do: 'tare' })
   const scale = page.getByRole('group', { name: 'Scale' })
   await put(930)
   await expect(scale).toContainText(/930\.\d g/)

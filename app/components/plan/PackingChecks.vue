@@ -23,6 +23,5 @@ const toggle = (id: PackingCheck, on: boolean) => (done.value = on ? [...done.va
 
 <style scoped>
 ul { display: grid; grid-template-columns: repeat(auto-fill, minmax(min(100%, 290px), 1fr)); gap: var(--s1) var(--s4); }
-p { margin-left: 22px; }
-.el-checkbox { min-height: 36px; height: auto; white-space: normal; }
+p { margin: -10px 0 0 22px; }
 </style>

@@ -66,7 +66,7 @@ const money = (value: number) => `${preferences.currency} ${formatNumber(value, 
       </div>
       <div>
         <h3>What you get</h3>
-        <p data-figure="yield"><MassText :mass-g="found.composition.massG" />, {{ formatVolume(found.properties.volumeMl, preferences.world) }}; pressed {{ formatMass(found.baseG.low, preferences.world) }} to {{ formatMass(found.baseG.high, preferences.world) }}: <strong>{{ bottles(found.sauceMl.low) }}–{{ bottles(found.sauceMl.high) }} bottles</strong> of {{ formatNumber(form.bottleMl) }} mL before anything thins it.</p>
+        <p data-figure="yield"><MassText :mass-g="found.composition.massG" />, {{ formatVolume(found.properties.volumeMl, preferences.world) }}; pressed {{ formatMass(found.baseG.low, preferences.world) }} to {{ formatMass(found.baseG.high, preferences.world) }}, {{ formatVolume(found.sauceMl.low, preferences.world) }} to {{ formatVolume(found.sauceMl.high, preferences.world) }} of sauce: <strong>{{ bottles(found.sauceMl.low) }}–{{ bottles(found.sauceMl.high) }} bottles</strong> of {{ formatNumber(form.bottleMl) }} mL before anything thins it.</p>
         <p v-if="priced" class="small" data-figure="cost">Cost {{ money(found.cost.known) }}<template v-if="found.cost.unpriced.length">, without {{ found.cost.unpriced.join(', ') }}</template></p>
         <ShowWorking :working="yieldWorking(found, form.bottleMl)" />
         <ShowWorking v-if="priced && results?.figures" :working="costWorking(results.rows, found, priceOf)" />

@@ -95,7 +95,6 @@ const add = (row: Omit<Row, 'massG'>) => rows.value.push(freshRow(row))
 .icon:hover { border-color: var(--line); }
 .icon[aria-expanded='true'] { background: var(--wash); }
 .more { grid-column: 2 / -1; display: grid; gap: var(--s3); padding: var(--s2) 0 var(--s3); }
-.el-checkbox { min-height: var(--touch); height: auto; }
 @media (max-width: 700px) {
   .rows li { grid-template-columns: 20px 1fr 1fr 44px; }
   .what { grid-column: 2 / 4; grid-row: 1; }

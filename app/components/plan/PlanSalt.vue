@@ -26,6 +26,7 @@ const swaps = computed(() => {
 })
 const brinePct = computed(() => figures?.dose.ofBrinePct ?? 0)
 const cover = computed(() => style.value.liquid === 'brine' ? figures?.cover ?? null : null)
+const reserve = computed(() => brineParts(cover.value?.reserveG ?? 0, brinePct.value))
 const short = computed(() => cover.value && figures ? cover.value.massG - (form.value.waterG ?? 0) - figures.dose.saltG : 0)
 /** Vinegar that covers the pods, or that the pot wants for its peppers. */
 const vinegar = computed(() => {
@@ -53,7 +54,7 @@ function useCover() {
     <h2>{{ style.saltPct ? 'Salt' : 'No salt in this style' }}</h2>
     <template v-if="style.saltPct">
       <div class="fields">
-        <QuantityField v-model="form.saltPct" kind="percent" label="Strength" :limits="{ high: form.saltBasis === 'ingredients' || form.saltBasis === 'water' ? 60 : 26 }" :hint="`${style.name}: usually ${style.saltPct.low}–${style.saltPct.high} %`" />
+        <QuantityField v-model="form.saltPct" kind="percent" label="Strength" :limits="{ high: form.saltBasis === 'ingredients' || form.saltBasis === 'water' ? 60 : 26 }" :hint="`usually ${style.saltPct.low}–${style.saltPct.high} %`" />
         <PickField v-model="form.saltBasis" label="as a share of" :options="bases" />
         <PickField v-model="form.saltId" label="The salt in use" :options="book.library.salts.map(({ id, name }) => ({ value: id, label: name }))" />
         <QuantityField v-if="style.liquid === 'brine'" v-model="form.waterG" kind="mass" label="Water" hint="free of chlorine" />
@@ -76,7 +77,7 @@ function useCover() {
     <div v-if="cover && figures" class="cover">
       <h3>Brine that covers</h3>
       <p><strong data-figure="cover">{{ formatVolume(cover.volumeMl.typical, preferences.world) }}</strong> of {{ formatNumber(brinePct, 2) }} % brine, probably {{ formatVolume(cover.volumeMl.low, preferences.world) }} to {{ formatVolume(cover.volumeMl.high, preferences.world) }}, weighing <MassText :mass-g="cover.massG" />.
-        Mix <MassText :mass-g="cover.reserveG" /> more of the same and keep it back: pieces drink for two days.</p>
+        Mix <MassText :mass-g="cover.reserveG" /> more of the same (<MassText :mass-g="reserve.saltG" /> salt in <MassText :mass-g="reserve.waterG" /> water) and keep it back: pieces drink for two days.</p>
       <p v-if="Math.abs(short) > 0.1 * cover.massG" class="row mid"><StateMark level="ask" :word="short > 0 ? 'Not covered' : 'More than it takes'" /> <span><MassText :mass-g="Math.abs(short)" /> {{ short > 0 ? 'short' : 'over' }}</span> <el-button @click="useCover">Take what covers</el-button></p>
       <ShowWorking v-if="style.voidShare" :working="coverWorking(figures.piecesMl, style.voidShare, cover, brinePct)" />
     </div>

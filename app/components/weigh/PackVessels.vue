@@ -41,7 +41,7 @@ const remove = (index: number) => (fillings.value = remark(fillings.value.filter
     <div v-if="reading" class="scale" role="group" aria-label="Scale">
       <span class="figure">{{ formatNumber(reading.value, 1) }} g</span><span class="small">{{ reading.instrument.steady ? 'steady' : 'settling' }}</span>
       <el-button @click="instruments.command({ do: 'tare' })">Tare</el-button>
-      <el-button type="primary" :disabled="!instruments.taker" @click="instruments.take()">Take{{ instruments.taker ? `: ${instruments.taker.label}` : '' }}</el-button>
+      <el-button type="primary" :disabled="!instruments.taker" @click="instruments.take()">{{ instruments.taker ? `Take for ${instruments.taker.label}` : 'Touch a field, then take' }}</el-button>
     </div>
     <ul class="plain-list">
       <li v-for="(filling, index) in fillings" :key="index">

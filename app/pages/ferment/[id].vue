@@ -65,11 +65,11 @@ const LEVEL: Record<Standing['state'], { level: 'fine' | 'ask' | 'act' | 'discar
         </section>
         <section v-if="lot.state === 'fermenting'" class="sheet"><h2>Read it</h2><ReadingForm :lot="lot" /></section>
         <section v-if="plan.style === 'infusion' && lot.state === 'fermenting' && !isRefill(lot)" class="sheet"><RefillForm :lot="lot" /></section>
+        <section v-if="lot.state === 'fermenting'" class="sheet"><LotActions :lot="lot" /></section>
         <section v-if="lot.packed || lot.state === 'planned'" class="sheet">
           <LotPaper :lot="lot" />
           <div v-if="lot.state === 'fermenting' && style?.saltPct"><el-button @click="saltFix = true">Salted wrong?</el-button><SaltFix v-model="saltFix" :lot="lot" /></div>
         </section>
-        <section v-if="lot.state === 'fermenting'" class="sheet"><LotActions :lot="lot" /></section>
       </div>
     </div>
   </div>

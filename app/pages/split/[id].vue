@@ -43,7 +43,7 @@ void loaded.then(() => {
 const results = computed(() => form.value.jars.map(jar => bowl.value ? jarResults(jar, bowl.value, book.book, bowlSaltPct.value) : null))
 const rest = computed<{ leftG: number, problem: string | null }>(() => {
   try {
-    return { leftG: bowlLeft(leftG.value, form.value.jars.map(jar => ({ name: jar.name, bowlG: jar.bowlG ?? 0, addedG: 0 }))), problem: null }
+    return { leftG: bowlLeft(leftG.value, form.value.jars.map(jar => ({ name: jar.name, bowlG: jar.bowlG ?? 0 }))), problem: null }
   } catch (error) {
     if (error instanceof InvalidInput) return { leftG: 0, problem: error.message }
     throw error

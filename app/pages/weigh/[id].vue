@@ -2,8 +2,8 @@
 import { computed, ref, watch } from 'vue'
 import IconClose from '~icons/lucide/x'
 import IconTool from '~icons/lucide/sliders-horizontal'
-import { addStep, contentComposition, InvalidInput, isWeighed, planFigures, returnTo, saltForWeighed, skipStep, startWeighIn, styleById, substitute, takeWeight, toleranceG, weighedContent, type Draft, type EntryOf, type Row } from '@lactofer/core'
-import { formOfPlan, freshRow, type PlanForm } from '~/components/plan/planForm'
+import { addStep, contentComposition, InvalidInput, isWeighed, planFigures, propertiesOf, returnTo, saltForWeighed, skipStep, startWeighIn, styleById, substitute, takeWeight, toleranceG, weighedContent, type Draft, type Row } from '@lactofer/core'
+import { formOfPlan, freshPlan, freshRow, type PlanForm } from '~/components/plan/planForm'
 import { fillingProblem, netG, WeighDraftSchema, type WeighDraft } from '~/components/weigh/weighDraft'
 import { useDraft } from '~/composables/useDraft'
 import { usePlanVessels } from '~/composables/usePlanVessels'
@@ -60,13 +60,13 @@ const figures = computed(() => content.value && plan.value ? planFigures(book.bo
 /** The figures with the salt that was weighed, not the one that was planned. */
 const packedFigures = computed(() => {
   const composition = content.value && contentComposition(book.book, content.value)
-  return figures.value && composition ? { ...figures.value, composition } : null
+  return figures.value && composition ? { ...figures.value, composition, properties: propertiesOf(composition) } : null
 })
 const packForm = ref<PlanForm | null>(null)
 watch([content, plan], ([now, from]) => {
   packForm.value = now && from ? { ...formOfPlan(from), rows: now.rows.map(row => ({ ...freshRow(row), massG: row.massG })), waterG: now.waterG } : null
 }, { immediate: true })
-const vesselForm = computed(() => packForm.value ?? { ...formOfPlan(plan.value ?? ({ rows: [], style: 'mash' } as unknown as EntryOf<'plan'>)), bowl: true })
+const vesselForm = computed(() => packForm.value ?? { ...freshPlan(), bowl: true })
 const suggested = usePlanVessels(vesselForm, packedFigures)
 watch([suggested.uses, weighed], ([uses, all]) => {
   if (!all || !draft.value || draft.value.fillings.length || !uses.length || plan.value?.bowl) return

@@ -69,12 +69,6 @@ export function withPh(composition: Composition, pH: number, phSpread: number): 
   return { ...composition, sidMmol: componentSid(pH, composition), phSpread }
 }
 
-/** The same thing with all its weak acid scaled by `factor` while it still shows `pH`: what not having titrated it means. */
-export function withAcidScaled(composition: Composition, factor: number, pH: number): Composition {
-  const acids = scaleAcids(composition.acids, factor)
-  return { ...composition, acids, sidMmol: componentSid(pH, { ...composition, acids }) }
-}
-
 /** The same thing with a salt that was measured in it, percent: what is more or less of it stands for water. */
 export function withSalt(composition: Composition, saltPct: number): Composition {
   const saltG = composition.massG * saltPct / 100

@@ -40,7 +40,7 @@ export function cautionsFor(step: Step, context: CautionContext): Caution[] {
         ? 'Hot peppers: vapour burns eyes and lungs. Air the room, stand back, never blend boiling liquid in a sealed jug.'
         : 'Hot peppers: gloves and glasses on, air the room when blending.' })
   }
-  if (context.allergens?.length && (step === 'blend' || step === 'bottle')) {
+  if (context.allergens?.length && (step === 'pack' || step === 'blend' || step === 'bottle')) {
     found.push({ id: 'allergens', text: `Contains ${context.allergens.join(', ')}. Declare it on the label and clean the bench before the next lot.` })
   }
   if (context.honey && (step === 'blend' || step === 'bottle')) {

@@ -54,6 +54,6 @@ export interface Material {
   starterLog10: number | null
   /** What the maker paid, a kilogram, in the maker's own money; the shipped library knows no prices. */
   pricePerKg: number | null
-  /** Ids of figures the maker gave. */
+  /** Whether any figure of it is the maker's own. */
   own: boolean
 }

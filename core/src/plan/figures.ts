@@ -1,5 +1,5 @@
 import { phBand } from '../blend/forecast'
-import { mix, otherSolidsG, propertiesOf, volumeOf, type Composition, type Properties } from '../composition/composition'
+import { mix, propertiesOf, volumeOf, type Composition, type Properties } from '../composition/composition'
 import { ofSalt, ownBalance } from '../composition/ingredient'
 import { rawRemedies, rawShare, RAW_NEEDED, startCountLog10, startWords, type LivingRow } from '../ferment/rawShare'
 import { styleById, type Style, type StyleId } from '../library/styles'
@@ -127,6 +127,3 @@ export function planFigures(book: Book, { style: styleId, rows, waterG, saltPct,
     baseG, sauceMl: mapRange(baseG, grams => grams / properties.densityGPerMl), cost: costOf(book, rows, dose.saltG),
   }
 }
-
-/** Grams of fibre, skins and seeds in a plan: what a sieve holds back. */
-export const planSolidsG = (figures: PlanFigures): number => otherSolidsG(figures.composition)

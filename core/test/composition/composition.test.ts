@@ -1,6 +1,6 @@
 import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { EMPTY, MATERIALS, materialById, mix, mixturePh, ofMass, ofMaterial, ofSalt, propertiesOf, volumeOf, withAcidScaled, withPh, type Composition } from '../../src'
+import { EMPTY, MATERIALS, materialById, mix, mixturePh, ofMass, ofMaterial, ofSalt, propertiesOf, volumeOf, withPh, type Composition } from '../../src'
 
 const some = fc.tuple(fc.constantFrom(...MATERIALS), fc.double({ min: 0.5, max: 5000, noNaN: true })).map(([material, massG]) => ofMaterial(material, massG))
 const close = (a: Composition, b: Composition) => {
@@ -52,7 +52,6 @@ describe('figures', () => {
   it('a read pH replaces the table\'s, and scaling the acid keeps it', () => {
     const pear = withPh(ofMaterial(materialById('pear')!, 500), 4.3, 0.02)
     expect(mixturePh(pear)).toBeCloseTo(4.3, 6)
-    expect(mixturePh(withAcidScaled(pear, 1.7, 4.3))).toBeCloseTo(4.3, 6)
   })
 
   it('seeds out takes heat away and nothing else; cooked produce is not alive', () => {

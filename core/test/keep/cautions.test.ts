@@ -11,6 +11,7 @@ describe('cautions stand at the step where they matter', () => {
     ['packing hot peppers under a lid', 'pack', { hasHotPeppers: true, closed: true }, ['pressure', 'capsaicin']],
     ['pressing hot peppers', 'press', { hasHotPeppers: true }, ['capsaicin']],
     ['blending live and sweet', 'blend', { liveSugar: true }, ['pressure']],
+    ['whey in the bowl', 'pack', { allergens: ['milk'] }, ['allergens']],
     ['an allergen and honey in the pot', 'blend', { allergens: ['milk'], honey: true }, ['allergens', 'honey']],
     ['any bottling', 'bottle', {}, ['botulism', 'sale']],
     ['a live sweet bottling with shellfish', 'bottle', { liveSugar: true, allergens: ['crustacean'] }, ['botulism', 'sale', 'pressure', 'allergens']],
