@@ -13,7 +13,7 @@ export function usePlanVessels(form: Ref<PlanForm>, figures: Ref<PlanFigures | n
   const question = computed(() => figures.value && figures.value.properties.volumeMl >= 1 && !form.value.bowl
     ? { volumeMl: figures.value.properties.volumeMl, free: free.value.map(({ id, capacityMl, count }) => ({ id, capacityMl, count })), limit: figures.value.fillLimit, least: style.value.fillLeast }
     : null)
-  const answer = useVesselChoice(question)
+  const { answer, settled } = useVesselChoice(question)
   const uses = computed(() => form.value.vessels.length ? form.value.vessels : recommendedChoice(answer.value?.choices ?? [], figures.value?.fillLimit ?? 1)?.vessels.map(({ id, count }) => ({ vesselId: id, count })) ?? [])
   const known = computed(() => uses.value.flatMap(({ vesselId, count }) => {
     const vessel = book.library.vessel(vesselId)
@@ -37,6 +37,6 @@ export function usePlanVessels(form: Ref<PlanForm>, figures: Ref<PlanFigures | n
       ...(vessel.tareG !== undefined && { tareG: vessel.tareG }),
     }))
   }
-  return { answer, uses, filled, free, closure, packed }
+  return { answer, settled, uses, filled, free, closure, packed }
 }
 export type PlanVessels = ReturnType<typeof usePlanVessels>

@@ -20,7 +20,7 @@ const results = computed(() => planResults(form.value, book.book))
 const figures = computed(() => results.value?.figures ?? null)
 const style = computed(() => styleById(form.value.style))
 const vessels = usePlanVessels(form, figures)
-const { filled, closure, packed } = vessels
+const { filled, closure, packed, settled } = vessels
 const suggestedCode = computed(() => book.nextCode('LF'))
 const code = computed(() => form.value.code.trim() || suggestedCode.value)
 const overdrawn = computed(() => form.value.rows.find(row => row.lotId && (row.massG ?? 0) > (book.lot(row.lotId)?.leftG ?? 0) + 0.5))
@@ -74,6 +74,7 @@ async function confirm(event: Event, next: 'pack' | 'weigh' | 'split' | 'keep') 
   asked.value = true
   if (focusInvalid(event)) return
   const pack = next === 'pack'
+  if (pack) await settled()
   if (Object.values(problems.value).some(Boolean) || (pack && Object.values(packing.value).some(Boolean))) return
   const lotId = form.value.lotId || newLotId()
   const written = drafts(lotId, pack)
