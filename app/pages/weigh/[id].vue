@@ -170,5 +170,5 @@ async function finish() {
 .halves { display: grid; grid-template-columns: minmax(0, 1fr) minmax(300px, 380px); gap: var(--s5); align-items: start; }
 .sum { display: flex; gap: var(--s5); flex-wrap: wrap; font-size: 18px; }
 html .end { min-height: 64px; font: 720 22px var(--display); }
-@media (max-width: 860px) { .halves { grid-template-columns: minmax(0, 1fr); gap: var(--s3); } .weigh > header p { display: none; } }
+@media (max-width: 860px) { .halves { grid-template-columns: minmax(0, 1fr); gap: var(--s3); } .weigh > header { flex-wrap: nowrap; } .weigh > header h1 { font-size: 20px; min-width: 0; } .weigh > header p { display: none; } }
 </style>
