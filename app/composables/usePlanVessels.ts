@@ -1,5 +1,5 @@
 import { computed, type Ref } from 'vue'
-import { fillVessel, recommendedChoice, styleById, type Closure, type PlanFigures, type VesselKind } from '@lactofer/core'
+import { fillVessel, recommendedChoice, styleById, vesselMark, type Closure, type PlanFigures, type VesselKind } from '@lactofer/core'
 import type { PlanForm } from '~/components/plan/planForm'
 import { useVesselChoice } from './useVesselChoice'
 import { useBook } from '~/stores/book'
@@ -33,7 +33,7 @@ export function usePlanVessels(form: Ref<PlanForm>, figures: Ref<PlanFigures | n
   const packed = (massG: number) => {
     const singles = known.value.flatMap(({ vessel, count }) => Array.from({ length: count }, () => vessel))
     return singles.map((vessel, index) => ({
-      vesselId: vessel.id, mark: singles.length === 1 ? '' : String.fromCharCode(97 + index % 26), massG: massG * vessel.capacityMl / capacityMl.value, hot: form.value.hot,
+      vesselId: vessel.id, mark: vesselMark(index, singles.length), massG: massG * vessel.capacityMl / capacityMl.value, hot: form.value.hot,
       ...(vessel.tareG !== undefined && { tareG: vessel.tareG }),
     }))
   }

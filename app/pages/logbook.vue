@@ -29,12 +29,7 @@ async function run(work: () => Promise<string>) {
   }
 }
 const exportAll = () => run(async () => `${await exportLog(Date.now())} entries written to a file.`)
-const importFile = (event: Event) => run(async () => {
-  const input = event.target as HTMLInputElement
-  const file = input.files?.[0]
-  if (!file) return ''
-  const text = await file.text()
-  input.value = ''
+const importFile = (text: string) => run(async () => {
   const { added, known } = await importLog(text)
   return `${added} new ${added === 1 ? 'entry' : 'entries'} taken in; ${known} were here already.`
 })
@@ -66,7 +61,7 @@ async function sign() {
         <p>One open JSON file holds everything. Importing adds what is new and changes nothing that is here, so doing it twice does no harm: carry your log between two devices this way.</p>
         <div class="row">
           <el-button type="primary" :loading="busy" @click="exportAll">Export everything</el-button>
-          <label class="file"><input type="file" accept=".json,application/json" class="visually-hidden" @change="importFile"><span>Import a file …</span></label>
+          <FileButton label="Import a file …" accept=".json,application/json" @text="importFile" />
         </div>
         <p v-if="book.book.orphans.length" class="muted small">{{ book.book.orphans.length }} entries speak of lots that are not in this log. They are kept.</p>
       </section>
@@ -94,8 +89,6 @@ async function sign() {
 
 <style scoped>
 .halves { display: grid; grid-template-columns: repeat(auto-fit, minmax(min(100%, 340px), 1fr)); gap: var(--s5); align-items: start; }
-.file span { display: inline-flex; align-items: center; min-height: var(--touch); padding: 0 var(--s4); border: 1px solid var(--bottle); border-radius: var(--radius); color: var(--bottle); font-weight: 600; cursor: pointer; }
-.file input:focus-visible + span { outline: 3px solid var(--ask); outline-offset: 2px; }
 .low { margin-top: 26px; }
 .when { white-space: nowrap; }
 </style>

@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import dayjs from 'dayjs'
 import { ElMessage } from 'element-plus'
-import { formatNumber, InvalidInput, planFigures, readRecipe, styleById, writeRecipe, type EntryOf, type Recipe } from '@lactofer/core'
+import { factsOf, formatNumber, InvalidInput, planFigures, readRecipe, styleById, writeRecipe, type EntryOf, type Recipe } from '@lactofer/core'
 import { saveFile } from '~/composables/saveFile'
 import { useRecorder } from '~/composables/useRecorder'
 import { newLotId, useBook } from '~/stores/book'
@@ -72,8 +72,7 @@ async function importOne(text: string) {
 async function retire(recipe: Recipe) {
   const last = recipe.versions.at(-1)
   if (!last) return
-  const { id: _id, by: _by, origin: _origin, replaces: _replaces, ...kept } = last
-  if (await record({ ...kept, at: new Date().toISOString(), retired: true })) ElMessage.success(`${recipe.name} is off the list. Its versions stay in the log.`)
+  if (await record({ ...factsOf(last), at: new Date().toISOString(), retired: true })) ElMessage.success(`${recipe.name} is off the list. Its versions stay in the log.`)
 }
 </script>
 

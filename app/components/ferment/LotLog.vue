@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import dayjs from 'dayjs'
 import { ElMessage } from 'element-plus'
-import { readField, InvalidInput, type EntryOf, type Lot } from '@lactofer/core'
+import { factsOf, readField, InvalidInput, type EntryOf, type Lot } from '@lactofer/core'
 import { entryWords } from './entryWords'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
@@ -25,8 +25,7 @@ async function correct() {
   const entry = editing.value
   if (!entry) return
   try {
-    const { id, by: _by, origin: _origin, replaces: _replaces, ...facts } = entry
-    await book.record({ ...facts, ph: readField(typed.value, 'ph'), replaces: id })
+    await book.record({ ...factsOf(entry), ph: readField(typed.value, 'ph'), replaces: entry.id })
     editing.value = null
   } catch (error) {
     problem.value = error instanceof InvalidInput ? error.message : 'This could not be written to the log. Try again.'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, reactive, ref, watch } from 'vue'
 import { ElMessage } from 'element-plus'
-import { MaterialEntry, MATERIAL_KINDS, type Draft, type Material, type MaterialKind, type Range } from '@lactofer/core'
+import { MaterialEntry, MATERIAL_KINDS, ownMaterialId, PlainNameSchema, type Draft, type Material, type MaterialKind, type Range } from '@lactofer/core'
 import { useRecorder } from '~/composables/useRecorder'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
@@ -49,9 +49,9 @@ function three({ low, typical, high }: Three): Range | null {
 async function save() {
   asked.value = true
   const trimmed = name.value.trim()
-  problem.value = !trimmed ? 'Give it a name.' : /[<>]/.test(trimmed) ? 'A name is plain text: take out < and >.' : ''
+  problem.value = PlainNameSchema.safeParse(trimmed).error?.issues[0]?.message ?? ''
   if (problem.value) return
-  const id = material?.id ?? `own-${trimmed.normalize('NFD').toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'material'}`.slice(0, 60)
+  const id = material?.id ?? ownMaterialId(trimmed)
   if (!material && book.library.material(id)) {
     problem.value = 'There is one of this name already. Choose it in the list and give it your own values.'
     return

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import IconX from '~icons/lucide/x'
-import { fillVessel, formatNumber, formatShu, heatWord, LotCodeSchema, type Row } from '@lactofer/core'
+import { FILL_LEVEL, fillVessel, formatNumber, formatShu, heatWord, LotCodeSchema, type Row } from '@lactofer/core'
 import { freshRow } from './planForm'
 import type { Jar, jarResults } from './splitForm'
 import { useBook } from '~/stores/book'
@@ -15,7 +15,7 @@ const figures = computed(() => results?.figures ?? null)
 const vessels = computed(() => book.freeVessels.filter(vessel => vessel.count > 0).map(({ id, name }) => ({ value: id, label: name })))
 const vessel = computed(() => book.library.vessel(jar.value.vesselId))
 const fill = computed(() => figures.value && vessel.value ? fillVessel(figures.value.composition.massG, figures.value.properties.densityGPerMl, vessel.value.capacityMl, figures.value.fillLimit, figures.value.style.fillLeast) : null)
-const level = computed(() => fill.value ? ({ fits: 'fine', airy: 'ask', overfull: 'act', 'too much': 'discard' } as const)[fill.value.verdict] : 'fine')
+const level = computed(() => fill.value ? FILL_LEVEL[fill.value.verdict] : 'fine')
 const codeProblem = computed(() => {
   const parsed = LotCodeSchema.safeParse(jar.value.code)
   return parsed.success ? book.codeTaken(jar.value.code) ? 'This code is on another lot.' : null : parsed.error.issues[0]?.message ?? null

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { drawnSize, formatNumber, formatVolume, styleById, type PlanFigures } from '@lactofer/core'
+import { drawnSize, FILL_LEVEL, formatNumber, formatVolume, styleById, type PlanFigures } from '@lactofer/core'
 import { colourOf, type PlanForm } from './planForm'
 import type { PlanVessels } from '~/composables/usePlanVessels'
 import { useBook } from '~/stores/book'
@@ -24,7 +24,7 @@ function addVessel(id: string) {
   adding.value = ''
 }
 const scale = computed(() => Math.min(0.34, 96 / Math.max(1, ...(filled.value?.known ?? []).map(({ vessel }) => drawnSize(vessel.shape, vessel.capacityMl).heightMm))))
-const level = computed(() => filled.value ? ({ fits: 'fine', airy: 'ask', overfull: 'act', 'too much': 'discard' } as const)[filled.value.fill.verdict] : 'fine')
+const level = computed(() => filled.value ? FILL_LEVEL[filled.value.fill.verdict] : 'fine')
 </script>
 
 <template>

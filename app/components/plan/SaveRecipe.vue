@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { ElMessage } from 'element-plus'
+import { PlainNameSchema } from '@lactofer/core'
 import { recipePlanOf, type PlanForm } from './planForm'
 import { useRecorder } from '~/composables/useRecorder'
 import { newLotId, useBook } from '~/stores/book'
@@ -23,10 +24,8 @@ watch(open, (now) => {
 })
 const into = computed(() => book.recipes.find(recipe => recipe.id === intoId.value))
 const problem = computed(() => {
-  const trimmed = name.value.trim()
-  if (!trimmed) return 'Give the recipe a name.'
-  if (trimmed.length > 80) return 'Keep the name under 80 characters.'
-  return /[<>]/.test(trimmed) ? 'A name is plain text: take out < and >.' : null
+  const parsed = PlainNameSchema.safeParse(name.value)
+  return parsed.success ? null : parsed.error.issues[0]?.message ?? null
 })
 async function save() {
   asked.value = true

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { formatNumber, type PlanFigures } from '@lactofer/core'
-import { fillingProblem, netG, type Filling } from './weighDraft'
+import { formatNumber, vesselMark, type PlanFigures } from '@lactofer/core'
+import { fillingProblem, massesOf, netG, type Filling } from './weighDraft'
 import { useBook } from '~/stores/book'
 import { useInstruments } from '~/stores/instruments'
 
@@ -13,17 +13,14 @@ const instruments = useInstruments()
 const reading = computed(() => instruments.reading('mass'))
 const adding = ref('')
 const kinds = computed(() => book.freeVessels.filter(vessel => vessel.count > 0).map(({ id, name }) => ({ value: id, label: name })))
-const capacity = (filling: Filling) => book.library.vessel(filling.vesselId)?.capacityMl ?? 0
-const weighedG = computed(() => fillings.value.reduce((sum, filling) => sum + (netG(filling) ?? 0), 0))
-const openMl = computed(() => fillings.value.filter(filling => netG(filling) === null).reduce((sum, filling) => sum + capacity(filling), 0))
-/** Mass of a vessel that was not weighed: its share of what is left. */
-const shareG = (filling: Filling) => openMl.value > 0 ? Math.max(0, figures.composition.massG - weighedG.value) * capacity(filling) / openMl.value : 0
-const fraction = (filling: Filling) => (netG(filling) ?? shareG(filling)) / figures.properties.densityGPerMl / Math.max(1, capacity(filling))
-const leftG = computed(() => openMl.value > 0 ? 0 : figures.composition.massG - weighedG.value)
+const capacity = (vesselId: string) => book.library.vessel(vesselId)?.capacityMl ?? 0
+const masses = computed(() => massesOf(fillings.value, figures.composition.massG, capacity))
+const shares = computed(() => fillings.value.map(({ vesselId }, index) => (masses.value[index] ?? 0) / figures.properties.densityGPerMl / Math.max(1, capacity(vesselId))))
+const leftG = computed(() => figures.composition.massG - masses.value.reduce((sum, massG) => sum + massG, 0))
 const level = (share: number) => share > 1 ? 'discard' as const : share > figures.fillLimit + 0.005 ? 'act' as const : share < figures.style.fillLeast ? 'ask' as const : 'fine' as const
 
 function remark(list: Filling[]): Filling[] {
-  return list.map((filling, index) => ({ ...filling, mark: list.length === 1 ? '' : String.fromCharCode(97 + index % 26) }))
+  return list.map((filling, index) => ({ ...filling, mark: vesselMark(index, list.length) }))
 }
 function add(id: string) {
   const tareG = book.library.vessel(id)?.tareG ?? null
@@ -48,7 +45,7 @@ const remove = (index: number) => (fillings.value = remark(fillings.value.filter
         <strong>{{ book.library.vessel(filling.vesselId)?.name ?? filling.vesselId }}<span v-if="filling.mark" class="code mark-letter">{{ filling.mark }}</span></strong>
         <QuantityField :model-value="filling.tareG" kind="mass" :label="`Empty${filling.mark && ` ${filling.mark}`}`" optional @update:model-value="change(index, { tareG: $event })" />
         <QuantityField :model-value="filling.grossG" kind="mass" :label="`Full${filling.mark && ` ${filling.mark}`}`" optional @update:model-value="change(index, { grossG: $event })" />
-        <p class="net"><span class="figure">{{ formatNumber(netG(filling) ?? shareG(filling)) }} g</span><StateMark :level="level(fraction(filling))" :word="`${formatNumber(100 * fraction(filling))} % full`" /><span v-if="netG(filling) === null" class="muted small">its share, not weighed</span></p>
+        <p class="net"><span class="figure">{{ formatNumber(masses[index] ?? 0) }} g</span><StateMark :level="level(shares[index] ?? 0)" :word="`${formatNumber(100 * (shares[index] ?? 0))} % full`" /><span v-if="netG(filling) === null" class="muted small">its share, not weighed</span></p>
         <div class="row"><el-checkbox :model-value="filling.hot" @update:model-value="change(index, { hot: Boolean($event) })">HOT</el-checkbox><el-button v-if="fillings.length > 1" text :aria-label="`Take out vessel ${filling.mark}`" @click="remove(index)">Take out</el-button></div>
         <p v-if="fillingProblem(filling)" class="problem" role="alert">{{ fillingProblem(filling) }}</p>
       </li>

@@ -14,6 +14,14 @@ export type WeighDraft = NonNullable<z.infer<typeof WeighDraftSchema>>
 /** What is in a vessel by the scale; `null` until both weights are there. */
 export const netG = ({ tareG, grossG }: Filling): number | null => tareG === null || grossG === null ? null : grossG - tareG
 
+/** What is in each vessel: by the scale, or its share of what is left by its size. `totalG` is what was weighed in. */
+export function massesOf(fillings: readonly Filling[], totalG: number, capacityOf: (vesselId: string) => number): number[] {
+  const nets = fillings.map(netG)
+  const restG = Math.max(0, totalG - nets.reduce<number>((sum, net) => sum + (net ?? 0), 0))
+  const openMl = fillings.reduce((sum, { vesselId }, index) => nets[index] === null ? sum + capacityOf(vesselId) : sum, 0)
+  return fillings.map(({ vesselId }, index) => nets[index] ?? (openMl > 0 ? restG * capacityOf(vesselId) / openMl : 0))
+}
+
 /** Sentence for a vessel whose weights cannot be. */
 export const fillingProblem = (filling: Filling): string | null => {
   const net = netG(filling)

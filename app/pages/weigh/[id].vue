@@ -2,9 +2,9 @@
 import { computed, ref, watch } from 'vue'
 import IconClose from '~icons/lucide/x'
 import IconTool from '~icons/lucide/sliders-horizontal'
-import { addStep, contentComposition, InvalidInput, isWeighed, planFigures, propertiesOf, returnTo, saltForWeighed, skipStep, startWeighIn, styleById, substitute, takeWeight, toleranceG, weighedContent, type Draft, type Row } from '@lactofer/core'
+import { addStep, contentComposition, InvalidInput, isWeighed, planFigures, propertiesOf, returnTo, saltForWeighed, skipStep, startWeighIn, styleById, substitute, takeWeight, toleranceG, vesselMark, weighedContent, type Draft, type Row } from '@lactofer/core'
 import { formOfPlan, freshPlan, freshRow, type PlanForm } from '~/components/plan/planForm'
-import { fillingProblem, netG, WeighDraftSchema, type WeighDraft } from '~/components/weigh/weighDraft'
+import { fillingProblem, massesOf, WeighDraftSchema, type WeighDraft } from '~/components/weigh/weighDraft'
 import { useDraft } from '~/composables/useDraft'
 import { usePlanVessels } from '~/composables/usePlanVessels'
 import { useRecorder } from '~/composables/useRecorder'
@@ -71,7 +71,7 @@ const suggested = usePlanVessels(vesselForm, packedFigures)
 watch([suggested.uses, weighed], ([uses, all]) => {
   if (!all || !draft.value || draft.value.fillings.length || !uses.length || plan.value?.bowl) return
   const singles = uses.flatMap(({ vesselId, count }) => Array.from({ length: count }, () => vesselId))
-  draft.value.fillings = singles.map((vesselId, index) => ({ vesselId, mark: singles.length === 1 ? '' : String.fromCharCode(97 + index % 26), tareG: book.library.vessel(vesselId)?.tareG ?? null, grossG: null, hot: false }))
+  draft.value.fillings = singles.map((vesselId, index) => ({ vesselId, mark: vesselMark(index, singles.length), tareG: book.library.vessel(vesselId)?.tareG ?? null, grossG: null, hot: false }))
 }, { immediate: true })
 
 function change(next: (now: NonNullable<typeof state.value>) => NonNullable<typeof state.value>) {
@@ -111,16 +111,11 @@ async function finish() {
   const at = new Date().toISOString()
   const lotId = plan.value.lotId
   const { fillings, done, place } = draft.value
-  const massG = packedFigures.value.composition.massG
-  const weighedG = fillings.reduce((sum, filling) => sum + (netG(filling) ?? 0), 0)
-  const openMl = fillings.filter(filling => netG(filling) === null).reduce((sum, filling) => sum + (book.library.vessel(filling.vesselId)?.capacityMl ?? 0), 0)
+  const masses = massesOf(fillings, packedFigures.value.composition.massG, id => book.library.vessel(id)?.capacityMl ?? 0)
   const drafts: Draft[] = [{ kind: 'weigh', at, lotId, ...content.value }]
   if (!plan.value.bowl) {
     if (done.length) drafts.push({ kind: 'check', at, lotId, done: style.value.checks.filter(id => done.includes(id)), open: style.value.checks.filter(id => !done.includes(id)) })
-    drafts.push({ kind: 'pack', at, lotId, place: place.trim(), closure: closure.value, vessels: fillings.map(filling => ({
-      vesselId: filling.vesselId, mark: filling.mark, hot: filling.hot, ...(filling.tareG !== null && { tareG: filling.tareG }),
-      massG: netG(filling) ?? Math.max(0, massG - weighedG) * (book.library.vessel(filling.vesselId)?.capacityMl ?? 0) / openMl,
-    })) })
+    drafts.push({ kind: 'pack', at, lotId, place: place.trim(), closure: closure.value, vessels: fillings.map(({ vesselId, mark, hot, tareG }, index) => ({ vesselId, mark, hot, massG: masses[index] ?? 0, ...(tareG !== null && { tareG }) })) })
   }
   if (!await record(...drafts)) return
   reset()

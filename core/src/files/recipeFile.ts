@@ -1,17 +1,14 @@
 import { z } from 'zod'
 import { InvalidInput } from '../invalid'
-import { MomentSchema, RecipePlanSchema, type RecipePlan } from '../log/entry'
+import { MomentSchema, PlainNameSchema, RecipePlanSchema, type RecipePlan } from '../log/entry'
 import type { Recipe } from '../log/recipes'
 
 /** Name and version of the recipe file; see docs/file-format.md. */
 export const RECIPE_FORMAT = 'lactofer-recipe'
 export const RECIPE_FILE_VERSION = 1
 
-/** A name as people write it: no angle brackets, no control characters. */
-const plainName = z.string().trim().min(1, 'is empty').max(80, 'is longer than 80 characters').regex(/^[^<>\p{Cc}]*$/u, 'is not plain text: take out < and >')
-
-const VersionSchema = z.strictObject({ note: z.string().max(500).optional(), plan: z.strictObject({ ...RecipePlanSchema.shape, rows: z.array(z.strictObject({ ...RecipePlanSchema.shape.rows.element.shape, name: plainName })).min(1, 'has no ingredients').max(60) }) })
-const FileSchema = z.strictObject({ format: z.literal(RECIPE_FORMAT), version: z.number().int().min(1), writtenAt: MomentSchema, name: plainName, versions: z.array(VersionSchema).min(1).max(200) })
+const VersionSchema = z.strictObject({ note: z.string().max(500).optional(), plan: z.strictObject({ ...RecipePlanSchema.shape, rows: z.array(z.strictObject({ ...RecipePlanSchema.shape.rows.element.shape, name: PlainNameSchema })).min(1, 'It has no ingredients.').max(60) }) })
+const FileSchema = z.strictObject({ format: z.literal(RECIPE_FORMAT), version: z.number().int().min(1), writtenAt: MomentSchema, name: PlainNameSchema, versions: z.array(VersionSchema).min(1).max(200) })
 
 /** A recipe as it comes out of a file: to be saved as a new one. */
 export interface ReadRecipe { name: string, versions: { note?: string | undefined, plan: RecipePlan }[] }
@@ -44,6 +41,6 @@ export function readRecipe(text: string): ReadRecipe {
   if (file.success) return { name: file.data.name, versions: file.data.versions }
   const issue = file.error.issues[0]
   const place = issue ? placeOf(issue.path) : ''
-  const what = issue?.code === 'unrecognized_keys' ? `holds a field Lactofer does not know: "${issue.keys[0]}"` : issue?.message ?? 'has an unknown shape'
-  throw new InvalidInput(`The recipe ${place ? `at ${place} ` : ''}${what.replace(/\.$/, '')}. Nothing was changed.`)
+  const what = issue?.code === 'unrecognized_keys' ? `it holds a field Lactofer does not know: "${issue.keys[0]}"` : issue?.message ?? 'it has an unknown shape'
+  throw new InvalidInput(`The recipe cannot be read${place ? ` at ${place}` : ''}: ${what.replace(/\.$/, '')}. Nothing was changed.`)
 }

@@ -3,7 +3,7 @@ import { PREPARATIONS, type Preparation } from '../composition/ingredient'
 import { MATERIAL_KINDS, type Material, type MaterialKind } from '../library/material'
 import type { Library } from '../library/library'
 import { searchMaterials } from '../library/materials'
-import { MaterialEntry, RowSchema, type Draft, type Row } from '../log/entry'
+import { MaterialEntry, PlainNameSchema, RowSchema, type Draft, type Row } from '../log/entry'
 import { parseQuantity } from '../units/quantity'
 import type { Range } from '../working'
 
@@ -13,6 +13,16 @@ export type Table = (string | number)[][]
 export type Line = Readonly<Record<string, string | undefined>>
 
 const bad = (line: number, sentence: string) => new InvalidInput(`Line ${line + 2}: ${sentence} Nothing was changed.`)
+
+/** A name as it may stand, or the sentence against it with its line. */
+function nameOf(line: number, typed: string): string {
+  const name = PlainNameSchema.safeParse(typed)
+  if (!name.success) throw bad(line, name.error.issues[0]?.message ?? 'the name cannot be read.')
+  return name.data
+}
+
+/** Id of a material of the maker's own, from its name. */
+export const ownMaterialId = (name: string): string => `own-${name.normalize('NFD').toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'material'}`.slice(0, 60)
 
 /** Rows of a plan as a table. */
 export function tableOfRows(rows: readonly Pick<Row, 'materialId' | 'name' | 'massG' | 'preparation' | 'seedsOut' | 'grower'>[]): Table {
@@ -39,7 +49,7 @@ export function rowsOfTable(lines: readonly Line[], library: Library): Row[] {
       materialId: material?.id ?? 'unknown', name: material && !line.name ? material.name : name, massG, preparation, seedsOut: /^(yes|y|true|1)$/i.test(line.seeds_out ?? ''), ...(line.grower?.trim() && { grower: line.grower.trim() }),
     })
     if (!row.success) throw bad(index, row.error.issues[0]?.message ?? 'cannot be read.')
-    if (/[<>]/.test(row.data.name)) throw bad(index, 'a name is plain text: take out < and >.')
+    nameOf(index, row.data.name)
     return row.data
   })
 }
@@ -73,10 +83,8 @@ const list = (cell: string | undefined) => (cell ?? '').split(';').map(part => p
 export function materialsOfTable(lines: readonly Line[], library: Library, at: string): Draft[] {
   if (lines.length === 0) throw new InvalidInput('The file has no lines under its header. Nothing was changed.')
   return lines.flatMap((line, index): Draft[] => {
-    const name = (line.name ?? '').trim()
-    if (!name) throw bad(index, 'a material has no name.')
-    if (/[<>]/.test(name)) throw bad(index, 'a name is plain text: take out < and >.')
-    const id = (line.id ?? '').trim() || `own-${name.normalize('NFD').toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '')}`.slice(0, 60)
+    const name = nameOf(index, line.name ?? '')
+    const id = (line.id ?? '').trim() || ownMaterialId(name)
     const known = library.material(id)
     const kind = (line.kind ?? '').trim() || known?.kind || 'vegetable'
     if (!MATERIAL_KINDS.includes(kind as MaterialKind)) throw bad(index, `"${kind}" is not a kind. Use ${MATERIAL_KINDS.join(', ')}.`)

@@ -20,6 +20,9 @@ export const IdSchema = z.string().regex(/^[0-7][0-9A-HJKMNP-TV-Z]{25}$/, 'This 
 /** A moment in UTC, `2026-05-04T07:30:00.000Z`. */
 export const MomentSchema = z.iso.datetime({ error: 'This is not a moment in UTC.' })
 
+/** A name in a file or a form of something that travels: plain text, no angle brackets, no control characters. */
+export const PlainNameSchema = z.string().trim().min(1, 'Give it a name.').max(80, 'Keep the name under 80 characters.').regex(/^[^<>\p{Cc}]*$/u, 'A name is plain text: take out < and >.')
+
 const name = z.string().trim().min(1, 'Give it a name.').max(80, 'Keep the name under 80 characters.')
 const text = z.string().max(500, 'Keep it under 500 characters.')
 const massG = z.number().min(0).max(1_000_000)
@@ -160,6 +163,11 @@ export type EntryOf<K extends EntryKind> = Extract<Entry, { kind: K }>
 
 /** What a page hands over: an entry without what the log itself adds. */
 export type Draft = Entry extends infer E ? E extends Entry ? Omit<E, 'id' | 'by' | 'origin'> : never : never
+
+/** What an entry says, without what the log itself added: to be said again, or corrected. */
+export function factsOf<E extends Entry>({ id: _id, by: _by, origin: _origin, replaces: _replaces, ...facts }: E): Omit<E, 'id' | 'by' | 'origin' | 'replaces'> {
+  return facts
+}
 
 /** Makes ids in rising order. @param random numbers from 0 to 1, passed in; core has no randomness of its own. */
 export function idMaker(random: () => number): (atMs: number) => string {

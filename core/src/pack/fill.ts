@@ -33,6 +33,12 @@ export function fillVessel(massG: number, densityGPerMl: number, capacityMl: num
   return { volumeMl, headspaceMl: capacityMl - volumeMl, fraction, verdict, sentence }
 }
 
+/** How a fill is judged on a page. */
+export const FILL_LEVEL = { fits: 'fine', airy: 'ask', overfull: 'act', 'too much': 'discard' } as const satisfies Record<Fill['verdict'], string>
+
+/** The mark of a vessel on its tape: a, b, c; none where it is the only one. */
+export const vesselMark = (index: number, vessels: number): string => vessels === 1 ? '' : String.fromCharCode(97 + index % 26)
+
 /** Over this share of fruit a mash rises more. Judgement. */
 const FRUITY = 0.2
 /** Fill of a mash with much fruit, or kept warm: 65 to 70 %. Common practice. */

@@ -1,4 +1,4 @@
-import type { Draft, EntryOf } from '../log/entry'
+import { factsOf, type Draft } from '../log/entry'
 import type { Lot } from '../log/fold'
 import { InvalidInput, within } from '../invalid'
 
@@ -25,17 +25,17 @@ export function refillDrafts(lot: Lot, { at, drawnG, vinegarId, vinegarName, vin
   const podsG = lot.leftG - drawnG
   if (podsG < 1) throw new InvalidInput(`There are only ${Math.round(lot.leftG)} g in it, pods included. Weigh what ran off again.`)
   const filled = packed.vessels.reduce((sum, vessel) => sum + vessel.massG, 0)
-  const plan: Omit<EntryOf<'plan'>, 'id' | 'by' | 'origin'> = {
-    ...made, at, kind: 'plan', lotId: ids.refillLot, code: codes.refill, name: `${lot.name}, refill`.slice(0, 80), waterG: 0, saltG: 0,
+  const { bowl: _bowl, ...planned } = factsOf(made)
+  const plan: Draft = {
+    ...planned, at, lotId: ids.refillLot, code: codes.refill, name: `${lot.name}, refill`.slice(0, 80), waterG: 0, saltG: 0,
     rows: [
       { materialId: 'lot', lotId: ids.podsLot, name: `${lot.name}, pods`.slice(0, 80), massG: podsG, preparation: 'raw', seedsOut: false },
       { materialId: vinegarId, name: vinegarName, massG: vinegarG, preparation: 'raw', seedsOut: false },
     ],
   }
-  const { id: _id, by: _by, origin: _origin, replaces: _replaces, bowl: _bowl, ...clean } = plan as EntryOf<'plan'>
   return [
     { kind: 'press', at, lotId: ids.vinegarLot, code: codes.vinegar, name: `${lot.name}, vinegar`.slice(0, 80), color: lot.color, fromLotId: lot.id, method: 'cloth', inG: lot.leftG, baseG: drawnG, pulpG: podsG, seedsG: 0, pulpLotId: ids.podsLot, pulpCode: codes.pods },
-    clean,
+    plan,
     { kind: 'pack', at, lotId: ids.refillLot, place: packed.place, closure: packed.closure, vessels: packed.vessels.map(vessel => ({ ...vessel, massG: (podsG + vinegarG) * (filled > 0 ? vessel.massG / filled : 1 / packed.vessels.length) })) },
   ]
 }

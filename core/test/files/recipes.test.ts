@@ -31,8 +31,8 @@ describe('recipes', () => {
   }
   it.each<[string, () => string, RegExp]>([
     ['an unknown field', () => file(json => Object.assign(json, { secret: 1 })), /holds a field Lactofer does not know: "secret". Nothing was changed/],
-    ['an unknown field in a row', () => file(json => Object.assign((json as never as { versions: { plan: { rows: object[] } }[] }).versions[0]!.plan.rows[1]!, { colour: 'red' })), /at version 1, ingredient 2 holds a field .*"colour"/],
-    ['a script in a name', () => file(json => Object.assign(json, { name: '<script>alert(1)</script>' })), /at "name" is not plain text: take out < and >/],
+    ['an unknown field in a row', () => file(json => Object.assign((json as never as { versions: { plan: { rows: object[] } }[] }).versions[0]!.plan.rows[1]!, { colour: 'red' })), /at version 1, ingredient 2: it holds a field .*"colour"/],
+    ['a script in a name', () => file(json => Object.assign(json, { name: '<script>alert(1)</script>' })), /at "name": A name is plain text: take out < and >\. Nothing/],
     ['a newer version', () => file(json => Object.assign(json, { version: 9 })), /newer Lactofer/],
     ['something else', () => '{"format":"cake"}', /not a Lactofer recipe/],
     ['half a file', () => '{"format"', /not JSON/],
