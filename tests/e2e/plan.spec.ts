@@ -226,6 +226,8 @@ test('the unit of a kind of field is chosen at the field and remembered for all 
 })
 
 test('a bowl weighed by hand: something else instead, one thing more, weighed again after the salt, then split; a plan that was never packed is dropped', async ({ guarded: page }) => {
+  // By hand: no scale is connected.
+  await page.route('**/api/bench/stream', route => route.abort())
   await page.goto('/plan')
   await field(page, 'Name on the tape').fill('Bowl')
   await pick(page, 'Style', 'Dry-salted chop')

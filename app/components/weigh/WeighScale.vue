@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { onKeyStroke } from '@vueuse/core'
-import { formatMass, formatNumber, judgeWeight, toleranceG, type WeighStep } from '@lactofer/core'
+import { EMPTY_SCALE_G, formatMass, formatNumber, judgeWeight, toleranceG, type WeighStep } from '@lactofer/core'
 import { useInstruments } from '~/stores/instruments'
 import { usePreferences } from '~/stores/preferences'
 
@@ -23,7 +23,7 @@ const REACH = 1.25
 const at = (grams: number) => targetG > 0 ? Math.min(100, 100 * grams / (targetG * REACH)) : 0
 
 function take() {
-  problem.value = nowG.value > 0 ? '' : 'There is nothing on the scale. Put it on, type its weight, or leave it out.'
+  problem.value = nowG.value > (typedG.value === null ? EMPTY_SCALE_G : 0) ? '' : 'There is nothing on the scale. Put it on, type its weight, or leave it out.'
   if (problem.value) return
   emit('take', nowG.value)
   typedG.value = null

@@ -60,6 +60,9 @@ export function saltForWeighed(plan: Plan, { steps }: WeighIn, ownSaltG = 0): nu
 export const toleranceG = (targetG: number, kind: WeighStep['kind'], scaleStepG = 0.1): number =>
   Math.max(scaleStepG, targetG * (kind === 'salt' ? 0.005 : 0.01))
 
+/** What an empty bench scale may show by itself, g: less than this is no weight unless it was typed. Judgement. */
+export const EMPTY_SCALE_G = 0.5
+
 /** How a weight on the scale stands to its target: a share of it, and a word. */
 export function judgeWeight(nowG: number, targetG: number, kind: WeighStep['kind']): { share: number, word: 'under' | 'in' | 'over', sentence: string } {
   const off = nowG - targetG
