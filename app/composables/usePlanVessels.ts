@@ -4,7 +4,7 @@ import type { PlanForm } from '~/components/plan/planForm'
 import { useVesselChoice } from './useVesselChoice'
 import { useBook } from '~/stores/book'
 
-/** The vessels a plan goes into: the suggestion of the least air until the maker chooses, with fill and closure. */
+/** The vessels a plan goes into: the recommended answer until the maker chooses, with fill and closure. */
 export function usePlanVessels(form: Ref<PlanForm>, figures: Ref<PlanFigures | null>) {
   const book = useBook()
   const style = computed(() => styleById(form.value.style))

@@ -95,6 +95,11 @@ test('one bowl, three jars: each a lot of its own, the hot one marked on shelf, 
   expect(pdf.getSubject()).toMatch(/^LF-01B, Salsa, hot, 2\.\d % salt, started \d{4}-\d\d-\d\d, (loose|tight) lid, HOT$/)
   const [sheet] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Batch sheet' }).click()])
   expect((await PDFDocument.load(await readFile(await sheet.path()))).getTitle()).toBe('Batch sheet, LF-01B Salsa, hot')
+  // Too salty: water thins it; its own produce is habanero, and more of that would be another sauce.
+  await page.getByRole('button', { name: 'Salted wrong?' }).click()
+  await field(page, 'Salt measured').fill('4')
+  await expect(page.locator('[data-remedy="water"]')).toBeVisible()
+  await expect(page.locator('[data-remedy="produce"]')).toBeHidden()
 })
 
 test('salted wrong: what to put in, whether it fits, and the log afterwards', async ({ guarded: page }) => {

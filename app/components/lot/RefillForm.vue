@@ -20,11 +20,18 @@ async function refill() {
   problem.value = drawnG.value === null || vinegarG.value === null ? 'Weigh what ran off and the fresh vinegar.' : ''
   if (drawnG.value === null || vinegarG.value === null) return
   const refillLot = newLotId()
+  const coded = (letter: string) => `${lot.code.slice(0, 19)}${letter}`
+  const codes = { vinegar: coded('V'), pods: coded('P'), refill: coded('R') }
+  const taken = Object.values(codes).find(code => book.codeTaken(code))
+  if (taken) {
+    problem.value = `The code ${taken} is on another lot, and the refill would want it. Look for it first: was this drawn off already?`
+    return
+  }
   let drafts: Draft[]
   try {
     drafts = refillDrafts(lot, {
       at: new Date().toISOString(), drawnG: drawnG.value, vinegarId: vinegarId.value, vinegarName: book.library.materialOrUnknown(vinegarId.value).name, vinegarG: vinegarG.value,
-      ids: { vinegarLot: newLotId(), podsLot: newLotId(), refillLot }, codes: { vinegar: `${lot.code}V`.slice(0, 20), pods: `${lot.code}P`.slice(0, 20), refill: `${lot.code}R`.slice(0, 20) },
+      ids: { vinegarLot: newLotId(), podsLot: newLotId(), refillLot }, codes,
     })
   } catch (error) {
     if (!(error instanceof InvalidInput)) throw error
@@ -32,7 +39,7 @@ async function refill() {
     return
   }
   if (!await record(...drafts)) return
-  ElMessage.success(`${lot.code}V is in stock; the refill is on the shelf.`)
+  ElMessage.success(`${codes.vinegar} is in stock; the refill is on the shelf.`)
   await router.push(`/ferment/${refillLot}`)
 }
 </script>

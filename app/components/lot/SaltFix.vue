@@ -53,7 +53,7 @@ const batch = computed(() => {
 const isPct = computed(() => how.value === 'measured' ? measuredPct.value : batch.value && propertiesOf(batch.value).saltPct)
 const capacityMl = computed(() => (lot.packed?.vessels ?? []).reduce((sum, vessel) => sum + (book.library.vessel(vessel.vesselId)?.capacityMl ?? 0), 0) || null)
 const found = computed<{ remedies: Remedy[], problem: string | null } | null>(() => {
-  if (isPct.value === null || isPct.value === undefined || target.value === null || !batch.value || !now.value || !plan.value || brinePct.value === null) return null
+  if (isPct.value === null || target.value === null || !batch.value || !now.value || !plan.value || brinePct.value === null) return null
   try {
     return { problem: null, remedies: saltRemedies({ massG: batch.value.massG, saltPct: isPct.value, targetPct: target.value, densityGPerMl: now.value.densityGPerMl, capacityMl: capacityMl.value, fillLimit: styleById(plan.value.style).fillLimit, brinePct: brinePct.value }) }
   } catch (error) {
@@ -61,21 +61,25 @@ const found = computed<{ remedies: Remedy[], problem: string | null } | null>(()
     throw error
   }
 })
+/** Fresh produce of the batch. A jar filled from a salted bowl has little of its own: more of that would be another sauce, so it is not offered there. */
+const fresh = computed(() => (content.value?.rows ?? []).filter(row => !row.lotId))
+const sumG = (rows: readonly { massG: number }[]) => rows.reduce((sum, row) => sum + row.massG, 0)
+const offered = computed(() => (found.value?.remedies ?? []).filter(remedy => remedy.id !== 'produce' || sumG(fresh.value) > sumG(content.value?.rows ?? []) / 2))
 const WHAT = { salt: 'Salt', water: 'Water', produce: 'Unsalted produce', brine: 'Brine' } as const
 
 /** Records what is known of the salt, and what was put in. */
 async function did(remedy: Remedy) {
   const base = content.value
-  if (!base || isPct.value === null || isPct.value === undefined || target.value === null) return
+  if (!base || isPct.value === null || target.value === null) return
   const at = new Date().toISOString()
   const later = new Date(Date.now() + 1).toISOString()
   const facts: Draft[] = how.value === 'measured'
     ? [{ kind: 'reading', at, lotId: lot.id, saltPct: Math.round(isPct.value * 100) / 100, note: 'Salted wrong.' }]
     : [{ kind: 'weigh', at: lot.weighed?.at ?? lot.packed?.at ?? at, lotId: lot.id, rows: base.rows, waterG: base.waterG, saltG: remembered.value.saltG ?? base.saltG, note: 'Salt as remembered.', ...(lot.weighed && { replaces: lot.weighed.id }) }]
   const brine = (brinePct.value ?? 0) / 100
-  const rowsG = base.rows.reduce((sum, row) => sum + row.massG, 0)
+  const rowsG = sumG(fresh.value)
   const put = remedy.id === 'salt' ? { rows: [], waterG: 0, saltG: remedy.massG } : remedy.id === 'water' ? { rows: [], waterG: remedy.massG, saltG: 0 }
-    : remedy.id === 'brine' ? { rows: [], waterG: remedy.massG * (1 - brine), saltG: remedy.massG * brine } : { rows: base.rows.map(({ said: _said, boughtG: _bought, ...row }) => ({ ...row, massG: row.massG * remedy.massG / rowsG })), waterG: 0, saltG: 0 }
+    : remedy.id === 'brine' ? { rows: [], waterG: remedy.massG * (1 - brine), saltG: remedy.massG * brine } : { rows: fresh.value.map(({ said: _said, boughtG: _bought, ...row }) => ({ ...row, massG: row.massG * remedy.massG / rowsG })), waterG: 0, saltG: 0 }
   if (!await record(...facts, { kind: 'add', at: later, lotId: lot.id, ...put, reason: `Salt from ${formatNumber(isPct.value, 2)} to ${formatNumber(target.value, 2)} %.` })) return
   ElMessage.success('Recorded. Stir it through, and taste or measure again in a day.')
   open.value = false
@@ -100,11 +104,11 @@ async function did(remedy: Remedy) {
       </div>
       <p v-if="remembered.problem" class="problem" role="alert">{{ remembered.problem }}</p>
       <p v-if="target !== null && target < LEAST_SALT_PCT && plan && styleById(plan.style).ferments"><StateMark level="act" word="Too weak" /> Below {{ LEAST_SALT_PCT }} % of everything the wrong bacteria can win.</p>
-      <p v-if="isPct !== null && isPct !== undefined" data-figure="salt-now">That is <strong>{{ formatNumber(isPct, 2) }} %</strong> of everything.</p>
+      <p v-if="isPct !== null" data-figure="salt-now">That is <strong>{{ formatNumber(isPct, 2) }} %</strong> of everything.</p>
       <p v-if="found?.problem" class="problem" role="alert">{{ found.problem }}</p>
       <p v-else-if="found && found.remedies.length === 0"><StateMark level="fine" word="Near enough" /> Nothing to put in.</p>
       <ul v-else-if="found" class="plain-list remedies">
-        <li v-for="remedy in found.remedies" :key="remedy.id" :data-remedy="remedy.id"><div><strong>{{ WHAT[remedy.id] }}</strong><p><StateMark v-if="!remedy.fits" :level="(remedy.fraction ?? 0) > 1 ? 'discard' : 'act'" :word="(remedy.fraction ?? 0) > 1 ? 'Does not fit' : 'Tight'" /> {{ remedy.sentence }}</p></div><el-button :loading="busy" @click="did(remedy)">Done: I put it in</el-button></li>
+        <li v-for="remedy in offered" :key="remedy.id" :data-remedy="remedy.id"><div><strong>{{ WHAT[remedy.id] }}</strong><p><StateMark v-if="!remedy.fits" :level="(remedy.fraction ?? 0) > 1 ? 'discard' : 'act'" :word="(remedy.fraction ?? 0) > 1 ? 'Does not fit' : 'Tight'" /> {{ remedy.sentence }}</p></div><el-button :loading="busy" @click="did(remedy)">Done: I put it in</el-button></li>
       </ul>
     </div>
   </el-dialog>
