@@ -45,6 +45,7 @@ function ferments(diary: Diary): void {
   const plum = diary.start({ code: 'BPL-04', name: 'Smoked cherry pepper and plum', color: '#8e4a55', style: 'mash', day: 75, rows: [['cherry-pepper', 5200, 'smoked'], ['cherry-pepper', 3600], ['plum', 3300]], saltPct: 3, place: COLD, vesselId: 'bucket-20' })
   diary.read(plum, [[74, 4.45, 19.0], [71, 4.1, 18.4], [60, 3.82, 17.9], [40, 3.72, 16.5], [12, 3.70, 15.2]])
   diary.write({ kind: 'chore', at: diary.at(3), lotId: plum, chore: 'airlock water', note: 'Filled up.' }, 'Cellar')
+  diary.write({ kind: 'chore', at: diary.at(3), lotId: plum, chore: 'taste' }, 'Cellar')
 
   const lemon = diary.start({ code: 'BPL-05', name: 'Lemon-drop bag', color: '#e3cd3e', style: 'bag', day: 20, rows: [['lemon-drop', 1350]], saltPct: 4, place: BENCH, vesselId: 'bag-2000' })
   diary.read(lemon, [[19, 5.1, 21.0], [17, 4.3, 21.2], [10, 3.85, 21.3], [1, 3.81, 21.2]])

@@ -1,8 +1,10 @@
 import type { Preparation } from '../composition/ingredient'
 import { formatNumber } from '../units/number'
+import type { Living } from './batch'
+import { GROUPS } from './growth'
 
-/** A row seen for its bacteria: produce, or a starter with its count in log10 a gram. */
-export interface LivingRow { massG: number, preparation: Preparation, livens: boolean, starterLog10?: number | null }
+/** A row seen for its bacteria: produce, or a starter with its count in log10 a gram. Leaves, roots and other `green` things carry more than fruits and peppers. */
+export interface LivingRow { massG: number, preparation: Preparation, livens: boolean, green?: boolean, starterLog10?: number | null }
 
 /** Share of the weight that brings living bacteria: raw produce counts, cooked and frozen do not; a starter is neither. `null` for no weight. */
 export function rawShare(rows: readonly LivingRow[]): number | null {
@@ -22,6 +24,20 @@ const SURVIVES: Record<Preparation, number> = { raw: 1, frozen: 0.1, dried: 0.01
 export function startCountLog10(rows: readonly LivingRow[], everythingG: number): number | null {
   const count = rows.reduce((sum, row) => sum + row.massG * (typeof row.starterLog10 === 'number' ? 10 ** row.starterLog10 : row.livens ? 10 ** RAW_LOG10 * SURVIVES[row.preparation] : 0), 0)
   return count > 0 && everythingG > 0 ? Math.log10(count / everythingG) : null
+}
+
+/** More of group H on leaves and roots, log10. Judgement. */
+const GREEN_MORE = 0.5
+
+/** Living cells of each group a gram of everything, log10, produce and starter apart. */
+export function livingCounts(rows: readonly LivingRow[], everythingG: number): Living {
+  const log = (sum: number) => sum > 0 && everythingG > 0 ? Math.log10(sum / everythingG) : null
+  const sum = (each: (row: LivingRow) => number) => rows.reduce((total, row) => total + row.massG * each(row), 0)
+  const produce = (log10: (row: LivingRow) => number) => log(sum(row => typeof row.starterLog10 !== 'number' && row.livens ? 10 ** log10(row) * SURVIVES[row.preparation] : 0))
+  return {
+    rawH: produce(row => GROUPS.H.raw + (row.green ? GREEN_MORE : 0)), rawP: produce(() => GROUPS.P.raw),
+    starterLog10: log(sum(row => typeof row.starterLog10 === 'number' ? 10 ** row.starterLog10 : 0)),
+  }
 }
 
 /** A start count in words. Limits are judgement. */

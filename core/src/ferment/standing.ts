@@ -1,7 +1,8 @@
 import { deadlineClock, PH_LINE, type Clock, type TemperaturePoint } from './clock'
+import { formatNumber } from '../units/number'
 
-/** A pH read at a moment (ms). */
-export interface PhPoint { atMs: number, ph: number }
+/** A pH read at a moment (ms). `even` when it stands for everything: blended, or pieces that have evened out with their liquid. */
+export interface PhPoint { atMs: number, ph: number, even: boolean }
 
 /** Where a ferment stands, in a word, with the sentence that says why. */
 export interface Standing {
@@ -10,6 +11,9 @@ export interface Standing {
   clock: Clock | null
 }
 
+/** A sign that matters to the standing: when it was seen and what it means. */
+export interface StandingSign { atMs: number, what: string, level: 'fine' | 'ask' | 'act' | 'discard', holds: boolean }
+
 /** What the standing is judged from. Times in ms; `targetPh` is the maker's. */
 export interface StandingInput {
   packedMs: number
@@ -17,27 +21,58 @@ export interface StandingInput {
   targetPh: number
   ph: readonly PhPoint[]
   temperatures: readonly TemperaturePoint[]
+  signs?: readonly StandingSign[]
+  /** Gas now, mmol of CO2 per kg and day, as forecast; over {@link LIVELY_GAS} it is not ready. */
+  gasPerDay?: number
   /** Days after which it may be ready, where time decides and not pH: salt-packed fruit, infusions, the paste, a cooked sauce (0). */
   readyAfterDays?: number
+  /** How a moment is told: "Thursday morning". */
+  tell?: (ms: number) => string
 }
 
 const DAY_MS = 86_400_000
 const days = (ms: number) => `${(ms / DAY_MS).toFixed(1)} days`
 
+/** Gas over this is lively, mmol/kg a day. Judgement. */
+const LIVELY_GAS = 2
+/** A start at or under 4.6 has no clock to 4.6, but should be sour by twice its time. Judgement. */
+const SOUR = 4.2
+/** Comfortable from this to that, °C. Common practice. */
+const COOL_C = 16
+const WARM_C = 24
+
+const move = (tempC: number) => tempC < COOL_C ? 'Move it to about 20 °C, check' : tempC > WARM_C ? 'Move it to about 20 °C: warm favours the wrong ones. Check' : 'Check'
+
+/** What a sign does to a lot that otherwise goes its way; `null` where none does. The worst one counts, then the newest. */
+export function judgedBySigns(signs: readonly StandingSign[], lastPhMs: number): Pick<Standing, 'state' | 'sentence'> | null {
+  const bad = signs.find(sign => sign.level === 'discard')
+  if (bad) return { state: 'discard', sentence: `${bad.what} was seen. Discard it, do not taste it.` }
+  const newest = new Map(signs.map(sign => [sign.what, sign]))
+  const held = [...newest.values()].findLast(sign => sign.holds)
+  if (!held) return null
+  if (held.level === 'act') return lastPhMs > held.atMs ? null : { state: 'ask', sentence: `${held.what} was seen after the last pH. Read it again before anything else.` }
+  return { state: 'ask', sentence: `${held.what} was seen and not settled. Look again, and record what you see; until then it is not ready.` }
+}
+
 /**
- * Ready: pH at or under target on two readings at least 24 h apart and falling less than 0.05 a day.
- * Above 4.6 the deadline clock decides. A rise over 0.2 asks. (Judgement, conservative.)
+ * Ready: blended pH at or under target on two readings at least 24 h apart, falling less than 0.05 a day, gas calm, no sign against it.
+ * Above 4.6 the deadline clock decides; pieces must pass in twice the time, blended. A rise over 0.2 asks. (Judgement, conservative.)
  */
-export function standing({ packedMs, nowMs, targetPh, ph, temperatures, readyAfterDays }: StandingInput): Standing {
+export function standing({ packedMs, nowMs, targetPh, ph, temperatures, signs = [], gasPerDay = 0, readyAfterDays, tell = ms => `in ${days(ms - nowMs)}` }: StandingInput): Standing {
+  const last = ph.at(-1)
+  const seen = judgedBySigns(signs, last?.atMs ?? -Infinity)
+  if (seen?.state === 'discard') return { ...seen, clock: null }
   if (readyAfterDays !== undefined) {
     const leftMs = readyAfterDays * DAY_MS - (nowMs - packedMs)
+    if (seen) return { ...seen, clock: null }
     return leftMs > 0 && readyAfterDays > 0
       ? { state: 'working', sentence: `Judged by cover and time: pH tells little in this style. About ${days(leftMs)} to go.`, clock: null }
       : { state: 'ready', sentence: readyAfterDays === 0 ? 'Cooked: blend and sieve it once it has cooled.' : `Its usual ${readyAfterDays} days have passed.`, clock: null }
   }
-  const last = ph.at(-1)
   const passed = ph.some(point => point.ph <= PH_LINE)
-  const clock = !passed && temperatures.length ? deadlineClock(packedMs, nowMs, temperatures) : null
+  const evenly = ph.some(point => point.even && point.ph <= PH_LINE)
+  const running = temperatures.length ? deadlineClock(packedMs, nowMs, temperatures) : null
+  const clock = passed ? null : running
   const age = nowMs - packedMs
   if (clock?.state === 'over') {
     return { state: 'discard', clock, sentence: last
@@ -47,7 +82,7 @@ export function standing({ packedMs, nowMs, targetPh, ph, temperatures, readyAft
   if (!last) {
     return age > DAY_MS * 2
       ? { state: 'act', clock, sentence: `No pH in ${days(age)}. Read it today: 4.6 must be passed in time.` }
-      : { state: 'working', clock, sentence: 'Young. Read the pH on day 2.' }
+      : seen ? { ...seen, clock } : { state: 'working', clock, sentence: 'Young. Read the pH on day 2.' }
   }
   const lowest = Math.min(...ph.map(point => point.ph))
   if (last.ph > lowest + 0.2) {
@@ -55,17 +90,32 @@ export function standing({ packedMs, nowMs, targetPh, ph, temperatures, readyAft
   }
   if (last.ph > PH_LINE) {
     if (!clock) return { state: 'ask', clock, sentence: `pH ${last.ph.toFixed(2)} and no temperature read. Read it: the deadline depends on it.` }
-    const left = `4.6 is due within ${days(clock.dueMs - nowMs)} at this temperature`
+    const tempC = temperatures.at(-1)?.tempC ?? 20
     return clock.spent > 0.5
-      ? { state: 'act', clock, sentence: `Behind: pH ${last.ph.toFixed(2)} after ${days(age)}. ${left}. Move it to about 20 °C, check the salt, read again tomorrow.` }
-      : { state: 'working', clock, sentence: `pH ${last.ph.toFixed(2)}; ${left}.` }
+      ? { state: 'act', clock, sentence: `Behind: pH ${last.ph.toFixed(2)} on day ${Math.floor(age / DAY_MS)} at ${formatNumber(tempC)} °C; 4.6 is due ${tell(clock.dueMs)}. ${move(tempC)} the salt, read again tomorrow.` }
+      : { state: seen ? 'ask' : 'working', clock, sentence: seen?.sentence ?? `pH ${last.ph.toFixed(2)}; 4.6 is due ${tell(clock.dueMs)}.` }
   }
-  const earlier = ph.filter(point => point.atMs <= last.atMs - DAY_MS).at(-1)
-  if (last.ph <= targetPh && earlier && earlier.ph <= targetPh) {
-    const fall = (earlier.ph - last.ph) / ((last.atMs - earlier.atMs) / DAY_MS)
-    if (fall < 0.05) return { state: 'ready', clock, sentence: `${earlier.ph.toFixed(2)} and ${last.ph.toFixed(2)}, ${days(last.atMs - earlier.atMs)} apart, at or under ${targetPh.toFixed(2)}.` }
-    return { state: 'working', clock, sentence: `pH ${last.ph.toFixed(2)}, still falling ${fall.toFixed(2)} a day.` }
+  if (seen) return { ...seen, clock }
+  if (!evenly && running && running.spent > 2) {
+    return { state: 'ask', clock, sentence: `The liquid passed 4.6, the pieces were never read. Grind some with their liquid and read that: their time was up ${tell(nowMs)}.` }
   }
-  if (last.ph <= targetPh) return { state: 'working', clock, sentence: `pH ${last.ph.toFixed(2)} is at target. A second reading a day later makes it ready.` }
-  return { state: 'working', clock, sentence: `pH ${last.ph.toFixed(2)}, below 4.6. Target ${targetPh.toFixed(2)}.` }
+  if (running && running.spent > 2 && last.ph > SOUR) {
+    return { state: 'ask', clock, sentence: `pH ${last.ph.toFixed(2)} after ${days(age)}: it should be at or under ${SOUR.toFixed(1)} by now. Check the salt and the temperature, calibrate the meter, read again.` }
+  }
+  const even = ph.filter(point => point.even)
+  const now = even.at(-1)
+  if (!now || now.ph > targetPh) {
+    const liquid = !now && last.ph <= targetPh
+    return { state: 'working', clock, sentence: liquid
+      ? `The liquid is at target with pH ${last.ph.toFixed(2)}; the pieces lag. Grind some with their liquid and read that.`
+      : `pH ${last.ph.toFixed(2)}, below 4.6. Target ${targetPh.toFixed(2)}.` }
+  }
+  const earlier = even.filter(point => point.atMs <= now.atMs - DAY_MS).at(-1)
+  if (earlier && earlier.ph <= targetPh) {
+    const fall = (earlier.ph - now.ph) / ((now.atMs - earlier.atMs) / DAY_MS)
+    if (fall >= 0.05) return { state: 'working', clock, sentence: `pH ${now.ph.toFixed(2)}, still falling ${fall.toFixed(2)} a day.` }
+    if (gasPerDay > LIVELY_GAS) return { state: 'working', clock, sentence: `pH ${now.ph.toFixed(2)} is at target and settled; by the forecast it still makes gas. Wait until it is calm.` }
+    return { state: 'ready', clock, sentence: `${earlier.ph.toFixed(2)} and ${now.ph.toFixed(2)}, ${days(now.atMs - earlier.atMs)} apart, at or under ${targetPh.toFixed(2)}.` }
+  }
+  return { state: 'working', clock, sentence: `pH ${now.ph.toFixed(2)} is at target. A second reading a day later makes it ready.` }
 }

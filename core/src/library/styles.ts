@@ -7,8 +7,8 @@ import type { Closure } from './vessels'
 export const STYLE_IDS = ['mash', 'brined', 'chop', 'bag', 'salt-packed', 'paste', 'infusion', 'cooked'] as const
 export type StyleId = typeof STYLE_IDS[number]
 
-/** A chore of a style: between two days (0 is the day of packing), again every so many hours; only under these closures, where named. */
-export interface StyleChore { chore: Chore, title: string, why: string, fromDay: number, toDay: number, everyH: number, level: 'act' | 'ask', closures?: readonly Closure[] }
+/** A chore of a style: between two days (0 is the day of packing), again every so many hours; only under these closures, where named; `whenSour` only once it is sour and nothing doubtful was seen. */
+export interface StyleChore { chore: Chore, title: string, why: string, fromDay: number, toDay: number, everyH: number, level: 'act' | 'ask', closures?: readonly Closure[], whenSour?: boolean }
 
 /** A way of making a base: usual salt, time, closures, chores, fill, yield, what to check and what to beware of. */
 export interface Style {
@@ -45,6 +45,13 @@ const press: StyleChore = { chore: 'press down', title: 'Press down', why: 'Piec
 const topUp: StyleChore = { chore: 'top up', title: 'Top up', why: 'Pieces drink brine in the first two days. Same strength as inside.', fromDay: 2, toDay: 2, everyH: 36, level: 'act' }
 const stir: StyleChore = { chore: 'stir', title: 'Stir', why: 'Open to the air: stirring drowns what would mould on top.', fromDay: 1, toDay: 10, everyH: DAILY, level: 'act', closures: ['cloth', 'loose lid'] }
 const airlock: StyleChore = { chore: 'airlock water', title: 'Check the airlock’s water', why: 'A dry airlock lets air in.', fromDay: 7, toDay: 1200, everyH: 24 * 7, level: 'ask', closures: ['airlock'] }
+const read: StyleChore = { chore: 'read', title: 'Read pH and temperature', why: 'The deadline and the forecast live on it. With a calibrated meter, the sample at its temperature.', fromDay: 1, toDay: 1200, everyH: 24, level: 'ask' }
+const taste: StyleChore = { chore: 'taste', title: 'Taste it', why: 'Sour, round, raw onion gone? With a clean spoon.', fromDay: 3, toDay: 1200, everyH: 24 * 4, level: 'ask', whenSour: true }
+const squeeze: StyleChore = { chore: 'squeeze test', title: 'Squeeze a piece', why: 'Done when it gives between the fingers and holds.', fromDay: 5, toDay: 60, everyH: 24 * 4, level: 'ask', whenSour: true }
+const wipe: StyleChore = { chore: 'wipe', title: 'Wipe the rim', why: 'Mould starts above the liquid, at the rim and under the lid.', fromDay: 3, toDay: 1200, everyH: 24 * 7, level: 'ask', closures: ['cloth', 'loose lid', 'tight lid'] }
+const cover: StyleChore = { chore: 'cover check', title: 'Check that it is covered', why: 'Soft fruit shrinks under the weight after some days and slips past it.', fromDay: 5, toDay: 5, everyH: 36, level: 'ask' }
+const weigh: StyleChore = { chore: 'weigh', title: 'Weigh it', why: 'What is missing has evaporated: the salt stands higher by as much.', fromDay: 30, toDay: 1200, everyH: 24 * 30, level: 'ask', closures: ['cloth', 'loose lid'] }
+const look: StyleChore = { chore: 'vent', title: 'Look at the bag', why: 'Tight with gas? Vent it away from your face and reseal.', fromDay: 1, toDay: 35, everyH: DAILY, level: 'ask', closures: ['sealed bag'] }
 
 const COMMON = ['sound', 'salt', 'vessel', 'lid', 'tray', 'gloves'] as const
 
@@ -52,22 +59,22 @@ const COMMON = ['sound', 'salt', 'vessel', 'lid', 'tray', 'gloves'] as const
 export const STYLES: readonly Style[] = [
   {
     id: 'mash', name: 'Mash', what: 'everything ground with salt, no water', ferments: true, basis: 'ingredients', saltPct: { low: 2, usual: 4, high: 7 }, liquid: 'own juice', fillLimit: 0.75, fillLeast: 0.4,
-    closures: ['airlock', 'tight lid', 'clip', 'cloth', 'loose lid'], days: { low: 3, high: 1100, words: '3–7 days, a month, or years' }, chores: [burp, stir, airlock], checks: COMMON, voidShare: null, yields: { low: 0.75, typical: 0.85, high: 0.95 },
+    closures: ['airlock', 'tight lid', 'clip', 'cloth', 'loose lid'], days: { low: 3, high: 1100, words: '3–7 days, a month, or years' }, chores: [read, burp, stir, airlock, wipe, taste, weigh], checks: COMMON, voidShare: null, yields: { low: 0.75, typical: 0.85, high: 0.95 },
     cautions: ['A ground mash rises by a quarter to a third: stand it in a tray. The most mould-prone style: keep air off it.'],
   },
   {
     id: 'brined', name: 'Brined pieces', what: 'whole or cut pieces under salt water', ferments: true, basis: 'brine', saltPct: { low: 2.5, usual: 3.5, high: 6 }, liquid: 'brine', fillLimit: 0.9, fillLeast: 0.5,
-    closures: ['tight lid', 'airlock', 'clip', 'loose lid', 'cloth'], days: { low: 5, high: 180, words: '5–14 days, or months' }, chores: [burp, press, topUp, airlock], checks: [...COMMON, 'water'], voidShare: { low: 0.3, typical: 0.4, high: 0.5 }, yields: { low: 0.8, typical: 0.92, high: 1 },
+    closures: ['tight lid', 'airlock', 'clip', 'loose lid', 'cloth'], days: { low: 5, high: 180, words: '5–14 days, or months' }, chores: [read, burp, press, topUp, cover, airlock, wipe, squeeze, taste, weigh], checks: [...COMMON, 'water'], voidShare: { low: 0.3, typical: 0.4, high: 0.5 }, yields: { low: 0.8, typical: 0.92, high: 1 },
     cautions: ['A brine strength is not the final salt: judge by “everything, evened out”. Top up with brine of the same strength, never with water.'],
   },
   {
     id: 'chop', name: 'Dry-salted chop', what: 'chopped, salted, makes its own juice: salsa, relish', ferments: true, basis: 'ingredients', saltPct: { low: 2, usual: 2.5, high: 3 }, liquid: 'own juice', fillLimit: 0.85, fillLeast: 0.5,
-    closures: ['loose lid', 'tight lid', 'airlock', 'clip', 'cloth'], days: { low: 2, high: 7, words: '2–5 days fine, 5–7 days coarse' }, chores: [burp, press, topUp], checks: COMMON, voidShare: null, yields: { low: 0.9, typical: 0.97, high: 1 },
+    closures: ['loose lid', 'tight lid', 'airlock', 'clip', 'cloth'], days: { low: 2, high: 7, words: '2–5 days fine, 5–7 days coarse' }, chores: [read, burp, press, topUp, cover, wipe, squeeze, taste], checks: COMMON, voidShare: null, yields: { low: 0.9, typical: 0.97, high: 1 },
     cautions: ['Not covered by its own juice next morning: add brine of the same strength.'],
   },
   {
     id: 'bag', name: 'Sealed bag', what: 'salted pieces, air drawn out, no water', ferments: true, basis: 'ingredients', saltPct: { low: 3, usual: 4, high: 5 }, liquid: 'own juice', fillLimit: 0.5, fillLeast: 0.1,
-    closures: ['sealed bag'], days: { low: 21, high: 35, words: '3–5 weeks' }, chores: [], checks: ['sound', 'salt', 'seal', 'tray', 'gloves'], voidShare: null, yields: { low: 0.88, typical: 0.95, high: 0.99 },
+    closures: ['sealed bag'], days: { low: 21, high: 35, words: '3–5 weeks' }, chores: [read, look, squeeze], checks: ['sound', 'salt', 'seal', 'tray', 'gloves'], voidShare: null, yields: { low: 0.88, typical: 0.95, high: 0.99 },
     cautions: ['Leave half of the bag empty, never less than a third: it balloons. Look daily; vent and reseal.'],
   },
   {

@@ -6,6 +6,8 @@ import { ALLERGENS, MATERIAL_KINDS } from '../library/material'
 import { STYLE_IDS } from '../library/styles'
 import { CLOSURE_NAMES, VESSEL_SHAPES } from '../library/vessels'
 import { PREPARATIONS } from '../composition/ingredient'
+import { CUTS } from '../ferment/batch'
+import { SIGN_IDS } from '../ferment/signs'
 import { PRESS_METHODS } from '../press/separate'
 import { TREATMENTS } from '../keep/release'
 
@@ -67,9 +69,20 @@ export type Row = z.infer<typeof RowSchema>
 /** A vessel in use: what it is, what is in it, what it weighs empty, and its mark on the tape ("a", "b"). */
 export const VesselUseSchema = z.object({ vesselId: z.string().min(1).max(60), mark: z.string().max(4), massG, hot: z.boolean(), tareG: massG.optional() })
 
-/** Which instrument gave a reading, and how far it can be trusted. */
-export const InstrumentSchema = z.object({ name: z.string().max(60), steady: z.boolean(), calibratedAt: MomentSchema.optional(), slopePct: z.number().min(50).max(120).optional() })
+/** Which instrument gave a reading, and how far it can be trusted. A strip is coarse; a meter without `calibratedAt` was not calibrated. */
+export const InstrumentSchema = z.object({ name: z.string().max(60), kind: z.enum(['meter', 'strip', 'probe', 'logger']).optional(), steady: z.boolean(), calibratedAt: MomentSchema.optional(), slopePct: z.number().min(50).max(120).optional() })
 export type Instrument = z.infer<typeof InstrumentSchema>
+
+/** Pictures kept beside the log, by their ids. */
+const photos = z.array(IdSchema).max(12, 'Keep it to twelve pictures.').optional()
+
+/** Short scales of taste, 0 (none) to 4 (all there is). */
+export const TASTES = ['sour', 'salty', 'fizzy', 'raw onion', 'heat', 'roundness'] as const
+export type Taste = typeof TASTES[number]
+export const TasteSchema = z.partialRecord(z.enum(TASTES), z.number().int().min(0).max(4))
+
+/** A titration: sample in g, lye in mL, its strength in mol/L. */
+export const TitrationSchema = z.object({ sampleG: z.number().min(0.1).max(1000), lyeMl: z.number().min(0).max(1000), lyeMolar: z.number().min(0.001).max(5) })
 
 const lot = { lotId: IdSchema, code: LotCodeSchema, name, color: colour }
 
@@ -84,12 +97,14 @@ export const RangeSchema = z.object({ low: z.number().min(0), typical: z.number(
 const pctRange = RangeSchema.refine(range => range.high <= 100, 'A percentage cannot be over 100.')
 
 /** A plan that can be started again: no lot, no grower, no kept brine. */
-export const RecipePlanSchema = z.object({ style: z.enum(STYLE_IDS), rows: z.array(RowSchema.omit({ lotId: true, boughtG: true, grower: true, pricePerKg: true })).min(1).max(60), waterG: massG, ...salting })
+export const RecipePlanSchema = z.object({ style: z.enum(STYLE_IDS), cut: z.enum(CUTS).optional(), rows: z.array(RowSchema.omit({ lotId: true, boughtG: true, grower: true, pricePerKg: true })).min(1).max(60), waterG: massG, ...salting })
 export type RecipePlan = z.infer<typeof RecipePlanSchema>
 
 export const PlanEntry = z.object({
   ...base, kind: z.literal('plan'), ...lot,
   style: z.enum(STYLE_IDS), ...content, ...salting,
+  /** How the produce is cut; where it is not said, as the style usually is. */
+  cut: z.enum(CUTS).optional(),
   /** Mixed in one bowl, to be split into jars that are lots of their own. */
   bowl: z.boolean().optional(),
   recipeId: IdSchema.optional(),
@@ -103,12 +118,31 @@ const checkId = z.enum(PACKING_CHECKS.map(check => check.id) as [PackingCheck, .
 /** What was looked at before packing, and what was left unticked. */
 export const CheckEntry = z.object({ ...base, kind: z.literal('check'), lotId: IdSchema, done: z.array(checkId), open: z.array(checkId) })
 export const PackEntry = z.object({ ...base, kind: z.literal('pack'), lotId: IdSchema, vessels: z.array(VesselUseSchema).min(1).max(40), place: name, closure: z.enum(CLOSURE_NAMES) })
-export const ReadingEntry = z.object({ ...base, kind: z.literal('reading'), lotId: IdSchema, ph: PhSchema.optional(), tempC: tempC.optional(), saltPct: z.number().min(0).max(40).optional(), instrument: InstrumentSchema.optional(), note: text.optional() })
-  .refine(entry => entry.ph !== undefined || entry.tempC !== undefined || entry.saltPct !== undefined, 'A reading needs a pH, a temperature or a salt.')
-export const ChoreEntry = z.object({ ...base, kind: z.literal('chore'), lotId: IdSchema, chore: z.enum(CHORES), note: text.optional() })
-export const SIGNS = ['bubbles', 'foam', 'calm', 'white film', 'fuzzy growth', 'bag ballooned', 'not covered', 'slime', 'putrid smell', 'pink colour'] as const
-export const SignEntry = z.object({ ...base, kind: z.literal('sign'), lotId: IdSchema, sign: z.enum(SIGNS), note: text.optional() })
-export const DiscardEntry = z.object({ ...base, kind: z.literal('discard'), lotId: IdSchema, reason: text.min(1, 'Say why it is discarded.') })
+/** Anything measured in or of a lot at a moment. `of` says where the sample came from; `massG` is what lot and vessel content weigh now. */
+export const ReadingEntry = z.object({
+  ...base, kind: z.literal('reading'), lotId: IdSchema, ph: PhSchema.optional(), of: z.enum(['liquid', 'blended']).optional(), tempC: tempC.optional(), saltPct: z.number().min(0).max(40).optional(),
+  brixPct: z.number().min(0).max(80).optional(), titration: TitrationSchema.optional(), massG: massG.optional(), taste: TasteSchema.optional(), instrument: InstrumentSchema.optional(), note: text.optional(), photos,
+}).refine(entry => [entry.ph, entry.tempC, entry.saltPct, entry.brixPct, entry.titration, entry.massG, entry.taste].some(value => value !== undefined), 'A reading needs something that was read.')
+/** A logger's record, thinned: minutes after `at`, temperature, pH; `rows` of the file it came from. */
+export const LoggedEntry = z.object({
+  ...base, kind: z.literal('logged'), lotId: IdSchema, name: z.string().trim().min(1).max(60), rows: z.number().int().min(1),
+  points: z.array(z.tuple([z.number().min(0).max(3_000_000), tempC.nullable(), PhSchema.nullable()])).min(1).max(5000),
+})
+/** A chore done, or passed over with a reason. */
+export const ChoreEntry = z.object({ ...base, kind: z.literal('chore'), lotId: IdSchema, chore: z.enum(CHORES), skipped: text.min(1, 'Say why it is skipped.').optional(), note: text.optional() })
+/** Something seen, what the deciding questions were answered, and what that came to. */
+export const SignEntry = z.object({
+  ...base, kind: z.literal('sign'), lotId: IdSchema, sign: z.enum(SIGN_IDS), answers: z.array(z.string().max(40)).max(4).optional(), level: z.enum(['fine', 'ask', 'act', 'discard']).optional(), holds: z.boolean().optional(), note: text.optional(), photos,
+})
+/** Thrown away: everything, or the vessels with these marks. */
+export const DiscardEntry = z.object({ ...base, kind: z.literal('discard'), lotId: IdSchema, reason: text.min(1, 'Say why it is discarded.'), marks: z.array(z.string().max(4)).max(40).optional(), massG: massG.optional(), photos })
+/** What the maker decided: to another place, more time, or that it is ready. */
+export const DecideEntry = z.object({ ...base, kind: z.literal('decide'), lotId: IdSchema, decision: z.enum(['cold', 'warm', 'wait', 'ready']), place: name.optional(), tempC: tempC.optional(), until: MomentSchema.optional(), reason: text })
+/** A meter calibrated on two buffers: what it read in each, what came of it, and whether it may be used. */
+export const CalibrateEntry = z.object({
+  ...base, kind: z.literal('calibrate'), meter: z.string().trim().min(1).max(60), points: z.array(z.object({ ph: z.number().min(1).max(13), millivolt: z.number().min(-600).max(600), tempC: z.number().min(0).max(60) })).length(2),
+  slopePct: z.number(), offsetMv: z.number(), accepted: z.boolean(),
+})
 export const PressEntry = z.object({
   ...base, kind: z.literal('press'), ...lot, fromLotId: IdSchema, method: z.enum(PRESS_METHODS),
   inG: massG, baseG: massG, pulpG: massG, seedsG: massG, pulpLotId: IdSchema.optional(), pulpCode: LotCodeSchema.optional(),
@@ -154,7 +188,7 @@ export const VesselEntry = z.object({
 })
 
 export const EntrySchema = z.discriminatedUnion('kind', [
-  PlanEntry, WeighEntry, AddEntry, CheckEntry, PackEntry, ReadingEntry, ChoreEntry, SignEntry, DiscardEntry, PressEntry, StockEntry, BlendEntry, BottleEntry, ReleaseEntry, SendEntry, RetractEntry,
+  PlanEntry, WeighEntry, AddEntry, CheckEntry, PackEntry, ReadingEntry, LoggedEntry, ChoreEntry, DecideEntry, CalibrateEntry, SignEntry, DiscardEntry, PressEntry, StockEntry, BlendEntry, BottleEntry, ReleaseEntry, SendEntry, RetractEntry,
   RecipeEntry, MaterialEntry, VesselEntry,
 ])
 export type Entry = z.infer<typeof EntrySchema>

@@ -35,7 +35,16 @@ export interface Lot {
   readings: EntryOf<'reading'>[]
   chores: EntryOf<'chore'>[]
   signs: EntryOf<'sign'>[]
+  /** Records of loggers. */
+  logged: EntryOf<'logged'>[]
+  decisions: EntryOf<'decide'>[]
+  /** All of it thrown away. */
   discarded: EntryOf<'discard'> | null
+  /** Some of its vessels thrown away. */
+  lost: EntryOf<'discard'>[]
+  /** Vessels that still hold it, and where they stand; empty while it is not packed. */
+  vessels: EntryOf<'pack'>['vessels']
+  place: string
   release: EntryOf<'release'> | null
   sent: EntryOf<'send'>[]
   /** Mass made and mass taken since, g. `leftG` below zero means more was used than there was. */
@@ -69,7 +78,7 @@ type Maker = Lot['made']
 function newLot(entry: Maker, rest: Pick<Lot, 'id' | 'code' | 'kind' | 'state' | 'madeG'>): Lot {
   return {
     name: entry.name, color: entry.color, origin: entry.origin, startedMs: Date.parse(entry.at), hot: false, made: entry, packed: null, weighed: null, added: [], checked: null,
-    readings: [], chores: [], signs: [], discarded: null, release: null, sent: [], usedG: 0, leftG: 0, bottles: null, from: [], to: [], entries: [], ...rest,
+    readings: [], chores: [], signs: [], logged: [], decisions: [], discarded: null, lost: [], vessels: [], place: '', release: null, sent: [], usedG: 0, leftG: 0, bottles: null, from: [], to: [], entries: [], ...rest,
   }
 }
 
@@ -105,6 +114,18 @@ function sourcesOf(lot: Lot): Flow[] {
   }
 }
 
+/** Takes the vessels named off the shelf; with none left, or none named, all of it is gone. */
+function throwAway(lot: Lot, entry: EntryOf<'discard'>): void {
+  const left = entry.marks ? lot.vessels.filter(vessel => !entry.marks?.includes(vessel.mark)) : []
+  if (left.length === 0) {
+    lot.discarded = entry
+    return
+  }
+  lot.lost.push({ ...entry, massG: lot.vessels.filter(vessel => !left.includes(vessel)).reduce((sum, vessel) => sum + vessel.massG, 0) })
+  lot.vessels = left
+  lot.hot = left.some(vessel => vessel.hot)
+}
+
 /** Applies what an entry says of a lot that exists. */
 function apply(lot: Lot, entry: Entry): void {
   lot.entries.push(entry)
@@ -114,6 +135,8 @@ function apply(lot: Lot, entry: Entry): void {
       lot.state = 'fermenting'
       lot.startedMs = Date.parse(entry.at)
       lot.hot = entry.vessels.some(vessel => vessel.hot)
+      lot.vessels = entry.vessels
+      lot.place = entry.place
       break
     case 'weigh': lot.weighed = entry; break
     case 'add': lot.added.push(entry); break
@@ -122,22 +145,32 @@ function apply(lot: Lot, entry: Entry): void {
     case 'chore': lot.chores.push(entry); break
     case 'sign': lot.signs.push(entry); break
     case 'release': lot.release = entry; break
-    case 'discard': lot.discarded = entry; break
+    case 'logged': lot.logged.push(entry); break
+    case 'decide':
+      lot.decisions.push(entry)
+      lot.place = entry.place ?? lot.place
+      break
+    case 'discard': throwAway(lot, entry); break
     case 'send': lot.sent.push(entry); break
     default: break
   }
 }
 
 /** Settles what is left once every entry has been applied. */
-function settle(lot: Lot): void {
+function settle(lot: Lot, lots: ReadonlyMap<string, Lot>): void {
   if (lot.made.kind === 'plan') lot.madeG = contentG(lot.weighed ?? lot.made) + lot.added.reduce((sum, added) => sum + contentG(added), 0)
   lot.usedG = lot.to.reduce((sum, flow) => sum + flow.massG, 0)
-  lot.leftG = lot.madeG - lot.usedG
+  lot.leftG = lot.madeG - lot.usedG - lot.lost.reduce((sum, { massG = 0 }) => sum + massG, 0)
   if (lot.bottles) lot.bottles.left = lot.bottles.made - lot.sent.reduce((sum, sent) => sum + sent.count, 0)
+  // Liquid drawn off leaves the rest fermenting; anything else that was taken is the press.
+  const pressed = lot.to.some(({ lotId }) => {
+    const made = lots.get(lotId)?.made
+    return !(made?.kind === 'press' && made.method === 'draw')
+  })
   const gone = lot.bottles ? lot.bottles.left <= 0 : lot.usedG > 0 && lot.leftG < 0.005 * lot.madeG
   if (lot.discarded) lot.state = 'discarded'
   else if (gone) lot.state = 'used up'
-  else if (lot.kind === 'ferment' && lot.packed && lot.usedG > 0) lot.state = 'in stock'
+  else if (lot.kind === 'ferment' && lot.packed && pressed) lot.state = 'in stock'
 }
 
 /**
@@ -150,7 +183,7 @@ export function fold(entries: readonly Entry[]): Book {
   const orphans: Entry[] = []
   const remarks: Entry[] = []
   for (const entry of standing) {
-    if (entry.kind === 'recipe' || entry.kind === 'material' || entry.kind === 'vessel') continue
+    if (entry.kind === 'recipe' || entry.kind === 'material' || entry.kind === 'vessel' || entry.kind === 'calibrate') continue
     const made = lotsMadeBy(entry)
     if (made.length === 0) remarks.push(entry)
     for (const lot of made) if (!lots.has(lot.id)) lots.set(lot.id, { ...lot, entries: [entry] })
@@ -170,7 +203,7 @@ export function fold(entries: readonly Entry[]): Book {
   }
   for (const lot of lots.values()) {
     lot.entries.sort(byTime)
-    settle(lot)
+    settle(lot, lots)
   }
   return { lots, orphans, standing, library: libraryOf(standing), recipes: recipesOf(standing) }
 }

@@ -46,12 +46,12 @@ export interface PlanFigures {
 export const LEAST_SALT_PCT = 2
 
 /** A row seen for its bacteria; a lot in stock that is alive counts as a starter, a bowl of fresh produce as what went into it. */
-function livingRows(book: Book, rows: readonly Row[]): LivingRow[] {
+export function livingRows(book: Book, rows: readonly Row[]): LivingRow[] {
   return rows.flatMap((row): LivingRow[] => {
     if (!row.lotId) {
       const { livens, starterLog10, kind } = book.library.materialOrUnknown(row.materialId)
       const isProduce = ['pepper', 'vegetable', 'fruit', 'herb', 'seafood', 'starter'].includes(kind)
-      return isProduce ? [{ massG: row.massG, preparation: row.preparation, livens, starterLog10 }] : []
+      return isProduce ? [{ massG: row.massG, preparation: row.preparation, livens, green: kind === 'vegetable' || kind === 'herb', starterLog10 }] : []
     }
     const lot = book.lots.get(row.lotId)
     if (!lot) return []

@@ -4,7 +4,7 @@ import { HEAT_IN_SOLIDS, strainingKeeps } from '../heat/scoville'
 import { exactly, mapRange, type Range } from '../working'
 
 /** How a ferment is pressed. */
-export const PRESS_METHODS = ['whole', 'sieve', 'cloth'] as const
+export const PRESS_METHODS = ['whole', 'sieve', 'cloth', 'draw'] as const
 export type PressMethod = typeof PRESS_METHODS[number]
 
 /** Dry solids in the wet pulp that a method leaves, as a fraction. Judgement, from handling. */
@@ -12,6 +12,7 @@ const PULP_DRYNESS: Record<PressMethod, Range> = {
   whole: exactly(0),
   sieve: { low: 0.18, typical: 0.25, high: 0.35 },
   cloth: { low: 0.25, typical: 0.32, high: 0.4 },
+  draw: exactly(0),
 }
 
 /** Weights at the press, g. */
@@ -40,12 +41,26 @@ export function pressBalance({ inG, baseG, pulpG, seedsG }: PressWeights): Press
 /** Base and pulp that one pressing leaves. */
 export interface Pressed { base: Composition, pulp: Composition, solidsThrownOut: Range }
 
+/** Liquid drawn off, and nothing else: no solids of the pieces, and the part of the heat that is not in them. */
+function drawn(ferment: Composition, { baseG }: PressWeights): Pressed {
+  const liquidG = ferment.massG - otherSolidsG(ferment)
+  const share = liquidG > 0 ? Math.min(1, baseG / liquidG) : 0
+  const part = (value: number) => value * share
+  const base: Composition = {
+    ...ferment, massG: baseG, waterG: part(ferment.waterG), saltG: part(ferment.saltG), sidMmol: part(ferment.sidMmol),
+    acids: Object.fromEntries(Object.entries(ferment.acids).map(([id, mmol]) => [id, part(mmol)])),
+    sugarG: mapRange(ferment.sugarG, part), heat: mapRange(ferment.heat, heat => heat * (1 - HEAT_IN_SOLIDS) * share),
+  }
+  return { base, pulp: ofMass(ferment, 0), solidsThrownOut: exactly(0) }
+}
+
 /**
  * Splits a ferment into base and pulp. Pulp holds part of the skins and seeds, the rest of it is liquid of the same make-up;
  * heat stays mostly with the solids. Water, salt, acid, sugar and heat are conserved between base and pulp; losses leave as base.
  */
 export function separate(ferment: Composition, method: PressMethod, weights: PressWeights): Pressed {
   const { inG, baseG, pulpG, seedsG } = weights
+  if (method === 'draw') return drawn(ferment, weights)
   const whole = ofMass(ferment, inG)
   const outG = method === 'whole' ? seedsG : pulpG + seedsG
   const solidsG = otherSolidsG(whole)

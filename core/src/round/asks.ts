@@ -1,13 +1,19 @@
-import type { Chore } from '../library/chores'
-import type { SIGNS } from '../log/entry'
-import type { Lot } from '../log/fold'
+import { levelOfSign } from '../ferment/signs'
 import { standing, type Standing } from '../ferment/standing'
+import type { Chore } from '../library/chores'
 import { styleById, type Style } from '../library/styles'
+import type { Lot } from '../log/fold'
+import { phsOf, signsOf, structureOfPlan, temperaturesOf } from '../log/measured'
+import type { Outlook } from './outlook'
+import { choreTimes } from './choreTimes'
 
 export type Level = 'discard' | 'act' | 'ask' | 'fine'
 
-/** What a lot wants today. `chore` is recorded with one tap; without it the page named by `go` is opened. */
-export interface Ask { lotId: string, level: Level, title: string, why: string, chore?: Chore, go: 'ferment' | 'press' | 'bottle' }
+/**
+ * What a lot wants today. `chore` is recorded with one tap; without it the page named by `go` is opened.
+ * `key` stays the same while it is asked for; `dueMs` when it fell due, where it is a matter of time.
+ */
+export interface Ask { key: string, lotId: string, level: Level, title: string, why: string, chore?: Chore, go: 'ferment' | 'press' | 'bottle', dueMs: number | null }
 
 const DAY_MS = 86_400_000
 
@@ -16,74 +22,93 @@ const RANK: Record<Level, number> = { discard: 0, act: 1, ask: 2, fine: 3 }
 /** The same asks, the most pressing first; equals keep their order. */
 export const worstFirst = (asks: readonly Ask[]): Ask[] => [...asks].sort((a, b) => RANK[a.level] - RANK[b.level])
 
+/** The same asks in the order of one walk: place by place as the shelf stands, then code by code, the most pressing of a lot first. */
+export function alongTheShelf(asks: readonly Ask[], lots: readonly Lot[]): Ask[] {
+  const places = [...new Set(lots.map(lot => lot.place))]
+  const seat = new Map(lots.map(lot => [lot.id, { place: places.indexOf(lot.place), code: lot.code }]))
+  const nowhere = { place: places.length, code: '' }
+  return worstFirst(asks).sort((a, b) => {
+    const [here, there] = [seat.get(a.lotId) ?? nowhere, seat.get(b.lotId) ?? nowhere]
+    return here.place - there.place || (here.code < there.code ? -1 : here.code > there.code ? 1 : 0)
+  })
+}
+
 /** Days since packing, the day of packing being day 0. */
 export const dayOf = (lot: Lot, nowMs: number): number => Math.max(0, Math.floor((nowMs - lot.startedMs) / DAY_MS))
 
 /** Styles in which pH says little about being done: time, cover or the pot decides. */
 const byTimeAlone = (style: Style) => !style.ferments || style.id === 'salt-packed'
 
-/** Standing of a ferment at a moment, or `null` for any other lot. */
-export function standingOf(lot: Lot, nowMs: number): Standing | null {
+/** Pieces count as evened out with their liquid after so many times their own time. Judgement: then 95 % are. */
+const EVENED = 3
+
+/** Standing of a ferment at a moment, or `null` for any other lot. @param tell how a moment is told. */
+export function standingOf(lot: Lot, nowMs: number, outlook?: Outlook, tell?: (ms: number) => string): Standing | null {
   if (lot.made.kind !== 'plan' || !lot.packed) return null
   const packedMs = Date.parse(lot.packed.at)
   const style = styleById(lot.made.style)
+  const structure = structureOfPlan(lot.made)
+  const evenMs = packedMs + (structure.liquid < 1 ? EVENED * structure.tauH * 3_600_000 : 0)
   return standing({
     packedMs, nowMs, targetPh: lot.made.targetPh, ...(byTimeAlone(style) && { readyAfterDays: style.days.low }),
-    ph: lot.readings.flatMap(({ at, ph }) => ph === undefined ? [] : [{ atMs: Date.parse(at), ph }]),
-    temperatures: lot.readings.flatMap(({ at, tempC }) => tempC === undefined ? [] : [{ atMs: Date.parse(at), tempC }]),
+    ph: phsOf(lot).map(({ atMs, ph, of }) => ({ atMs, ph, even: of === 'blended' || atMs >= evenMs })),
+    temperatures: temperaturesOf(lot), signs: signsOf(lot), ...(outlook && { gasPerDay: outlook.gasPerDay }), ...(tell && { tell }),
   })
 }
 
-const DISCARD_SIGNS: readonly typeof SIGNS[number][] = ['fuzzy growth', 'slime', 'putrid smell', 'pink colour']
-
 /** Whether something was done after a moment. */
-const doneSince = (lot: Lot, chore: Chore, sinceMs: number) => lot.chores.some(entry => entry.chore === chore && Date.parse(entry.at) >= sinceMs)
+const doneSince = (lot: Lot, chore: Chore, sinceMs: number) => lot.chores.some(entry => entry.chore === chore && !entry.skipped && Date.parse(entry.at) >= sinceMs)
 
 /** Whether an infusion is already the refill: its pods came out of an earlier one. */
 export const isRefill = (lot: Lot): boolean => lot.made.kind === 'plan' && lot.made.style === 'infusion' && lot.from.length > 0
 
 /** What one fermenting lot asks for, worst first. Chores come with the style and the closure; signs and pH go before them. Common practice. */
-export function asksOf(lot: Lot, nowMs: number): Ask[] {
+export function asksOf(lot: Lot, nowMs: number, outlook?: Outlook, tell?: (ms: number) => string): Ask[] {
   const { made, packed } = lot
   if (made.kind !== 'plan' || !packed || lot.state !== 'fermenting') return []
   const style = styleById(made.style)
-  const day = dayOf(lot, nowMs)
   const asks: Ask[] = []
-  const ask = (level: Level, title: string, why: string, chore?: Ask['chore'], go: Ask['go'] = 'ferment') =>
-    asks.push({ lotId: lot.id, level, title, why, ...(chore && { chore }), go })
-  const stale = (chore: Chore, hours: number) => !doneSince(lot, chore, nowMs - hours * 3_600_000)
+  const ask = (level: Level, title: string, why: string, { chore, go = 'ferment', dueMs = null }: Partial<Pick<Ask, 'chore' | 'go' | 'dueMs'>> = {}) =>
+    asks.push({ key: `${lot.id}:${chore ?? title}`, lotId: lot.id, level, title, why, ...(chore && { chore }), go, dueMs })
   const lastSign = lot.signs.at(-1)
   const signMs = lastSign ? Date.parse(lastSign.at) : 0
-
-  const bad = lot.signs.find(sign => DISCARD_SIGNS.includes(sign.sign))
+  const stand = standingOf(lot, nowMs, outlook, tell)
+  const bad = lot.signs.find(sign => levelOfSign(sign) === 'discard')
   if (bad) {
     ask('discard', `Discard: ${bad.sign}`, 'Do not taste it, do not scoop it out and keep the rest.')
     return asks
   }
-  const stand = standingOf(lot, nowMs)
   if (stand?.state === 'discard') ask('discard', 'Discard', stand.sentence)
   if (stand?.state === 'act') ask('act', 'Read pH: behind', stand.sentence)
-  if (stand?.state === 'ask') ask('ask', 'Read pH', stand.sentence)
-  if (lastSign?.sign === 'bag ballooned' && !doneSince(lot, 'vent', signMs)) ask('act', 'Vent the bag and reseal', 'It is full of gas; normal while the pH falls.', 'vent')
-  if (lastSign?.sign === 'white film') {
-    if (!doneSince(lot, 'skim', signMs)) ask('act', 'Skim the white film', 'Film lets air spoil it and eats acid.', 'skim')
+  else if (outlook?.flag === 'distrust' || outlook?.flag === 'behind') ask('act', outlook.flag === 'behind' ? 'Read pH: behind' : 'Read pH again: it does not fit', outlook.why)
+  // A film that was seen is asked for by its own line.
+  const film = lastSign?.sign === 'white film'
+  if (stand?.state === 'ask' && !(film && lastSign.level !== 'ask')) ask('ask', 'Read pH', stand.sentence)
+  if (lastSign?.sign === 'bag ballooned' && !doneSince(lot, 'vent', signMs)) ask('act', 'Vent the bag and reseal', 'It is full of gas; normal while the pH falls.', { chore: 'vent' })
+  if (film) {
+    if (!doneSince(lot, 'skim', signMs)) ask('act', 'Skim the white film', 'Film lets air spoil it and eats acid.', { chore: 'skim' })
     else if (!lot.readings.some(reading => reading.ph !== undefined && Date.parse(reading.at) > signMs)) ask('ask', 'Read pH after the film', 'Film eats acid: the pH can rise.')
   }
-  if (lastSign?.sign === 'not covered' && !doneSince(lot, 'top up', signMs)) ask('act', 'Cover it: add juice or brine', 'What stands clear of its liquid moulds. Same strength as inside.', 'top up')
-  for (const { chore, title, why, fromDay, toDay, everyH, level, closures } of style.chores) {
-    if (day < fromDay || day > toDay || (closures && !closures.includes(packed.closure)) || !stale(chore, everyH)) continue
+  if (lastSign?.sign === 'not covered' && !doneSince(lot, 'top up', signMs)) ask('act', 'Cover it: add juice or brine', 'What stands clear of its liquid moulds. Same strength as inside.', { chore: 'top up' })
+  if (lastSign?.sign === 'floaters' && !doneSince(lot, 'press down', signMs)) ask('act', 'Press the pieces under', 'What stands in the air moulds.', { chore: 'press down' })
+  const asked = new Set(asks.map(({ chore }) => chore))
+  for (const { chore, title, why, level, dueMs } of choreTimes(lot, nowMs, outlook)) {
+    if (dueMs > nowMs || asked.has(chore)) continue
     if (chore === 'cover check' && lastSign?.sign === 'not covered') continue
-    ask(level, title, why, chore)
+    if (chore === 'read' && asks.some(known => known.title.startsWith('Read pH'))) continue
+    ask(level, title, why, { ...(chore !== 'read' && chore !== 'weigh' && { chore }), dueMs })
   }
-  if (made.style === 'infusion' && !isRefill(lot) && day >= style.days.low) ask('ask', 'Draw off and refill', 'The pods give a second vinegar; one refill, not two.')
-  if (stand?.state === 'ready') ask('fine', 'Ready to press', stand.sentence, undefined, 'press')
+  if (made.style === 'infusion' && !isRefill(lot) && dayOf(lot, nowMs) >= style.days.low) ask('ask', 'Draw off and refill', 'The pods give a second vinegar; one refill, not two.')
+  const wait = lot.decisions.at(-1)
+  const waiting = wait?.decision === 'wait' && wait.until !== undefined && Date.parse(wait.until) > nowMs
+  if (stand?.state === 'ready' && outlook?.flag !== 'distrust' && !waiting) ask('fine', 'Ready to press', stand.sentence, { go: 'press' })
   return worstFirst(asks)
 }
 
 /** What a finished blend asks for before it may be bottled. */
 export function blendAsks(lot: Lot, nowMs: number): Ask[] {
   if (lot.made.kind !== 'blend' || lot.state !== 'in stock') return []
-  const blendedMs = Date.parse(lot.made.at)
-  const evened = lot.readings.some(reading => reading.ph !== undefined && Date.parse(reading.at) >= blendedMs + DAY_MS)
-  return evened || nowMs < blendedMs + DAY_MS ? [] : [{ lotId: lot.id, level: 'ask', title: 'Read the finished pH', why: 'A day has passed since blending: it has evened out.', go: 'bottle' }]
+  const dueMs = Date.parse(lot.made.at) + DAY_MS
+  const evened = lot.readings.some(reading => reading.ph !== undefined && Date.parse(reading.at) >= dueMs)
+  return evened || nowMs < dueMs ? [] : [{ key: `${lot.id}:finished`, lotId: lot.id, level: 'ask', title: 'Read the finished pH', why: 'A day has passed since blending: it has evened out.', go: 'bottle', dueMs }]
 }

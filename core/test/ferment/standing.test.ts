@@ -17,12 +17,22 @@ describe('deadline clock (judgement, conservative)', () => {
 })
 
 describe('standing', () => {
-  const at = (day: number, ph: number) => ({ atMs: day * DAY, ph })
-  const judge = (nowDay: number, ph: { atMs: number, ph: number }[], tempC = 21) =>
-    standing({ packedMs: 0, nowMs: nowDay * DAY, targetPh: 3.8, ph, temperatures: [{ atMs: 0, tempC }], phMatters: true })
+  const at = (day: number, ph: number, even = true) => ({ atMs: day * DAY, ph, even })
+  const judge = (nowDay: number, ph: ReturnType<typeof at>[], tempC = 21, more: Partial<Parameters<typeof standing>[0]> = {}) =>
+    standing({ packedMs: 0, nowMs: nowDay * DAY, targetPh: 3.8, ph, temperatures: [{ atMs: 0, tempC }], ...more })
+  const ready = [at(4, 4.0), at(10, 3.63), at(12, 3.62)]
+  const sign = (level: 'ask' | 'act' | 'discard', holds: boolean, onDay = 12.5) => ({ signs: [{ atMs: onDay * DAY, what: 'Film', level, holds }] })
 
   it.each([
-    ['two readings at target a day apart', judge(12, [at(4, 4.0), at(10, 3.63), at(12, 3.62)]), 'ready'],
+    ['two readings at target a day apart', judge(12, ready), 'ready'],
+    ['a discard sign stops ready', judge(13, ready, 21, sign('discard', true)), 'discard'],
+    ['an unsettled sign stops ready', judge(13, ready, 21, sign('ask', true, 3)), 'ask'],
+    ['a film after the last pH asks for a new one', judge(13, ready, 21, sign('act', true)), 'ask'],
+    ['a film before it does not', judge(13, ready, 21, sign('act', true, 11)), 'ready'],
+    ['gas in the forecast holds it back', judge(12, ready, 21, { gasPerDay: 6 }), 'working'],
+    ['only the liquid of pieces read', judge(5, [at(3, 3.7, false), at(5, 3.6, false)]), 'working'],
+    ['pieces never read in twice the time', judge(9, [at(3, 4.4, false), at(8.9, 4.3, false)]), 'ask'],
+    ['sour from the start, but not sour enough in twice the time', judge(9, [at(0, 4.5), at(9, 4.4)]), 'ask'],
     ['one reading at target', judge(6, [at(6, 3.7)]), 'working'],
     ['still falling', judge(6, [at(4.5, 3.8), at(6, 3.6)]), 'working'],
     ['4.9 on day 6 at 13 °C', judge(6, [at(2, 5.1), at(6, 4.9)], 13), 'act'],

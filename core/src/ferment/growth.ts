@@ -1,0 +1,69 @@
+/**
+ * How temperature, acid, salt and sugar set the pace of lactic acid bacteria: factors from 0 to 1.
+ * Two groups: H (heterofermentative: gassy, early, stops near pH 3.7) and P (acid-tolerant, plantarum type).
+ */
+
+/** Cardinal values of a group. Temperatures in °C, `aw` water activity, rates per hour, yields per 10⁹ cells, mmol/kg. */
+export interface Group {
+  /** Growth rate at its best, 1/h. */
+  rate: number
+  tMin: number
+  tBest: number
+  tMax: number
+  phMin: number
+  awMin: number
+  /** Acid with growth, mmol per 10⁹ cells; acid at rest, mmol/h per 10⁹ cells. */
+  withGrowth: number
+  atRest: number
+  /** Most cells, 10⁹/g. */
+  most: number
+  /** Death rate, 1/h, where nothing grows. */
+  death: number
+  /** How far under its least pH for growth it still makes acid. */
+  below: number
+  /** log10 of cells a gram on raw produce. */
+  raw: number
+  /** Spread of that, log10. */
+  rawSpread: number
+}
+
+/** From memory: Passos and others 1993–94 for P (least pH, salt, acid yields), Zwietering 1990–91 for its temperatures; rates and H chosen so that the cases in docs/checks.md come out. */
+export const GROUPS: Readonly<Record<'H' | 'P', Group>> = {
+  H: { rate: 0.75, tMin: -0.5, tBest: 29, tMax: 39, phMin: 3.75, awMin: 0.950, withGrowth: 45, atRest: 3.2, most: 0.6, death: 0.02, below: 0.15, raw: 3.5, rawSpread: 1 },
+  P: { rate: 0.75, tMin: 1, tBest: 35, tMax: 44, phMin: 3.42, awMin: 0.930, withGrowth: 21, atRest: 1.9, most: 1.2, death: 0.007, below: 0.27, raw: 2.5, rawSpread: 1.2 },
+}
+
+/** Best and highest pH for growth, both groups. From memory. */
+const PH_BEST = 6
+const PH_MAX = 8.5
+
+/** Undissociated acid that stops growth, mmol/kg: lactic (Passos, from memory), acetic (chosen). */
+export const STOPS = { lactic: 69, acetic: 150 }
+/** Acid is still made at rest up to so many times as much. Chosen. */
+export const STOPS_AT_REST = 2.2
+/** Hexose at half speed, mmol/kg. Chosen. */
+export const HALF_SPEED = 2
+
+/** pK' at an ionic strength of about 0.5, where a salted mash stands. From memory. */
+export const MIXED_PK = { lactic: 3.66, acetic: 4.57, citric: [2.92, 4.35, 5.65], malic: [3.22, 4.70] } as const
+
+/** Rosso's cardinal temperature model: 0 at and outside the ends, 1 at the best. °C. */
+export function temperatureFactor(tempC: number, { tMin, tBest, tMax }: Pick<Group, 'tMin' | 'tBest' | 'tMax'>): number {
+  if (!(tempC > tMin && tempC < tMax)) return 0
+  const over = (tempC - tMax) * (tempC - tMin) ** 2
+  return over / ((tBest - tMin) * ((tBest - tMin) * (tempC - tBest) - (tBest - tMax) * (tBest + tMin - 2 * tempC)))
+}
+
+/** Growth at a pH as a share of that at the best; 0 at and under the least. */
+export function phFactor(pH: number, phMin: number): number {
+  if (!(pH > phMin && pH < PH_MAX)) return 0
+  const q = (pH - phMin) * (pH - PH_MAX)
+  return q / (q - (pH - PH_BEST) ** 2)
+}
+
+/** Water activity at a salt in the water phase, percent; fruit's own sugar takes up to 0.008 more. Fit from memory. */
+export const waterActivity = (waterPhaseSaltPct: number, fruitShare = 0): number =>
+  1 - 0.0052 * waterPhaseSaltPct - 0.00007 * waterPhaseSaltPct ** 2 - 0.008 * fruitShare
+
+/** Growth at a water activity: straight from 0 at the least to 1 in pure water. */
+export const waterFactor = (aw: number, awMin: number): number => Math.max(0, (aw - awMin) / (1 - awMin))

@@ -1,0 +1,140 @@
+import { InvalidInput } from '../invalid'
+
+/** A table as it came from a file: one array of cells a line. */
+export type Cells = readonly (readonly string[])[]
+
+/** Which column is what; day before month, or month before day, where a date can be read both ways. */
+export interface LoggerColumns { time: number, tempC: number | null, ph: number | null, fahrenheit: boolean, order: 'dmy' | 'mdy' }
+
+/** A point of the record: moment in ms, temperature, pH. */
+export interface LoggerPoint { atMs: number, tempC: number | null, ph: number | null }
+
+/** What was read, and what was not, in words. */
+export interface LoggerRecord { points: LoggerPoint[], rows: number, remarks: string[] }
+
+const HOUR_MS = 3_600_000
+const numberOf = (text: string): number => Number(text.trim().replace(/[°CFcf\s]/g, '').replace(/^(-?\d+),(\d+)$/, '$1.$2') || NaN)
+const DATE = /^(\d{1,4})[-./](\d{1,2})[-./](\d{1,4})(?:[T ,]+(\d{1,2}):(\d{2})(?::(\d{2})(?:[.,]\d+)?)?\s*([AaPp][Mm])?)?\s*(Z|[+-]\d{2}:?\d{2})?$/
+
+/** A moment as loggers write it, in the reader's own time unless it carries a zone; seconds or milliseconds since 1970 too. `null` when it is no moment. */
+export function momentOf(text: string, order: 'dmy' | 'mdy'): number | null {
+  const plain = text.trim()
+  if (/^\d{10}$/.test(plain)) return Number(plain) * 1000
+  if (/^\d{13}$/.test(plain)) return Number(plain)
+  const found = DATE.exec(plain)
+  if (!found) return null
+  const [, a = '', b = '', c = '', h = '0', minute = '0', second = '0', half, zone] = found
+  const [year, month, day] = a.length === 4 ? [a, b, c] : order === 'dmy' ? [c, b, a] : [c, a, b]
+  const fullYear = Number(year) + (year.length <= 2 ? 2000 : 0)
+  const hour = half ? Number(h) % 12 + (/p/i.test(half) ? 12 : 0) : Number(h)
+  if (Number(month) < 1 || Number(month) > 12 || Number(day) < 1 || Number(day) > 31 || hour > 24 || Number(minute) > 59) return null
+  const shift = zone === 'Z' ? 0 : zone ? (zone.startsWith('-') ? -1 : 1) * (Number(zone.slice(1, 3)) * 60 + Number(zone.slice(-2))) : null
+  const ms = shift === null
+    ? new Date(fullYear, Number(month) - 1, Number(day), hour, Number(minute), Number(second)).getTime()
+    : Date.UTC(fullYear, Number(month) - 1, Number(day), hour, Number(minute), Number(second)) - shift * 60_000
+  return Number.isFinite(ms) ? ms : null
+}
+
+/** A guess at the columns, from the header and the first lines; the maker sees and mends it. @throws InvalidInput when there is nothing to choose from. */
+export function guessColumns(cells: Cells): LoggerColumns {
+  const head = (cells[0] ?? []).map(cell => cell.trim().toLowerCase())
+  const sample = cells.slice(1, 200)
+  if (head.length < 2 || sample.length === 0) throw new InvalidInput('This has no table in it: a line of names, then lines of a time and a value, with commas, semicolons or tabs between.')
+  const share = (column: number, good: (cell: string) => boolean) => sample.filter(line => good(line[column] ?? '')).length / sample.length
+  const columns = head.map((_, index) => index)
+  const time = columns.find(column => share(column, cell => momentOf(cell, 'dmy') !== null || momentOf(cell, 'mdy') !== null) > 0.5)
+  if (time === undefined) throw new InvalidInput('No column of times was found. Times look like 2026-05-04 14:30 or 04.05.2026 14:30.')
+  const values = columns.filter(column => column !== time && share(column, cell => Number.isFinite(numberOf(cell))) > 0.5)
+  const ph = values.find(column => /(^|[^a-z])ph([^a-z]|$)/.test(head[column] ?? '')) ?? null
+  const temperature = values.find(column => column !== ph && /temp|°|celsius|fahrenheit|^t$|^[cf]$/.test(head[column] ?? '')) ?? values.find(column => column !== ph && !/batt|humid|index|nr|^#|rh/.test(head[column] ?? '')) ?? null
+  const name = temperature === null ? '' : head[temperature] ?? ''
+  const parts = sample.map(line => DATE.exec((line[time] ?? '').trim()))
+  return { time, tempC: temperature, ph, fahrenheit: /°\s*f|fahrenheit|\(f\)|_f$/.test(name), order: parts.some(found => found && Number(found[2]) > 12) ? 'mdy' : 'dmy' }
+}
+
+/** Whether the clock was changed within some hours of a moment, in the reader's own time. */
+const clockChangesAt = (ms: number) => new Date(ms - 3 * HOUR_MS).getTimezoneOffset() !== new Date(ms + 3 * HOUR_MS).getTimezoneOffset()
+
+/**
+ * Reads a record. Lines that cannot be read, or lie outside what a ferment can show, are left out and counted; lines before `fromMs` too.
+ * When the clock goes back, the hour that comes twice is read as the second one from where times fall back.
+ * @throws InvalidInput when nothing is left.
+ */
+export function readLogger(cells: Cells, { time, tempC, ph, fahrenheit, order }: LoggerColumns, fromMs = -Infinity): LoggerRecord {
+  if (tempC === null && ph === null) throw new InvalidInput('Choose a column for the temperature or the pH.')
+  const points = new Map<number, LoggerPoint>()
+  const left = { unread: 0, wild: 0, early: 0, twice: 0 }
+  let disorder = 0
+  let before = -Infinity
+  let turned = 0
+  for (let line = 1; line < cells.length; line++) {
+    const row = cells[line] ?? []
+    let atMs = momentOf(row[time] ?? '', order)
+    const temperature = tempC === null ? null : numberOf(row[tempC] ?? '')
+    const acid = ph === null ? null : numberOf(row[ph] ?? '')
+    if (atMs === null || (!Number.isFinite(temperature ?? NaN) && !Number.isFinite(acid ?? NaN))) {
+      left.unread++
+      continue
+    }
+    if (atMs + turned < before && before - atMs - turned <= HOUR_MS && clockChangesAt(atMs)) turned = HOUR_MS
+    else if (turned && !clockChangesAt(atMs)) turned = 0
+    atMs += turned
+    if (atMs < before) disorder++
+    before = Math.max(before, atMs)
+    const celsius = temperature === null || !Number.isFinite(temperature) ? null : fahrenheit ? (temperature - 32) / 1.8 : temperature
+    const good = { atMs, tempC: celsius !== null && celsius >= -30 && celsius <= 130 ? celsius : null, ph: acid !== null && acid >= 1.5 && acid <= 9 ? acid : null }
+    if (good.tempC === null && good.ph === null) left.wild++
+    else if (atMs < fromMs) left.early++
+    else {
+      if (points.has(atMs)) left.twice++
+      points.set(atMs, good)
+    }
+  }
+  const said = (count: number, words: string) => count ? [`${count} ${count === 1 ? 'line' : 'lines'} ${words}`] : []
+  const remarks = [
+    ...said(left.unread, 'could not be read and were left out'), ...said(left.wild, 'lay outside what a ferment can show (−30 to 130 °C, pH 1.5 to 9) and were left out'),
+    ...said(left.early, 'lay before the lot was packed and were left out'), ...said(left.twice, 'came twice for the same moment: the last one counts'), ...said(disorder, 'were out of order and were put in order'),
+    ...(turned ? ['The clock was changed in between; the hour that came twice was read as two.'] : []),
+  ]
+  if (points.size === 0) throw new InvalidInput(`Nothing of it can be used. ${remarks.join('. ')}`)
+  return { points: [...points.values()].sort((a, b) => a.atMs - b.atMs), rows: cells.length - 1, remarks }
+}
+
+/** Indices that draw a line through values within a tolerance (swinging door): what lies between is never further off. */
+function doorway(at: readonly number[], values: readonly number[], tolerance: number): number[] {
+  if (values.length === 0) return []
+  const kept = [0]
+  let pivot = 0
+  let low = -Infinity
+  let high = Infinity
+  for (let index = 1; index < values.length; index++) {
+    const span = (at[index] ?? 0) - (at[pivot] ?? 0)
+    const rise = (values[index] ?? 0) - (values[pivot] ?? 0)
+    const slope = rise / span
+    if (index > pivot + 1 && (slope < low || slope > high)) {
+      pivot = index - 1
+      kept.push(pivot)
+      const step = (at[index] ?? 0) - (at[pivot] ?? 0)
+      const here = (values[index] ?? 0) - (values[pivot] ?? 0)
+      low = (here - tolerance) / step
+      high = (here + tolerance) / step
+    } else {
+      low = Math.max(low, (rise - tolerance) / span)
+      high = Math.min(high, (rise + tolerance) / span)
+    }
+  }
+  if (values.length > 1) kept.push(values.length - 1)
+  return kept
+}
+
+/** A record with few enough points to keep: what is left out lies within the tolerance told. Rooms at least 0.1 °C and 0.02 pH, wider until at most `most` points are left. */
+export function thinLogger(points: readonly LoggerPoint[], most = 3000): { points: LoggerPoint[], withinC: number, withinPh: number } {
+  for (let times = 1; ; times *= 2) {
+    const kept = new Set<number>()
+    for (const [pick, tolerance] of [['tempC', 0.1], ['ph', 0.02]] as const) {
+      const there = points.flatMap((point, index) => point[pick] === null ? [] : [index])
+      for (const index of doorway(there.map(place => points[place]?.atMs ?? 0), there.map(place => points[place]?.[pick] ?? 0), tolerance * times)) kept.add(there[index] ?? 0)
+    }
+    if (kept.size <= most || times > 1e6) return { points: [...kept].sort((a, b) => a - b).flatMap(index => points[index] ?? []), withinC: 0.1 * times, withinPh: 0.02 * times }
+  }
+}

@@ -1,0 +1,94 @@
+import { PH_LINE } from '../ferment/clock'
+import { judgedBySigns } from '../ferment/standing'
+import type { Chore } from '../library/chores'
+import { styleById, type StyleChore } from '../library/styles'
+import type { Lot } from '../log/fold'
+import { isCold, phsOf, signsOf } from '../log/measured'
+import { RESERVE } from '../pack/cover'
+import { formatNumber } from '../units/number'
+import type { Outlook } from './outlook'
+
+const HOUR_MS = 3_600_000
+const DAY_MS = 24 * HOUR_MS
+
+/** When a chore falls due next, and how often it comes again. */
+export interface ChoreTime { chore: Chore, title: string, why: string, level: 'act' | 'ask', dueMs: number, everyH: number, lastMs: number }
+
+/** Tasting begins at this pH, and only where nothing doubtful was seen. Judgement, conservative. */
+const TASTE_PH = 4.2
+/** In the cold everything goes slower: so many times the interval. Judgement. */
+const COLD_PACE = 3
+
+/** How often pH is read: daily until 4.6 is passed, every three days to day 21, then every two weeks. Judgement. */
+function readEveryH(lot: Lot, nowMs: number): number {
+  if (!phsOf(lot).some(({ ph }) => ph <= PH_LINE)) return 24
+  return nowMs - lot.startedMs < 21 * DAY_MS ? 72 : 14 * 24
+}
+
+/** Brine of the strength that is inside, for what pieces drink: mass, water and salt in g. `null` where there is no added brine. Common practice. */
+export function topUpBrine(lot: Lot): { massG: number, waterG: number, saltG: number, strengthPct: number } | null {
+  if (lot.made.kind !== 'plan') return null
+  const { waterG, saltG, rows } = lot.weighed ?? lot.made
+  const allG = rows.reduce((sum, row) => sum + row.massG, waterG + saltG)
+  if (allG <= 0 || saltG <= 0) return null
+  // What is inside has evened out; what is added must not thin it.
+  const strengthPct = 100 * saltG / (waterG > 0 ? waterG + saltG : allG)
+  const massG = RESERVE * (waterG > 0 ? waterG + saltG : allG * 0.5)
+  return { massG, waterG: massG * (1 - strengthPct / 100), saltG: massG * strengthPct / 100, strengthPct }
+}
+
+/** Chores of a lot with the moment each falls due: by style, closure and day, by the gas forecast and by what was done. */
+export function choreTimes(lot: Lot, nowMs: number, outlook?: Outlook): ChoreTime[] {
+  const { made, packed } = lot
+  if (made.kind !== 'plan' || !packed) return []
+  const packedMs = Date.parse(packed.at)
+  const lowest = Math.min(9, ...phsOf(lot).map(({ ph }) => ph))
+  const doubtful = judgedBySigns(signsOf(lot), phsOf(lot).at(-1)?.atMs ?? -Infinity) !== null
+  const pace = isCold(lot) ? COLD_PACE : 1
+  const lastOf = (chore: Chore) => Math.max(
+    ...lot.chores.filter(entry => entry.chore === chore).map(({ at }) => Date.parse(at)),
+    ...(chore === 'read' ? phsOf(lot).map(({ atMs }) => atMs) : chore === 'weigh' ? lot.readings.filter(({ massG }) => massG !== undefined).map(({ at }) => Date.parse(at)) : []),
+    -Infinity)
+  const brine = topUpBrine(lot)
+  const amount = brine ? ` About ${formatNumber(brine.massG)} g: ${formatNumber(brine.waterG)} g water with ${formatNumber(brine.saltG, 1)} g salt (${formatNumber(brine.strengthPct, 1)} %).` : ''
+  const everyH = ({ chore, everyH }: StyleChore) => chore === 'burp' && outlook?.burpEveryH ? outlook.burpEveryH : chore === 'read' ? readEveryH(lot, nowMs) : everyH * pace
+  const reason = ({ chore, why }: StyleChore) => chore === 'burp' && outlook?.burpSentence ? outlook.burpSentence : chore === 'top up' ? why + amount : why
+  return styleById(made.style).chores.flatMap((rule) => {
+    const { chore, title, level, fromDay, toDay, closures, whenSour } = rule
+    if ((closures && !closures.includes(packed.closure)) || (whenSour && (lowest > TASTE_PH || doubtful))) return []
+    const every = everyH(rule)
+    const lastMs = lastOf(chore)
+    const dueMs = Math.max(packedMs + fromDay * DAY_MS, lastMs + every * HOUR_MS)
+    return Math.max(dueMs, nowMs) >= packedMs + (toDay + 1) * DAY_MS ? [] : [{ chore, title, why: reason(rule), level, dueMs, everyH: every, lastMs }]
+  })
+}
+
+/** An event of the calendar: the same `uid` says the same chore of the same day anew; `sequence` rises with what is logged. */
+export interface RoundEvent { uid: string, startMs: number, title: string, why: string, cancelled: boolean, sequence: number }
+
+/** Days from now that the calendar tells. */
+export const CALENDAR_DAYS = 14
+
+/**
+ * The round of the coming days for a calendar. Ids are made of lot, chore and day, so that a later export moves what was told before;
+ * what a lot no longer asks for, since it was pressed or thrown away, is told as cancelled.
+ */
+export function calendarOf(lots: readonly Lot[], nowMs: number, outlooks: ReadonlyMap<string, Outlook> = new Map()): RoundEvent[] {
+  const endMs = nowMs + CALENDAR_DAYS * DAY_MS
+  return lots.flatMap((lot) => {
+    if (lot.made.kind !== 'plan' || !lot.packed) return []
+    const open = lot.state === 'fermenting'
+    const count = new Map<string, number>()
+    return choreTimes(lot, nowMs, outlooks.get(lot.id)).flatMap(({ chore, title, why, dueMs, everyH }) => {
+      const events: RoundEvent[] = []
+      for (let atMs = Math.max(dueMs, nowMs); atMs < endMs && events.length < 60; atMs += Math.max(4, everyH) * HOUR_MS) {
+        const day = Math.floor((atMs - lot.startedMs) / DAY_MS)
+        const key = `${lot.id}-${chore.replaceAll(' ', '-')}-d${day}`
+        const nth = (count.get(key) ?? 0) + 1
+        count.set(key, nth)
+        events.push({ uid: `${key}${nth > 1 ? `-${nth}` : ''}@lactofer`, startMs: atMs, title: `${lot.code} ${title}`, why, cancelled: !open, sequence: lot.entries.length })
+      }
+      return events
+    })
+  })
+}

@@ -1,0 +1,88 @@
+import { chargeOf, mixturePh } from '../acid/mixture'
+import type { Composition } from '../composition/composition'
+import { waterPhaseSaltPct } from '../salt/brine'
+import type { Batch, Living, Medium, Structure } from '../ferment/batch'
+import { vesselLagH, type HourPoint, type TemperaturePlan } from '../ferment/temperature'
+import type { FermentCase } from '../ferment/forecast'
+import { livingCounts } from '../ferment/rawShare'
+import { styleById } from '../library/styles'
+import type { Book, Lot } from '../log/fold'
+import { phsOf, structureOfPlan, temperaturesOf } from '../log/measured'
+import { livingRows } from '../plan/figures'
+import { contentComposition, type Content } from './lotComposition'
+
+/** g/mol of a hexose. */
+const HEXOSE_G = 180.16
+/** Spread of a start pH that was read, and of one that was worked out. Judgement. */
+const READ_SPREAD = 0.06
+const WORKED_SPREAD = 0.15
+/** A pH read this soon after packing is the start, hours. Judgement. */
+const START_H = 12
+const HOUR_MS = 3_600_000
+/** Where nothing was read a room is taken to be so warm, °C. */
+export const ROOM_C = 21
+/** Least buffer of produce beside its citric and malic acid, mmol per kg and pH: what the tables do not list. From memory. */
+const LEAST_BUFFER = 7
+
+/** Charge that the other acids and sites of a mixture take up for each unit of pH, between 3.6 and 5: its buffer beside citric and malic. */
+function bufferOf(composition: Composition): number {
+  const others = { ...composition.acids, citric: 0, malic: 0, lactic: 0, acetic: 0 }
+  const charge = chargeOf({ ...composition, acids: others, sidMmol: 0 })
+  const at = (pH: number) => charge({ pH, ionicStrength: 0.5 }).left
+  return Math.max(LEAST_BUFFER, (at(3.6) - at(5)) / 1.4 * 1000 / composition.massG)
+}
+
+/** What ferments, from a composition; `null` without water. @param startPh when it was read. */
+export function mediumOf(composition: Composition, fruitShare: number, startPh?: number): Medium | null {
+  const worked = startPh ?? mixturePh(composition)
+  if (worked === null || !(composition.waterG > 0)) return null
+  const perKg = 1000 / composition.massG
+  return {
+    hexose: composition.sugarG.typical / HEXOSE_G * 1000 * perKg, citric: (composition.acids.citric ?? 0) * perKg, malic: (composition.acids.malic ?? 0) * perKg,
+    buffer: bufferOf(composition), startPh: worked, startPhSpread: startPh === undefined ? WORKED_SPREAD : READ_SPREAD,
+    saltPct: waterPhaseSaltPct(composition.saltG, composition.waterG), fruitShare,
+  }
+}
+
+/** A batch from what goes into it. `null` when a lot it takes from is missing or it has no water. */
+export function batchOf(book: Book, content: Content, structure: Structure, startPh?: number): Batch | null {
+  const composition = contentComposition(book, content)
+  if (!composition) return null
+  const fruitG = content.rows.reduce((sum, row) => sum + (!row.lotId && book.library.materialOrUnknown(row.materialId).kind === 'fruit' ? row.massG : 0), 0)
+  const medium = mediumOf(composition, Math.min(1, fruitG / composition.massG), startPh)
+  const living: Living = livingCounts(livingRows(book, content.rows), composition.massG)
+  return medium && { medium, structure, living }
+}
+
+/** Temperatures as hours since packing; a move without readings drifts there with the vessel's lag. */
+function temperatureOf(lot: Lot, packedMs: number, kg: number): TemperaturePlan {
+  const lagH = vesselLagH(Math.max(0.05, kg))
+  const moved = new Set(lot.decisions.filter(({ tempC }) => tempC !== undefined).map(({ at }) => Date.parse(at)))
+  const points: HourPoint[] = []
+  for (const { atMs, tempC } of temperaturesOf(lot)) {
+    const hour = Math.max(0, (atMs - packedMs) / HOUR_MS)
+    const from = points.at(-1)
+    if (from && moved.has(atMs)) {
+      for (const lags of [0, 0.5, 1, 2, 4]) points.push({ hour: hour + lags * lagH, tempC: tempC + (from.tempC - tempC) * Math.exp(-lags) })
+    } else {
+      // What was read while it drifted is better than the drift.
+      while ((points.at(-1)?.hour ?? -1) >= hour) points.pop()
+      points.push({ hour, tempC })
+    }
+  }
+  return { points: points.length ? points : [{ hour: 0, tempC: ROOM_C }] }
+}
+
+/** A lot as the forecast sees it; `null` for one that does not ferment by pH, is not packed, or whose make-up is not known. */
+export function fermentCaseOf(book: Book, lot: Lot): FermentCase | null {
+  const { made, packed } = lot
+  if (made.kind !== 'plan' || !packed) return null
+  const style = styleById(made.style)
+  if (!style.ferments || style.id === 'salt-packed') return null
+  const packedMs = Date.parse(packed.at)
+  const phs = phsOf(lot).map(({ atMs, ph, sd, of }) => ({ hour: (atMs - packedMs) / HOUR_MS, ph, sd, of }))
+  const start = phs.find(({ hour, of }) => hour > -1 && hour <= START_H && of === 'blended')
+  const batch = batchOf(book, lot.weighed ?? made, structureOfPlan(made), start?.ph)
+  const kg = lot.madeG / 1000 / Math.max(1, packed.vessels.length)
+  return batch && { batch, temperature: temperatureOf(lot, packedMs, kg), readings: phs.filter(reading => reading !== start), targetPh: made.targetPh }
+}
