@@ -3,6 +3,9 @@ import { defineConfig } from 'vitest/config'
 
 const here = (path: string) => fileURLToPath(new URL(path, import.meta.url))
 
+// One zone for all: what a logger wrote in local time is read in it.
+process.env.TZ = 'Europe/Berlin'
+
 export default defineConfig({
   resolve: { alias: { '~': here('./app'), '#demo': here('./demo') } },
   test: {

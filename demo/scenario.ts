@@ -34,7 +34,7 @@ function ferments(diary: Diary): void {
   const aji = diary.start({ code: 'BPL-02', name: 'Yellow aji and pear', color: '#d9b13c', style: 'brined', day: 4, rows: [['aji-yellow', 1700], ['pear', 700], ['garlic', 60]], saltPct: 3.5, waterG: 2300, place: BENCH, vesselId: 'jar-3000', marks: ['a', 'b'] })
   diary.read(aji, [[3.9, 4.9, 20.8], [2, 4.4, 21.2], [0.3, 4.05, 21.5]])
   diary.write({ kind: 'sign', at: diary.at(0.3), lotId: aji, sign: 'foam' })
-  for (const day of [3, 2, 1]) diary.write({ kind: 'chore', at: diary.at(day), lotId: aji, chore: 'burp' }, 'Cellar')
+  for (const day of [3, 2.2, 1.5]) diary.write({ kind: 'chore', at: diary.at(day), lotId: aji, chore: 'burp' }, 'Cellar')
   diary.write({ kind: 'chore', at: diary.at(0.3), lotId: aji, chore: 'press down' })
 
   const salsa = diary.start({ code: 'BPL-03', name: 'Green tomato salsa', color: '#86a34b', style: 'chop', day: 2.2, rows: [['green-tomato', 1900], ['cubanelle', 650], ['shallot', 420], ['garlic', 45]], saltPct: 2.4, place: BENCH, vesselId: 'jar-1000', marks: ['a', 'b', 'c', 'd'], hot: ['d'], targetPh: 3.9 })

@@ -1,5 +1,5 @@
 import Dexie, { type Table } from 'dexie'
-import { EntrySchema, mergeEntries, type Entry } from '@lactofer/core'
+import { EntrySchema, mergeEntries, type Entry, type LogFile } from '@lactofer/core'
 
 /** A form that was begun and not confirmed; kept so that closing the browser loses nothing. */
 export interface FormDraft { key: string, value: unknown }
@@ -7,15 +7,20 @@ export interface FormDraft { key: string, value: unknown }
 /** A choice of the reader: units, theme, who is at the bench. */
 export interface Choice { key: string, value: unknown }
 
+/** A picture that entries name by its id, reduced in size. */
+export interface Photo { id: string, blob: Blob, origin: 'maker' | 'demo' }
+
 /** The maker's data in this browser. Migrations only ever add. */
 class Journal extends Dexie {
   declare entries: Table<Entry, string>
   declare drafts: Table<FormDraft, string>
   declare choices: Table<Choice, string>
+  declare photos: Table<Photo, string>
 
   constructor(name: string) {
     super(name)
     this.version(1).stores({ entries: 'id, at, kind, origin', drafts: 'key', choices: 'key' })
+    this.version(2).stores({ photos: 'id, origin' })
   }
 }
 
@@ -30,18 +35,23 @@ export async function append(entries: readonly Entry[]): Promise<void> {
   await journal.transaction('rw', journal.entries, () => journal.entries.bulkAdd(parsed))
 }
 
-/** Merges entries of a file; all or nothing. Returns how many were new and how many were known. */
-export async function merge(incoming: readonly Entry[]): Promise<{ added: number, known: number }> {
-  return journal.transaction('rw', journal.entries, async () => {
-    const { added, known } = mergeEntries(await journal.entries.toArray(), incoming)
+/** Merges entries and pictures of a file; all or nothing. Returns how many entries were new and how many were known. */
+export async function merge({ entries, photos }: LogFile): Promise<{ added: number, known: number }> {
+  return journal.transaction('rw', journal.entries, journal.photos, async () => {
+    const { added, known } = mergeEntries(await journal.entries.toArray(), entries)
     await journal.entries.bulkAdd(added)
+    // A picture never changes: one whose id is here already is the same.
+    const there = new Set(await journal.photos.toCollection().primaryKeys())
+    await journal.photos.bulkAdd(photos.filter(({ id }) => !there.has(id)).map(({ id, type, data }) => ({ id, origin: 'maker', blob: new Blob([Uint8Array.from(atob(data), letter => letter.charCodeAt(0))], { type }) })))
     return { added: added.length, known }
   })
 }
 
 /** Takes the demo's entries out and, if given, puts new ones in their place. The maker's own are never touched. */
-export async function replaceDemo(entries: readonly Entry[]): Promise<void> {
-  await journal.transaction('rw', journal.entries, async () => {
+export async function replaceDemo(entries: readonly Entry[], photos: readonly Photo[] = []): Promise<void> {
+  await journal.transaction('rw', journal.entries, journal.photos, async () => {
+    await journal.photos.where('origin').equals('demo').delete()
+    await journal.photos.bulkPut([...photos])
     await journal.entries.where('origin').equals('demo').delete()
     await journal.entries.bulkAdd([...entries])
   })

@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
 import { z } from 'zod'
-import { cautionsFor, formatNumber, formatShu, InvalidInput, LotCodeSchema, ofMass, pressBalance, PRESS_METHODS, propertiesOf, separate, standingOf } from '@lactofer/core'
+import { cautionsFor, formatNumber, formatShu, InvalidInput, LotCodeSchema, ofMass, pressBalance, PRESS_METHODS, propertiesOf, separate } from '@lactofer/core'
 import { useDraft } from '~/composables/useDraft'
 import { useRecorder } from '~/composables/useRecorder'
 import { newLotId, useBook } from '~/stores/book'
@@ -12,7 +12,7 @@ const route = useRoute()
 const router = useRouter()
 
 const candidates = computed(() => book.lots.filter(lot => lot.kind === 'ferment' && lot.packed && (lot.state === 'fermenting' || lot.state === 'in stock'))
-  .map(lot => ({ lot, stand: standingOf(lot, book.nowMs) })).sort((a, b) => Number(b.stand?.state === 'ready') - Number(a.stand?.state === 'ready')))
+  .map(lot => ({ lot, stand: book.standing(lot) })).sort((a, b) => Number(b.stand?.state === 'ready') - Number(a.stand?.state === 'ready')))
 const FormSchema = z.object({
   lotId: z.string(), method: z.enum(PRESS_METHODS), inG: z.number().nullable(), baseG: z.number().nullable(), pulpG: z.number().nullable(), seedsG: z.number().nullable(), code: z.string(), keepPulp: z.boolean(),
 })
@@ -32,7 +32,7 @@ void loaded.then(() => {
   if (asksFor && asksFor !== form.value.lotId) choose(asksFor)
 })
 const lot = computed(() => candidates.value.find(candidate => candidate.lot.id === form.value.lotId)?.lot)
-const stand = computed(() => lot.value && standingOf(lot.value, book.nowMs))
+const stand = computed(() => lot.value && book.standing(lot.value))
 
 const weights = computed(() => {
   const { inG, baseG, pulpG, seedsG } = form.value

@@ -1,9 +1,11 @@
 import { useNow } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed } from 'vue'
-import { asksOf, blendAsks, compositionOf, EntrySchema, fold, idMaker, ingredientsOf, worstFirst, type Composition, type Draft, type Entry, type Lot } from '@lactofer/core'
+import { asksOf, blendAsks, compositionOf, EntrySchema, fold, idMaker, ingredientsOf, standingOf, worstFirst, type Composition, type Draft, type Entry, type Lot } from '@lactofer/core'
 import { allEntries, append } from '~/db/journal'
 import { useLiveQuery } from '~/composables/useLiveQuery'
+import { useOutlooks } from '~/composables/useOutlooks'
+import { tellMoment } from '~/composables/moments'
 import { usePreferences } from './preferences'
 
 const makeId = idMaker(() => crypto.getRandomValues(new Uint32Array(1))[0]! / 2 ** 32)
@@ -25,7 +27,10 @@ export const useBook = defineStore('book', () => {
   const lots = computed(() => [...book.value.lots.values()].sort((a, b) => a.startedMs - b.startedMs))
   const fermenting = computed(() => lots.value.filter(lot => lot.state === 'fermenting'))
   const planned = computed(() => lots.value.filter(lot => lot.state === 'planned'))
-  const asks = computed(() => worstFirst(lots.value.flatMap(lot => [...asksOf(lot, nowMs.value), ...blendAsks(lot, nowMs.value)])))
+  const outlooks = useOutlooks(book, fermenting, nowMs)
+  const asks = computed(() => worstFirst(lots.value.flatMap(lot => [...asksOf(lot, nowMs.value, outlooks.value.get(lot.id), tellMoment), ...blendAsks(lot, nowMs.value)])))
+  /** Where a lot stands now, the forecast taken in. */
+  const standing = (of: Lot) => standingOf(of, nowMs.value, outlooks.value.get(of.id), tellMoment)
   const library = computed(() => book.value.library)
   const recipes = computed(() => book.value.recipes)
   const hasDemo = computed(() => (entries.value ?? []).some(entry => entry.origin === 'demo'))
@@ -64,7 +69,7 @@ export const useBook = defineStore('book', () => {
   }
 
   return {
-    entries, error, book, lots, fermenting, planned, asks, hasDemo, nowMs, composition, library, recipes, lot, codeTaken, nextCode, freeVessels, record,
+    entries, error, book, lots, fermenting, planned, asks, outlooks, standing, hasDemo, nowMs, composition, library, recipes, lot, codeTaken, nextCode, freeVessels, record,
     ready: computed(() => entries.value !== undefined), ingredients: (lotId: string) => ingredientsOf(book.value, lotId),
   }
 })

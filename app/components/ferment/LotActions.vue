@@ -1,53 +1,50 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
-import { CHORES, SIGNS, type Draft, type Lot } from '@lactofer/core'
-import { useBook } from '~/stores/book'
+import { CHORES, isCold, styleById, topUpBrine, type Chore, type Lot, type Standing } from '@lactofer/core'
+import { useRecorder } from '~/composables/useRecorder'
 
-/** What was done and what was seen, one tap each; and the end, with its reason. */
-const { lot } = defineProps<{ lot: Lot }>()
-const book = useBook()
-const discarding = ref(false)
-const reason = ref('')
-const problem = ref('')
+/** What was done, what is seen, and what is decided. */
+const { lot } = defineProps<{ lot: Lot, stand: Standing | null }>()
+const { busy, record } = useRecorder('Nothing else was changed.')
+const seeing = ref(false)
+const deciding = ref<'cold' | 'warm' | 'wait' | 'ready' | 'brine' | 'discard' | null>(null)
 
-async function record(draft: Draft, said: string) {
-  try {
-    await book.record(draft)
-    ElMessage.success(said)
-  } catch {
-    ElMessage.error('This could not be written to the log. Try again; nothing else was changed.')
-  }
+/** Chores of the style first, then those any lot may want. */
+const chores = computed(() => {
+  const own = lot.made.kind === 'plan' ? styleById(lot.made.style).chores.map(({ chore }) => chore) : []
+  const done = (chore: Chore) => chore !== 'read' && chore !== 'weigh'
+  return [...new Set([...own, ...CHORES.slice(0, 7)])].filter(done)
+})
+async function did(chore: Chore) {
+  if (await record({ kind: 'chore', at: new Date().toISOString(), lotId: lot.id, chore })) ElMessage.success(`${chore}: recorded. A wrong tap is taken back in the log.`)
 }
-const now = () => new Date().toISOString()
-const did = (chore: typeof CHORES[number]) => record({ kind: 'chore', at: now(), lotId: lot.id, chore }, `${chore}: recorded. A wrong tap is taken back in the log.`)
-const saw = (sign: typeof SIGNS[number]) => record({ kind: 'sign', at: now(), lotId: lot.id, sign }, `${sign}: recorded.`)
-async function discard() {
-  problem.value = reason.value.trim() ? '' : 'Say why: the next batch learns from it.'
-  if (problem.value) return
-  await record({ kind: 'discard', at: now(), lotId: lot.id, reason: reason.value.trim() }, 'Discarded.')
-  discarding.value = false
-}
-const firstChores = CHORES.slice(0, 7)
+const cold = computed(() => isCold(lot))
+const drawable = computed(() => topUpBrine(lot) !== null)
 </script>
 
 <template>
   <div class="stack">
-    <div role="group" aria-labelledby="done"><h3 id="done">Done just now</h3><div class="taps"><el-button v-for="chore in firstChores" :key="chore" @click="did(chore)">{{ chore }}</el-button></div></div>
-    <div role="group" aria-labelledby="seen"><h3 id="seen">Seen just now</h3><div class="taps"><el-button v-for="sign in SIGNS" :key="sign" @click="saw(sign)">{{ sign }}</el-button></div></div>
-    <div><el-button type="danger" plain class="discard" @click="discarding = true">Discard this lot …</el-button></div>
-    <el-dialog v-model="discarding" :title="`Discard ${lot.code} ${lot.name}`" width="460px">
-      <div class="stack">
-        <p>Do not taste it. The lot leaves the shelf; its log stays.</p>
-        <WordField v-model="reason" label="Why" placeholder="Green fuzzy growth on day 8" :problem="problem" />
-        <div class="row"><el-button type="danger" @click="discard">Discard it</el-button><el-button @click="discarding = false">Keep it</el-button></div>
+    <div><h2>What do you see?</h2><p class="small muted">Film or mould, foam, brine lost: two questions tell what it is.</p><el-button type="primary" plain class="see" @click="seeing = true">Look and record it</el-button></div>
+    <div role="group" aria-labelledby="done"><h3 id="done">Done just now</h3><div class="taps"><el-button v-for="chore in chores" :key="chore" :disabled="busy" @click="did(chore)">{{ chore }}</el-button></div></div>
+    <div role="group" aria-labelledby="decide"><h3 id="decide">Decide</h3>
+      <div class="taps">
+        <el-button v-if="!cold" @click="deciding = 'cold'">To the cold …</el-button><el-button v-else @click="deciding = 'warm'">Back to the warm …</el-button>
+        <el-button @click="deciding = 'wait'">More time …</el-button>
+        <el-button :disabled="stand?.state === 'discard'" @click="deciding = 'ready'">Call it ready …</el-button>
+        <el-button v-if="drawable" @click="deciding = 'brine'">Keep some brine …</el-button>
+        <el-button type="danger" plain class="discard" @click="deciding = 'discard'">Discard …</el-button>
       </div>
-    </el-dialog>
+    </div>
+    <SignDialog v-model="seeing" :lot="lot" />
+    <DecideDialog v-model="deciding" :lot="lot" :stand="stand" />
   </div>
 </template>
 
 <style scoped>
 h3 { margin-bottom: var(--s2); }
+.see { margin-top: var(--s2); }
 .taps { display: flex; flex-wrap: wrap; gap: var(--s2); }
+html .taps .el-button { margin: 0; }
 html .discard { --el-button-text-color: var(--discard); --el-button-bg-color: transparent; --el-button-border-color: var(--discard); --el-button-hover-text-color: #fff; --el-button-hover-bg-color: #9b1230; }
 </style>

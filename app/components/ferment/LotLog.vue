@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import dayjs from 'dayjs'
 import { ElMessage } from 'element-plus'
-import { factsOf, readField, InvalidInput, type EntryOf, type Lot } from '@lactofer/core'
+import { factsOf, readField, InvalidInput, type Entry, type EntryOf, type Lot } from '@lactofer/core'
 import { entryWords } from './entryWords'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
@@ -38,7 +38,8 @@ async function takeBack(entryId: string) {
     ElMessage.error('This could not be written to the log. Try again.')
   }
 }
-const REVERSIBLE = ['reading', 'chore', 'sign', 'discard', 'release', 'send']
+const REVERSIBLE = ['reading', 'logged', 'chore', 'sign', 'decide', 'discard', 'release', 'send']
+const photosOf = (entry: Entry): readonly string[] => 'photos' in entry ? entry.photos ?? [] : []
 </script>
 
 <template>
@@ -52,6 +53,7 @@ const REVERSIBLE = ['reading', 'chore', 'sign', 'discard', 'release', 'send']
           <td class="small">{{ entry.by }}</td>
           <td>
             {{ entryWords(entry, preferences.world) }}<span v-if="entry.replaces" class="muted small"> (corrected)</span>
+            <PhotoStrip v-if="photosOf(entry).length" :ids="photosOf(entry)" />
             <form v-if="editing?.id === entry.id" class="row" novalidate @submit.prevent="correct">
               <label>pH <input v-model="typed" class="correction" inputmode="decimal" :aria-invalid="problem !== ''"></label>
               <el-button type="primary" native-type="submit">Correct it</el-button><el-button @click="editing = null">Leave it</el-button>

@@ -1,4 +1,4 @@
-<script setup lang="ts" generic="T extends string">
+<script setup lang="ts" generic="T extends string | number">
 import { useId } from 'vue'
 
 /** A choice from a list, searchable when the list is long. */

@@ -4,7 +4,7 @@ import IconKeyboard from '~icons/lucide/keyboard'
 import IconBook from '~icons/lucide/notebook-text'
 import IconLibrary from '~icons/lucide/library'
 import IconScan from '~icons/lucide/scan-line'
-import { standingOf, type UnitWorld } from '@lactofer/core'
+import type { UnitWorld } from '@lactofer/core'
 import { STAGES } from './stages'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
@@ -19,7 +19,7 @@ const counts = computed<Record<string, { count: number, waits: string }>>(() => 
   '/': { count: new Set(book.asks.filter(ask => ask.level !== 'fine').map(ask => ask.lotId)).size, waits: 'lots ask for you' },
   '/plan': { count: book.planned.length, waits: 'planned' },
   '/ferment': { count: book.fermenting.length, waits: 'fermenting' },
-  '/press': { count: book.fermenting.filter(lot => standingOf(lot, book.nowMs)?.state === 'ready').length, waits: 'ready to press' },
+  '/press': { count: book.fermenting.filter(lot => book.standing(lot)?.state === 'ready').length, waits: 'ready to press' },
   '/blend': { count: book.lots.filter(lot => lot.kind === 'base' && lot.state === 'in stock').length, waits: 'bases in stock' },
   '/bottle': { count: book.lots.filter(lot => lot.kind === 'blend' && lot.state === 'in stock').length, waits: 'blends to bottle' },
 }))

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { cautionsFor, dayOf, formatShu, heatWord, isRefill, PH_LINE, propertiesOf, standingOf, styleById, type Standing } from '@lactofer/core'
+import { cautionsFor, dayOf, formatShu, heatWord, isRefill, PH_LINE, propertiesOf, styleById, type Standing } from '@lactofer/core'
 import { useRecorder } from '~/composables/useRecorder'
 import { useBook } from '~/stores/book'
 
@@ -8,7 +8,7 @@ const book = useBook()
 const route = useRoute()
 const lot = computed(() => book.lot(String(route.params.id)))
 const plan = computed(() => lot.value?.made.kind === 'plan' ? lot.value.made : null)
-const stand = computed(() => lot.value ? standingOf(lot.value, book.nowMs) : null)
+const stand = computed(() => lot.value ? book.standing(lot.value) : null)
 const figures = computed(() => {
   const composition = lot.value && book.composition(lot.value.id)
   return composition ? propertiesOf(composition) : null
@@ -36,10 +36,10 @@ const LEVEL: Record<Standing['state'], { level: 'fine' | 'ask' | 'act' | 'discar
 <template>
   <div v-if="!lot || !plan" class="page"><h1>No such lot</h1><p>It may be in another browser’s log, or in the demo that was taken out. <NuxtLink to="/ferment">All ferments</NuxtLink></p></div>
   <div v-else class="page">
-    <LotHeading :lot="lot" :note="lot.packed ? `day ${dayOf(lot, book.nowMs)}, ${lot.packed.place}, ${lot.packed.closure}` : 'planned, not packed'" />
+    <LotHeading :lot="lot" :note="lot.packed ? `day ${dayOf(lot, book.nowMs)}, ${lot.place}, ${lot.packed.closure}` : 'planned, not packed'" />
     <div class="split">
       <div class="stack main">
-        <section v-if="lot.state === 'discarded'" class="sheet"><p><StateMark level="discard" word="Discarded" /> {{ lot.discarded?.reason }}</p></section>
+        <section v-if="lot.state === 'discarded'" class="sheet"><p><StateMark level="discard" word="Discarded" /> {{ lot.discarded?.reason }}</p><PhotoStrip v-if="lot.discarded?.photos" :ids="lot.discarded.photos" /></section>
         <section v-else-if="stand" class="sheet standing" aria-label="Where it stands">
           <p class="sentence"><StateMark v-bind="LEVEL[stand.state]" /> <span data-figure="standing">{{ stand.sentence }}</span></p>
           <NuxtLink v-if="lot.state === 'fermenting' && mayPress" :to="`/press?lot=${lot.id}`" :class="['next', { first: stand.state === 'ready' }]">Press it</NuxtLink>
@@ -51,7 +51,7 @@ const LEVEL: Record<Standing['state'], { level: 'fine' | 'ask' | 'act' | 'discar
         </section>
         <CautionList :cautions="cautions" />
         <ul v-if="style && lot.state === 'fermenting'" class="plain-list own"><li v-for="caution in style.cautions" :key="caution" class="small muted">{{ caution }}</li></ul>
-        <section v-if="lot.packed" class="sheet chart"><LazyLotChart :lot="lot" :target-ph="plan.targetPh" :clock-due-ms="stand?.clock?.dueMs ?? null" /></section>
+        <section v-if="lot.packed" class="sheet chart"><LotForecast :key="lot.id" :lot="lot" :stand="stand" :salt-pct="figures?.saltPct ?? 3" /></section>
         <section class="sheet log"><LotLog :lot="lot" /></section>
       </div>
       <div class="stack">
@@ -63,9 +63,9 @@ const LEVEL: Record<Standing['state'], { level: 'fine' | 'ask' | 'act' | 'discar
             <div class="wide"><dt>Amount</dt><dd><MassText :mass-g="lot.leftG" /><template v-if="lot.usedG"> left of <MassText :mass-g="lot.madeG" /></template></dd></div>
           </dl>
         </section>
-        <section v-if="lot.state === 'fermenting'" class="sheet"><h2>Read it</h2><ReadingForm :lot="lot" /></section>
+        <section v-if="lot.state === 'fermenting'" class="sheet"><h2>Read it</h2><ReadingForm :key="lot.id" :lot="lot" /><LoggerImport :lot="lot" /></section>
         <section v-if="plan.style === 'infusion' && lot.state === 'fermenting' && !isRefill(lot)" class="sheet"><RefillForm :lot="lot" /></section>
-        <section v-if="lot.state === 'fermenting'" class="sheet"><LotActions :lot="lot" /></section>
+        <section v-if="lot.state === 'fermenting'" class="sheet"><LotActions :lot="lot" :stand="stand" /></section>
         <section v-if="lot.packed || lot.state === 'planned'" class="sheet">
           <LotPaper :lot="lot" />
           <div v-if="lot.state === 'fermenting' && style?.saltPct"><el-button @click="saltFix = true">Salted wrong?</el-button><SaltFix v-model="saltFix" :lot="lot" /></div>

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { dayOf, standingOf, styleById } from '@lactofer/core'
+import { dayOf, styleById } from '@lactofer/core'
 import { useBook } from '~/stores/book'
 
 const book = useBook()
 const rows = computed(() => book.lots.filter(lot => lot.kind === 'ferment' && lot.packed).reverse().map(lot => ({
   lot, day: dayOf(lot, book.nowMs), style: lot.made.kind === 'plan' ? styleById(lot.made.style).name : '',
-  ph: lot.readings.findLast(reading => reading.ph !== undefined)?.ph, stand: lot.state === 'fermenting' ? standingOf(lot, book.nowMs) : null,
+  ph: lot.readings.findLast(reading => reading.ph !== undefined)?.ph, stand: lot.state === 'fermenting' ? book.standing(lot) : null,
 })))
 const open = computed(() => rows.value.filter(row => row.lot.state === 'fermenting'))
 const closed = computed(() => rows.value.filter(row => row.lot.state !== 'fermenting'))
@@ -23,7 +23,7 @@ const WORD = { ready: 'Ready', working: 'On its way', ask: 'Ask', act: 'Act', di
         <NuxtLink :to="`/ferment/${lot.id}`">
           <span class="chip" aria-hidden="true" />
           <span class="code">{{ lot.code }}</span>
-          <span class="name"><strong>{{ lot.name }}</strong><span class="muted small">{{ style }}, day {{ day }}, {{ lot.packed?.place }}</span></span>
+          <span class="name"><strong>{{ lot.name }}</strong><span class="muted small">{{ style }}, day {{ day }}, {{ lot.place }}</span></span>
           <span class="figure">{{ ph === undefined ? '–' : ph.toFixed(2) }}<span class="unit">{{ ph === undefined ? 'no pH' : 'pH' }}</span></span>
           <span v-if="stand" class="stand"><StateMark :level="LEVEL[stand.state]" :word="WORD[stand.state]" /> <span class="small">{{ stand.sentence }}</span></span>
         </NuxtLink>

@@ -106,9 +106,10 @@ function flagOf({ place, dead, residual, rise }: Learned): { flag: Flag, why: st
 /**
  * The forecast of a batch from what is known and what was read: one function for the plan, the lot and what-if.
  * Seeded and reproducible; 500 members unless told otherwise. Readings before packing are left out.
+ * @param learned from an earlier call with the same case, to save the work.
  */
-export function forecastFerment({ batch, temperature, readings, targetPh }: FermentCase, { days, members = 500, seed = 1 }: ForecastOptions): FermentForecast {
-  const learned = learn(batch, temperature, readings, { members, seed })
+export function forecastFerment({ batch, temperature, readings, targetPh }: FermentCase, { days, members = 500, seed = 1 }: ForecastOptions,
+  learned: Learned = learn(batch, temperature, readings, { members, seed })): FermentForecast {
   return { ...courseOf({ batch, temperature }, learned.z, targetPh, days), ...flagOf(learned), dead: learned.dead, learned }
 }
 

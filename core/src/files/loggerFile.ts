@@ -52,8 +52,8 @@ export function guessColumns(cells: Cells): LoggerColumns {
   return { time, tempC: temperature, ph, fahrenheit: /°\s*f|fahrenheit|\(f\)|_f$/.test(name), order: parts.some(found => found && Number(found[2]) > 12) ? 'mdy' : 'dmy' }
 }
 
-/** Whether the clock was changed within some hours of a moment, in the reader's own time. */
-const clockChangesAt = (ms: number) => new Date(ms - 3 * HOUR_MS).getTimezoneOffset() !== new Date(ms + 3 * HOUR_MS).getTimezoneOffset()
+/** Whether a time of the clock comes twice, since the clock goes back within the hour; the first of the two is meant by its moment. */
+const comesTwice = (ms: number) => new Date(ms).getHours() === new Date(ms + HOUR_MS).getHours()
 
 /**
  * Reads a record. Lines that cannot be read, or lie outside what a ferment can show, are left out and counted; lines before `fromMs` too.
@@ -66,7 +66,8 @@ export function readLogger(cells: Cells, { time, tempC, ph, fahrenheit, order }:
   const left = { unread: 0, wild: 0, early: 0, twice: 0 }
   let disorder = 0
   let before = -Infinity
-  let turned = 0
+  let turned = false
+  let twice = false
   for (let line = 1; line < cells.length; line++) {
     const row = cells[line] ?? []
     let atMs = momentOf(row[time] ?? '', order)
@@ -76,9 +77,11 @@ export function readLogger(cells: Cells, { time, tempC, ph, fahrenheit, order }:
       left.unread++
       continue
     }
-    if (atMs + turned < before && before - atMs - turned <= HOUR_MS && clockChangesAt(atMs)) turned = HOUR_MS
-    else if (turned && !clockChangesAt(atMs)) turned = 0
-    atMs += turned
+    if (comesTwice(atMs)) {
+      if (atMs < before) turned = true
+      if (turned) atMs += HOUR_MS
+      twice ||= turned
+    } else turned = false
     if (atMs < before) disorder++
     before = Math.max(before, atMs)
     const celsius = temperature === null || !Number.isFinite(temperature) ? null : fahrenheit ? (temperature - 32) / 1.8 : temperature
@@ -94,7 +97,7 @@ export function readLogger(cells: Cells, { time, tempC, ph, fahrenheit, order }:
   const remarks = [
     ...said(left.unread, 'could not be read and were left out'), ...said(left.wild, 'lay outside what a ferment can show (−30 to 130 °C, pH 1.5 to 9) and were left out'),
     ...said(left.early, 'lay before the lot was packed and were left out'), ...said(left.twice, 'came twice for the same moment: the last one counts'), ...said(disorder, 'were out of order and were put in order'),
-    ...(turned ? ['The clock was changed in between; the hour that came twice was read as two.'] : []),
+    ...(twice ? ['The clock was changed in between; the hour that came twice was read as two.'] : []),
   ]
   if (points.size === 0) throw new InvalidInput(`Nothing of it can be used. ${remarks.join('. ')}`)
   return { points: [...points.values()].sort((a, b) => a.atMs - b.atMs), rows: cells.length - 1, remarks }

@@ -101,7 +101,8 @@ export function asksOf(lot: Lot, nowMs: number, outlook?: Outlook, tell?: (ms: n
   if (made.style === 'infusion' && !isRefill(lot) && dayOf(lot, nowMs) >= style.days.low) ask('ask', 'Draw off and refill', 'The pods give a second vinegar; one refill, not two.')
   const wait = lot.decisions.at(-1)
   const waiting = wait?.decision === 'wait' && wait.until !== undefined && Date.parse(wait.until) > nowMs
-  if (stand?.state === 'ready' && outlook?.flag !== 'distrust' && !waiting) ask('fine', 'Ready to press', stand.sentence, { go: 'press' })
+  const called = wait?.decision === 'ready' && stand?.state === 'working'
+  if (stand && (called || (stand.state === 'ready' && outlook?.flag !== 'distrust' && !waiting))) ask('fine', 'Ready to press', called ? 'You called it ready.' : stand.sentence, { go: 'press' })
   return worstFirst(asks)
 }
 

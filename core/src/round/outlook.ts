@@ -22,7 +22,7 @@ export function valueAt(hours: readonly number[], values: readonly number[], hou
 }
 
 /** Gas of today for the round: how often a tight lid wants burping, from the upper end of the gas and the smallest headspace. `null` where it cannot be told. */
-export function outlookOf(book: Book, lot: Lot, forecast: FermentForecast, nowMs: number): Outlook {
+export function outlookOf(book: Book, lot: Lot, forecast: Omit<FermentForecast, 'learned'>, nowMs: number): Outlook {
   const hour = (nowMs - lot.startedMs) / HOUR_MS
   const { hours, gas, flag, why, dead, passes, ready } = forecast
   const composition = compositionOf(book, lot.id)

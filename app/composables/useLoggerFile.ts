@@ -1,0 +1,45 @@
+import { ref, shallowRef } from 'vue'
+import { InvalidInput, type Draft, type LoggerColumns } from '@lactofer/core'
+import { tableReader, type OpenedTable, type ReadTable } from '~/workers/tableReader'
+
+/** A logger's file on its way into the log: opened, its columns chosen, seen before it is kept. */
+export function useLoggerFile(fromMs: () => number) {
+  const opened = shallowRef<OpenedTable | null>(null)
+  const columns = ref<LoggerColumns | null>(null)
+  const record = shallowRef<ReadTable | null>(null)
+  const problem = ref('')
+  const busy = ref(false)
+
+  async function run<T>(work: () => Promise<{ value: T, problem: null } | { value: null, problem: string }>): Promise<T | null> {
+    busy.value = true
+    problem.value = ''
+    try {
+      const { value, problem: said } = await work()
+      problem.value = said ?? ''
+      return value
+    } catch {
+      problem.value = 'The file could not be read here. Nothing was changed.'
+      return null
+    } finally {
+      busy.value = false
+    }
+  }
+  async function read() {
+    const chosen = columns.value
+    record.value = chosen ? await run(() => tableReader().read({ ...chosen }, fromMs())) : null
+  }
+  async function open(file: Blob) {
+    opened.value = record.value = columns.value = null
+    opened.value = await run(() => tableReader().open(file))
+    columns.value = opened.value?.guess ?? null
+    if (columns.value) await read()
+  }
+  /** The entry to be written. @throws InvalidInput when there is nothing to keep. */
+  function draft(lotId: string, name: string): Draft {
+    const found = record.value
+    const first = found?.points[0]
+    if (!found || !first) throw new InvalidInput('Nothing of it can be kept.')
+    return { kind: 'logged', at: new Date(first.atMs).toISOString(), lotId, name, rows: found.rows, points: found.points.map(({ atMs, tempC, ph }) => [Math.round((atMs - first.atMs) / 600) / 100, tempC === null ? null : Math.round(tempC * 100) / 100, ph === null ? null : Math.round(ph * 1000) / 1000]) }
+  }
+  return { opened, columns, record, problem, busy, open, read, draft }
+}

@@ -1,0 +1,37 @@
+import { expose } from 'comlink'
+import Papa from 'papaparse'
+import { guessColumns, InvalidInput, readLogger, thinLogger, type LoggerColumns, type LoggerPoint } from '@lactofer/core'
+
+/** The file as it was opened: names of its columns, first lines, a guess at what is what. */
+export interface OpenedTable { head: string[], first: string[][], rows: number, guess: LoggerColumns }
+/** The record read with the columns chosen, thinned. */
+export interface ReadTable { points: LoggerPoint[], rows: number, remarks: string[], withinC: number, withinPh: number }
+/** A refusal comes back as its sentence: classes do not cross. */
+export type Told<T> = { value: T, problem: null } | { value: null, problem: string }
+
+let cells: string[][] = []
+const told = <T>(work: () => T): Told<T> => {
+  try {
+    return { value: work(), problem: null }
+  } catch (error) {
+    if (error instanceof InvalidInput) return { value: null, problem: error.message }
+    throw error
+  }
+}
+
+/** Opens a file of up to some hundred thousand lines; comma, semicolon or tab between cells. It stays here. */
+async function open(file: Blob): Promise<Told<OpenedTable>> {
+  const text = await file.text()
+  return told(() => {
+    if (text.includes('\0')) throw new InvalidInput('This is not a text file. Export the logger’s data as CSV.')
+    cells = Papa.parse<string[]>(text.trim(), { skipEmptyLines: 'greedy' }).data
+    return { head: (cells[0] ?? []).map(cell => cell.trim()), first: cells.slice(1, 6), rows: cells.length - 1, guess: guessColumns(cells) }
+  })
+}
+const read = (columns: LoggerColumns, fromMs: number): Told<ReadTable> => told(() => {
+  const { points, rows, remarks } = readLogger(cells, columns, fromMs)
+  return { rows, remarks, ...thinLogger(points) }
+})
+const api = { open, read }
+export type TableApi = typeof api
+expose(api)
