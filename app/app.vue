@@ -2,10 +2,12 @@
 import { computed } from 'vue'
 import { useBook } from '~/stores/book'
 import { useDemoOnStart } from '~/composables/useDemo'
+import { useProbeLog } from '~/composables/useProbeLog'
 import { useStageKeys } from '~/composables/useStageKeys'
 
 const book = useBook()
 useDemoOnStart()
+useProbeLog()
 const { helpOpen } = useStageKeys()
 const route = useRoute()
 /** At the scale nothing but the scale is shown. */

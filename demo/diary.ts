@@ -10,7 +10,7 @@ export type DiaryRow = readonly [materialId: string, massG: number, preparation?
 /** What starts a ferment in the diary. Salt is worked out by core from the strength. */
 export interface Start {
   code: string, name: string, color: string, style: StyleId, day: number, rows: readonly DiaryRow[], saltPct: number
-  basis?: SaltBasis, waterG?: number, place: string, vesselId: string, marks?: readonly string[], hot?: readonly string[], targetPh?: number
+  basis?: SaltBasis, waterG?: number, place: string, vesselId: string, marks?: readonly string[], hot?: readonly string[], targetPh?: number, recipeId?: string
 }
 
 /** Writes the invented makers' log: every entry goes through the same schema as the maker's own. Seeded, so the same day gives the same log. */
@@ -46,14 +46,14 @@ export class Diary {
   }
 
   /** Plans and packs a ferment; returns its lot id. */
-  start({ code, name, color, style: styleId, day, rows, saltPct, basis, waterG = 0, place, vesselId, marks = [''], hot = [], targetPh = 3.8 }: Start): string {
+  start({ code, name, color, style: styleId, day, rows, saltPct, basis, waterG = 0, place, vesselId, marks = [''], hot = [], targetPh = 3.8, recipeId }: Start): string {
     const style = styleById(styleId)
     const lotId = this.lotId(day)
     const ingredientG = rows.reduce((sum, [, massG]) => sum + massG, 0)
     const saltBasis = basis ?? style.basis
     const { saltG } = saltDose(saltBasis, saltPct, { ingredientG, waterG })
     this.write({
-      kind: 'plan', at: this.at(day + 0.05), lotId, code, name, color, style: styleId, waterG, saltG: Math.round(saltG * 10) / 10, saltId: 'fine-sea', saltBasis, saltPct, targetPh,
+      kind: 'plan', at: this.at(day + 0.05), lotId, code, name, color, style: styleId, waterG, saltG: Math.round(saltG * 10) / 10, saltId: 'fine-sea', saltBasis, saltPct, targetPh, ...(recipeId && { recipeId }),
       rows: rows.map(([materialId, massG, preparation = 'raw']) => ({ materialId, name: materialById(materialId)?.name ?? materialId, massG, preparation, seedsOut: false })),
     })
     const each = (ingredientG + waterG + saltG) / marks.length

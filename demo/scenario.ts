@@ -1,13 +1,14 @@
 import { compositionOf, fold, forecastBlend, ofMass, partComposition, propertiesOf, SHIPPED, type Entry, type EntryOf, type Preparation } from '@lactofer/core'
 import { Diary } from './diary'
+import { DEMO_PICTURES } from './pictures'
 
 type Part = EntryOf<'blend'>['parts'][number]
 
 const BENCH = 'Bench'
 const COLD = 'Cold corner'
 
-/** The loft's row of vessels, what it pays, and its recipes. */
-function loft(diary: Diary): void {
+/** The loft's row of vessels, what it pays, and its recipes; returns the id of the red mash. */
+function loft(diary: Diary): string {
   const vessels: [id: string, name: string, shape: EntryOf<'vessel'>['shape'], capacityMl: number, closure: EntryOf<'vessel'>['closure'], count: number, tareG: number][] = [
     ['jar-500', '500 mL jar', 'jar', 520, 'loose lid', 10, 290], ['jar-1000', '1 L jar', 'jar', 1050, 'loose lid', 12, 480], ['jar-2000', '2 L jar', 'jar', 2100, 'clip', 6, 930], ['jar-3000', '3 L jar', 'jar', 3150, 'tight lid', 5, 1180],
     ['jar-5000', '5 L jar', 'jar', 5200, 'airlock', 3, 1910], ['crock-10', '10 L crock', 'crock', 10500, 'cloth', 2, 7650], ['bucket-20', '20 L bucket', 'bucket', 21000, 'airlock', 3, 940], ['bag-2000', '2 L vacuum bag', 'bag', 3000, 'sealed bag', 20, 22],
@@ -21,14 +22,17 @@ function loft(diary: Diary): void {
   diary.write({ kind: 'recipe', at: diary.at(110), recipeId: red, name: 'Quay red mash', plan: { ...mash, saltPct: 4, rows: [row('fresno', 2600), row('carrot', 900, 'roasted'), row('garlic', 60)] } })
   diary.write({ kind: 'recipe', at: diary.at(40), recipeId: red, name: 'Quay red mash', note: 'More carrot, a little less salt', plan: { ...mash, saltPct: 3.5, rows: [row('fresno', 2300), row('carrot', 1200, 'roasted'), row('garlic', 80)] } }, 'Cellar')
   diary.write({ kind: 'recipe', at: diary.at(35), recipeId: diary.lotId(35), name: 'Green salsa', plan: { ...mash, style: 'chop', saltPct: 2.4, targetPh: 3.9, rows: [row('green-tomato', 1900), row('cubanelle', 650), row('shallot', 420), row('garlic', 45)] } })
+  diary.write({ kind: 'calibrate', at: diary.at(0.35), meter: 'pH meter', points: [{ ph: 7, millivolt: 4.2, tempC: 21.5 }, { ph: 4.01, millivolt: 175.1, tempC: 21.6 }], slopePct: 97.8, offsetMv: 4.2, accepted: true }, 'Cellar')
+  return red
 }
 
 /** The ferments that are open, or were, on the demo's today. */
-function ferments(diary: Diary): void {
-  const fresno = diary.start({ code: 'BPL-01', name: 'Fresno and roasted carrot', color: '#cf4a2a', style: 'mash', day: 12, rows: [['fresno', 2150], ['carrot', 1000, 'roasted']], saltPct: 4, place: BENCH, vesselId: 'jar-5000' })
+function ferments(diary: Diary, redMash: string): void {
+  const fresno = diary.start({ code: 'BPL-01', name: 'Fresno and roasted carrot', color: '#cf4a2a', style: 'mash', day: 12, rows: [['fresno', 2150], ['carrot', 1000, 'roasted']], saltPct: 4, place: BENCH, vesselId: 'jar-5000', recipeId: redMash })
   diary.read(fresno, [[11.9, 5.2, 21.2], [10, 4.48, 21.6], [8, 3.98, 21.4], [5, 3.74, 21.1], [2, 3.63, 21.3], [0.1, 3.62, 21.4]])
   diary.write({ kind: 'sign', at: diary.at(10), lotId: fresno, sign: 'bubbles' })
   diary.write({ kind: 'sign', at: diary.at(2), lotId: fresno, sign: 'calm', note: 'One mass when stirred, no lift.' })
+  diary.write({ kind: 'reading', at: diary.at(1.9), lotId: fresno, taste: { 'sour': 3, 'salty': 2, 'fizzy': 1, 'raw onion': 0, 'heat': 2, 'roundness': 2 } }, 'Cellar')
   diary.write({ kind: 'chore', at: diary.at(2), lotId: fresno, chore: 'airlock water' }, 'Cellar')
 
   const aji = diary.start({ code: 'BPL-02', name: 'Yellow aji and pear', color: '#d9b13c', style: 'brined', day: 4, rows: [['aji-yellow', 1700], ['pear', 700], ['garlic', 60]], saltPct: 3.5, waterG: 2300, place: BENCH, vesselId: 'jar-3000', marks: ['a', 'b'] })
@@ -46,6 +50,7 @@ function ferments(diary: Diary): void {
   diary.read(plum, [[74, 4.45, 19.0], [71, 4.1, 18.4], [60, 3.82, 17.9], [40, 3.72, 16.5], [12, 3.70, 15.2]])
   diary.write({ kind: 'chore', at: diary.at(3), lotId: plum, chore: 'airlock water', note: 'Filled up.' }, 'Cellar')
   diary.write({ kind: 'chore', at: diary.at(3), lotId: plum, chore: 'taste' }, 'Cellar')
+  diary.write({ kind: 'decide', at: diary.at(3), lotId: plum, decision: 'wait', until: diary.at(-9), reason: 'Smoke still stands apart: rounder, please.' }, 'Cellar')
 
   const lemon = diary.start({ code: 'BPL-05', name: 'Lemon-drop bag', color: '#e3cd3e', style: 'bag', day: 20, rows: [['lemon-drop', 1350]], saltPct: 4, place: BENCH, vesselId: 'bag-2000' })
   diary.read(lemon, [[19, 5.1, 21.0], [17, 4.3, 21.2], [10, 3.85, 21.3], [1, 3.81, 21.2]])
@@ -68,13 +73,14 @@ function ferments(diary: Diary): void {
 
   const relish = diary.start({ code: 'BPL-10', name: 'Sweet pepper and celery relish', color: '#b5402f', style: 'chop', day: 14, rows: [['sweet-red', 1300], ['celery', 420]], saltPct: 2, place: BENCH, vesselId: 'jar-2000' })
   diary.read(relish, [[13, 5.2, 24.5], [10, 4.5, 25.0], [7, 4.1, 25.1]])
-  diary.write({ kind: 'sign', at: diary.at(6), lotId: relish, sign: 'fuzzy growth', note: 'Green, two spots at the rim.' })
-  diary.write({ kind: 'discard', at: diary.at(6), lotId: relish, reason: 'Green fuzzy growth on day 8; pieces stood above the juice.' }, 'Cellar')
+  diary.write({ kind: 'sign', at: diary.at(6), lotId: relish, sign: 'fuzzy growth', answers: ['furry', 'coloured'], level: 'discard', holds: true, note: 'Green, two spots at the rim.', photos: DEMO_PICTURES.map(({ id }) => id) })
+  diary.write({ kind: 'discard', at: diary.at(6), lotId: relish, reason: 'Green fuzzy growth on day 8; pieces stood above the juice.', massG: 1754, photos: DEMO_PICTURES.slice(0, 1).map(({ id }) => id) }, 'Cellar')
 }
 
 /** An earlier ferment that was pressed: returns the base's lot id. */
-function pressedBase(diary: Diary, code: string, name: string, color: string, day: number, rows: readonly (readonly [string, number])[], ph: number): string {
-  const ferment = diary.start({ code, name, color, style: 'mash', day, rows, saltPct: 4, place: COLD, vesselId: 'crock-10' })
+function pressedBase(diary: Diary, code: string, name: string, color: string, day: number, rows: readonly (readonly [string, number])[], ph: number, recipeId?: string): string {
+  const ferment = diary.start({ code, name, color, style: 'mash', day, rows, saltPct: 4, place: COLD, vesselId: 'crock-10', ...(recipeId && { recipeId }) })
+  diary.write({ kind: 'reading', at: diary.at(day - 22), lotId: ferment, taste: { 'sour': 3, 'salty': 2, 'fizzy': 0, 'raw onion': 0, 'heat': 3, 'roundness': 3 } }, 'Cellar')
   diary.read(ferment, [[day - 1, 5.1, 20.5], [day - 4, 4.1, 20.9], [day - 20, ph + 0.02, 19.8], [day - 24, ph, 19.6]])
   const mashG = Math.round(rows.reduce((sum, [, massG]) => sum + massG, 0) * 1.04)
   const pulpG = Math.round(mashG * 0.14)
@@ -107,8 +113,8 @@ function bottle(diary: Diary, fromLotId: string, sauce: { code: string, name: st
   return lotId
 }
 
-function sauces(diary: Diary): void {
-  const red = pressedBase(diary, 'BPL-91', 'Fresno mash', '#c33d26', 96, [['fresno', 4300]], 3.66)
+function sauces(diary: Diary, redMash: string): void {
+  const red = pressedBase(diary, 'BPL-91', 'Fresno mash', '#c33d26', 96, [['fresno', 4300]], 3.66, redMash)
   const hotRed = pressedBase(diary, 'BPL-92', 'Cayenne mash', '#b32c1c', 92, [['cayenne', 2100]], 3.7)
   const smoke = pressedBase(diary, 'BPL-93', 'Cherry pepper and plum mash', '#7e3f4e', 88, [['cherry-pepper', 2600], ['plum', 900]], 3.65)
   const aji = pressedBase(diary, 'BPL-94', 'Aji mash', '#d8a82f', 60, [['aji-yellow', 2400]], 3.72)
@@ -148,8 +154,8 @@ function sauces(diary: Diary): void {
  */
 export function demoEntries(todayMs: number): Entry[] {
   const diary = new Diary(todayMs)
-  loft(diary)
-  ferments(diary)
-  sauces(diary)
+  const redMash = loft(diary)
+  ferments(diary, redMash)
+  sauces(diary, redMash)
   return diary.entries
 }

@@ -5,8 +5,8 @@ import { useBook } from '~/stores/book'
 
 /** Loads the invented loft's log, dated from now; what is loaded already is replaced. */
 export async function loadDemo(): Promise<void> {
-  const { demoEntries } = await import('#demo/scenario')
-  await replaceDemo(demoEntries(Date.now()))
+  const [{ demoEntries }, { DEMO_PICTURES }] = await Promise.all([import('#demo/scenario'), import('#demo/pictures')])
+  await replaceDemo(demoEntries(Date.now()), DEMO_PICTURES.map(({ id, svg }) => ({ id, origin: 'demo', blob: new Blob([svg], { type: 'image/svg+xml' }) })))
 }
 
 /** Takes the demo out again. The maker's own entries stay; returns how many of them spoke of the demo's lots. */

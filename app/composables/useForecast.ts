@@ -1,6 +1,5 @@
-import type { ComputedRef } from 'vue'
-import { refThrottled } from '@vueuse/core'
-import { computed } from 'vue'
+import { watchThrottled } from '@vueuse/core'
+import { computed, shallowRef, type ComputedRef } from 'vue'
 import { useLatest } from './useLatest'
 import { askForForecast, type ForecastAnswer, type ForecastQuestion } from '~/workers/forecaster'
 
@@ -12,6 +11,8 @@ export const SHELF_MEMBERS = 120
 
 /** The forecast of a batch, worked out beside the page; follows the question at most four times a second. */
 export function useForecast(question: ComputedRef<Omit<ForecastQuestion, 'members'> | null>) {
-  const calm = refThrottled(question, 250)
+  // Shallow: what crosses to a worker must be plain.
+  const calm = shallowRef(question.value)
+  watchThrottled(question, now => (calm.value = now), { throttle: 250, trailing: true })
   return useLatest(computed(() => calm.value && { ...calm.value, members: PAGE_MEMBERS }), asked => askForForecast(asked, 'page'), FAILED)
 }

@@ -5,15 +5,16 @@ import { useBook } from '~/stores/book'
 
 /**
  * Writes to the log for a form: busy while it does, and says in words when it could not. `kept` tells what is still there.
- * Resolves to whether it was written.
+ * Resolves to whether it was written; `written` then holds the ids, for an undo.
  */
 export function useRecorder(kept = 'The form is as you left it; try again.') {
   const book = useBook()
   const busy = ref(false)
+  const written = ref<string[]>([])
   async function record(...drafts: Draft[]): Promise<boolean> {
     busy.value = true
     try {
-      await book.record(...drafts)
+      written.value = await book.record(...drafts)
       return true
     } catch {
       ElMessage.error(`This could not be written to the log. ${kept}`)
@@ -22,5 +23,5 @@ export function useRecorder(kept = 'The form is as you left it; try again.') {
       busy.value = false
     }
   }
-  return { busy, record }
+  return { busy, record, written }
 }

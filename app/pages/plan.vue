@@ -39,6 +39,9 @@ const packing = computed(() => ({
   vessel: form.value.bowl ? null : !filled.value ? 'Choose the vessels it goes into.' : filled.value.fill.verdict === 'too much' ? 'It does not fit. Choose a larger vessel, or more of them.' : null,
   place: form.value.place.trim() || form.value.bowl ? null : 'Say where it will stand.',
 }))
+/** A mash is ground; for everything else the cut decides how fast the pieces follow their liquid. */
+const cutMatters = computed(() => style.value.ferments && !['mash', 'salt-packed'].includes(style.value.id))
+const CUT_OPTIONS = [{ value: 'fine', label: 'fine' }, { value: 'coarse', label: 'in pieces' }, { value: 'whole', label: 'whole' }] as const
 const shown = (problem: string | null | undefined) => asked.value ? problem ?? null : null
 
 function chooseStyle(id: StyleId) {
@@ -60,7 +63,7 @@ function drafts(lotId: string, pack: boolean): Draft[] | null {
   if (!found?.figures || saltPct === null) return null
   const at = new Date().toISOString()
   const plan: Omit<EntryOf<'plan'>, 'id' | 'by' | 'origin'> = {
-    kind: 'plan', at, lotId, code: code.value, name: form.value.name.trim(), color: colourOf(form.value, book.book), style: form.value.style, rows: found.rows, waterG: found.waterG,
+    kind: 'plan', at, lotId, code: code.value, name: form.value.name.trim(), color: colourOf(form.value, book.book), style: form.value.style, cut: form.value.cut, rows: found.rows, waterG: found.waterG,
     saltG: Math.round(found.figures.dose.saltG * 10) / 10, saltId: form.value.saltId, saltBasis: form.value.saltBasis, saltPct, targetPh: targetPh ?? 4.2, ...(replaces && { replaces }), ...(recipeId && { recipeId }), ...(bowl && { bowl }),
   }
   const check: Draft = { kind: 'check', at, lotId, done: style.value.checks.filter(id => done.includes(id)), open: style.value.checks.filter(id => !done.includes(id)) }
@@ -100,6 +103,7 @@ async function confirm(event: Event, next: 'pack' | 'weigh' | 'split' | 'keep') 
             <PickField :model-value="form.style" label="Style" :options="STYLES.map(({ id, name }) => ({ value: id, label: name }))" @update:model-value="chooseStyle" />
             <QuantityField v-if="style.ferments" v-model="form.targetPh" kind="ph" label="Target pH" :limits="{ low: 2.5, high: 4.2 }" no-take />
           </div>
+          <PickField v-if="cutMatters" v-model="form.cut" label="Cut" :options="CUT_OPTIONS" class="cut" />
           <p class="small muted">{{ style.name }}: {{ style.what }}; usually {{ style.days.words }}.</p>
           <el-checkbox v-model="form.bowl">Mix it in one bowl and split that into jars, each a lot of its own: plain, hot, corn</el-checkbox>
         </section>
@@ -120,6 +124,7 @@ async function confirm(event: Event, next: 'pack' | 'weigh' | 'split' | 'keep') 
         </div>
       </form>
       <PlanResults :form="form" :results="results" class="results" />
+      <PlanForecast v-if="figures && style.ferments && style.id !== 'salt-packed'" :form="form" :figures="figures" class="ahead" />
     </div>
     <SaveRecipe v-model="saving" :form="form" />
   </div>
@@ -128,6 +133,8 @@ async function confirm(event: Event, next: 'pack' | 'weigh' | 'split' | 'keep') 
 <style scoped>
 .results { position: sticky; top: var(--s4); max-height: calc(100dvh - 100px); overflow: auto; }
 .row { align-items: center; }
+.cut { max-width: 220px; }
+.ahead { grid-column: 1 / -1; }
 @media (min-width: 901px) { .identity { grid-template-columns: 2.2fr 1fr 1.5fr 1fr; } }
 /* On a phone the answer goes along while the rows are typed. */
 .digest { display: none; position: sticky; top: 0; z-index: 3; gap: var(--s4); margin: 0 calc(-1 * var(--s3)); padding: var(--s2) var(--s3); background: var(--surface); border-bottom: 1px solid var(--line); font: 700 18px var(--display); font-stretch: 85%; color: var(--salt); }

@@ -40,7 +40,7 @@ export const useInstruments = defineStore('instruments', () => {
     const now = connected.value ? state.value : null
     if (!now) return null
     if (kind === 'mass' && now.scale.value !== null) return { value: Math.max(0, now.scale.value), instrument: { name: 'bench scale', steady: now.scale.steady } }
-    if (kind === 'ph' && now.ph.value !== null) return { value: now.ph.value, instrument: { name: 'pH meter', steady: now.ph.steady, calibratedAt: now.ph.calibratedAt, slopePct: now.ph.slopePct } }
+    if (kind === 'ph' && now.ph.value !== null) return { value: now.ph.value, instrument: { name: 'pH meter', kind: 'meter', steady: now.ph.steady, calibratedAt: now.ph.calibratedAt, slopePct: now.ph.slopePct } }
     if (kind === 'temperature' && now.thermometer.value !== null) return { value: now.thermometer.value, instrument: { name: 'thermometer', steady: now.thermometer.steady } }
     return null
   }
@@ -62,8 +62,10 @@ export const useInstruments = defineStore('instruments', () => {
     }
   }
 
+  /** Whether the dialog for two buffers is open; it is opened from wherever a pH is read. */
+  const calibrating = shallowRef(false)
   const forget = (id: string) => {
     if (taker.value?.id === id) taker.value = null
   }
-  return { state, connected, taker, problem, reading, take, command, forget, focus: (next: Taker) => (taker.value = next) }
+  return { state, connected, calibrating, taker, problem, reading, take, command, forget, focus: (next: Taker) => (taker.value = next) }
 })

@@ -11,6 +11,10 @@ const ChoicesSchema = z.object({
   by: z.string().trim().min(1).max(40).catch('Maker'),
   /** The unit last chosen for a kind of field, where it is not the world's own. */
   units: z.partialRecord(z.enum(['mass', 'volume', 'temperature']), z.string()).catch({}),
+  /** Which lot a probe logs to. */
+  probes: z.record(z.string(), z.string()).catch({}),
+  /** How the round is ordered. */
+  round: z.enum(['pressing', 'walk', 'chore']).catch('pressing'),
   currency: z.string().trim().min(1).max(6).catch('€'),
 })
 type Choices = z.infer<typeof ChoicesSchema>
@@ -32,5 +36,5 @@ export const usePreferences = defineStore('preferences', () => {
   const chooseUnit = (kind: QuantityKind, name: string) => choose('units', { ...choices.value.units, [kind]: name })
   /** The other world takes its own units along. */
   const chooseWorld = (world: UnitWorld) => Promise.all([choose('world', world), choose('units', {})])
-  return { unit, chooseUnit, chooseWorld, currency: computed(() => choices.value.currency), world: computed(() => choices.value.world), theme: computed(() => choices.value.theme), by: computed(() => choices.value.by), choose }
+  return { unit, chooseUnit, chooseWorld, currency: computed(() => choices.value.currency), round: computed(() => choices.value.round), probes: computed(() => choices.value.probes), world: computed(() => choices.value.world), theme: computed(() => choices.value.theme), by: computed(() => choices.value.by), choose }
 })

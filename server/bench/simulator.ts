@@ -1,31 +1,40 @@
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64'
-import type { BenchCommand, BenchState } from '@lactofer/core'
+import { nernstMv, phOfMv, type BenchCommand, type BenchState } from '@lactofer/core'
 
 const HOUR_MS = 3_600_000
 
 /** Constants of the simulated instruments; plausible for small bench instruments, judgement. */
 const SCALE = { lagS: 0.35, noiseG: 0.06, stepG: 0.1, steadyWithinG: 0.4 }
-const METER = { lagS: 5, noise: 0.004, slopeLossPctPerHour: 0.12, offsetPerHour: 0.0015, freshSlopePct: 98.5 }
+const METER = { lagS: 5, noiseMv: 0.25, slopeLossPctPerHour: 0.12, offsetMvPerHour: 0.09, startSlopePct: 98.5, startOffsetMv: 4, thickLag: 2.5, steadyMv: 0.9 }
 const PROBE = { lagS: 4, noiseC: 0.04 }
 const ROOM_C = 21.4
+const PROBES = [{ id: 'probe-1', name: 'Probe 1', tempC: 21.2 }, { id: 'probe-2', name: 'Probe 2', tempC: 13.1 }]
+/** The room breathes: so many degrees up and down in a day. */
+const DAILY_C = 0.8
 
-/** A scale, a pH meter and a thermometer that behave: they lag, settle, jitter, and the meter drifts from its calibration on. */
+/**
+ * A scale, a pH meter, a thermometer and two probes that behave: they lag, settle and jitter. The meter is an electrode with millivolts of its own,
+ * whose slope and offset drift with the hours; what it shows as pH is reckoned with the calibration it was last given.
+ */
 export class BenchSimulator {
   private readonly generator
   private loadG = 0
   private shownG = 0
   private tareG = 0
-  private sample: { name: string, ph: number, tempC: number } | null = null
-  private shownPh = 7
+  private sample: { name: string, ph: number, tempC: number, thick: boolean } | null = null
+  private shownMv = 0
   private shownC = ROOM_C
-  private calibratedMs: number
+  private calibration: { atMs: number, slopePct: number, offsetMv: number }
+  private readonly probes = PROBES.map(probe => ({ ...probe, shownC: probe.tempC }))
+  private readonly startMs: number
   private nowMs: number
 
   constructor(nowMs: number, seed: number) {
     this.generator = xoroshiro128plus(seed)
     this.nowMs = nowMs
-    this.calibratedMs = nowMs - 2 * HOUR_MS
+    this.startMs = nowMs
+    this.calibration = { atMs: nowMs - 2 * HOUR_MS, slopePct: METER.startSlopePct, offsetMv: METER.startOffsetMv }
   }
 
   /** A number from about a normal distribution (sum of uniforms), standard deviation 1. */
@@ -40,20 +49,24 @@ export class BenchSimulator {
     switch (command.do) {
       case 'load': this.loadG = command.massG; break
       case 'tare': this.tareG = this.loadG; break
-      case 'dip': this.sample = { name: command.sample, ph: command.ph, tempC: command.tempC }; break
+      case 'dip': this.sample = { name: command.sample, ph: command.ph, tempC: command.tempC, thick: command.thick ?? false }; break
       case 'lift': this.sample = null; break
-      case 'calibrate': this.calibratedMs = this.nowMs; break
+      case 'place': {
+        const probe = this.probes.find(({ id }) => id === command.probe)
+        if (probe) probe.tempC = command.tempC
+        break
+      }
+      case 'calibrate': this.calibration = { atMs: this.nowMs, slopePct: command.slopePct, offsetMv: command.offsetMv }; break
     }
   }
 
-  private get hoursSinceCalibration() { return (this.nowMs - this.calibratedMs) / HOUR_MS }
-  private get slopePct() { return METER.freshSlopePct - METER.slopeLossPctPerHour * this.hoursSinceCalibration }
+  private get hours() { return (this.nowMs - this.startMs) / HOUR_MS }
 
-  /** pH the meter would settle on: the sample's, seen through the slope lost and the offset gained since calibration. */
-  private get settledPh() {
-    if (!this.sample) return this.shownPh
-    const slope = this.slopePct / METER.freshSlopePct
-    return 7 + (this.sample.ph - 7) * slope + METER.offsetPerHour * this.hoursSinceCalibration
+  /** Millivolts the electrode would settle on: the sample's pH through the slope that is left and the offset gained. */
+  private get settledMv() {
+    if (!this.sample) return this.shownMv
+    const slope = (METER.startSlopePct - METER.slopeLossPctPerHour * this.hours) / 100
+    return METER.startOffsetMv + METER.offsetMvPerHour * this.hours + slope * nernstMv(this.sample.tempC) * (7 - this.sample.ph)
   }
 
   /** Lets the time pass up to `nowMs`. A cold sample makes the electrode slower. */
@@ -64,22 +77,24 @@ export class BenchSimulator {
     this.shownG = toward(this.shownG, this.loadG, SCALE.lagS)
     this.shownC = toward(this.shownC, this.sample?.tempC ?? ROOM_C, PROBE.lagS)
     const cold = this.sample ? Math.max(1, 1 + (20 - this.sample.tempC) / 15) : 1
-    this.shownPh = toward(this.shownPh, this.settledPh, METER.lagS * cold)
+    this.shownMv = toward(this.shownMv, this.settledMv, METER.lagS * cold * (this.sample?.thick ? METER.thickLag : 1))
+    const breath = DAILY_C * Math.sin(2 * Math.PI * nowMs / (24 * HOUR_MS))
+    for (const probe of this.probes) probe.shownC = toward(probe.shownC, probe.tempC + breath, 10 * PROBE.lagS)
   }
 
   /** What the instruments show now. */
   read(): BenchState {
     const grams = this.shownG - this.tareG + SCALE.noiseG * this.jitter()
-    const ph = this.shownPh + METER.noise * this.jitter()
+    const millivolt = this.shownMv + METER.noiseMv * this.jitter()
     const sample = this.sample?.name ?? ''
-    const nernst = 59.16 * (273.15 + this.shownC) / 298.15 * this.slopePct / 100
     return {
       at: new Date(this.nowMs).toISOString(),
       scale: { value: Math.round(grams / SCALE.stepG) * SCALE.stepG, steady: Math.abs(this.shownG - this.loadG) < SCALE.steadyWithinG, tareG: this.tareG },
       ph: {
-        value: this.sample ? Math.round(ph * 100) / 100 : null, steady: this.sample !== null && Math.abs(this.shownPh - this.settledPh) < 0.015,
-        millivolt: this.sample ? Math.round((7 - ph) * nernst * 10) / 10 : null, slopePct: Math.round(this.slopePct * 10) / 10, calibratedAt: new Date(this.calibratedMs).toISOString(), sample,
+        value: this.sample ? Math.round(phOfMv(millivolt, this.shownC, this.calibration) * 100) / 100 : null, steady: this.sample !== null && Math.abs(this.shownMv - this.settledMv) < METER.steadyMv,
+        millivolt: this.sample ? Math.round(millivolt * 10) / 10 : null, slopePct: Math.round(this.calibration.slopePct * 10) / 10, calibratedAt: new Date(this.calibration.atMs).toISOString(), sample,
       },
+      probes: this.probes.map(({ id, name, tempC, shownC }) => ({ id, name, value: Math.round((shownC + PROBE.noiseC * this.jitter()) * 10) / 10, steady: Math.abs(shownC - tempC) < 2 * DAILY_C })),
       thermometer: { value: Math.round((this.shownC + PROBE.noiseC * this.jitter()) * 10) / 10, steady: Math.abs(this.shownC - (this.sample?.tempC ?? ROOM_C)) < 0.15, sample },
     }
   }

@@ -1,14 +1,15 @@
 import { beforeEach, describe, expect, it } from 'vitest'
 import { demoEntries } from '#demo/scenario'
-import type { Entry } from '@lactofer/core'
+import type { Entry, FilePhoto } from '@lactofer/core'
 import { allEntries, append, journal, merge, replaceDemo } from '~/db/journal'
 
 const demo = demoEntries(Date.parse('2026-05-04T09:00:00.000Z'))
 const own = demo.slice(0, 5).map((entry, index): Entry => ({ ...entry, id: `${entry.id.slice(0, 20)}00000${index}`, origin: 'maker' }))
 const ids = async () => (await allEntries()).map(entry => entry.id).sort()
+const fileOf = (entries: readonly Entry[], photos: FilePhoto[] = []) => ({ entries: [...entries], photos })
 const idsOf = (entries: readonly Entry[]) => entries.map(entry => entry.id).sort()
 
-beforeEach(() => journal.entries.clear())
+beforeEach(() => Promise.all([journal.entries.clear(), journal.photos.clear()]))
 
 describe('the journal', () => {
   it('appends all or none: one bad entry leaves nothing half saved', async () => {
@@ -21,15 +22,24 @@ describe('the journal', () => {
 
   it('merges by id, safe to repeat', async () => {
     await append(own)
-    expect(await merge([...own, ...demo])).toEqual({ added: demo.length, known: own.length })
-    expect(await merge(demo)).toEqual({ added: 0, known: demo.length })
+    expect(await merge(fileOf([...own, ...demo]))).toEqual({ added: demo.length, known: own.length })
+    expect(await merge(fileOf(demo))).toEqual({ added: 0, known: demo.length })
     expect(await ids()).toEqual(idsOf([...own, ...demo]))
   })
 
   it('refuses a file that changed a fact, and takes in nothing of it', async () => {
     await append(own)
-    await expect(merge([...demo, { ...own[2]!, by: 'Somebody' } as Entry])).rejects.toThrow(/other content/)
+    await expect(merge(fileOf([...demo, { ...own[2]!, by: 'Somebody' } as Entry], [picture]))).rejects.toThrow(/other content/)
     expect(await ids()).toEqual(idsOf(own))
+    expect(await journal.photos.count()).toBe(0)
+  })
+
+  const picture: FilePhoto = { id: own[0]!.id, type: 'image/png', data: 'iVBORw0KGgo=' }
+  it('keeps the pictures of a file, each once and never over one that is here', async () => {
+    await merge(fileOf(own, [picture]))
+    await merge(fileOf(own, [{ ...picture, data: 'AAAA' }]))
+    const [kept] = await journal.photos.toArray()
+    expect([kept!.id, kept!.blob.type, kept!.blob.size]).toEqual([picture.id, 'image/png', 8])
   })
 
   it('takes the demo out, or puts a new one in its place, and never touches the maker\'s own', async () => {

@@ -23,6 +23,8 @@ const HOUR_MS = 3_600_000
 const DAY_MS = 24 * HOUR_MS
 /** Lines beside the forecast are told apart by their dashes, not by colour. */
 const DASHES: (string | number[])[] = ['dashed', 'dotted', [10, 3, 2, 3]]
+/** Days between marks of the axis. */
+const STEPS = [1, 2, 3, 7, 14, 28, 60]
 const atMs = (hour: number) => startMs + hour * HOUR_MS
 const endMs = computed(() => Math.max(startMs + 3 * DAY_MS, course ? atMs(course.hours.at(-1) ?? 0) : 0, ...readings.map(reading => reading.atMs), (clockDueMs ?? 0) + 0.2 * DAY_MS, ...extras.map(({ points }) => course ? 0 : startMs + (points.at(-1)?.[0] ?? 0))))
 const option = computed(() => {
@@ -31,24 +33,25 @@ const option = computed(() => {
   const span = endMs.value - startMs
   const band = (values: readonly number[]) => (course?.hours ?? []).map((hour, index): [number, number] => [atMs(hour), values[index] ?? 0])
   const low = band(course?.blended.low ?? [])
-  const dayAxis = { type: 'value' as const, min: startMs, max: endMs.value, interval: Math.max(1, Math.ceil(span / DAY_MS / 9)) * DAY_MS, axisLine: { lineStyle: { color: line } }, splitLine: { show: false } }
-  const level = (value: number, color: string, words: string, position: 'insideStartTop' | 'insideEndTop') => ({ yAxis: value, lineStyle: { color, type: 'dashed' as const, width: 1.5 }, label: { formatter: words, color, position, fontSize: 13 } })
+  const dayAxis = { type: 'value' as const, min: startMs, max: endMs.value, interval: (STEPS.find(step => span / DAY_MS / step <= 10) ?? 90) * DAY_MS, axisLine: { lineStyle: { color: line } }, splitLine: { show: false } }
+  const level = (value: number, color: string, words: string) => ({ yAxis: value, lineStyle: { color, type: 'dashed' as const, width: 1.5 }, label: { formatter: words, color, position: clockDueMs ? 'insideStartTop' as const : 'insideEndTop' as const, fontSize: 13 } })
   const upright = (ms: number, words: string, color: string, type: 'solid' | 'dotted', width = 1) => ({ xAxis: ms, lineStyle: { color, type, width }, label: { formatter: words, color, rotate: 90, position: 'insideStartTop' as const, fontSize: 12 } })
   const shownPh = [...readings.map(({ ph }) => ph), ...(course?.blended.high ?? []), ...extras.flatMap(({ points }) => points.map(([, ph]) => ph))]
-  const lowPh = Math.min(3.2, ...readings.map(({ ph }) => ph), ...(course?.blended.low ?? []))
+  const bottom = Math.floor(Math.min(3.2, ...shownPh, ...(course?.blended.low ?? [])) * 5) / 5
+  const top = bottom + 0.4 * Math.ceil((Math.max(5.2, ...shownPh) - bottom) / 0.4)
   const plain = { symbol: 'none', silent: true, xAxisIndex: 0, yAxisIndex: 0, type: 'line' as const, animation: false }
   const temps = course ? course.hours.map((hour, index): [number, number] => [atMs(hour), course.tempC[index] ?? 20]) : []
   return {
     animation: false, textStyle: text,
-    grid: [{ left: 46, right: 22, top: 12, height: '62%' }, { left: 46, right: 22, bottom: 26, height: '17%' }],
+    grid: [{ left: 46, right: 22, top: 12, height: '62%' }, { left: 46, right: 22, bottom: 32, height: '15%' }],
     tooltip: { trigger: 'item' as const, backgroundColor: surface, borderColor: line, textStyle: { color: ink },
       formatter: (hit: unknown) => {
         const { value, seriesName } = hit as { value: [number, number], seriesName: string }
         return `${dayjs(value[0]).format('D MMM HH:mm')}<br>${seriesName === 'temperature' ? formatTemperature(value[1], preferences.world) : `${seriesName} ${value[1].toFixed(2)}`}`
       } },
-    xAxis: [{ ...dayAxis, gridIndex: 0, axisLabel: { show: false } }, { ...dayAxis, gridIndex: 1, axisLabel: { ...text, formatter: (ms: number) => `day ${Math.round((ms - startMs) / DAY_MS)}`, showMaxLabel: false } }],
+    xAxis: [{ ...dayAxis, gridIndex: 0, axisLabel: { show: false } }, { ...dayAxis, gridIndex: 1, axisLabel: { ...text, margin: 12, formatter: (ms: number) => `day ${Math.round((ms - startMs) / DAY_MS)}`, showMaxLabel: false } }],
     yAxis: [
-      { gridIndex: 0, min: Math.floor(lowPh * 5) / 5, max: Math.max(5.2, Math.ceil(Math.max(...shownPh, 0) * 5) / 5), interval: 0.4, splitLine: { lineStyle: { color: line } }, axisLabel: { ...text, formatter: (value: number) => value.toFixed(1) } },
+      { gridIndex: 0, min: bottom, max: top, interval: 0.4, splitLine: { lineStyle: { color: line } }, axisLabel: { ...text, formatter: (value: number) => value.toFixed(1) } },
       { gridIndex: 1, scale: true, minInterval: 2, splitNumber: 2, splitLine: { lineStyle: { color: line } }, axisLabel: { ...text, formatter: (value: number) => formatTemperature(value, preferences.world).replace(/\.0/, '') } },
     ],
     series: [
@@ -56,15 +59,15 @@ const option = computed(() => {
       { ...plain, name: 'band', stack: 'band', data: band(course?.blended.high ?? []).map(([ms, high], index) => [ms, high - (low[index]?.[1] ?? 0)]), lineStyle: { opacity: 0 }, areaStyle: { color: acid, opacity: 0.18 } },
       { ...plain, name: 'forecast pH', data: band(course?.blended.typical ?? []), lineStyle: { color: acid, width: 2 },
         markLine: { symbol: 'none', silent: true, data: [
-          level(PH_LINE, act, 'must pass 4.6', 'insideEndTop'), level(targetPh, acid, `target ${targetPh.toFixed(2)}`, 'insideEndTop'),
+          level(PH_LINE, act, 'must pass 4.6'), level(targetPh, acid, `target ${targetPh.toFixed(2)}`),
           ...events.map(({ ms, text: words }) => upright(ms, words, muted, 'dotted')),
           ...(nowMs !== null && nowMs < endMs.value ? [upright(nowMs, 'now', ink, 'solid', 1.5)] : []), ...(clockDueMs ? [upright(clockDueMs, '4.6 due', act, 'solid', 2)] : []),
         ] } },
-      ...extras.map(({ name, points }, index) => ({ ...plain, name, data: points.filter(([ms]) => startMs + ms <= endMs.value).map(([ms, ph]) => [startMs + ms, ph]), lineStyle: { color: ink, width: 2, type: DASHES[index % DASHES.length] }, endLabel: { show: true, formatter: name.split(' ')[0], color: ink, fontSize: 13, align: 'right' as const, offset: [0, -10 - 14 * index] } })),
+      ...extras.map(({ name, short, points }, index) => ({ ...plain, name, data: points.filter(([ms]) => startMs + ms <= endMs.value).map(([ms, ph]) => [startMs + ms, ph]), lineStyle: { color: ink, width: 2, type: DASHES[index % DASHES.length] }, endLabel: { show: true, formatter: short, color: ink, fontSize: 13, align: 'right' as const, offset: [0, -10 - 14 * index] } })),
       { name: 'meter', type: 'custom' as const, silent: true, data: readings.map(({ atMs: ms, ph, sd }) => [ms, ph - 2 * sd, ph + 2 * sd]), renderItem: (_: unknown, api: { value: (index: number) => number, coord: (at: number[]) => number[] }) => {
-        const [x = 0, bottom = 0] = api.coord([api.value(0), api.value(1)])
-        const [, top = 0] = api.coord([api.value(0), api.value(2)])
-        return { type: 'line' as const, shape: { x1: x, x2: x, y1: top, y2: bottom }, style: { stroke: acid, lineWidth: 2 } }
+        const [x = 0, least = 0] = api.coord([api.value(0), api.value(1)])
+        const [, most = 0] = api.coord([api.value(0), api.value(2)])
+        return { type: 'line' as const, shape: { x1: x, x2: x, y1: most, y2: least }, style: { stroke: acid, lineWidth: 2 } }
       } },
       { name: 'pH', type: 'line' as const, data: readings.map(({ atMs: ms, ph, of }) => ({ value: [ms, ph], symbol: of === 'liquid' ? 'emptyCircle' : 'circle' })), symbolSize: 10, lineStyle: { width: 0 }, itemStyle: { color: acid } },
       { name: 'temperature', type: 'line' as const, data: temps, xAxisIndex: 1, yAxisIndex: 1, symbol: 'none', silent: true, lineStyle: { color: temperature, width: 1.5, type: 'dashed' as const } },

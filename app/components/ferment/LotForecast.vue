@@ -18,25 +18,28 @@ const age = computed(() => (book.nowMs - lot.startedMs) / DAY_MS)
 const ahead = ref(0)
 const AHEAD = [{ value: 0, label: 'as far as it matters' }, { value: 30, label: '30 days' }, { value: 90, label: '90 days' }, { value: 180, label: '180 days' }, { value: 365, label: 'a year' }]
 
-const { trials, likeDay, busy, forecast, problem, lines, words } = useTrials(computed(() => {
+const base = computed(() => {
   const batch = fermentCaseOf(book.book, lot)
   if (!batch || !plan.value) return null
   const lastMs = Math.max(open.value ? book.nowMs : 0, ...phs.value.map(({ atMs }) => atMs))
-  const days = Math.ceil(Math.min(1000, Math.max(14, (lastMs - lot.startedMs) / DAY_MS * 1.25 + 4, ahead.value)))
+  const days = Math.ceil(Math.min(1000, Math.max(21, (lastMs - lot.startedMs) / DAY_MS * 1.25 + 4, ahead.value)))
   return {
     batch, days,
     change: { style: plan.value.style, waterShare: lot.madeG > 0 ? plan.value.waterG / lot.madeG : 0, saltPct, kg: lot.madeG / 1000 / Math.max(1, lot.vessels.length), fromHour: Math.max(0, Math.round(age.value * 4) * 6) },
     asItIs: { tempC: Math.round((temperatures.value.at(-1)?.tempC ?? 21) * 2) / 2, saltPct: Math.round(saltPct * 10) / 10, starterPct: 0, coldDay: 0, swingC: 0, cut: plan.value.cut ?? usualCut(plan.value.style) },
   }
-}))
-const says = computed(() => forecast.value && open.value ? forecastWords(forecast.value, lot.startedMs, book.nowMs) : null)
+})
+const { trials, likeDay, busy, forecast, problem, lines, words } = useTrials(base)
+/** Readings that make it ready need no forecast, unless it speaks against them. */
+const says = computed(() => forecast.value && open.value && (stand?.state !== 'ready' || forecast.value.flag !== 'none') ? forecastWords(forecast.value, lot.startedMs, book.nowMs) : null)
 
 /** Earlier lots that can be laid beside it: of the same recipe or name first. */
 const alike = (other: Lot) => other.made.kind === 'plan' && plan.value !== null && ((plan.value.recipeId !== undefined && other.made.recipeId === plan.value.recipeId) || other.name === lot.name)
 const others = computed(() => book.lots.filter(other => other.id !== lot.id && other.kind === 'ferment' && other.packed && phsOf(other).length > 1)
   .sort((a, b) => Number(alike(b)) - Number(alike(a)) || b.startedMs - a.startedMs).map(other => ({ value: other.id, label: `${other.code} ${other.name}${alike(other) ? ', same recipe' : ''}` })))
-const beside = ref('')
-const besideLot = computed(() => beside.value ? book.lot(beside.value) : undefined)
+const NOBODY = 'nobody'
+const beside = ref(NOBODY)
+const besideLot = computed(() => book.lot(beside.value))
 const extras = computed(() => [...lines.value, ...(besideLot.value ? [readingsLine(besideLot.value, phsOf(besideLot.value))] : [])])
 const fits = computed(() => plan.value !== null && styleById(plan.value.style).ferments && plan.value.style !== 'salt-packed')
 const pieces = computed(() => plan.value !== null && structureOfPlan(plan.value).liquid < 1)
@@ -47,11 +50,11 @@ const pieces = computed(() => plan.value !== null && structureOfPlan(plan.value)
     <div class="row head">
       <h2>Is it sour yet?</h2>
       <PickField v-if="forecast" v-model="ahead" label="Look ahead" :options="AHEAD" class="pick" />
-      <PickField v-if="others.length" v-model="beside" label="Lay beside" :options="[{ value: '', label: 'nothing' }, ...others]" class="pick" />
-      <NuxtLink v-if="beside" :to="`/compare?a=${lot.id}&b=${beside}`" class="link">Day by day</NuxtLink>
+      <PickField v-if="others.length" v-model="beside" label="Lay beside" :options="[{ value: NOBODY, label: 'nothing' }, ...others]" class="pick" />
+      <NuxtLink v-if="besideLot" :to="`/compare?a=${lot.id}&b=${beside}`" class="link">Day by day</NuxtLink>
     </div>
     <p v-if="says" class="says" data-figure="forecast"><StateMark :level="says.level" :word="says.word" /> {{ says.sentence }}</p>
-    <p v-else-if="busy && fits" class="muted">Working the forecast out …</p>
+    <p v-else-if="busy && fits && !forecast" class="muted">Working the forecast out …</p>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <template v-if="forecast || phs.length">
       <LazyCourseChart
@@ -63,7 +66,7 @@ const pieces = computed(() => plan.value !== null && structureOfPlan(plan.value)
     </template>
     <p v-else-if="!fits" class="muted">pH hardly moves in this style: cover and time decide.</p>
     <p v-else class="muted">No reading yet. The first pH and temperature draw the line.</p>
-    <WhatIf v-if="forecast && open" v-model="trials" v-model:like-day="likeDay" :base="{ tempC: temperatures.at(-1)?.tempC ?? 21, saltPct: Math.round(saltPct * 10) / 10, starterPct: 0, coldDay: 0, swingC: 0, cut: plan?.cut ?? usualCut(plan?.style ?? 'mash') }" :pieces="pieces" :answers="words" />
+    <WhatIf v-if="forecast && open && base" v-model="trials" v-model:like-day="likeDay" :base="base.asItIs" :pieces="pieces" :answers="words" />
     <p v-if="trials.length" class="small muted">Temperature, swing and cold store from now on; salt, cut and starter as if it had been packed so, with the same bacteria.</p>
   </section>
 </template>

@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
 import { structureOfPlan, TASTES, titrationWorking, usuallyOf, type Instrument, type Lot } from '@lactofer/core'
 import { freshReading, ReadingDraftSchema, TASTE_WORDS } from './readingDraft'
-import type { Taken } from '~/stores/instruments'
+import { useInstruments, type Taken } from '~/stores/instruments'
 import { useDraft } from '~/composables/useDraft'
 import { useMeters } from '~/composables/useMeters'
 import { useRecorder } from '~/composables/useRecorder'
@@ -14,6 +14,7 @@ const emit = defineEmits<{ recorded: [] }>()
 const { draft: form, reset } = useDraft(`reading-${lot.id}`, ReadingDraftSchema, freshReading)
 const atMs = ref<number | null>(Date.now())
 const instrument = ref<Instrument>()
+const instruments = useInstruments()
 const { options, using, instrumentOf, ageOf } = useMeters()
 const { busy, record } = useRecorder('The figures are still here; try again.')
 const problem = ref('')
@@ -65,7 +66,7 @@ const setTaste = (name: typeof TASTES[number], value: number) => (form.value.tas
       <MomentField v-model="atMs" label="When" :earliest-ms="lot.startedMs - 3_600_000" class="whole" />
     </div>
     <p v-if="instrument" class="muted small">From the {{ instrument.name }}<template v-if="!instrument.steady">, still settling: wait and take it again for a steady value</template>.</p>
-    <p v-else-if="age && !age.fresh" class="small"><StateMark level="ask" word="Meter" /> {{ age.sentence }}</p>
+    <p v-else-if="age && !age.fresh" class="small"><StateMark level="ask" word="Meter" /> {{ age.sentence }} <el-button text @click="instruments.calibrating = true">Calibrate it now</el-button></p>
     <details v-if="!phOnly" class="disclose" :open="more">
       <summary>Salt, Brix, titration, weight, taste, picture</summary>
       <div class="stack inner">

@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import { propertiesOf } from '@lactofer/core'
 import { useBook } from '~/stores/book'
 import { useInstruments } from '~/stores/instruments'
+import { usePreferences } from '~/stores/preferences'
 
 const open = defineModel<boolean>({ required: true })
 const instruments = useInstruments()
@@ -11,6 +12,16 @@ const loadG = ref<number | null>(null)
 const lotId = ref('')
 const ph = ref<number | null>(null)
 const tempC = ref<number | null>(null)
+const thick = ref(false)
+const preferences = usePreferences()
+const probes = computed(() => instruments.state?.probes ?? [])
+const NOWHERE = 'nowhere'
+/** A probe stays in a lot and logs on its own; the simulated one takes on the lot's temperature. */
+function place(probe: string, lotId: string) {
+  void preferences.choose('probes', { ...Object.fromEntries(Object.entries(preferences.probes).filter(([id]) => id !== probe)), ...(lotId !== NOWHERE && { [probe]: lotId }) })
+  const known = book.lot(lotId)?.readings.findLast(reading => reading.tempC !== undefined)?.tempC
+  if (known !== undefined) void instruments.command({ do: 'place', probe, tempC: known })
+}
 
 const samples = computed(() => book.lots.filter(lot => lot.state === 'fermenting' || lot.state === 'in stock'))
 
@@ -22,7 +33,7 @@ function choose(id: string) {
 }
 const dip = () => {
   const sample = book.lot(lotId.value)?.code ?? 'a sample'
-  if (ph.value !== null && tempC.value !== null) void instruments.command({ do: 'dip', sample, ph: ph.value, tempC: tempC.value })
+  if (ph.value !== null && tempC.value !== null) void instruments.command({ do: 'dip', sample, ph: ph.value, tempC: tempC.value, thick: thick.value })
 }
 </script>
 
@@ -43,7 +54,11 @@ const dip = () => {
       <div class="row">
         <el-button type="primary" :disabled="ph === null || tempC === null" @click="dip">Dip the probes</el-button>
         <el-button @click="instruments.command({ do: 'lift' })">Lift them out</el-button>
-        <el-button @click="instruments.command({ do: 'calibrate' })">Calibrate on two buffers</el-button>
+        <el-checkbox v-model="thick">A thick mash</el-checkbox>
+        <el-button @click="open = false; instruments.calibrating = true">Calibrate on two buffers</el-button>
+      </div>
+      <div v-if="probes.length" class="row">
+        <PickField v-for="probe in probes" :key="probe.id" :model-value="preferences.probes[probe.id] ?? NOWHERE" :label="`${probe.name} logs to`" :options="[{ value: NOWHERE, label: 'nothing' }, ...samples.filter(lot => lot.state === 'fermenting').map(lot => ({ value: lot.id, label: `${lot.code} ${lot.name}` }))]" @update:model-value="id => place(probe.id, id)" />
       </div>
       <p v-if="instruments.problem" class="problem" role="alert">{{ instruments.problem }}</p>
     </div>

@@ -38,6 +38,7 @@ const ready = computed(() => instruments.taker && instruments.reading(instrument
       <button type="button" class="bench" aria-label="Set up the simulated bench" :aria-expanded="benchOpen" @click="benchOpen = true"><IconTool aria-hidden="true" /></button>
     </div>
     <BenchDialog v-model="benchOpen" />
+    <CalibrateDialog v-model="instruments.calibrating" />
   </section>
 </template>
 

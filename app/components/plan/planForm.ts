@@ -1,11 +1,11 @@
 import { z } from 'zod'
-import { CLOSURE_NAMES, IdSchema, InvalidInput, PACKING_CHECKS, planFigures, PlanEntry, RecipePlanSchema, RowSchema, styleById, type Book, type EntryOf, type PackingCheck, type PlanFigures, type Row, type StyleId } from '@lactofer/core'
+import { CLOSURE_NAMES, CUTS, IdSchema, InvalidInput, PACKING_CHECKS, planFigures, PlanEntry, RecipePlanSchema, RowSchema, styleById, type Book, type EntryOf, type PackingCheck, type PlanFigures, type Row, type StyleId, usualCut } from '@lactofer/core'
 
 const checkIds = PACKING_CHECKS.map(check => check.id) as [PackingCheck, ...PackingCheck[]]
 
 /** The plan while it is being written: like the entry, but anything may still be missing. `key` names a row while it is moved. */
 export const PlanFormSchema = z.object({
-  lotId: z.string(), replaces: z.string().nullable(), recipeId: IdSchema.nullable(), code: z.string(), name: z.string(), color: z.string(), style: PlanEntry.shape.style, bowl: z.boolean(),
+  lotId: z.string(), replaces: z.string().nullable(), recipeId: IdSchema.nullable(), code: z.string(), name: z.string(), color: z.string(), style: PlanEntry.shape.style, cut: z.enum(CUTS), bowl: z.boolean(),
   rows: z.array(RowSchema.extend({ key: z.string(), massG: z.number().nullable() })),
   waterG: z.number().nullable(), saltPct: z.number().nullable(), saltBasis: PlanEntry.shape.saltBasis, saltId: z.string(),
   targetPh: z.number().nullable(), vessels: z.array(z.object({ vesselId: z.string(), count: z.number().int().min(1).max(40) })), closure: z.enum(CLOSURE_NAMES).nullable(), place: z.string(), hot: z.boolean(), done: z.array(z.enum(checkIds)), bottleMl: z.number(),
@@ -18,9 +18,9 @@ let keys = 0
 export const freshRow = (row: Omit<Row, 'massG'>): FormRow => ({ ...row, massG: null, key: `r${Date.now().toString(36)}${keys++}` })
 
 /** Salt, basis and water as a style usually has them. */
-export function styleDefaults(id: StyleId): Pick<PlanForm, 'style' | 'saltPct' | 'saltBasis'> {
+export function styleDefaults(id: StyleId): Pick<PlanForm, 'style' | 'cut' | 'saltPct' | 'saltBasis'> {
   const style = styleById(id)
-  return { style: id, saltPct: style.saltPct?.usual ?? 0, saltBasis: style.basis }
+  return { style: id, cut: usualCut(id), saltPct: style.saltPct?.usual ?? 0, saltBasis: style.basis }
 }
 
 /** Fresh form: a 4 % mash with nothing weighed in. */
@@ -61,19 +61,19 @@ const withKeys = (rows: readonly Row[]): FormRow[] => rows.map(row => ({ ...fres
 
 /** A plan out of the log, to be changed. */
 export function formOfPlan(plan: EntryOf<'plan'>): PlanForm {
-  const { lotId, id: replaces, code, name, color, style, bowl = false, rows, waterG, saltPct, saltBasis, saltId, targetPh, recipeId = null } = plan
-  return { ...freshPlan(), lotId, replaces, recipeId, code, name, color, style, bowl, rows: withKeys(rows), waterG, saltPct, saltBasis, saltId, targetPh }
+  const { lotId, id: replaces, code, name, color, style, cut = usualCut(style), bowl = false, rows, waterG, saltPct, saltBasis, saltId, targetPh, recipeId = null } = plan
+  return { ...freshPlan(), lotId, replaces, recipeId, code, name, color, style, cut, bowl, rows: withKeys(rows), waterG, saltPct, saltBasis, saltId, targetPh }
 }
 
 /** A fresh plan from a version of a recipe. */
 export function formOfRecipe(recipe: EntryOf<'recipe'>): PlanForm {
-  return { ...freshPlan(), ...recipe.plan, rows: withKeys(recipe.plan.rows), recipeId: recipe.recipeId, name: recipe.name }
+  return { ...freshPlan(), ...styleDefaults(recipe.plan.style), ...recipe.plan, rows: withKeys(recipe.plan.rows), recipeId: recipe.recipeId, name: recipe.name }
 }
 
 /** The part of a plan that a recipe keeps; `null` while figures are missing. */
 export function recipePlanOf(form: PlanForm) {
-  const { style, waterG, saltPct, saltBasis, saltId, targetPh } = form
+  const { style, cut, waterG, saltPct, saltBasis, saltId, targetPh } = form
   const rows = weighedRows(form).filter(row => !row.lotId).map(({ boughtG: _b, grower: _g, pricePerKg: _p, lotId: _l, ...row }) => row)
-  const parsed = RecipePlanSchema.safeParse({ style, rows, waterG: waterG ?? 0, saltPct, saltBasis, saltId, targetPh })
+  const parsed = RecipePlanSchema.safeParse({ style, cut, rows, waterG: waterG ?? 0, saltPct, saltBasis, saltId, targetPh })
   return parsed.success ? parsed.data : null
 }

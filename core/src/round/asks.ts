@@ -96,6 +96,8 @@ export function asksOf(lot: Lot, nowMs: number, outlook?: Outlook, tell?: (ms: n
     if (dueMs > nowMs || asked.has(chore)) continue
     if (chore === 'cover check' && lastSign?.sign === 'not covered') continue
     if (chore === 'read' && asks.some(known => known.title.startsWith('Read pH'))) continue
+    // What tells whether it is ready is not asked of what is.
+    if (stand?.state === 'ready' && (chore === 'taste' || chore === 'squeeze test')) continue
     ask(level, title, why, { ...(chore !== 'read' && chore !== 'weigh' && { chore }), dueMs })
   }
   if (made.style === 'infusion' && !isRefill(lot) && dayOf(lot, nowMs) >= style.days.low) ask('ask', 'Draw off and refill', 'The pods give a second vinegar; one refill, not two.')

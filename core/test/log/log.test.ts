@@ -80,15 +80,19 @@ describe('demo lots show what the scenario says', () => {
 })
 
 describe('the open file', () => {
+  const written = () => JSON.parse(writeFile(demo.slice(0, 3), '2026-05-04T09:00:00.000Z')) as { version: number, entries: Record<string, unknown>[] }
+
   it('comes back as it was written', () => {
-    expect(readFile(writeFile(demo, '2026-05-04T09:00:00.000Z'))).toEqual(demo)
+    const photos = [{ id: demo[0]!.id, type: 'image/jpeg' as const, data: '/9j/4AAQ' }]
+    expect(readFile(writeFile(demo, '2026-05-04T09:00:00.000Z', photos))).toEqual({ entries: demo, photos })
+    expect(readFile(JSON.stringify({ ...written(), version: 1 })).photos).toEqual([])
   })
 
-  const written = () => JSON.parse(writeFile(demo.slice(0, 3), '2026-05-04T09:00:00.000Z')) as { version: number, entries: Record<string, unknown>[] }
   it.each([
     ['cut off', () => writeFile(demo, '2026-05-04T09:00:00.000Z').slice(0, -40), /not JSON, or it was cut off/],
     ['foreign', () => '{"recipes":[]}', /not a Lactofer log/],
     ['newer', () => JSON.stringify({ ...written(), version: 9 }), /newer Lactofer/],
+    ['with something that is no picture', () => JSON.stringify({ ...written(), photos: [{ id: demo[0]!.id, type: 'text/html', data: 'PGI+' }] }), /Picture 1 of the file is not valid at "type"/],
     ['with a bad entry', () => { const file = written(); file.entries[1]!.name = ''; return JSON.stringify(file) }, /Entry 2 of the file is not valid at "name"/],
   ])('refuses a file that is %s', (_, text, sentence) => {
     expect(() => readFile(text())).toThrow(sentence)

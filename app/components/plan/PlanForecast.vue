@@ -1,0 +1,42 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { batchOf, ROOM_C, structureOf, temperaturesOf, type PlanFigures } from '@lactofer/core'
+import { waterOf, weighedRows, type PlanForm } from './planForm'
+import { whenWords } from '~/components/ferment/trials'
+import { useTrials } from '~/composables/useTrials'
+import { useBook } from '~/stores/book'
+
+/** How it will go: the forecast of the plan, and of other ways to do it. */
+const { form, figures } = defineProps<{ form: PlanForm, figures: PlanFigures }>()
+const book = useBook()
+/** As warm as the place it is to stand in was when it was last read. */
+const roomC = computed(() => book.lots.filter(lot => lot.place === form.place.trim()).flatMap(lot => temperaturesOf(lot)).sort((a, b) => a.atMs - b.atMs).at(-1)?.tempC ?? ROOM_C)
+const base = computed(() => {
+  const waterG = waterOf(form) ?? 0
+  const waterShare = figures.composition.massG > 0 ? waterG / figures.composition.massG : 0
+  const batch = batchOf(book.book, { rows: weighedRows(form), waterG, saltG: figures.dose.saltG }, structureOf(form.style, form.cut, waterShare))
+  if (!batch) return null
+  const tempC = Math.round(roomC.value * 2) / 2
+  const saltPct = Math.round(figures.properties.saltPct * 10) / 10
+  return {
+    batch: { batch, temperature: { points: [{ hour: 0, tempC }] }, readings: [], targetPh: form.targetPh ?? 3.8 }, days: 21,
+    change: { style: form.style, waterShare, saltPct: figures.properties.saltPct, kg: figures.composition.massG / 1000, fromHour: 0 },
+    asItIs: { tempC, saltPct, starterPct: 0, coldDay: 0, swingC: 0, cut: form.cut },
+  }
+})
+const { trials, likeDay, busy, forecast, problem, lines, words } = useTrials(base)
+</script>
+
+<template>
+  <section class="sheet" aria-label="How it will go">
+    <h2>How will it go?</h2>
+    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+    <p v-else-if="!forecast && busy" class="muted">Working the forecast out …</p>
+    <template v-if="forecast && base">
+      <p data-figure="plan-forecast">At <TemperatureText :temp-c="base.asItIs.tempC" />: 4.6 {{ whenWords(forecast.passes) }}; ready {{ whenWords(forecast.ready) }}. Readings will correct it.</p>
+      <LazyCourseChart :start-ms="0" :course="forecast" :target-ph="form.targetPh ?? 3.8" :extras="lines" label="pH that is to be expected of this plan, day by day; the same figures stand in the table below" />
+      <CourseTable :start-ms="Date.now()" :course="forecast" :extras="lines" />
+      <WhatIf v-model="trials" v-model:like-day="likeDay" :base="base.asItIs" :pieces="form.style !== 'mash'" :answers="words" />
+    </template>
+  </section>
+</template>

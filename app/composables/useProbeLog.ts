@@ -1,0 +1,38 @@
+import { useIntervalFn } from '@vueuse/core'
+import { useBook } from '~/stores/book'
+import { useInstruments } from '~/stores/instruments'
+import { usePreferences } from '~/stores/preferences'
+
+/** A probe writes every so many hours, and at once when it moved by so much. Judgement: enough for the forecast, little in the log. */
+const EVERY_MS = 3 * 3_600_000
+const MOVED_C = 1.5
+const LEAST_MS = 10 * 60_000
+const LOOK_MS = 5000
+
+/** Probes that were given a lot log to it on their own, while Lactofer is open; of several open windows one writes. */
+export function useProbeLog(): void {
+  const book = useBook()
+  const instruments = useInstruments()
+  const preferences = usePreferences()
+  let writing = false
+  let leads = false
+  void navigator.locks?.request('lactofer-probes', () => {
+    leads = true
+    // Held until this window closes.
+    return new Promise<void>(() => undefined)
+  })
+  useIntervalFn(async () => {
+    if (!leads || writing || !instruments.connected || !book.ready) return
+    for (const probe of instruments.state?.probes ?? []) {
+      const lot = book.lot(preferences.probes[probe.id] ?? '')
+      if (!lot || lot.state !== 'fermenting' || probe.value === null || !probe.steady) continue
+      const last = lot.readings.findLast(({ instrument }) => instrument?.kind === 'probe' && instrument.name === probe.name)
+      const age = Date.now() - (last ? Date.parse(last.at) : 0)
+      if (age < LEAST_MS || (age < EVERY_MS && Math.abs((last?.tempC ?? 0) - probe.value) < MOVED_C)) continue
+      writing = true
+      // A write that fails is tried again at the next look; nothing else waits for it.
+      await book.record({ kind: 'reading', at: new Date().toISOString(), lotId: lot.id, tempC: probe.value, instrument: { name: probe.name, kind: 'probe', steady: true } }).catch(() => undefined)
+      writing = false
+    }
+  }, LOOK_MS)
+}
