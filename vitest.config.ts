@@ -12,5 +12,7 @@ export default defineConfig({
     include: ['core/test/**/*.test.ts', 'tests/unit/**/*.test.ts'],
     setupFiles: ['fake-indexeddb/auto'],
     environment: 'node',
+    // Room for a machine that builds beside.
+    testTimeout: 30_000,
   },
 })

@@ -39,7 +39,7 @@ function ferments(diary: Diary, redMash: string): void {
   diary.read(aji, [[3.9, 4.9, 20.8], [2, 4.4, 21.2], [0.3, 4.05, 21.5]])
   diary.write({ kind: 'sign', at: diary.at(0.3), lotId: aji, sign: 'foam' })
   for (const day of [3, 2.2, 1.5]) diary.write({ kind: 'chore', at: diary.at(day), lotId: aji, chore: 'burp' }, 'Cellar')
-  diary.write({ kind: 'chore', at: diary.at(0.3), lotId: aji, chore: 'press down' })
+  diary.write({ kind: 'chore', at: diary.at(1.1), lotId: aji, chore: 'press down' })
 
   const salsa = diary.start({ code: 'BPL-03', name: 'Green tomato salsa', color: '#86a34b', style: 'chop', day: 2.2, rows: [['green-tomato', 1900], ['cubanelle', 650], ['shallot', 420], ['garlic', 45]], saltPct: 2.4, place: BENCH, vesselId: 'jar-1000', marks: ['a', 'b', 'c', 'd'], hot: ['d'], targetPh: 3.9 })
   diary.read(salsa, [[2.1, 4.6, 21.0], [0.4, 4.42, 21.3]])

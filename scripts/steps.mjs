@@ -1,4 +1,4 @@
-import { spawnSync } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
 import { existsSync } from 'node:fs'
 
 /** Runs a command with its output shown; ends this process with a clear sentence when it fails. */
@@ -11,6 +11,25 @@ export function run(what, command, args, env = {}) {
     process.exit(status || 1)
   }
   console.log(`── ${what}: ${Math.round((Date.now() - started) / 1000)} s`)
+}
+
+/** Runs a command beside others: its output is shown when it ends, so that two do not mix; ends this process when it fails. */
+export function runBeside(what, command, args) {
+  const started = Date.now()
+  const said = []
+  return new Promise((resolve) => {
+    const child = spawn(command, args, { stdio: ['ignore', 'pipe', 'pipe'] })
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', part => said.push(part))
+    child.on('error', error => said.push(Buffer.from(`${error.message}\n`)))
+    child.on('close', (status) => {
+      console.log(`\n── ${what}\n${Buffer.concat(said)}── ${what}: ${Math.round((Date.now() - started) / 1000)} s`)
+      if (status !== 0) {
+        console.error(`\n${what} failed.`)
+        process.exit(status || 1)
+      }
+      resolve()
+    })
+  })
 }
 
 /** Debian's Chromium, installed when it is missing; a sentence and an end when it cannot be. */

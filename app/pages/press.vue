@@ -58,7 +58,7 @@ const problems = computed(() => {
   const parsed = LotCodeSchema.safeParse(form.value.code)
   const more = lot.value && form.value.inG !== null && form.value.inG > lot.value.leftG * 1.1 ? 'This is more than the lot holds. Check the tare.' : null
   return {
-    lot: lot.value ? null : 'Choose the lot to press.',
+    lot: !lot.value ? 'Choose the lot to press.' : stand.value?.state === 'discard' ? 'This one is thrown away, not pressed.' : null,
     weights: !weights.value ? 'Every weight is needed; write 0 where there was none.' : form.value.baseG === 0 ? 'No base came out: weigh it.' : more ?? balance.value?.problem ?? null,
     code: parsed.success ? book.codeTaken(form.value.code) ? 'This code is on another lot.' : null : parsed.error.issues[0]?.message ?? null,
   }

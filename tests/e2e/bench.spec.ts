@@ -30,6 +30,36 @@ test('the strip weighs, dips and puts a settled reading into the field in use', 
   await expect(page.getByText(/21\.\d °C, \(calibrated meter\)/).first()).toBeVisible()
 })
 
+test('a meter on two buffers: refused, then accepted from the live millivolts; a probe logs to its lot by itself', async ({ guarded: page }) => {
+  await openDemo(page)
+  await page.locator('[data-lot="BPL-01"]').click()
+  await page.getByRole('button', { name: 'Set up the simulated bench' }).click()
+  const bench = page.getByRole('dialog', { name: 'Simulated bench' })
+  await pick(page, 'Probe 1 logs to', 'BPL-01')
+  await expect(page.getByText(/\d\d\.\d °C, \(Probe 1\)/)).toBeAttached({ timeout: 20_000 })
+  await bench.getByRole('button', { name: 'Calibrate on two buffers' }).click()
+  const dialog = page.getByRole('dialog', { name: 'Calibrate a meter on two buffers' })
+  const type = async (buffer: number, mv: string, temp: string) => {
+    await field(dialog, `Buffer ${buffer}, mV`).fill(mv)
+    await field(dialog, `Buffer ${buffer}, temperature`).fill(temp)
+  }
+  await type(1, 'wet', '25')
+  await expect(dialog.getByText('Millivolts, like 172.4 or −8.')).toBeVisible()
+  await type(1, '4', '25')
+  await type(2, '5', '25')
+  await expect(dialog.getByText(/Was it in the same buffer twice/)).toBeVisible()
+  await type(2, '120', '25')
+  await expect(figure(dialog, 'calibration')).toContainText(/Refused Slope 6\d\.\d % of the ideal/)
+  // Now from the live meter: slower than typing, as in the loft.
+  for (const buffer of [1, 2]) {
+    await dialog.getByRole('button', { name: 'Dip into it' }).nth(buffer - 1).click()
+    await dialog.getByRole('button', { name: /^Take \d|^Take −|^Take -/ }).first().and(dialog.locator(':enabled')).click({ timeout: 60_000 })
+  }
+  await expect(figure(dialog, 'calibration')).toContainText(/Accepted Slope 9\d\.\d %/)
+  await dialog.getByRole('button', { name: 'Use this calibration' }).click()
+  await expect(page.getByRole('region', { name: 'Instruments' })).toContainText('calibrated 0 h ago')
+})
+
 test('a lost connection is shown and typing goes on', async ({ page }) => {
   await page.route('**/api/bench/stream', route => route.abort())
   await page.goto('/plan')

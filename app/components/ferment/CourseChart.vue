@@ -5,6 +5,7 @@ import { use } from 'echarts/core'
 import { CustomChart, LineChart } from 'echarts/charts'
 import { GridComponent, MarkLineComponent, TooltipComponent } from 'echarts/components'
 import { SVGRenderer } from 'echarts/renderers'
+import { refDebounced } from '@vueuse/core'
 import VChart from 'vue-echarts'
 import { formatTemperature, PH_LINE, type Course, type PhOfLot, type TemperaturePoint } from '@lactofer/core'
 import type { CourseEvent, ExtraLine } from './courseLines'
@@ -69,16 +70,18 @@ const option = computed(() => {
         const [, most = 0] = api.coord([api.value(0), api.value(2)])
         return { type: 'line' as const, shape: { x1: x, x2: x, y1: most, y2: least }, style: { stroke: acid, lineWidth: 2 } }
       } },
-      { name: 'pH', type: 'line' as const, data: readings.map(({ atMs: ms, ph, of }) => ({ value: [ms, ph], symbol: of === 'liquid' ? 'emptyCircle' : 'circle' })), symbolSize: 10, lineStyle: { width: 0 }, itemStyle: { color: acid } },
+      { name: 'pH', type: 'line' as const, symbol: 'circle', data: readings.map(({ atMs: ms, ph, of }) => ({ value: [ms, ph], ...(of === 'liquid' && { itemStyle: { color: surface, borderColor: acid, borderWidth: 2.5 } }) })), symbolSize: 10, lineStyle: { width: 0 }, itemStyle: { color: acid } },
       { name: 'temperature', type: 'line' as const, data: temps, xAxisIndex: 1, yAxisIndex: 1, symbol: 'none', silent: true, lineStyle: { color: temperature, width: 1.5, type: 'dashed' as const } },
       { name: 'temperature', type: 'line' as const, data: temperatures.map(({ atMs: ms, tempC }) => [ms, tempC]), xAxisIndex: 1, yAxisIndex: 1, symbol: temperatures.length > 60 ? 'none' : 'circle', symbolSize: 6, lineStyle: { color: temperature, width: 2 }, itemStyle: { color: temperature } },
     ],
   }
 })
+/** Drawn in a task of its own, after what was typed is on the page. */
+const drawn = refDebounced(option, 120)
 </script>
 
 <template>
-  <VChart class="chart" :option="option" autoresize role="img" :aria-label="label" />
+  <VChart class="chart" :option="drawn" :update-options="{ notMerge: true }" autoresize role="img" :aria-label="label" />
 </template>
 
 <style scoped>

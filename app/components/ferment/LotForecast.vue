@@ -61,7 +61,7 @@ const pieces = computed(() => plan.value !== null && structureOfPlan(plan.value)
         :start-ms="lot.startedMs" :course="forecast" :readings="phs" :temperatures="temperatures" :target-ph="plan?.targetPh ?? 3.8" :clock-due-ms="stand?.clock?.dueMs ?? null" :now-ms="open ? book.nowMs : null" :events="eventsOf(lot)" :extras="extras"
         :label="`pH of ${lot.code}: forecast, readings and temperature; the same figures stand in the table below`"
       />
-      <p class="small muted legend"><span class="dot" /> read<template v-if="pieces"> (<span class="ring" /> in the liquid)</template>, with what the meter may be off <span class="swatch" /> nine in ten such batches. A forecast, not a reading: the meter decides.</p>
+      <p class="small muted legend"><span><span class="dot" /> read, with what the meter may be off</span><span v-if="pieces"><span class="ring" /> read in the liquid</span><span><span class="swatch" /> {{ pieces ? 'nine in ten such batches, pieces and liquid together' : 'nine in ten such batches' }}</span><span>A forecast: the meter decides.</span></p>
       <CourseTable v-if="forecast" :start-ms="lot.startedMs" :course="forecast" :readings="phs" :extras="extras" />
     </template>
     <p v-else-if="!fits" class="muted">pH hardly moves in this style: cover and time decide.</p>
@@ -77,7 +77,8 @@ const pieces = computed(() => plan.value !== null && structureOfPlan(plan.value)
 .pick { flex: 0 1 190px; }
 .link { min-height: var(--touch); display: inline-flex; align-items: center; }
 .says { font-size: 17px; }
-.legend { display: flex; flex-wrap: wrap; gap: 4px 8px; align-items: center; }
+.legend { display: flex; flex-wrap: wrap; gap: 4px var(--s4); }
+.legend > span { display: inline-flex; gap: 6px; align-items: center; }
 .dot, .ring { width: 11px; height: 11px; border-radius: 50%; border: 2px solid var(--acid); background: var(--acid); display: inline-block; }
 .ring { background: none; }
 .swatch { width: 22px; height: 12px; background: color-mix(in srgb, var(--acid) 22%, transparent); display: inline-block; }

@@ -6,10 +6,13 @@ export interface Trial { name: string, tempC: number, saltPct: number, starterPc
 /** So many ways are drawn together. */
 export const TRIALS_MOST = 3
 
-/** A new way beside those there are: as it is, a little warmer. */
+/** A new way beside those there are: as it is, but so much warmer or cooler. */
+const FIRST_STEPS = [2, -3, 5]
+
+/** A way that can be tried next. */
 export function freshTrial(base: Omit<Trial, 'name'>, others: readonly Trial[]): Trial {
   const name = ['A', 'B', 'C'].map(letter => `Way ${letter}`).find(free => !others.some(other => other.name === free)) ?? 'Way D'
-  return { ...base, name, tempC: Math.min(32, base.tempC + 2) }
+  return { ...base, name, tempC: Math.min(32, Math.max(2, base.tempC + (FIRST_STEPS[others.length] ?? 2))) }
 }
 
 /** Only what differs from the batch as it is. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 const open = defineModel<boolean>({ required: true })
-const KEYS = [['1 – 7', 'the stages, Today to Cellar'], ['n', 'new batch'], ['/', 'find a lot'], ['Space', 'in an empty number field: take the instrument’s reading'], ['Enter', 'at the scale: take the weight'], ['t, s', 'at the scale: tare, leave it out'], ['?', 'this help']] as const
+const KEYS = [['1 – 7', 'the stages, Today to Cellar'], ['n', 'new batch'], ['r', 'on a lot’s page: read pH and temperature'], ['/', 'find a lot'], ['Space', 'in an empty number field: take the instrument’s reading'], ['Enter', 'at the scale: take the weight'], ['t, s', 'at the scale: tare, leave it out'], ['?', 'this help']] as const
 </script>
 
 <template>

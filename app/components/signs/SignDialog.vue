@@ -14,6 +14,8 @@ const sign = ref<SignId | null>(null)
 const answers = ref<Record<string, string>>({})
 const note = ref('')
 const photos = ref<string[]>([])
+const ANY = 'any'
+const where = ref(ANY)
 const kind = computed(() => SIGN_KINDS.find(({ id }) => id === sign.value) ?? null)
 const kinds = computed(() => SIGN_KINDS.filter(({ id }) => id !== 'bag ballooned' || lot.packed?.closure === 'sealed bag'))
 watch(open, (now) => {
@@ -24,6 +26,7 @@ function start(id: SignId | null) {
   answers.value = {}
   note.value = ''
   photos.value = []
+  where.value = ANY
 }
 const given = computed(() => (kind.value?.questions ?? []).flatMap(({ id }) => answers.value[id] ?? []))
 const verdict = computed(() => {
@@ -37,7 +40,7 @@ async function keep() {
   if (!verdict.value || !sign.value) return
   const { level, holds } = verdict.value
   const written = await record({
-    kind: 'sign', at: new Date().toISOString(), lotId: lot.id, sign: sign.value, answers: given.value, level, ...(holds && { holds }), ...(note.value.trim() && { note: note.value.trim() }), ...(photos.value.length > 0 && { photos: [...photos.value] }),
+    kind: 'sign', at: new Date().toISOString(), lotId: lot.id, sign: sign.value, answers: given.value, level, ...(holds && { holds }), ...(where.value !== ANY && { marks: [where.value] }), ...(note.value.trim() && { note: note.value.trim() }), ...(photos.value.length > 0 && { photos: [...photos.value] }),
   })
   if (!written) return
   ElMessage.success(`${kind.value?.name}: recorded. A wrong tap is taken back in the log.`)
@@ -61,6 +64,7 @@ async function keep() {
         </fieldset>
         <template v-if="verdict">
           <div class="verdict" :data-level="verdict.level" aria-live="polite"><p><StateMark :level="verdict.level" :word="WORD[verdict.level]" /> {{ verdict.cause }}</p><p>{{ verdict.action }}</p><p v-if="verdict.holds && verdict.level !== 'discard'" class="small muted">Until it is settled the lot is not ready.</p></div>
+          <PickField v-if="lot.vessels.length > 1" v-model="where" label="Seen in" :options="[{ value: ANY, label: 'more than one, or not sure' }, ...lot.vessels.map(({ mark }) => ({ value: mark, label: `only in ${lot.code}${mark}` }))]" />
           <WordField v-model="note" label="Note" placeholder="Two spots at the rim" />
           <PhotoField v-model="photos" label="Add a picture as evidence" />
           <div class="row"><el-button type="primary" :loading="busy" @click="keep">Keep it in the log</el-button><el-button @click="start(null)">Something else</el-button></div>

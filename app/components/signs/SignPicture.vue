@@ -3,7 +3,8 @@ import type { SignId } from '@lactofer/core'
 
 /** A sign drawn: the neck of a jar from the side, and what to look for in it. Drawn for Lactofer. */
 defineProps<{ sign: SignId }>()
-const dots = (count: number, seed: number) => Array.from({ length: count }, (_, index) => ({ x: 14 + (index * 37 + seed * 13) % 72, y: (index * 53 + seed * 29) % 34 }))
+/** Dots spread evenly: the golden and the plastic ratio never fall in step. */
+const dots = (count: number, seed: number) => Array.from({ length: count }, (_, index) => ({ x: 15 + 70 * ((index + seed) * 0.618 % 1), y: 34 * ((index + seed) * 0.7549 % 1) }))
 </script>
 
 <template>
@@ -17,7 +18,7 @@ const dots = (count: number, seed: number) => Array.from({ length: count }, (_, 
       <g class="food"><circle v-for="(dot, index) in dots(7, 3)" :key="index" :cx="dot.x" :cy="(sign === 'floaters' ? 26 : 52) + dot.y * 0.7" r="7" /></g>
       <g v-if="sign === 'bubbles'" class="bubble"><circle v-for="(dot, index) in dots(9, 1)" :key="index" :cx="dot.x" :cy="38 + dot.y" :r="2 + index % 3" /></g>
       <g v-else-if="sign === 'foam'" class="froth"><circle v-for="(dot, index) in dots(20, 2)" :key="index" :cx="dot.x" :cy="24 + dot.y * 0.36" :r="4 + index % 4" /></g>
-      <g v-else-if="sign === 'white film'"><path d="M8,35 Q18,31 28,35 T48,35 T68,35 T92,35 V40 H8 Z" class="film" /><path d="M20,34 q6,-4 12,0 M52,34 q6,-4 12,0" class="line" /></g>
+      <g v-else-if="sign === 'white film'"><path d="M8,33 Q18,27 28,33 T48,33 T68,33 T92,33 V42 H8 Z" class="film" /><path d="M18,37 q8,-5 16,0 M48,37 q8,-5 16,0 M72,36 q6,-4 12,0" class="line" /></g>
       <g v-else-if="sign === 'fuzzy growth'"><path v-for="(x, index) in [22, 44, 74]" :key="x" :d="`M${x - 9},36 q9,-${14 + index * 3} 18,0 Z`" class="fuzz" /><path v-for="index in 22" :key="`h${index}`" :d="`M${14 + index * 3.2},34 l${(index % 3) - 1},-${8 + index % 4 * 2}`" class="hair" /></g>
       <g v-else-if="sign === 'specks'" class="speck"><circle v-for="(dot, index) in dots(9, 5)" :key="index" :cx="dot.x" :cy="6 + dot.y * 0.6" r="2.200" /></g>
       <g v-else-if="sign === 'sediment'"><path d="M8,72 Q28,67 50,72 T92,71 V82 H8 Z" class="film" /></g>
@@ -25,7 +26,7 @@ const dots = (count: number, seed: number) => Array.from({ length: count }, (_, 
       <g v-else-if="sign === 'putrid smell'"><path d="M34,26 q-8,-7 0,-13 t0,-11 M50,26 q-8,-7 0,-13 t0,-11 M66,26 q-8,-7 0,-13 t0,-11" class="smell" /></g>
       <g v-else-if="sign === 'pink colour'"><path d="M12,36 q10,-5 22,0 q8,6 -4,7 q-16,2 -18,-7 Z M58,36 q14,-5 26,1 q2,8 -12,6 q-14,0 -14,-7 Z" class="pink" /></g>
       <g v-else-if="sign === 'soft'"><path d="M30,56 q8,-6 18,0 q12,8 24,0 q-2,18 -22,16 q-20,0 -20,-16 Z" class="mush" /></g>
-      <g v-else-if="sign === 'calm'"><path d="M16,46 h68 M16,54 h68 M16,62 h68" class="line" /></g>
+      <g v-else-if="sign === 'calm'"><path d="M8,38 H92 V82 H8 Z" class="mush" /><path d="M30,38 q20,10 40,0" class="line" /></g>
       <g v-else-if="sign === 'no bubbles'"><circle cx="50" cy="56" r="12" class="none" /><path d="M42,64 l16,-16" class="none" /></g>
       <path d="M20,2 H80 V14 Q92,18 92,30 V82 H8 V30 Q8,18 20,14 Z" class="edge" />
     </g>

@@ -16,7 +16,7 @@ const figures = computed(() => {
 const saltFix = ref(false)
 const style = computed(() => plan.value ? styleById(plan.value.style) : null)
 /** Under 4.6, or of a style in which time or the pot decides. */
-const mayPress = computed(() => (lastPh.value ?? 7) <= PH_LINE || (style.value !== null && (!style.value.ferments || style.value.id === 'salt-packed')))
+const mayPress = computed(() => stand.value?.state !== 'discard' && ((lastPh.value ?? 7) <= PH_LINE || (style.value !== null && (!style.value.ferments || style.value.id === 'salt-packed'))))
 const { busy, record } = useRecorder('The plan is still there; try again.')
 const router = useRouter()
 /** Takes a plan back that was never packed; what was said of it stays in the log. */

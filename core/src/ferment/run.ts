@@ -59,9 +59,11 @@ function phFrom(native: Float64Array, share: number, lactic: number, acetic: num
     const h0 = HYDROGEN[index]!
     const slope = share * (native[index + 1]! - n0) + lactic * (LACTIC[index + 1]! - l0) + acetic * (ACETIC[index + 1]! - a0) - (HYDROGEN[index + 1]! - h0)
     const residual = share * n0 + lactic * l0 + acetic * a0 - h0 + freeAtStart + part * slope
-    const next = Math.min(STEPS - 1e-6, Math.max(0, place - residual / slope))
-    if (Math.abs(next - place) < 0.005) return LOW + next / PER_PH
-    place = next
+    const moved = residual / slope
+    place -= moved
+    if (place < 0) place = 0
+    else if (place > STEPS - 1e-6) place = STEPS - 1e-6
+    if (moved < 0.005 && moved > -0.005) break
   }
   return LOW + place / PER_PH
 }
@@ -164,7 +166,12 @@ function rates(y: Float64Array, hour: number, into: Float64Array): void {
   const sugar = y[SUGAR]! > 0 ? y[SUGAR]! : 0
   const pH = phFrom(native, even, lactic, acetic, fixed[FREE_AT_START]! * even, moving[PH]!)
   moving[PH] = pH
-  const held = lactic * (1 - lookup(LACTIC, pH)) / fixed[STOPS_LACTIC]! + acetic * (1 - lookup(ACETIC, pH)) / fixed[STOPS_ACETIC]!
+  const place = (pH - LOW) * PER_PH
+  const index = place | 0
+  const part = place - index
+  const freeLactic = 1 - LACTIC[index]! - (LACTIC[index + 1]! - LACTIC[index]!) * part
+  const freeAcetic = 1 - ACETIC[index]! - (ACETIC[index + 1]! - ACETIC[index]!) * part
+  const held = lactic * freeLactic / fixed[STOPS_LACTIC]! + acetic * freeAcetic / fixed[STOPS_ACETIC]!
   const grows = held < 1 ? 1 - held : 0
   const rests = held < STOPS_AT_REST ? 1 - held / STOPS_AT_REST : 0
   const fed = sugar / (HALF_SPEED + sugar)
@@ -208,6 +215,10 @@ export function runMember(member: Member, temperature: TemperaturePlan, hours: F
   state[SUGAR_IN] = twoParts ? hexose * (1 - liquid * atOnce) / inside : 0
   moving[PH] = startPh
 
+  // A steady temperature is looked up once: most forecasts have one for most of their way.
+  const steady = temperature.points.length <= 1 && !temperature.swingC
+  const states = twoParts ? STATES : SUGAR_IN
+  const farthest = twoParts ? Math.min(24, 0.5 * tauH) : 24
   let warmAt = NaN
   const warm = (hour: number) => {
     const tempC = temperatureAt(temperature, hour) + tempShiftC
@@ -231,13 +242,15 @@ export function runMember(member: Member, temperature: TemperaturePlan, hours: F
       const gasBefore = moving[GAS]!
       // How fast pH moved over the last step tells how long the next may be.
       const slope = Math.abs(pH - phBefore) / dt
-      dt = Math.max(0.1, Math.min(0.5 / (moving[FASTEST]! + 0.01), slope > 0 ? 0.12 / slope : 24, twoParts ? 0.5 * tauH : 24, longestStepH(temperature, hour)))
+      dt = Math.min(0.5 / (moving[FASTEST]! + 0.01), steady ? farthest : Math.min(farthest, longestStepH(temperature, hour)))
+      if (slope * dt > 0.12) dt = 0.12 / slope
+      if (dt < 0.1) dt = 0.1
       if (hour + dt > until) dt = until - hour
-      for (let k = 0; k < STATES; k++) trial[k] = state[k]! + dt * first[k]!
+      for (let k = 0; k < states; k++) trial[k] = state[k]! + dt * first[k]!
       if (trial[SUGAR]! < 0) trial[SUGAR] = 0
-      warm(hour + dt)
+      if (!steady) warm(hour + dt)
       rates(trial, hour + dt, second)
-      for (let k = 0; k < STATES; k++) state[k] = state[k]! + dt / 2 * (first[k]! + second[k]!)
+      for (let k = 0; k < states; k++) state[k] = state[k]! + dt / 2 * (first[k]! + second[k]!)
       if (state[SUGAR]! < 0) state[SUGAR] = 0
       if (state[ADAPT_H]! > 1) state[ADAPT_H] = 1
       if (state[ADAPT_P]! > 1) state[ADAPT_P] = 1

@@ -132,7 +132,9 @@ export const LoggedEntry = z.object({
 export const ChoreEntry = z.object({ ...base, kind: z.literal('chore'), lotId: IdSchema, chore: z.enum(CHORES), skipped: text.min(1, 'Say why it is skipped.').optional(), note: text.optional() })
 /** Something seen, what the deciding questions were answered, and what that came to. */
 export const SignEntry = z.object({
-  ...base, kind: z.literal('sign'), lotId: IdSchema, sign: z.enum(SIGN_IDS), answers: z.array(z.string().max(40)).max(4).optional(), level: z.enum(['fine', 'ask', 'act', 'discard']).optional(), holds: z.boolean().optional(), note: text.optional(), photos,
+  ...base, kind: z.literal('sign'), lotId: IdSchema, sign: z.enum(SIGN_IDS), answers: z.array(z.string().max(40)).max(4).optional(), level: z.enum(['fine', 'ask', 'act', 'discard']).optional(), holds: z.boolean().optional(),
+  /** The vessels it was seen in; in any of them, where not said. */
+  marks: z.array(z.string().max(4)).max(40).optional(), note: text.optional(), photos,
 })
 /** Thrown away: everything, or the vessels with these marks. */
 export const DiscardEntry = z.object({ ...base, kind: z.literal('discard'), lotId: IdSchema, reason: text.min(1, 'Say why it is discarded.'), marks: z.array(z.string().max(4)).max(40).optional(), massG: massG.optional(), photos })

@@ -123,6 +123,8 @@ function throwAway(lot: Lot, entry: EntryOf<'discard'>): void {
   }
   lot.lost.push({ ...entry, massG: lot.vessels.filter(vessel => !left.includes(vessel)).reduce((sum, vessel) => sum + vessel.massG, 0) })
   lot.vessels = left
+  // What was seen only in the vessels thrown away is gone with them.
+  lot.signs = lot.signs.filter(({ marks }) => !marks?.length || marks.some(mark => left.some(vessel => vessel.mark === mark)))
   lot.hot = left.some(vessel => vessel.hot)
 }
 

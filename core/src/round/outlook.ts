@@ -25,9 +25,10 @@ export function valueAt(hours: readonly number[], values: readonly number[], hou
 export function outlookOf(book: Book, lot: Lot, forecast: Omit<FermentForecast, 'learned'>, nowMs: number): Outlook {
   const hour = (nowMs - lot.startedMs) / HOUR_MS
   const { hours, gas, flag, why, dead, passes, ready } = forecast
-  const composition = compositionOf(book, lot.id)
+  // Only a tight lid needs to know what is in it.
+  const composition = lot.packed?.closure === 'tight lid' ? compositionOf(book, lot.id) : null
   const figures = composition && propertiesOf(composition)
-  const intervals = lot.packed?.closure !== 'tight lid' || !composition || !figures ? [] : lot.vessels.flatMap(({ vesselId, massG }) => {
+  const intervals = !composition || !figures ? [] : lot.vessels.flatMap(({ vesselId, massG }) => {
     const capacityMl = book.library.vessel(vesselId)?.capacityMl
     const liquidL = massG / 1000 / figures.densityGPerMl
     if (!capacityMl || liquidL <= 0) return []

@@ -2,7 +2,7 @@ import { chargeOf, mixturePh } from '../acid/mixture'
 import type { Composition } from '../composition/composition'
 import { waterPhaseSaltPct } from '../salt/brine'
 import type { Batch, Living, Medium, Structure } from '../ferment/batch'
-import { vesselLagH, type HourPoint, type TemperaturePlan } from '../ferment/temperature'
+import { movedTo, vesselLagH, type HourPoint, type TemperaturePlan } from '../ferment/temperature'
 import type { FermentCase } from '../ferment/forecast'
 import { livingCounts } from '../ferment/rawShare'
 import { styleById } from '../library/styles'
@@ -58,13 +58,11 @@ export function batchOf(book: Book, content: Content, structure: Structure, star
 function temperatureOf(lot: Lot, packedMs: number, kg: number): TemperaturePlan {
   const lagH = vesselLagH(Math.max(0.05, kg))
   const moved = new Set(lot.decisions.filter(({ tempC }) => tempC !== undefined).map(({ at }) => Date.parse(at)))
-  const points: HourPoint[] = []
+  let points: HourPoint[] = []
   for (const { atMs, tempC } of temperaturesOf(lot)) {
     const hour = Math.max(0, (atMs - packedMs) / HOUR_MS)
-    const from = points.at(-1)
-    if (from && moved.has(atMs)) {
-      for (const lags of [0, 0.5, 1, 2, 4]) points.push({ hour: hour + lags * lagH, tempC: tempC + (from.tempC - tempC) * Math.exp(-lags) })
-    } else {
+    if (points.length && moved.has(atMs)) points = [...movedTo({ points }, hour, tempC, lagH).points]
+    else {
       // What was read while it drifted is better than the drift.
       while ((points.at(-1)?.hour ?? -1) >= hour) points.pop()
       points.push({ hour, tempC })

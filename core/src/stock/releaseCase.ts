@@ -1,3 +1,4 @@
+import { levelOfSign } from '../ferment/signs'
 import type { ReleaseCase, Treatment } from '../keep/release'
 import type { Book, Lot } from '../log/fold'
 import { ancestors } from '../log/lineage'
@@ -27,6 +28,6 @@ export function releaseCaseOf(book: Book, blend: Lot, { treatment, limitPh, last
     // Unknown make-up counts as sweet: nothing is let through for want of knowledge.
     sugarGPerL: composition && litres > 0 ? mapRange(composition.sugarG, grams => grams / litres) : { low: 0, typical: 20, high: 100 },
     hasLiveFerment: composition?.live ?? true,
-    discarded: [blend, ...ancestors(book, blend.id).map(kin => kin.lot)].some(lot => lot.state === 'discarded'),
+    discarded: [blend, ...ancestors(book, blend.id).map(kin => kin.lot)].some(lot => lot.state === 'discarded' || lot.signs.some(sign => levelOfSign(sign) === 'discard')),
   }
 }

@@ -141,21 +141,21 @@ describe('learning from readings', () => {
     expect(forecastFerment(at(22, batch('pepper', 4), readings), { days: 10 }).flag).toBe(flag)
   })
 
-  it('the band of nine in ten at day 7 holds 80 to 97 % of batches drawn from the model and read on days 2 and 4 (20 here; 60 in scripts/coverage.mjs)', () => {
+  it('the band of nine in ten at day 7 holds 80 to 97 % of batches drawn from the model and read on days 2 and 4 (15 here; 60 in scripts/coverage.mjs)', () => {
     const of = batch('pepper', 4)
-    const truths = drawMembers(20, 77)
-    const noise = drawMembers(20, 78)
+    const truths = drawMembers(15, 77)
+    const noise = drawMembers(15, 78)
     let held = 0
-    for (let one = 0; one < 20; one++) {
+    for (let one = 0; one < 15; one++) {
       const out = new Float64Array(3 * COLUMNS)
       runMember(memberOf(of, truths, one * DRAWS), { points: [{ hour: 0, tempC: 22 }] }, Float64Array.from([48, 96, 168]), out, 0)
-      const read = [0, 1].map(index => [[2, 4][index]!, out[index * COLUMNS]! + 0.05 * noise[one * DRAWS + index]!] as const)
-      const { hours, blended } = forecastFerment(at(22, of, read), { days: 8, members: 250, seed: 5 })
+      const read = [0, 1].map(index => [[2, 4][index]!, out[index * COLUMNS]! + Math.hypot(0.05, 0.07) * noise[one * DRAWS + index]!] as const)
+      const { hours, blended } = forecastFerment(at(22, of, read), { days: 8, members: 150, seed: 5 })
       const index = hours.indexOf(168)
       const truth = out[2 * COLUMNS]!
       if (truth >= blended.low[index]! && truth <= blended.high[index]!) held++
     }
-    expect(held).toBeGreaterThanOrEqual(16)
+    expect(held).toBeGreaterThanOrEqual(12)
   })
 })
 

@@ -129,10 +129,14 @@ describe('the case for a release', () => {
     expect(mayRelease(releaseChecks(found))).toBe(true)
   })
 
-  it('an unknown calibration is asked about; a source discarded later stops it', () => {
+  it('an unknown calibration is asked about; a source discarded later, or with mould seen in it, stops it', () => {
     const { log, lotId, ferment } = sauce()
     const verdict = (id: string) => releaseChecks(releaseCaseOf(log.book(), log.book().lots.get(lotId)!, options)).find(check => check.id === id)?.verdict
     expect(verdict('meter')).toBe('ask')
+    const sign = log.write({ kind: 'sign', at: day(11), lotId: ferment, sign: 'fuzzy growth', answers: ['furry'], level: 'discard', holds: true })
+    expect(verdict('discard')).toBe('stop')
+    log.write({ kind: 'retract', at: day(11), replaces: sign, reason: 'It was a seed.' })
+    expect(verdict('discard')).toBeUndefined()
     log.write({ kind: 'discard', at: day(11), lotId: ferment, reason: 'Mould found under the lid.' })
     expect(verdict('discard')).toBe('stop')
   })
