@@ -31,7 +31,7 @@ export function useProbeLog(): void {
       if (age < LEAST_MS || (age < EVERY_MS && Math.abs((last?.tempC ?? 0) - probe.value) < MOVED_C)) continue
       writing = true
       // A write that fails is tried again at the next look; nothing else waits for it.
-      await book.record({ kind: 'reading', at: new Date().toISOString(), lotId: lot.id, tempC: probe.value, instrument: { name: probe.name, kind: 'probe', steady: true } }).catch(() => undefined)
+      await book.record({ kind: 'reading', at: new Date().toISOString(), lotId: lot.id, tempC: probe.value, instrument: { name: probe.name, kind: 'probe', steady: true } }).catch(() => (instruments.problem = `${probe.name} could not write to the log; it tries again by itself.`))
       writing = false
     }
   }, LOOK_MS)

@@ -48,7 +48,7 @@ const option = computed(() => {
     tooltip: { trigger: 'item' as const, backgroundColor: surface, borderColor: line, textStyle: { color: ink },
       formatter: (hit: unknown) => {
         const { value, seriesName } = hit as { value: [number, number], seriesName: string }
-        return `${dayjs(value[0]).format('D MMM HH:mm')}<br>${seriesName === 'temperature' ? formatTemperature(value[1], preferences.world) : `${seriesName} ${value[1].toFixed(2)}`}`
+        return `${startMs > 0 ? dayjs(value[0]).format('D MMM HH:mm') : `day ${(value[0] / DAY_MS).toFixed(1)}`}<br>${seriesName === 'temperature' ? formatTemperature(value[1], preferences.world) : `${seriesName} ${value[1].toFixed(2)}`}`
       } },
     xAxis: [{ ...dayAxis, gridIndex: 0, axisLabel: { show: false } }, { ...dayAxis, gridIndex: 1, axisLabel: { ...text, margin: 12, formatter: (ms: number) => `day ${Math.round((ms - startMs) / DAY_MS)}`, showMaxLabel: false } }],
     yAxis: [

@@ -28,6 +28,7 @@ const ready = computed(() => instruments.taker && instruments.reading(instrument
 <template>
   <section class="strip" aria-label="Instruments">
     <p v-if="!instruments.connected" class="lost">Instruments are not connected. Type the values; nothing waits for them.</p>
+    <p v-if="instruments.problem && !benchOpen" class="lost" role="alert">{{ instruments.problem }}</p>
     <div v-for="dial in dials" :key="dial.id" class="dial">
       <span class="figure">{{ dial.figure }}</span>
       <span class="small state"><span :class="['lamp', dial.steady ? 'steady' : 'settling']" aria-hidden="true" />{{ dial.idle ? 'not in a sample' : dial.steady ? 'steady' : 'settling' }}<span class="note">{{ dial.note }}</span></span>

@@ -35,7 +35,7 @@ const { trials, likeDay, busy, forecast, problem, lines, words } = useTrials(bas
     <template v-if="forecast && base">
       <p data-figure="plan-forecast">At <TemperatureText :temp-c="base.asItIs.tempC" />: 4.6 {{ whenWords(forecast.passes) }}; ready {{ whenWords(forecast.ready) }}. Readings will correct it.</p>
       <LazyCourseChart :start-ms="0" :course="forecast" :target-ph="form.targetPh ?? 3.8" :extras="lines" label="pH that is to be expected of this plan, day by day; the same figures stand in the table below" />
-      <CourseTable :start-ms="Date.now()" :course="forecast" :extras="lines" />
+      <CourseTable :start-ms="book.nowMs" :course="forecast" :extras="lines" />
       <WhatIf v-model="trials" v-model:like-day="likeDay" :base="base.asItIs" :pieces="form.style !== 'mash'" :answers="words" />
     </template>
   </section>

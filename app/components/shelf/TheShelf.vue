@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { dayOf, propertiesOf, temperaturesOf, type Ask, type Level, type Lot, type VesselKind } from '@lactofer/core'
+import { dayOf, packedComposition, propertiesOf, temperaturesOf, type Ask, type Level, type Lot, type VesselKind } from '@lactofer/core'
 import { useBook } from '~/stores/book'
 
 /** Every open vessel to one scale, on planks by place; filtered by what it asks for; the same as a list. A click opens its lot. */
@@ -17,7 +17,7 @@ const byLot = computed(() => {
   return asks
 })
 const standings = computed<Standing[]>(() => book.fermenting.map((lot) => {
-  const composition = book.composition(lot.id)
+  const composition = packedComposition(book.book, lot)
   const density = composition ? propertiesOf(composition).densityGPerMl : 1
   const last = lot.readings.findLast(reading => reading.ph !== undefined)?.ph
   const asks = byLot.value.get(lot.id) ?? []

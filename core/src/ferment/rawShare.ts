@@ -52,11 +52,14 @@ export function startWords(log10: number | null): string {
 /** Least raw share that starts on its own. Common practice. */
 export const RAW_NEEDED = 0.5
 
+/** Living bacteria in a kept brine or an active ferment, log10 a gram. Judgement. */
+export const KEPT_BRINE_LOG10 = 7
+
 /** Living bacteria a starter should bring, log10 a gram of everything. Judgement. */
 const STARTER_LOG10 = 5
 
 /** The two ways out of too little raw produce: grams of raw produce to add, or of a starter with `starterLog10` living in a gram. */
-export function rawRemedies(rows: readonly LivingRow[], everythingG: number, starterLog10 = 7): { rawG: number, starterG: number, sentence: string } {
+export function rawRemedies(rows: readonly LivingRow[], everythingG: number, starterLog10 = KEPT_BRINE_LOG10): { rawG: number, starterG: number, sentence: string } {
   const produce = rows.filter(row => typeof row.starterLog10 !== 'number')
   const total = produce.reduce((sum, row) => sum + row.massG, 0)
   const raw = (rawShare(rows) ?? 0) * total

@@ -1,5 +1,6 @@
 import { structureOf, type Cut } from './batch'
 import type { FermentCase, Scenario } from './forecast'
+import { KEPT_BRINE_LOG10 } from './rawShare'
 import { feltSwing, movedTo, vesselLagH, type TemperaturePlan } from './temperature'
 
 /** What is tried: only what is given is changed. Temperature and cold store count from `fromHour` on; salt, cut and starter as if it had been packed so. */
@@ -20,14 +21,11 @@ export interface WhatIf {
 /** What the change is made to: style, water share and salt of the batch as it is, weight of one vessel in kg, and the hour it starts from. */
 export interface WhatIfBase { style: string, waterShare: number, saltPct: number, kg: number, fromHour: number }
 
-/** Living cells in a kept brine, log10 a gram. Judgement. */
-const STARTER_LOG10 = 7
-
 /** A case changed by a what-if. */
 export function scenarioOf({ batch, temperature }: FermentCase, change: WhatIf, { style, waterShare, saltPct, kg, fromHour }: WhatIfBase): Scenario {
   const lagH = vesselLagH(Math.min(1000, Math.max(0.05, kg)))
   const { medium, structure, living } = batch
-  const starter = change.starterShare ? 10 ** STARTER_LOG10 * change.starterShare + (living.starterLog10 === null ? 0 : 10 ** living.starterLog10) : null
+  const starter = change.starterShare ? 10 ** KEPT_BRINE_LOG10 * change.starterShare + (living.starterLog10 === null ? 0 : 10 ** living.starterLog10) : null
   let plan: TemperaturePlan = temperature
   if (change.tempC !== undefined) plan = fromHour > 0 ? movedTo(plan, fromHour, change.tempC, lagH) : { points: [{ hour: 0, tempC: change.tempC }] }
   if (change.swingC) plan = { ...plan, swingC: feltSwing(change.swingC, lagH) }

@@ -1,13 +1,14 @@
 import { phBand } from '../blend/forecast'
 import { mix, propertiesOf, volumeOf, type Composition, type Properties } from '../composition/composition'
 import { ofSalt, ownBalance } from '../composition/ingredient'
-import { rawRemedies, rawShare, RAW_NEEDED, startCountLog10, startWords, type LivingRow } from '../ferment/rawShare'
+import { rawRemedies, rawShare, RAW_NEEDED, startCountLog10, startWords } from '../ferment/rawShare'
 import { styleById, type Style, type StyleId } from '../library/styles'
 import type { Row } from '../log/entry'
 import type { Book } from '../log/fold'
 import { coverBrine, type Cover } from '../pack/cover'
 import { fillLimitOf } from '../pack/fill'
 import { describeDose, saltDose, type SaltBasis, type SaltDose } from '../salt/dose'
+import { livingRows } from '../stock/livingRows'
 import { contentParts } from '../stock/lotComposition'
 import { mapRange, type Range } from '../working'
 
@@ -44,30 +45,6 @@ export interface PlanFigures {
 
 /** Least salt of everything, percent, under which the wrong bacteria can win. Common practice. */
 export const LEAST_SALT_PCT = 2
-
-/** A row seen for its bacteria; a lot in stock that is alive counts as a starter, a bowl of fresh produce as what went into it. */
-export function livingRows(book: Book, rows: readonly Row[]): LivingRow[] {
-  return rows.flatMap((row): LivingRow[] => {
-    if (!row.lotId) {
-      const { livens, starterLog10, kind } = book.library.materialOrUnknown(row.materialId)
-      const isProduce = ['pepper', 'vegetable', 'fruit', 'herb', 'seafood', 'starter'].includes(kind)
-      return isProduce ? [{ massG: row.massG, preparation: row.preparation, livens, green: kind === 'vegetable' || kind === 'herb', starterLog10 }] : []
-    }
-    const lot = book.lots.get(row.lotId)
-    if (!lot) return []
-    if (lot.made.kind === 'plan' && !lot.packed) {
-      const content = lot.weighed ?? lot.made
-      const inside = livingRows(book, content.rows)
-      const share = lot.madeG > 0 ? row.massG / lot.madeG : 0
-      return inside.map(one => ({ ...one, massG: one.massG * share }))
-    }
-    const alive = lot.made.kind === 'stock' ? lot.made.live : lot.kind !== 'bottled'
-    return [{ massG: row.massG, preparation: 'raw', livens: false, starterLog10: alive ? KEPT_BRINE_LOG10 : null }]
-  })
-}
-
-/** Living bacteria in a kept brine or an active ferment, log10 a gram. Judgement. */
-export const KEPT_BRINE_LOG10 = 7
 
 /** Share of fruit in the rows, by weight. */
 const fruitShare = (book: Book, rows: readonly Row[], ingredientG: number) => ingredientG > 0

@@ -3,7 +3,7 @@ import type { FermentForecast, Flag, When } from '../ferment/forecast'
 import type { Book, Lot } from '../log/fold'
 import { temperaturesOf } from '../log/measured'
 import { propertiesOf } from '../composition/composition'
-import { compositionOf } from '../stock/lotComposition'
+import { packedComposition } from '../stock/lotComposition'
 import { SALT_MOLAR_MASS_G } from '../acid/mixture'
 
 const HOUR_MS = 3_600_000
@@ -26,7 +26,7 @@ export function outlookOf(book: Book, lot: Lot, forecast: Omit<FermentForecast, 
   const hour = (nowMs - lot.startedMs) / HOUR_MS
   const { hours, gas, flag, why, dead, passes, ready } = forecast
   // Only a tight lid needs to know what is in it.
-  const composition = lot.packed?.closure === 'tight lid' ? compositionOf(book, lot.id) : null
+  const composition = lot.packed?.closure === 'tight lid' ? packedComposition(book, lot) : null
   const figures = composition && propertiesOf(composition)
   const intervals = !composition || !figures ? [] : lot.vessels.flatMap(({ vesselId, massG }) => {
     const capacityMl = book.library.vessel(vesselId)?.capacityMl

@@ -1,5 +1,5 @@
 import { chargeOf, mixturePh } from '../acid/mixture'
-import type { Composition } from '../composition/composition'
+import { withSalt, type Composition } from '../composition/composition'
 import { waterPhaseSaltPct } from '../salt/brine'
 import type { Batch, Living, Medium, Structure } from '../ferment/batch'
 import { movedTo, vesselLagH, type HourPoint, type TemperaturePlan } from '../ferment/temperature'
@@ -8,7 +8,7 @@ import { livingCounts } from '../ferment/rawShare'
 import { styleById } from '../library/styles'
 import type { Book, Lot } from '../log/fold'
 import { phsOf, structureOfPlan, temperaturesOf } from '../log/measured'
-import { livingRows } from '../plan/figures'
+import { livingRows } from './livingRows'
 import { contentComposition, type Content } from './lotComposition'
 
 /** g/mol of a hexose. */
@@ -44,9 +44,10 @@ export function mediumOf(composition: Composition, fruitShare: number, startPh?:
   }
 }
 
-/** A batch from what goes into it. `null` when a lot it takes from is missing or it has no water. */
-export function batchOf(book: Book, content: Content, structure: Structure, startPh?: number): Batch | null {
-  const composition = contentComposition(book, content)
+/** A batch from what goes into it, and from what was read of it: start pH, salt of everything in percent. `null` when a lot it takes from is missing or it has no water. */
+export function batchOf(book: Book, content: Content, structure: Structure, { startPh, saltPct }: { startPh?: number | undefined, saltPct?: number | undefined } = {}): Batch | null {
+  const mixed = contentComposition(book, content)
+  const composition = mixed && saltPct !== undefined ? withSalt(mixed, saltPct) : mixed
   if (!composition) return null
   const fruitG = content.rows.reduce((sum, row) => sum + (!row.lotId && book.library.materialOrUnknown(row.materialId).kind === 'fruit' ? row.massG : 0), 0)
   const medium = mediumOf(composition, Math.min(1, fruitG / composition.massG), startPh)
@@ -80,7 +81,11 @@ export function fermentCaseOf(book: Book, lot: Lot): FermentCase | null {
   const packedMs = Date.parse(packed.at)
   const phs = phsOf(lot).map(({ atMs, ph, sd, of }) => ({ hour: (atMs - packedMs) / HOUR_MS, ph, sd, of }))
   const start = phs.find(({ hour, of }) => hour > -1 && hour <= START_H && of === 'blended')
-  const batch = batchOf(book, lot.weighed ?? made, structureOfPlan(made), start?.ph)
+  // What was put in later is taken as there from the start: the model has no way to add.
+  const { rows, waterG, saltG } = [lot.weighed ?? made, ...lot.added].reduce<Content>((sum, one) => ({ rows: [...sum.rows, ...one.rows], waterG: sum.waterG + one.waterG, saltG: sum.saltG + one.saltG }), { rows: [], waterG: 0, saltG: 0 })
+  const lastPut = lot.added.at(-1)?.at ?? ''
+  const salt = lot.readings.findLast(reading => reading.saltPct !== undefined && reading.at > lastPut)?.saltPct
+  const batch = batchOf(book, { rows, waterG, saltG }, structureOfPlan(made), { startPh: start?.ph, saltPct: salt })
   const kg = lot.madeG / 1000 / Math.max(1, packed.vessels.length)
   return batch && { batch, temperature: temperatureOf(lot, packedMs, kg), readings: phs.filter(reading => reading !== start), targetPh: made.targetPh }
 }

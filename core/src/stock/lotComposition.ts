@@ -46,6 +46,9 @@ export function contentComposition(book: Book, content: Content, untilMs = Infin
   return parts && mix(parts.map(part => part.composition))
 }
 
+/** What was packed, before anything fermented: quick to work out, and near enough for volumes. `null` when a lot is missing. */
+export const packedComposition = (book: Book, lot: Lot): Composition | null => lot.made.kind === 'plan' ? contentComposition(book, lot.weighed ?? lot.made) : null
+
 const spreadOfReading = (reading: EntryOf<'reading'>) => reading.instrument?.calibratedAt ? METER_SPREAD : METER_SPREAD_UNKNOWN
 
 const lastPh = (lot: Lot, untilMs = Infinity) => lot.readings.filter(reading => reading.ph !== undefined && Date.parse(reading.at) <= untilMs).at(-1)

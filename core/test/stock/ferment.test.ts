@@ -45,6 +45,11 @@ describe('a lot as the forecast sees it', () => {
     expect(temperatureAt(fermentCaseOf(log.book(), lotOf(log, lotId))!.temperature, 73)).toBe(8)
     log.write({ kind: 'weigh', at: day(0.1), lotId, rows: [{ materialId: 'cayenne', name: 'Cayenne', massG: 1000, preparation: 'raw', seedsOut: false }], waterG: 0, saltG: 80 } as Draft)
     expect(fermentCaseOf(log.book(), lotOf(log, lotId))!.batch.medium.saltPct).toBeGreaterThan(8)
+    // Salt that was measured counts, until something is put in.
+    log.write({ kind: 'reading', at: day(3.2), lotId, saltPct: 4 })
+    expect(fermentCaseOf(log.book(), lotOf(log, lotId))!.batch.medium.saltPct).toBeCloseTo(4.5, 0)
+    log.write({ kind: 'add', at: day(3.3), lotId, rows: [], waterG: 0, saltG: 40, reason: 'Saltier.' })
+    expect(fermentCaseOf(log.book(), lotOf(log, lotId))!.batch.medium.saltPct).toBeGreaterThan(11)
   })
 
   it('what-if changes what it says and nothing else', () => {
