@@ -10,17 +10,21 @@ export interface Choice { key: string, value: unknown }
 /** A picture that entries name by its id, reduced in size. */
 export interface Photo { id: string, blob: Blob, origin: 'maker' | 'demo' }
 
+/** A forecast worked out before, with the case it belongs to: work saved, never a truth. */
+export interface KeptForecast { lotId: string, key: string, answer: unknown }
+
 /** The maker's data in this browser. Migrations only ever add. */
 class Journal extends Dexie {
   declare entries: Table<Entry, string>
   declare drafts: Table<FormDraft, string>
   declare choices: Table<Choice, string>
   declare photos: Table<Photo, string>
+  declare forecasts: Table<KeptForecast, string>
 
   constructor(name: string) {
     super(name)
     this.version(1).stores({ entries: 'id, at, kind, origin', drafts: 'key', choices: 'key' })
-    this.version(2).stores({ photos: 'id, origin' })
+    this.version(2).stores({ photos: 'id, origin', forecasts: 'lotId' })
   }
 }
 

@@ -64,6 +64,8 @@ const option = computed(() => {
           ...events.map(({ ms, text: words }) => upright(ms, words, muted, 'dotted')),
           ...(nowMs !== null && nowMs < endMs.value ? [upright(nowMs, 'now', ink, 'solid', 1.5)] : []), ...(clockDueMs ? [upright(clockDueMs, '4.6 due', act, 'solid', 2)] : []),
         ] } },
+      // The liquid of pieces runs ahead; in a mash the two are one.
+      ...(course?.liquid.typical.some((ph, index) => Math.abs(ph - (course.blended.typical[index] ?? ph)) > 0.03) ? [{ ...plain, name: 'forecast pH of the liquid', data: band(course.liquid.typical), lineStyle: { color: acid, width: 1.5, type: 'dotted' as const } }] : []),
       ...extras.map(({ name, short, points }, index) => ({ ...plain, name, data: points.filter(([ms]) => startMs + ms <= endMs.value).map(([ms, ph]) => [startMs + ms, ph]), lineStyle: { color: ink, width: 2, type: DASHES[index % DASHES.length] }, endLabel: { show: true, formatter: short, color: ink, fontSize: 13, align: 'right' as const, offset: [0, -10 - 14 * index] } })),
       { name: 'meter', type: 'custom' as const, silent: true, data: readings.map(({ atMs: ms, ph, sd }) => [ms, ph - 2 * sd, ph + 2 * sd]), renderItem: (_: unknown, api: { value: (index: number) => number, coord: (at: number[]) => number[] }) => {
         const [x = 0, least = 0] = api.coord([api.value(0), api.value(1)])

@@ -61,7 +61,7 @@ const pieces = computed(() => plan.value !== null && structureOfPlan(plan.value)
         :start-ms="lot.startedMs" :course="forecast" :readings="phs" :temperatures="temperatures" :target-ph="plan?.targetPh ?? 3.8" :clock-due-ms="stand?.clock?.dueMs ?? null" :now-ms="open ? book.nowMs : null" :events="eventsOf(lot)" :extras="extras"
         :label="`pH of ${lot.code}: forecast, readings and temperature; the same figures stand in the table below`"
       />
-      <p class="small muted legend"><span><span class="dot" /> read, with what the meter may be off</span><span v-if="pieces"><span class="ring" /> read in the liquid</span><span><span class="swatch" /> {{ pieces ? 'nine in ten such batches, pieces and liquid together' : 'nine in ten such batches' }}</span><span>A forecast: the meter decides.</span></p>
+      <p class="small muted legend"><span><span class="dot" /> read, with what the meter may be off</span><span v-if="pieces"><span class="ring" /> read in the liquid, which runs ahead (dotted)</span><span><span class="swatch" /> {{ pieces ? 'nine in ten such batches, pieces and liquid together' : 'nine in ten such batches' }}</span><span>A forecast: the meter decides.</span></p>
       <CourseTable v-if="forecast" :start-ms="lot.startedMs" :course="forecast" :readings="phs" :extras="extras" />
     </template>
     <p v-else-if="!fits" class="muted">pH hardly moves in this style: cover and time decide.</p>

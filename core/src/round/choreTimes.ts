@@ -58,7 +58,7 @@ export function choreTimes(lot: Lot, nowMs: number, outlook?: Outlook): ChoreTim
     if ((closures && !closures.includes(packed.closure)) || (whenSour && (lowest > TASTE_PH || doubtful))) return []
     const every = everyH(rule)
     const lastMs = lastOf(chore)
-    const dueMs = Math.max(packedMs + fromDay * DAY_MS, lastMs + every * HOUR_MS)
+    const dueMs = Math.max(packedMs + fromDay * DAY_MS, Math.round(lastMs + every * HOUR_MS))
     return Math.max(dueMs, nowMs) >= packedMs + (toDay + 1) * DAY_MS ? [] : [{ chore, title, why: reason(rule), level, dueMs, everyH: every, lastMs }]
   })
 }
@@ -86,7 +86,7 @@ export function calendarOf(lots: readonly Lot[], nowMs: number, outlooks: Readon
         const key = `${lot.id}-${chore.replaceAll(' ', '-')}-d${day}`
         const nth = (count.get(key) ?? 0) + 1
         count.set(key, nth)
-        events.push({ uid: `${key}${nth > 1 ? `-${nth}` : ''}@lactofer`, startMs: atMs, title: `${lot.code} ${title}`, why, cancelled: !open, sequence: lot.entries.length })
+        events.push({ uid: `${key}${nth > 1 ? `-${nth}` : ''}@lactofer`, startMs: Math.round(atMs), title: `${lot.code} ${title}`, why, cancelled: !open, sequence: lot.entries.length })
       }
       return events
     })

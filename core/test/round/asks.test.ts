@@ -158,6 +158,7 @@ describe('the round', () => {
     expect([...new Set(walk)]).toEqual([third, first, other])
     const burps = () => calendarOf(lots().filter(({ id }) => id === first), nowMs).filter(({ uid }) => uid.includes('-burp-'))
     const before = burps()
+    expect(calendarOf(lots(), nowMs, new Map([[first, { ...calm, burpEveryH: 7.123 }]])).every(({ startMs }) => Number.isInteger(startMs))).toBe(true)
     expect(new Set(before.map(({ uid }) => uid)).size).toBe(before.length)
     log.write({ kind: 'chore', at: day(2), lotId: first, chore: 'burp' })
     const known = new Map(before.map(event => [event.uid, event]))
