@@ -47,7 +47,7 @@ const lines = computed(() => lots.value.map(lot => readingsLine(lot, phsOf(lot))
 <template>
   <div class="page">
     <header><h1>Two lots, day by day</h1><p>Ground first or after, two closures, two salts: what became of it.</p></header>
-    <section class="sheet fields">
+    <section class="sheet fields choose">
       <PickField v-model="first" label="One lot" :options="options" />
       <PickField v-model="second" label="The other" :options="options" />
     </section>
@@ -74,6 +74,7 @@ const lines = computed(() => lots.value.map(lot => readingsLine(lot, phsOf(lot))
 </template>
 
 <style scoped>
+.choose { grid-template-columns: repeat(auto-fit, minmax(260px, 1fr)); }
 .wide { overflow-x: auto; }
 .days { table-layout: fixed; min-width: 520px; }
 .days th:first-child { width: 54px; }

@@ -35,25 +35,28 @@ const option = computed(() => {
   const band = (values: readonly number[]) => (course?.hours ?? []).map((hour, index): [number, number] => [atMs(hour), values[index] ?? 0])
   const low = band(course?.blended.low ?? [])
   const dayAxis = { type: 'value' as const, min: startMs, max: endMs.value, interval: (STEPS.find(step => span / DAY_MS / step <= 10) ?? 90) * DAY_MS, axisLine: { lineStyle: { color: line } }, splitLine: { show: false } }
-  const level = (value: number, color: string, words: string) => ({ yAxis: value, lineStyle: { color, type: 'dashed' as const, width: 1.5 }, label: { formatter: words, color, position: clockDueMs ? 'insideStartTop' as const : 'insideEndTop' as const, fontSize: 13 } })
+  const level = (value: number, color: string, words: string) => ({ yAxis: value, lineStyle: { color, type: 'dashed' as const, width: 1.5 }, label: { formatter: words, color, position: clockDueMs || !course ? 'insideStartTop' as const : 'insideEndTop' as const, fontSize: 13 } })
   const upright = (ms: number, words: string, color: string, type: 'solid' | 'dotted', width = 1) => ({ xAxis: ms, lineStyle: { color, type, width }, label: { formatter: words, color, rotate: 90, position: 'insideStartTop' as const, fontSize: 12 } })
   const shownPh = [...readings.map(({ ph }) => ph), ...(course?.blended.high ?? []), ...extras.flatMap(({ points }) => points.map(([, ph]) => ph))]
   const bottom = Math.floor(Math.min(3.2, ...shownPh, ...(course?.blended.low ?? [])) * 5) / 5
   const top = bottom + 0.4 * Math.ceil((Math.max(5.2, ...shownPh) - bottom) / 0.4)
   const plain = { symbol: 'none', silent: true, xAxisIndex: 0, yAxisIndex: 0, type: 'line' as const, animation: false }
   const temps = course ? course.hours.map((hour, index): [number, number] => [atMs(hour), course.tempC[index] ?? 20]) : []
+  // Where no temperature is told, its panel is left out.
+  const warmth = temps.length + temperatures.length > 0
+  const dayLabel = { ...text, margin: 12, formatter: (ms: number) => `day ${Math.round((ms - startMs) / DAY_MS)}`, showMaxLabel: false }
   return {
     animation: false, textStyle: text,
-    grid: [{ left: 46, right: 22, top: 12, height: '62%' }, { left: 46, right: 22, bottom: 32, height: '15%' }],
+    grid: [{ left: 46, right: 22, top: 12, height: warmth ? '62%' : '84%' }, { left: 46, right: 22, bottom: 32, height: '15%' }],
     tooltip: { trigger: 'item' as const, backgroundColor: surface, borderColor: line, textStyle: { color: ink },
       formatter: (hit: unknown) => {
         const { value, seriesName } = hit as { value: [number, number], seriesName: string }
         return `${startMs > 0 ? dayjs(value[0]).format('D MMM HH:mm') : `day ${(value[0] / DAY_MS).toFixed(1)}`}<br>${seriesName === 'temperature' ? formatTemperature(value[1], preferences.world) : `${seriesName} ${value[1].toFixed(2)}`}`
       } },
-    xAxis: [{ ...dayAxis, gridIndex: 0, axisLabel: { show: false } }, { ...dayAxis, gridIndex: 1, axisLabel: { ...text, margin: 12, formatter: (ms: number) => `day ${Math.round((ms - startMs) / DAY_MS)}`, showMaxLabel: false } }],
+    xAxis: [{ ...dayAxis, gridIndex: 0, axisLabel: warmth ? { show: false } : dayLabel }, { ...dayAxis, gridIndex: 1, show: warmth, axisLabel: dayLabel }],
     yAxis: [
       { gridIndex: 0, min: bottom, max: top, interval: 0.4, splitLine: { lineStyle: { color: line } }, axisLabel: { ...text, formatter: (value: number) => value.toFixed(1) } },
-      { gridIndex: 1, scale: true, minInterval: 2, splitNumber: 2, splitLine: { lineStyle: { color: line } }, axisLabel: { ...text, formatter: (value: number) => formatTemperature(value, preferences.world).replace(/\.0/, '') } },
+      { gridIndex: 1, show: warmth, scale: true, minInterval: 2, splitNumber: 2, splitLine: { lineStyle: { color: line } }, axisLabel: { ...text, formatter: (value: number) => formatTemperature(value, preferences.world).replace(/\.0/, '') } },
     ],
     series: [
       { ...plain, name: 'low', stack: 'band', data: low, lineStyle: { opacity: 0 } },

@@ -26,6 +26,8 @@ export interface StandingInput {
   gasPerDay?: number
   /** Days after which it may be ready, where time decides and not pH: salt-packed fruit, infusions, the paste, a cooked sauce (0). */
   readyAfterDays?: number
+  /** Why the deadline does not quite fit this batch: much salt, mostly cooked. Then it is asked about while it stands above 4.6. */
+  unsure?: string
   /** How a moment is told: "Thursday morning". */
   tell?: (ms: number) => string
 }
@@ -58,7 +60,7 @@ export function judgedBySigns(signs: readonly StandingSign[], lastPhMs: number):
  * Ready: blended pH at or under target on two readings at least 24 h apart, falling less than 0.05 a day, gas calm, no sign against it.
  * Above 4.6 the deadline clock decides; pieces must pass in twice the time, blended. A rise over 0.2 asks. (Judgement, conservative.)
  */
-export function standing({ packedMs, nowMs, targetPh, ph, temperatures, signs = [], gasPerDay = 0, readyAfterDays, tell = ms => `in ${days(ms - nowMs)}` }: StandingInput): Standing {
+export function standing({ packedMs, nowMs, targetPh, ph, temperatures, signs = [], gasPerDay = 0, readyAfterDays, unsure, tell = ms => `in ${days(ms - nowMs)}` }: StandingInput): Standing {
   const last = ph.at(-1)
   const seen = judgedBySigns(signs, last?.atMs ?? -Infinity)
   if (seen?.state === 'discard') return { ...seen, clock: null }
@@ -93,7 +95,7 @@ export function standing({ packedMs, nowMs, targetPh, ph, temperatures, signs = 
     const tempC = temperatures.at(-1)?.tempC ?? 20
     return clock.spent > 0.5
       ? { state: 'act', clock, sentence: `Behind: pH ${last.ph.toFixed(2)} on day ${Math.floor(age / DAY_MS)} at ${formatNumber(tempC)} °C; 4.6 is due ${tell(clock.dueMs)}. ${move(tempC)} the salt, read again tomorrow.` }
-      : { state: seen ? 'ask' : 'working', clock, sentence: seen?.sentence ?? `pH ${last.ph.toFixed(2)}; 4.6 is due ${tell(clock.dueMs)}.` }
+      : { state: seen || unsure ? 'ask' : 'working', clock, sentence: seen?.sentence ?? `pH ${last.ph.toFixed(2)}; 4.6 is due ${tell(clock.dueMs)}.${unsure ? ` ${unsure} Ask somebody who knows, and read it daily.` : ''}` }
   }
   if (seen) return { ...seen, clock }
   if (!evenly && running && running.spent > 2) {

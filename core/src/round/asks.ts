@@ -42,17 +42,31 @@ const byTimeAlone = (style: Style) => !style.ferments || style.id === 'salt-pack
 /** Pieces count as evened out with their liquid after so many times their own time. Judgement: then 95 % are. */
 const EVENED = 3
 
+/** From this salt of everything on, percent, the deadline was not made for the batch. Judgement. */
+const SALTY_PCT = 7
+
+/** Why the deadline does not quite fit what was packed; undefined where it does. */
+function unsureOf(lot: Lot): string | undefined {
+  if (lot.made.kind !== 'plan') return undefined
+  const { rows, waterG, saltG } = lot.weighed ?? lot.made
+  const rowsG = rows.reduce((sum, row) => sum + row.massG, 0)
+  if (saltG >= SALTY_PCT / 100 * (rowsG + waterG + saltG)) return 'With 7 % salt or more the deadline is not made for it.'
+  const rawG = rows.filter(row => row.preparation === 'raw').reduce((sum, row) => sum + row.massG, 0)
+  return rowsG > 0 && rawG < rowsG / 2 && !rows.some(row => row.lotId) ? 'More than half was cooked or frozen and nothing starts it.' : undefined
+}
+
 /** Standing of a ferment at a moment, or `null` for any other lot. @param tell how a moment is told. */
 export function standingOf(lot: Lot, nowMs: number, outlook?: Outlook, tell?: (ms: number) => string): Standing | null {
   if (lot.made.kind !== 'plan' || !lot.packed) return null
   const packedMs = Date.parse(lot.packed.at)
   const style = styleById(lot.made.style)
   const structure = structureOfPlan(lot.made)
+  const unsure = unsureOf(lot)
   const evenMs = packedMs + (structure.liquid < 1 ? EVENED * structure.tauH * 3_600_000 : 0)
   return standing({
     packedMs, nowMs, targetPh: lot.made.targetPh, ...(byTimeAlone(style) && { readyAfterDays: style.days.low }),
     ph: phsOf(lot).map(({ atMs, ph, of }) => ({ atMs, ph, even: of === 'blended' || atMs >= evenMs })),
-    temperatures: temperaturesOf(lot), signs: signsOf(lot), ...(outlook && { gasPerDay: outlook.gasPerDay }), ...(tell && { tell }),
+    temperatures: temperaturesOf(lot), signs: signsOf(lot), ...(outlook && { gasPerDay: outlook.gasPerDay }), ...(unsure && { unsure }), ...(tell && { tell }),
   })
 }
 

@@ -106,6 +106,16 @@ describe('decisions', () => {
     expect(topUpBrine(book.lots.get(lotId)!)!.strengthPct).toBeCloseTo(100 * 90 / 1590, 6)
   })
 
+  it('the deadline is asked about where it does not fit: much salt, or mostly cooked with nothing that starts it', () => {
+    const log = notebook()
+    const rows = [{ materialId: 'cayenne', name: 'Cayenne', massG: 2000, preparation: 'roasted', seedsOut: false }]
+    const [salty, cooked, usual] = [log.mash(0, { saltG: 170 }), log.mash(0, { rows }), log.mash()]
+    for (const lotId of [salty, cooked, usual]) log.read(lotId, 1, 5, 20)
+    const said = (lotId: string) => standingOf(lotOf(log, lotId), START + 1.1 * DAY_MS)!
+    expect([said(salty).state, said(cooked).state, said(usual).state]).toEqual(['ask', 'ask', 'working'])
+    expect(said(salty).sentence).toMatch(/4\.6 is due .*7 % salt or more/)
+  })
+
   it('pieces are ready by what is ground, not by their liquid; evened out, the liquid counts', () => {
     const log = notebook()
     const lotId = log.mash(0, { style: 'brined', waterG: 1500, saltG: 90 })
