@@ -44,7 +44,7 @@ try {
 } finally {
   rmSync(folder, { recursive: true })
 }
-for (const [name, days] of [['three', [[2, 4.6], [3, 4.05], [5, 3.8]]], ['six over twelve days', [[0.6, 5.1], [2, 4.48], [4, 3.98], [7, 3.74], [10, 3.63], [12, 3.62]]]]) {
+for (const [name, days] of [['three readings', [[2, 4.6], [3, 4.05], [5, 3.8]]], ['six readings over twelve days', [[0.6, 5.1], [2, 4.48], [4, 3.98], [7, 3.74], [10, 3.63], [12, 3.62]]]]) {
   const readings = days.map(([day, ph]) => ({ hour: day * 24, ph, sd: 0.05, of: 'blended' }))
-  console.log(`Update and forecast after ${name} readings: ${timed(3, () => forecastFerment({ batch, temperature, readings, targetPh: 3.8 }, { days: 21 })).toFixed(0)} ms (1 000 asked).`)
+  console.log(`Update and forecast after ${name}: ${timed(3, () => forecastFerment({ batch, temperature, readings, targetPh: 3.8 }, { days: 21 })).toFixed(0)} ms (1 000 asked).`)
 }

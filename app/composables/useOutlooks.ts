@@ -6,7 +6,7 @@ import { askForForecast, type ForecastAnswer } from '~/workers/forecaster'
 
 const DAY_MS = 86_400_000
 /** Raised when the model changes: what was kept before is worked out anew. */
-const FORECAST_VERSION = 1
+const FORECAST_VERSION = 2
 /** Days ahead that the round needs to know of. */
 const AHEAD = 12
 

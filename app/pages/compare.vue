@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { phsOf, structureOfPlan, styleById, temperaturesOf, type Entry, type Lot } from '@lactofer/core'
+import { phsOf, structureOfPlan, styleById, temperaturesOf, type Lot } from '@lactofer/core'
 import { readingsLine } from '~/components/ferment/courseLines'
-import { entryWords } from '~/components/ferment/entryWords'
+import { entryWords, photosOf } from '~/components/ferment/entryWords'
 import { tasteWords } from '~/components/ferment/readingDraft'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
@@ -22,7 +22,6 @@ const side = (key: 'a' | 'b') => computed({
 const first = side('a')
 const second = side('b')
 const lots = computed(() => [first.value, second.value].flatMap(id => book.lot(id) ?? []))
-const photosOf = (entry: Entry): readonly string[] => 'photos' in entry ? entry.photos ?? [] : []
 interface Cell { ph: string, temp: number | null, lines: string[], tastes: string[], photos: string[] }
 function cellOf(lot: Lot, day: number): Cell {
   const from = lot.startedMs + day * DAY_MS
@@ -54,7 +53,7 @@ const lines = computed(() => lots.value.map(lot => readingsLine(lot, phsOf(lot))
     <p v-if="lots.length < 2" class="sheet muted">Choose two lots that were packed.</p>
     <template v-else>
       <section class="sheet"><h2>Which one went down faster?</h2><LazyCourseChart :start-ms="0" :target-ph="lots[0]!.made.kind === 'plan' ? lots[0]!.made.targetPh : 3.8" :extras="lines" label="pH of both lots from the day each was packed; the same figures stand in the table below" /></section>
-      <section class="sheet wide">
+      <section class="sheet sideways">
         <table class="plain days">
           <thead><tr><th>Day</th><th v-for="lot in lots" :key="lot.id"><NuxtLink :to="`/ferment/${lot.id}`"><span class="code">{{ lot.code }}</span> {{ lot.name }}</NuxtLink><div class="small muted">{{ howMade(lot) }}</div></th></tr></thead>
           <tbody>
@@ -75,7 +74,6 @@ const lines = computed(() => lots.value.map(lot => readingsLine(lot, phsOf(lot))
 
 <style scoped>
 .choose { grid-template-columns: repeat(auto-fit, minmax(260px, 1fr)); }
-.wide { overflow-x: auto; }
 .days { table-layout: fixed; min-width: 520px; }
 .days th:first-child { width: 54px; }
 .days td { vertical-align: top; }

@@ -44,7 +44,7 @@ async function importCsv(text: string) {
 
 <template>
   <div class="page">
-    <header><h1>Library</h1><p>Every figure with its range and its source; what you know better stands over it.</p><div class="row files"><FileButton label="Import CSV" accept=".csv,text/csv" @text="importCsv" /><el-button :loading="busy" @click="exportCsv">Export CSV</el-button></div></header>
+    <header><h1>Library</h1><p>Every figure with its range and its source; what you know better stands over it.</p><div class="row files"><FileButton label="Import CSV" accept=".csv,text/csv" @files="([file]) => file?.text().then(importCsv)" /><el-button :loading="busy" @click="exportCsv">Export CSV</el-button></div></header>
     <div class="bar">
       <el-input v-model="typed" class="search" clearable aria-label="Search by any common name" placeholder="cilantro, capsicum, amla …" />
       <nav aria-label="Shelves of the library"><button v-for="one in SHOWS" :key="one.id" type="button" :aria-current="!typed && one.id === show.id ? 'true' : undefined" @click="typed = ''; chosen = ''; adding = false; open(one.id)">{{ one.name }}</button></nav>

@@ -61,7 +61,7 @@ async function sign() {
         <p>One open JSON file holds everything. Importing adds what is new and changes nothing that is here, so doing it twice does no harm: carry your log between two devices this way.</p>
         <div class="row">
           <el-button type="primary" :loading="busy" @click="exportAll">Export everything</el-button>
-          <FileButton label="Import a file …" accept=".json,application/json" @text="importFile" />
+          <FileButton label="Import a file …" accept=".json,application/json" @files="([file]) => file?.text().then(importFile)" />
         </div>
         <p v-if="book.book.orphans.length" class="muted small">{{ book.book.orphans.length }} entries speak of lots that are not in this log. They are kept.</p>
       </section>

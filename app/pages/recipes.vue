@@ -78,7 +78,7 @@ async function retire(recipe: Recipe) {
 
 <template>
   <div class="page">
-    <header><h1>Recipes</h1><p>Every version is kept. Start one, or lay two side by side.</p><div class="files"><FileButton label="Import a recipe" @text="importOne" /></div></header>
+    <header><h1>Recipes</h1><p>Every version is kept. Start one, or lay two side by side.</p><div class="files"><FileButton label="Import a recipe" @files="([file]) => file?.text().then(importOne)" /></div></header>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <p v-if="book.recipes.length === 0" class="sheet">No recipes yet. Weigh a batch into <NuxtLink to="/plan">Plan</NuxtLink> and save it as a recipe there.</p>
     <template v-else>

@@ -13,7 +13,7 @@ const makeId = idMaker(() => crypto.getRandomValues(new Uint32Array(1))[0]! / 2 
 /** Where no vessels are listed, so many of each common size are taken to be there. */
 const COMMON_COUNT = 12
 
-/** A fresh id for a lot. */
+/** A fresh id, for a lot or a picture. */
 export const newLotId = (): string => makeId(Date.now())
 
 /** The folded log and what follows from it. Holds no second copy of the truth: everything derives from the journal's entries. */

@@ -25,7 +25,7 @@ const rows = computed(() => {
 <template>
   <details class="disclose">
     <summary>The same as a table</summary>
-    <div class="wide">
+    <div class="sideways">
       <table class="plain small">
         <thead><tr><th>Day</th><th>pH expected</th><th>nine in ten</th><th>read</th><th>temperature</th><th v-for="extra in extras" :key="extra.name">{{ extra.name }}</th></tr></thead>
         <tbody>
@@ -38,7 +38,3 @@ const rows = computed(() => {
     </div>
   </details>
 </template>
-
-<style scoped>
-.wide { overflow-x: auto; }
-</style>

@@ -12,10 +12,7 @@ const shown = ref(false)
 const name = ref('Logger')
 const { opened, columns, record: found, problem, busy, open, read, draft } = useLoggerFile(() => lot.startedMs - 3_600_000)
 const { busy: writing, record } = useRecorder('The file is still open; try again.')
-async function choose(event: Event) {
-  const input = event.target as HTMLInputElement
-  const file = input.files?.[0]
-  input.value = ''
+async function choose([file]: File[]) {
   if (!file) return
   name.value = file.name.replace(/\.[a-z]+$/i, '').slice(0, 60) || 'Logger'
   shown.value = true
@@ -37,7 +34,7 @@ async function keep() {
 
 <template>
   <div>
-    <label class="file"><input type="file" class="visually-hidden" accept=".csv,.txt,.tsv,text/csv" aria-label="Import a logger’s CSV" @change="choose"><span aria-hidden="true">Import a logger’s CSV</span></label>
+    <FileButton label="Import a logger’s CSV" accept=".csv,.txt,.tsv,text/csv" quiet @files="choose" />
     <el-dialog v-model="shown" :title="`A logger’s record for ${lot.code}`" width="min(96vw, 680px)">
       <div class="stack">
         <p v-if="busy" class="muted">Reading …</p>
@@ -53,7 +50,7 @@ async function keep() {
             <el-checkbox v-model="columns.fahrenheit" @change="read">Temperatures are in °F</el-checkbox>
             <el-checkbox :model-value="columns.order === 'mdy'" @update:model-value="value => { columns!.order = value ? 'mdy' : 'dmy'; read() }">Month before day (5/24)</el-checkbox>
           </div>
-          <div class="wide"><table class="plain small"><thead><tr><th v-for="(head, index) in opened.head" :key="index">{{ head }}</th></tr></thead><tbody><tr v-for="(line, index) in opened.first" :key="index"><td v-for="(cell, at) in line" :key="at">{{ cell }}</td></tr></tbody></table></div>
+          <div class="sideways"><table class="plain small"><thead><tr><th v-for="(head, index) in opened.head" :key="index">{{ head }}</th></tr></thead><tbody><tr v-for="(line, index) in opened.first" :key="index"><td v-for="(cell, at) in line" :key="at">{{ cell }}</td></tr></tbody></table></div>
           <div v-if="found" data-figure="record">
             <p><strong>{{ formatNumber(found.rows) }} lines</strong>, {{ dayjs(found.points[0]?.atMs).format('D MMM HH:mm') }} to {{ dayjs(found.points.at(-1)?.atMs).format('D MMM HH:mm') }}<template v-if="temps.length">, <TemperatureText :temp-c="Math.min(...temps)" /> to <TemperatureText :temp-c="Math.max(...temps)" /></template>.</p>
             <p class="small">{{ formatNumber(found.points.length) }} points are kept; what is left out lies within {{ formatNumber(found.withinC, 1) }} °C and {{ formatNumber(found.withinPh, 2) }} pH of the line between them.</p>
@@ -65,10 +62,3 @@ async function keep() {
     </el-dialog>
   </div>
 </template>
-
-<style scoped>
-.file { position: relative; }
-.file span { color: var(--bottle); font-weight: 600; font-size: 15px; min-height: var(--touch); display: inline-flex; align-items: center; cursor: pointer; text-decoration: underline; text-underline-offset: 3px; }
-.file input:focus-visible + span { outline: 3px solid var(--ask); outline-offset: 2px; }
-.wide { overflow-x: auto; }
-</style>

@@ -2,8 +2,8 @@
 import { computed, ref } from 'vue'
 import dayjs from 'dayjs'
 import { ElMessage } from 'element-plus'
-import { factsOf, readField, InvalidInput, type Entry, type EntryOf, type Lot } from '@lactofer/core'
-import { entryWords } from './entryWords'
+import { factsOf, readField, InvalidInput, type EntryOf, type Lot } from '@lactofer/core'
+import { entryWords, photosOf } from './entryWords'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 
@@ -39,7 +39,6 @@ async function takeBack(entryId: string) {
   }
 }
 const REVERSIBLE = ['reading', 'logged', 'chore', 'sign', 'decide', 'discard', 'release', 'send']
-const photosOf = (entry: Entry): readonly string[] => 'photos' in entry ? entry.photos ?? [] : []
 </script>
 
 <template>

@@ -6,6 +6,9 @@ const contentWords = ({ rows, waterG, saltG }: Pick<EntryOf<'add'>, 'rows' | 'wa
 ].join(', ')
 const checkWords = (id: PackingCheck) => PACKING_CHECKS.find(check => check.id === id)?.text.toLowerCase() ?? id
 
+/** Pictures kept with an entry. */
+export const photosOf = (entry: Entry): readonly string[] => 'photos' in entry ? entry.photos ?? [] : []
+
 /** An entry as a line of the log. */
 export function entryWords(entry: Entry, world: UnitWorld): string {
   switch (entry.kind) {

@@ -44,7 +44,7 @@ const exportRows = () => saveFile(new Blob([csvOf(tableOfRows(weighedRows(form.v
       <span class="row"><span v-for="lot in planned" :key="lot.id" class="one"><el-button @click="open(lot)"><span class="code">{{ lot.code }}</span>&nbsp;{{ lot.name }}</el-button>
         <NuxtLink :to="lot.made.kind === 'plan' && lot.made.bowl && lot.weighed ? `/split/${lot.id}` : `/weigh/${lot.id}`" class="go">{{ lot.made.kind === 'plan' && lot.made.bowl && lot.weighed ? 'Split' : 'Weigh' }}<span class="visually-hidden"> {{ lot.code }}, {{ lot.made.kind === 'plan' ? styleById(lot.made.style).name : '' }}</span></NuxtLink></span></span>
     </div>
-    <div class="files"><FileButton label="Import rows" accept=".csv,text/csv" @text="importRows" /><el-button :disabled="weighedRows(form).length === 0" @click="exportRows">Export rows</el-button><NuxtLink to="/recipes" class="go">Recipes</NuxtLink></div>
+    <div class="files"><FileButton label="Import rows" accept=".csv,text/csv" @files="([file]) => file?.text().then(importRows)" /><el-button :disabled="weighedRows(form).length === 0" @click="exportRows">Export rows</el-button><NuxtLink to="/recipes" class="go">Recipes</NuxtLink></div>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
   </section>
 </template>

@@ -48,7 +48,7 @@ const scale = computed(() => Math.min(small.value ? 0.22 : 0.5, (small.value ? 1
       <button type="button" class="turn" :aria-pressed="asList" @click="asList = !asList">As a list</button>
     </div>
     <p v-if="chosen.length === 0" class="sheet">None asks for that now.</p>
-    <div v-if="asList" class="sheet wide">
+    <div v-if="asList" class="sheet sideways">
       <table class="plain"><thead><tr><th>Place</th><th>Lot</th><th>Day</th><th>pH</th><th>Vessels</th><th>Asks for</th></tr></thead>
         <tbody><tr v-for="{ lot, asks, ph } in places.flatMap(({ here }) => here)" :key="lot.id"><td>{{ lot.place }}</td><td><NuxtLink :to="`/ferment/${lot.id}`"><span class="code">{{ lot.code }}</span> {{ lot.name }}</NuxtLink><b v-if="lot.hot" class="hot-word"> hot</b></td><td class="number">{{ dayOf(lot, book.nowMs) }}</td><td>{{ ph.replace('pH ', '') }}</td><td class="number">{{ lot.vessels.length }}</td><td>{{ asks.map(ask => ask.title).join('; ') || 'nothing today' }}</td></tr></tbody>
       </table>
@@ -79,7 +79,6 @@ const scale = computed(() => Math.min(small.value ? 0.22 : 0.5, (small.value ? 1
 .filter button, .turn { min-height: var(--touch); padding: 0 var(--s3); border: 1px solid var(--line); border-radius: var(--radius); background: var(--surface); color: var(--ink); font: 600 15px var(--text); cursor: pointer; }
 .filter [aria-pressed="true"], .turn[aria-pressed="true"] { background: var(--bottle); border-color: var(--bottle); color: var(--on-action); }
 .filter [aria-pressed="true"] .muted { color: inherit; }
-.wide { overflow-x: auto; }
 h2 { font-size: 16px; display: flex; gap: var(--s2); align-items: baseline; }
 .plank { display: flex; flex-wrap: wrap; row-gap: var(--s4); overflow: hidden; padding: 0 0 3px; }
 li { position: relative; padding-top: 0; }

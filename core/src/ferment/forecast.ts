@@ -5,6 +5,7 @@ import { DRAWS, memberOf } from './member'
 import { COLUMNS, runMember, SHOWN } from './run'
 import { temperatureAt, type TemperaturePlan } from './temperature'
 import { PH_LINE } from './clock'
+import { CALM_GAS, RISE, SETTLED_FALL } from './standing'
 
 /** A batch, what is known of its temperature, what was read, what it is to reach. */
 export interface FermentCase { batch: Batch, temperature: TemperaturePlan, readings: readonly PhReading[], targetPh: number }
@@ -21,8 +22,8 @@ export interface Band { low: number[], typical: number[], high: number[] }
 /** When something happens, hours since packing: one in ten before `early`, one in ten after `late`; `null` where it lies past the end. */
 export interface When { early: number | null, typical: number | null, late: number | null }
 
-/** One course into the future. Gas in mmol of CO2 per kg and day. */
-export interface Course { hours: number[], blended: Band, liquid: Band, gas: Band, tempC: number[], passes: When, ready: When }
+/** One course into the future. `gas` in mmol of CO2 per kg and day, `gasMade` so far, the upper end, mmol per kg. */
+export interface Course { hours: number[], blended: Band, liquid: Band, gas: Band, gasMade: number[], tempC: number[], passes: When, ready: When }
 
 /** What the newest reading says against what was to be expected. */
 export type Flag = 'none' | 'behind' | 'distrust' | 'rise'
@@ -32,9 +33,6 @@ export interface FermentForecast extends Course { flag: Flag, why: string, dead:
 
 /** Bands are drawn so much wider than the members spread: models are too sure of themselves. Judgement. */
 const WIDER = 1.2
-/** Gas under this is calm, mmol/kg a day; a fall under this a day is settled. Judgement. */
-export const CALM_GAS = 2
-export const SETTLED_FALL = 0.05
 
 /** Hours of a forecast: every 4 to day 10, every 12 to day 30, every 24 after. @param days 1 to 1 100. */
 export function forecastHours(days: number): Float64Array {
@@ -86,7 +84,7 @@ export function courseOf({ batch, temperature }: Scenario, z: Float64Array, targ
   }
   const gasColumn = SHOWN.indexOf('gasPerDay')
   return {
-    hours: [...hours], blended: bandOf('blended'), liquid: bandOf('liquid'), gas: bandOf('gasPerDay'), tempC: [...hours].map(hour => temperatureAt(temperature, hour)),
+    hours: [...hours], blended: bandOf('blended'), liquid: bandOf('liquid'), gas: bandOf('gasPerDay'), gasMade: bandOf('gas').high, tempC: [...hours].map(hour => temperatureAt(temperature, hour)),
     passes: when(row => all[row]! <= PH_LINE, PH_LINE),
     ready: when((row, step) => step > 0 && all[row]! <= targetPh && all[row + gasColumn]! < CALM_GAS
       && (all[row - COLUMNS]! - all[row]!) / (hours[step]! - hours[step - 1]!) * 24 < SETTLED_FALL),
@@ -95,7 +93,7 @@ export function courseOf({ batch, temperature }: Scenario, z: Float64Array, targ
 
 /** What the newest reading says. A rise over 0.2 asks; above the 97.5 % line it is behind; far above, or dead, or past explaining, the forecast is not to be trusted. */
 function flagOf({ place, dead, residual, rise }: Learned): { flag: Flag, why: string } {
-  if (rise > 0.2) return { flag: 'rise', why: `The pH rose by ${rise.toFixed(2)}. Look for film or mould, and check the meter.` }
+  if (rise > RISE) return { flag: 'rise', why: `The pH rose by ${rise.toFixed(2)}. Look for film or mould, and check the meter.` }
   if (place === null) return { flag: 'none', why: '' }
   if (dead > 0.5) return { flag: 'distrust', why: 'It looks as if nothing works in it yet.' }
   if (place > 0.995) return { flag: 'distrust', why: 'The newest pH is far above what this batch should show.' }

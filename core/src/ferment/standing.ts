@@ -1,8 +1,9 @@
 import { deadlineClock, PH_LINE, type Clock, type TemperaturePoint } from './clock'
+import type { Sampled } from './learn'
 import { formatNumber } from '../units/number'
 
-/** A pH read at a moment (ms). `even` when it stands for everything: blended, or pieces that have evened out with their liquid. */
-export interface PhPoint { atMs: number, ph: number, even: boolean }
+/** A pH read at a moment (ms), and where. `even` when it stands for everything: blended, or pieces that have evened out with their liquid. */
+export interface PhPoint { atMs: number, ph: number, of: Sampled, even: boolean }
 
 /** Where a ferment stands, in a word, with the sentence that says why. */
 export interface Standing {
@@ -22,7 +23,7 @@ export interface StandingInput {
   ph: readonly PhPoint[]
   temperatures: readonly TemperaturePoint[]
   signs?: readonly StandingSign[]
-  /** Gas now, mmol of CO2 per kg and day, as forecast; over {@link LIVELY_GAS} it is not ready. */
+  /** Gas now, mmol of CO2 per kg and day, as forecast; over {@link CALM_GAS} it is not ready. */
   gasPerDay?: number
   /** Days after which it may be ready, where time decides and not pH: salt-packed fruit, infusions, the paste, a cooked sauce (0). */
   readyAfterDays?: number
@@ -35,8 +36,13 @@ export interface StandingInput {
 const DAY_MS = 86_400_000
 const days = (ms: number) => `${(ms / DAY_MS).toFixed(1)} days`
 
-/** Gas over this is lively, mmol/kg a day. Judgement. */
-const LIVELY_GAS = 2
+/** Gas at or under this is calm, mmol/kg a day; a fall under this a day is settled; a rise over this asks. Judgement. */
+export const CALM_GAS = 2
+export const SETTLED_FALL = 0.05
+export const RISE = 0.2
+/** Pieces, blended, must pass 4.6 in so many times the time of their liquid; from this share of it on it presses. Judgement. */
+const PIECES_TIMES = 2
+const PRESSING = 0.7
 /** A start at or under 4.6 has no clock to 4.6, but should be sour by twice its time. Judgement. */
 const SOUR = 4.2
 /** Comfortable from this to that, °C. Common practice. */
@@ -86,9 +92,17 @@ export function standing({ packedMs, nowMs, targetPh, ph, temperatures, signs = 
       ? { state: 'act', clock, sentence: `No pH in ${days(age)}. Read it today: 4.6 must be passed in time.` }
       : seen ? { ...seen, clock } : { state: 'working', clock, sentence: 'Young. Read the pH on day 2.' }
   }
-  const lowest = Math.min(...ph.map(point => point.ph))
-  if (last.ph > lowest + 0.2) {
+  // Liquid and pieces are two things: each is laid beside its own.
+  const lowest = Math.min(...ph.filter(({ of }) => of === last.of).map(point => point.ph))
+  if (last.ph > lowest + RISE) {
     return { state: 'ask', clock, sentence: `pH rose from ${lowest.toFixed(2)} to ${last.ph.toFixed(2)}. Look for film or mould, and check the meter.` }
+  }
+  if (last.ph > PH_LINE && evenly) return { state: 'ask', clock, sentence: `pH ${last.ph.toFixed(2)}: above 4.6 again. Look for film or mould, check the meter, read it again today.` }
+  if (last.ph > PH_LINE && passed && running) {
+    const times = running.spent / PIECES_TIMES
+    return times >= 1
+      ? { state: 'discard', clock, sentence: `The pieces stand at pH ${last.ph.toFixed(2)}, above 4.6 for longer than is safe. Discard it, do not taste it.` }
+      : { state: times > PRESSING ? 'act' : 'working', clock, sentence: `The liquid passed 4.6; the pieces stand at pH ${last.ph.toFixed(2)} and have ${PIECES_TIMES} times the time. Read them again tomorrow.` }
   }
   if (last.ph > PH_LINE) {
     if (!clock) return { state: 'ask', clock, sentence: `pH ${last.ph.toFixed(2)} and no temperature read. Read it: the deadline depends on it.` }
@@ -98,8 +112,8 @@ export function standing({ packedMs, nowMs, targetPh, ph, temperatures, signs = 
       : { state: seen || unsure ? 'ask' : 'working', clock, sentence: seen?.sentence ?? `pH ${last.ph.toFixed(2)}; 4.6 is due ${tell(clock.dueMs)}.${unsure ? ` ${unsure} Ask somebody who knows, and read it daily.` : ''}` }
   }
   if (seen) return { ...seen, clock }
-  if (!evenly && running && running.spent > 2) {
-    return { state: 'ask', clock, sentence: `The liquid passed 4.6, the pieces were never read. Grind some with their liquid and read that: their time was up ${tell(nowMs)}.` }
+  if (!evenly && running && running.spent > PIECES_TIMES) {
+    return { state: 'ask', clock, sentence: 'The liquid passed 4.6, the pieces were never read, and their time is up. Grind some with their liquid and read that today.' }
   }
   if (running && running.spent > 2 && last.ph > SOUR) {
     return { state: 'ask', clock, sentence: `pH ${last.ph.toFixed(2)} after ${days(age)}: it should be at or under ${SOUR.toFixed(1)} by now. Check the salt and the temperature, calibrate the meter, read again.` }
@@ -115,8 +129,8 @@ export function standing({ packedMs, nowMs, targetPh, ph, temperatures, signs = 
   const earlier = even.filter(point => point.atMs <= now.atMs - DAY_MS).at(-1)
   if (earlier && earlier.ph <= targetPh) {
     const fall = (earlier.ph - now.ph) / ((now.atMs - earlier.atMs) / DAY_MS)
-    if (fall >= 0.05) return { state: 'working', clock, sentence: `pH ${now.ph.toFixed(2)}, still falling ${fall.toFixed(2)} a day.` }
-    if (gasPerDay > LIVELY_GAS) return { state: 'working', clock, sentence: `pH ${now.ph.toFixed(2)} is at target and settled; by the forecast it still makes gas. Wait until it is calm.` }
+    if (fall >= SETTLED_FALL) return { state: 'working', clock, sentence: `pH ${now.ph.toFixed(2)}, still falling ${fall.toFixed(2)} a day.` }
+    if (gasPerDay > CALM_GAS) return { state: 'working', clock, sentence: `pH ${now.ph.toFixed(2)} is at target and settled; by the forecast it still makes gas. Wait until it is calm.` }
     return { state: 'ready', clock, sentence: `${earlier.ph.toFixed(2)} and ${now.ph.toFixed(2)}, ${days(now.atMs - earlier.atMs)} apart, at or under ${targetPh.toFixed(2)}.` }
   }
   return { state: 'working', clock, sentence: `pH ${now.ph.toFixed(2)} is at target. A second reading a day later makes it ready.` }

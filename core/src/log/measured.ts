@@ -7,7 +7,7 @@ import type { EntryOf, Instrument } from './entry'
 import type { Lot } from './fold'
 
 /** A pH of a lot with its moment, its meter's spread, and where it was taken. */
-export interface PhOfLot { atMs: number, ph: number, sd: number, of: Sampled, entryId: string }
+export interface PhOfLot { atMs: number, ph: number, sd: number, of: Sampled }
 
 /** Spread of a pH by what it was read with. */
 export const spreadOfInstrument = (instrument?: Instrument): number => instrument?.kind === 'strip' ? METER_SD.strip : instrument?.calibratedAt ? METER_SD.calibrated : METER_SD.uncalibrated
@@ -24,8 +24,8 @@ export const usuallyOf = (structure: Structure): Sampled => structure.liquid < 1
 /** Every pH of a lot in order, from readings and loggers. */
 export function phsOf(lot: Lot): PhOfLot[] {
   const usual = lot.made.kind === 'plan' ? usuallyOf(structureOfPlan(lot.made)) : 'blended'
-  const read = lot.readings.flatMap(({ id, at, ph, instrument, of }) => ph === undefined ? [] : [{ atMs: Date.parse(at), ph, sd: spreadOfInstrument(instrument), of: of ?? usual, entryId: id }])
-  const logged = lot.logged.flatMap(({ id, at, points }) => points.flatMap(([minute, , ph]) => ph === null ? [] : [{ atMs: Date.parse(at) + minute * 60_000, ph, sd: METER_SD.uncalibrated, of: usual, entryId: id }]))
+  const read = lot.readings.flatMap(({ at, ph, instrument, of }) => ph === undefined ? [] : [{ atMs: Date.parse(at), ph, sd: spreadOfInstrument(instrument), of: of ?? usual }])
+  const logged = lot.logged.flatMap(({ at, points }) => points.flatMap(([minute, , ph]) => ph === null ? [] : [{ atMs: Date.parse(at) + minute * 60_000, ph, sd: METER_SD.uncalibrated, of: usual }]))
   return [...read, ...logged].sort((a, b) => a.atMs - b.atMs)
 }
 

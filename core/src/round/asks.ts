@@ -63,11 +63,13 @@ export function standingOf(lot: Lot, nowMs: number, outlook?: Outlook, tell?: (m
   const structure = structureOfPlan(lot.made)
   const unsure = unsureOf(lot)
   const evenMs = packedMs + (structure.liquid < 1 ? EVENED * structure.tauH * 3_600_000 : 0)
-  return standing({
+  const stand = standing({
     packedMs, nowMs, targetPh: lot.made.targetPh, ...(byTimeAlone(style) && { readyAfterDays: style.days.low }),
-    ph: phsOf(lot).map(({ atMs, ph, of }) => ({ atMs, ph, even: of === 'blended' || atMs >= evenMs })),
+    ph: phsOf(lot).map(({ atMs, ph, of }) => ({ atMs, ph, of, even: of === 'blended' || atMs >= evenMs })),
     temperatures: temperaturesOf(lot), signs: signsOf(lot), ...(outlook && { gasPerDay: outlook.gasPerDay }), ...(unsure && { unsure }), ...(tell && { tell }),
   })
+  // What does not fit is not called ready anywhere until it was read again.
+  return stand.state === 'ready' && outlook?.flag === 'distrust' ? { ...stand, state: 'ask', sentence: `${stand.sentence} But it does not fit: ${outlook.why} Calibrate the meter and read it again.` } : stand
 }
 
 /** Whether something was done after a moment. */
@@ -92,12 +94,12 @@ export function asksOf(lot: Lot, nowMs: number, outlook?: Outlook, tell?: (ms: n
     ask('discard', `Discard: ${bad.sign}`, 'Do not taste it, do not scoop it out and keep the rest.')
     return asks
   }
+  // A film that was seen is asked for by its own line.
+  const film = lastSign?.sign === 'white film'
   if (stand?.state === 'discard') ask('discard', 'Discard', stand.sentence)
   if (stand?.state === 'act') ask('act', 'Read pH: behind', stand.sentence)
   else if (outlook?.flag === 'distrust' || outlook?.flag === 'behind') ask('act', outlook.flag === 'behind' ? 'Read pH: behind' : 'Read pH again: it does not fit', outlook.why)
-  // A film that was seen is asked for by its own line.
-  const film = lastSign?.sign === 'white film'
-  if (stand?.state === 'ask' && !(film && lastSign.level !== 'ask')) ask('ask', 'Read pH', stand.sentence)
+  else if (stand?.state === 'ask' && !(film && lastSign.level !== 'ask')) ask('ask', 'Read pH', stand.sentence)
   if (lastSign?.sign === 'bag ballooned' && !doneSince(lot, 'vent', signMs)) ask('act', 'Vent the bag and reseal', 'It is full of gas; normal while the pH falls.', { chore: 'vent' })
   if (film) {
     if (!doneSince(lot, 'skim', signMs)) ask('act', 'Skim the white film', 'Film lets air spoil it and eats acid.', { chore: 'skim' })
@@ -118,7 +120,7 @@ export function asksOf(lot: Lot, nowMs: number, outlook?: Outlook, tell?: (ms: n
   const wait = lot.decisions.at(-1)
   const waiting = wait?.decision === 'wait' && wait.until !== undefined && Date.parse(wait.until) > nowMs
   const called = wait?.decision === 'ready' && stand?.state === 'working'
-  if (stand && (called || (stand.state === 'ready' && outlook?.flag !== 'distrust' && !waiting))) ask('fine', 'Ready to press', called ? 'You called it ready.' : stand.sentence, { go: 'press' })
+  if (stand && (called || (stand.state === 'ready' && !waiting))) ask('fine', 'Ready to press', called ? 'You called it ready.' : stand.sentence, { go: 'press' })
   return worstFirst(asks)
 }
 

@@ -52,7 +52,7 @@ export function choreTimes(lot: Lot, nowMs: number, outlook?: Outlook): ChoreTim
   const brine = topUpBrine(lot)
   const amount = brine ? ` About ${formatNumber(brine.massG)} g: ${formatNumber(brine.waterG)} g water with ${formatNumber(brine.saltG, 1)} g salt (${formatNumber(brine.strengthPct, 1)} %).` : ''
   const everyH = ({ chore, everyH }: StyleChore) => chore === 'burp' && outlook?.burpEveryH ? outlook.burpEveryH : chore === 'read' ? readEveryH(lot, nowMs) : everyH * pace
-  const reason = ({ chore, why }: StyleChore) => chore === 'burp' && outlook?.burpSentence ? outlook.burpSentence : chore === 'top up' ? why + amount : why
+  const reason = ({ chore, why }: StyleChore) => (chore === 'burp' || chore === 'vent') && outlook?.gasSentence ? outlook.gasSentence : chore === 'top up' ? why + amount : why
   return styleById(made.style).chores.flatMap((rule) => {
     const { chore, title, level, fromDay, toDay, closures, whenSour } = rule
     if ((closures && !closures.includes(packed.closure)) || (whenSour && (lowest > TASTE_PH || doubtful))) return []

@@ -14,6 +14,8 @@ const UNTITRATED = 0.3
 const METER_SPREAD = 0.025
 /** Meter without a two-buffer calibration. Judgement. */
 const METER_SPREAD_UNKNOWN = 0.05
+/** Test strips. Judgement. */
+const STRIP_SPREAD = 0.1
 
 /** Hexose in g that gave a mmol of lactic acid: half a mmol of 180.16 g/mol. Homolactic; other products are left out. */
 const HEXOSE_PER_LACTIC = 0.09008
@@ -49,7 +51,7 @@ export function contentComposition(book: Book, content: Content, untilMs = Infin
 /** What was packed, before anything fermented: quick to work out, and near enough for volumes. `null` when a lot is missing. */
 export const packedComposition = (book: Book, lot: Lot): Composition | null => lot.made.kind === 'plan' ? contentComposition(book, lot.weighed ?? lot.made) : null
 
-const spreadOfReading = (reading: EntryOf<'reading'>) => reading.instrument?.calibratedAt ? METER_SPREAD : METER_SPREAD_UNKNOWN
+const spreadOfReading = (reading: EntryOf<'reading'>) => reading.instrument?.kind === 'strip' ? STRIP_SPREAD : reading.instrument?.calibratedAt ? METER_SPREAD : METER_SPREAD_UNKNOWN
 
 const lastPh = (lot: Lot, untilMs = Infinity) => lot.readings.filter(reading => reading.ph !== undefined && Date.parse(reading.at) <= untilMs).at(-1)
 

@@ -17,7 +17,7 @@ describe('deadline clock (judgement, conservative)', () => {
 })
 
 describe('standing', () => {
-  const at = (day: number, ph: number, even = true) => ({ atMs: day * DAY, ph, even })
+  const at = (day: number, ph: number, even = true) => ({ atMs: day * DAY, ph, even, of: even ? 'blended' as const : 'liquid' as const })
   const judge = (nowDay: number, ph: ReturnType<typeof at>[], tempC = 21, more: Partial<Parameters<typeof standing>[0]> = {}) =>
     standing({ packedMs: 0, nowMs: nowDay * DAY, targetPh: 3.8, ph, temperatures: [{ atMs: 0, tempC }], ...more })
   const ready = [at(4, 4.0), at(10, 3.63), at(12, 3.62)]
@@ -32,6 +32,11 @@ describe('standing', () => {
     ['gas in the forecast holds it back', judge(12, ready, 21, { gasPerDay: 6 }), 'working'],
     ['only the liquid of pieces read', judge(5, [at(3, 3.7, false), at(5, 3.6, false)]), 'working'],
     ['pieces never read in twice the time', judge(9, [at(3, 4.4, false), at(8.9, 4.3, false)]), 'ask'],
+    ['pieces read after their liquid are no rise', judge(5, [at(3, 3.6, false), at(5, 4.0)]), 'working'],
+    ['pieces above 4.6 behind their liquid have twice the time', judge(4, [at(3, 4.3, false), at(4, 4.9)]), 'working'],
+    ['and then it presses', judge(6.5, [at(3, 4.3, false), at(6.5, 4.8)]), 'act'],
+    ['and then it is over', judge(8.5, [at(3, 4.3, false), at(8.5, 4.8)]), 'discard'],
+    ['back above 4.6 by a little', judge(6, [at(3, 4.55), at(6, 4.7)]), 'ask'],
     ['sour from the start, but not sour enough in twice the time', judge(9, [at(0, 4.5), at(9, 4.4)]), 'ask'],
     ['one reading at target', judge(6, [at(6, 3.7)]), 'working'],
     ['still falling', judge(6, [at(4.5, 3.8), at(6, 3.6)]), 'working'],

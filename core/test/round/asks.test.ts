@@ -103,7 +103,7 @@ it('the most pressing stands first, equals keep their order', () => {
 })
 
 describe('the round', () => {
-  const calm: Outlook = { flag: 'none', why: '', dead: 0, passes: { early: 0, typical: 0, late: 0 }, ready: { early: 0, typical: 0, late: 0 }, gasPerDay: 1, burpEveryH: 60, burpSentence: '' }
+  const calm: Outlook = { flag: 'none', why: '', dead: 0, passes: { early: 0, typical: 0, late: 0 }, ready: { early: 0, typical: 0, late: 0 }, gasPerDay: 1, burpEveryH: 60, gasSentence: '' }
 
   it('burps by the gas that is forecast, passes over what was skipped, slows in the cold, and waits where more time was given', () => {
     const log = notebook()

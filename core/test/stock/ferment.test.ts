@@ -64,7 +64,7 @@ describe('a lot as the forecast sees it', () => {
     expect([temperatureAt(cold, 47), temperatureAt(cold, 200)]).toEqual([22, 4])
   })
 
-  it('the outlook tells how often a tight lid wants burping, and nothing of an airlock', () => {
+  it('the outlook tells how often a tight lid wants burping, what a bag may hold, and nothing of an airlock', () => {
     const log = notebook()
     const jar = (closure: string) => {
       const lotId = log.mash(0, {}, { closure, vessels: [{ vesselId: 'jar-3000', mark: '', massG: 2080, hot: false }] })
@@ -75,8 +75,9 @@ describe('a lot as the forecast sees it', () => {
     const tight = jar('tight lid')
     expect(tight.burpEveryH!).toBeGreaterThan(1)
     expect(tight.burpEveryH!).toBeLessThan(48)
-    expect(tight.burpSentence).toMatch(/every \d+ h/)
-    expect(jar('airlock').burpEveryH).toBeNull()
+    expect(tight.gasSentence).toMatch(/every \d+ h/)
+    expect([jar('airlock').burpEveryH, jar('airlock').gasSentence]).toEqual([null, ''])
+    expect(jar('sealed bag').gasSentence).toMatch(/^(The liquid still takes up the gas|Up to \d\.\d L of gas)/)
   })
 })
 
