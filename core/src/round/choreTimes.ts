@@ -71,13 +71,15 @@ export const CALENDAR_DAYS = 14
 
 /**
  * The round of the coming days for a calendar. Ids are made of lot, chore and day, so that a later export moves what was told before;
- * what a lot no longer asks for, since it was pressed or thrown away, is told as cancelled.
+ * what a lot no longer asks for, since it was pressed or thrown away of late, is told as cancelled.
  */
 export function calendarOf(lots: readonly Lot[], nowMs: number, outlooks: ReadonlyMap<string, Outlook> = new Map()): RoundEvent[] {
   const endMs = nowMs + CALENDAR_DAYS * DAY_MS
   return lots.flatMap((lot) => {
     if (lot.made.kind !== 'plan' || !lot.packed) return []
     const open = lot.state === 'fermenting'
+    // What ended longer ago than a calendar looks ahead was never told of these days.
+    if (!open && Math.max(...lot.entries.map(({ at }) => Date.parse(at))) < nowMs - CALENDAR_DAYS * DAY_MS) return []
     const count = new Map<string, number>()
     return choreTimes(lot, nowMs, outlooks.get(lot.id)).flatMap(({ chore, title, why, dueMs, everyH }) => {
       const events: RoundEvent[] = []

@@ -167,5 +167,6 @@ describe('the round', () => {
     for (const event of moved) expect(event.sequence).toBeGreaterThan(known.get(event.uid)!.sequence)
     log.write({ kind: 'discard', at: day(2.1), lotId: first, reason: 'Fuzz.' })
     expect(burps().every(({ cancelled }) => cancelled)).toBe(true)
+    expect(calendarOf(lots().filter(({ id }) => id === first), nowMs + 15 * DAY_MS)).toEqual([])
   })
 })
