@@ -135,6 +135,9 @@ export function freeCharge({ pH, ionicStrength }: Balance): { left: number, slop
   return { left: freeIons(pH, log), slope: -1000 * LN10 * (10 ** (-pH - log) + 10 ** (pH - PKW - log)) }
 }
 
+/** Charge that the weak acids of a solution carry at a pH, mmol/kg water: Σ C z̄. */
+export const boundCharge = (solution: Solution, { pH, ionicStrength }: Balance): number => acidCharge(solution, pH, daviesLog(ionicStrength)).sum
+
 /**
  * Charge left over at a pH (mmol/kg water) and how fast it falls with pH, at a given ionic strength.
  * Zero at the solution's own pH. Per mass of water it adds up over components, which is what makes pH targets linear.

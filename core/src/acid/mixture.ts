@@ -1,5 +1,5 @@
 import { ACIDS, type AcidId, type Acids } from './species'
-import { chargeLeft, freeCharge, sidFor, solveBalance, type Balance, type Solution } from './balance'
+import { boundCharge, chargeLeft, freeCharge, sidFor, solveBalance, type Balance, type Solution } from './balance'
 
 /** g/mol of sodium chloride (IUPAC atomic weights). */
 export const SALT_MOLAR_MASS_G = 58.443
@@ -39,6 +39,32 @@ export function chargeOf(component: AcidBase): (at: Balance) => Charge {
     const none = dry ? freeCharge(at) : { left: 0, slope: 0 }
     return { left: (left - none.left) * kg, slope: (slope - none.slope) * kg }
   }
+}
+
+/** Charge that the weak acids of a component carry at a pH, mmol: what it can give or take there. 0 without water. */
+export function boundOf(component: AcidBase, at: Balance): number {
+  const kg = component.waterG / 1000
+  return kg > 0 ? boundCharge({ ...perKgWater(component), sidMmol: 0 }, at) * kg : 0
+}
+
+/** pH to which acidity is titrated. Common practice. */
+export const TITRATED_TO = 8.2
+
+/** Titratable acidity, mmol of lye to pH 8.2, and which acid takes it; `free` is hydrogen that is free already. `null` without water. */
+export interface Titratable { mmol: number, by: { id: AcidId | 'free', mmol: number }[] }
+
+/** What a titration to pH 8.2 would find: Σ C (z̄(8.2) − z̄(pH)), and free hydrogen. */
+export function titratableOf(mixture: AcidBase): Titratable | null {
+  const now = mixtureBalance(mixture)
+  if (!now) return null
+  const end = { ...now, pH: TITRATED_TO }
+  const kg = mixture.waterG / 1000
+  const by: Titratable['by'] = ENTRIES.filter(id => mixture.acids[id]).map((id) => {
+    const alone = { ...mixture, acids: { [id]: mixture.acids[id] } }
+    return { id, mmol: boundOf(alone, end) - boundOf(alone, now) }
+  })
+  by.push({ id: 'free', mmol: kg * (freeCharge(now).left - freeCharge(end).left) })
+  return { mmol: by.reduce((sum, one) => sum + one.mmol, 0), by: by.sort((a, b) => b.mmol - a.mmol) }
 }
 
 /** pH of a mixture, or `null` without water. Never an average of pH or of hydrogen ions. */

@@ -69,6 +69,13 @@ export function withPh(composition: Composition, pH: number, phSpread: number): 
   return { ...composition, sidMmol: componentSid(pH, composition), phSpread }
 }
 
+/** The same thing with `factor` times its weak acid, still showing its own pH. @param acidSpread what is not known of it any more. */
+export function withAcidTimes(composition: Composition, factor: number, acidSpread: number): Composition {
+  const acids = scaleAcids(composition.acids, factor)
+  const pH = mixturePh(composition)
+  return { ...composition, acids, acidSpread, sidMmol: pH === null ? composition.sidMmol : componentSid(pH, { ...composition, acids }) }
+}
+
 /** The same thing with a salt that was measured in it, percent: what is more or less of it stands for water. */
 export function withSalt(composition: Composition, saltPct: number): Composition {
   const saltG = composition.massG * saltPct / 100
@@ -107,13 +114,12 @@ export function volumeOf(composition: Composition): number {
   return brineG / brineDensity(strength) + aceticG / ACETIC_DENSITY + solidsG / SUGAR_AND_FIBRE_DENSITY
 }
 
-/** All figures of a composition. @throws nothing: an empty composition shows zeros and no pH. */
-export function propertiesOf(composition: Composition): Properties {
+/** All figures of a composition that need no charge balance. */
+export function sharesOf(composition: Composition): Omit<Properties, 'pH'> {
   const { massG, waterG, saltG } = composition
   const share = (grams: number) => massG > 0 ? 100 * grams / massG : 0
   const volumeMl = volumeOf(composition)
   return {
-    pH: mixturePh(composition),
     saltPct: share(saltG),
     waterPhaseSaltPct: waterG > 0 ? waterPhaseSaltPct(saltG, waterG) : null,
     shu: mapRange(composition.heat, heat => massG > 0 ? heat / massG : 0),
@@ -123,3 +129,6 @@ export function propertiesOf(composition: Composition): Properties {
     volumeMl,
   }
 }
+
+/** All figures of a composition. @throws nothing: an empty composition shows zeros and no pH. */
+export const propertiesOf = (composition: Composition): Properties => ({ pH: mixturePh(composition), ...sharesOf(composition) })

@@ -4,7 +4,7 @@ import { componentSid, mixtureBalance, type AcidBase } from '../acid/mixture'
 import { asIsShu, SEEDED_KEEPS } from '../heat/scoville'
 import type { Material } from '../library/material'
 import { mapRange, type Range } from '../working'
-import { EMPTY, type Composition } from './composition'
+import { EMPTY, withPh, type Composition } from './composition'
 
 /** How produce was prepared; only raw (and, weakly, frozen) produce brings living bacteria. */
 export const PREPARATIONS = ['raw', 'frozen', 'roasted', 'smoked', 'boiled', 'dried'] as const
@@ -75,6 +75,23 @@ export function ofMaterial(material: Material, massG: number, { seedsOut = false
     acidSpread: acidSpreadOf(material.acidsPct),
     phSpread: material.ph ? spreadOf(material.ph) : 0,
   }
+}
+
+/** What a maker knows of one amount, over what the library says: its own pH, a vinegar's strength in percent acetic acid, a water's alkalinity in mmol/L. */
+export interface Known { ph?: number | undefined, strengthPct?: number | undefined, alkalinity?: number | undefined }
+
+/** Spread of a pH that was typed in without its meter. Judgement. */
+export const TYPED_PH_SPREAD = 0.05
+
+/** An amount of a material with what the maker knows of it. A vinegar's own strength stands in place of water; alkalinity is strong ions: tap water has 1 to 5 mmol/L. */
+export function ofKnown(material: Material, massG: number, { ph, strengthPct, alkalinity, seedsOut = false, preparation = 'raw' }: Known & { seedsOut?: boolean | undefined, preparation?: Preparation | undefined }): Composition {
+  let made = ofMaterial(material, massG, { seedsOut, preparation })
+  if (strengthPct !== undefined && material.kind === 'vinegar') {
+    const acetic = acidMmol('acetic', massG * strengthPct / 100)
+    made = { ...made, acids: { ...made.acids, acetic }, waterG: Math.max(0, made.waterG + massG * (material.acidsPct.acetic?.typical ?? 0) / 100 - massG * strengthPct / 100) }
+  }
+  if (alkalinity !== undefined && material.kind === 'water') made = { ...made, sidMmol: alkalinity * massG / 1000 }
+  return ph === undefined || made.waterG <= 0 ? made : withPh(made, ph, TYPED_PH_SPREAD)
 }
 
 /** `massG` grams of pure salt. */

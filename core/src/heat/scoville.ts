@@ -1,3 +1,4 @@
+import { z } from 'zod'
 import { within } from '../invalid'
 import { formatNumber } from '../units/number'
 import { mapRange, type Range, type Working } from '../working'
@@ -32,13 +33,20 @@ export function strainingKeeps(thrownOut: number): number {
   return 1 - HEAT_IN_SOLIDS * within(thrownOut, 0, 1, 'The share thrown out')
 }
 
-/** Heat in five plain words, by the typical value. Limits are judgement. */
-export function heatWord(shu: number): string {
-  if (shu < 300) return 'mild'
-  if (shu < 2_500) return 'gentle'
-  if (shu < 10_000) return 'warm'
-  if (shu < 50_000) return 'hot'
-  return 'fierce'
+/** Five words for heat and the four SHU at which each gives way to the next. */
+export const HeatScaleSchema = z.object({
+  words: z.array(z.string().trim().min(1, 'Give every step its word.').max(20, 'Keep a word under 20 characters.')).length(5),
+  limits: z.array(z.number().positive('A limit is over zero.').max(16_000_000)).length(4).refine(limits => limits.every((limit, index) => index === 0 || limit > (limits[index - 1] ?? 0)), 'Each limit must be higher than the one before.'),
+})
+export type HeatScale = z.infer<typeof HeatScaleSchema>
+
+/** The words where a maker has set none. Limits are judgement. */
+export const USUAL_HEAT_SCALE: HeatScale = { words: ['mild', 'gentle', 'warm', 'hot', 'fierce'], limits: [300, 2_500, 10_000, 50_000] }
+
+/** Heat in one of five plain words, by the typical value. */
+export function heatWord(shu: number, { words, limits }: HeatScale = USUAL_HEAT_SCALE): string {
+  const step = limits.findIndex(limit => shu < limit)
+  return words[step < 0 ? limits.length : step] ?? ''
 }
 
 /** Writes a heat range to two figures, as it is never known better: "2 500–5 000 SHU". */

@@ -5,7 +5,7 @@ import type { Range } from '../working'
 export const ALLERGENS = ['celery', 'crustacean', 'fish', 'milk', 'mustard', 'sulphites'] as const
 export type Allergen = typeof ALLERGENS[number]
 
-export const MATERIAL_KINDS = ['pepper', 'vegetable', 'fruit', 'herb', 'seafood', 'starter', 'water', 'vinegar', 'acid', 'sweetener', 'salt'] as const
+export const MATERIAL_KINDS = ['pepper', 'vegetable', 'fruit', 'herb', 'seafood', 'starter', 'water', 'vinegar', 'acid', 'sweetener', 'thickener', 'salt'] as const
 export type MaterialKind = typeof MATERIAL_KINDS[number]
 
 /** A number with its range and where it comes from. `doubtful` says what speaks against a published value. */

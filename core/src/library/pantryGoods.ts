@@ -27,5 +27,8 @@ export const PANTRY = [
   pantry('sweetener', 'honey', 'Honey', '#d8992a', 340, { waterPct: fromMemory(16, 17, 20), sugarPct: fromMemory(78, 81, 83) }),
   pantry('sweetener', 'maple-syrup', 'Maple syrup', '#a8662a', 315, { waterPct: fromMemory(31, 33, 35), sugarPct: fromMemory(64, 66, 68) }),
   pantry('sweetener', 'agave-syrup', 'Agave syrup', '#c99a4b', 335, { waterPct: fromMemory(22, 24, 26), sugarPct: fromMemory(72, 75, 77) }),
+  pantry('thickener', 'xanthan', 'Xanthan gum', '#efeadb', 150, { names: ['gum'], waterPct: fromMemory(8, 10, 13), teaspoonG: sourced({ low: 2.5, typical: 3, high: 3.5 }, SOURCES.practice) }),
+  pantry('thickener', 'corn-starch', 'Corn starch', '#f4f0e4', 128, { names: ['cornflour', 'maize starch'], waterPct: fromMemory(10, 12, 14), teaspoonG: sourced({ low: 2.5, typical: 2.7, high: 3 }, SOURCES.practice) }),
+  pantry('thickener', 'potato-starch', 'Potato starch', '#f4f2ea', 160, { waterPct: fromMemory(14, 17, 20), teaspoonG: sourced({ low: 3, typical: 3.5, high: 4 }, SOURCES.practice) }),
   pantry('salt', 'salt', 'Salt', '#f2f4f4', 288, { names: ['sea salt', 'pickling salt', 'sodium chloride'], saltPct: fixed(100), teaspoonG: sourced({ low: 5, typical: 5.7, high: 6.3 }, SOURCES.practice) }),
 ]

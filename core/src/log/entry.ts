@@ -6,6 +6,8 @@ import { ALLERGENS, MATERIAL_KINDS } from '../library/material'
 import { STYLE_IDS } from '../library/styles'
 import { CLOSURE_NAMES, VESSEL_SHAPES } from '../library/vessels'
 import { PREPARATIONS } from '../composition/ingredient'
+import { TargetsSchema } from '../blend/targets'
+import { DILUTIONS } from '../heat/tasting'
 import { CUTS } from '../ferment/batch'
 import { SIGN_IDS } from '../ferment/signs'
 import { PRESS_METHODS } from '../press/separate'
@@ -48,6 +50,15 @@ const base = {
   replaces: IdSchema.optional(),
 }
 
+/** What the maker knows of one amount of a material, over what the library says. */
+const known = {
+  ph: PhSchema.optional(),
+  /** Of a vinegar, percent acetic acid. */
+  strengthPct: z.number().min(1).max(80).optional(),
+  /** Of water, mmol/L: what its carbonates take of an acid. */
+  alkalinity: z.number().min(0).max(20).optional(),
+}
+
 /**
  * A weighed row of a plan: a material, or part of a lot in stock (`lotId`: a kept brine, a bowl that is split).
  * `massG` is what goes in the vessel; `boughtG` what it was before trimming; `said` how the maker put it ("2 cups").
@@ -63,6 +74,7 @@ export const RowSchema = z.object({
   grower: z.string().trim().max(80).optional(),
   said: z.string().trim().max(40).optional(),
   pricePerKg: z.number().min(0).max(100_000).optional(),
+  ...known,
 })
 export type Row = z.infer<typeof RowSchema>
 
@@ -80,6 +92,9 @@ const photos = z.array(IdSchema).max(12, 'Keep it to twelve pictures.').optional
 export const TASTES = ['sour', 'salty', 'fizzy', 'raw onion', 'heat', 'roundness'] as const
 export type Taste = typeof TASTES[number]
 export const TasteSchema = z.partialRecord(z.enum(TASTES), z.number().int().min(0).max(4))
+
+/** A dilution tasting: grams of sugared water over one of the sample, and whether heat was felt. */
+export const TastingSchema = z.array(z.object({ dilution: z.number().min(DILUTIONS.low).max(DILUTIONS.high), felt: z.boolean() })).min(1).max(30)
 
 /** A titration: sample in g, lye in mL, its strength in mol/L. */
 export const TitrationSchema = z.object({ sampleG: z.number().min(0.1).max(1000), lyeMl: z.number().min(0).max(1000), lyeMolar: z.number().min(0.001).max(5) })
@@ -121,8 +136,8 @@ export const PackEntry = z.object({ ...base, kind: z.literal('pack'), lotId: IdS
 /** Anything measured in or of a lot at a moment. `of` says where the sample came from; `massG` is what lot and vessel content weigh now. */
 export const ReadingEntry = z.object({
   ...base, kind: z.literal('reading'), lotId: IdSchema, ph: PhSchema.optional(), of: z.enum(['liquid', 'blended']).optional(), tempC: tempC.optional(), saltPct: z.number().min(0).max(40).optional(),
-  brixPct: z.number().min(0).max(80).optional(), titration: TitrationSchema.optional(), massG: massG.optional(), taste: TasteSchema.optional(), instrument: InstrumentSchema.optional(), note: text.optional(), photos,
-}).refine(entry => [entry.ph, entry.tempC, entry.saltPct, entry.brixPct, entry.titration, entry.massG, entry.taste].some(value => value !== undefined), 'A reading needs something that was read.')
+  brixPct: z.number().min(0).max(80).optional(), titration: TitrationSchema.optional(), massG: massG.optional(), taste: TasteSchema.optional(), tasting: TastingSchema.optional(), instrument: InstrumentSchema.optional(), note: text.optional(), photos,
+}).refine(entry => [entry.ph, entry.tempC, entry.saltPct, entry.brixPct, entry.titration, entry.massG, entry.taste, entry.tasting].some(value => value !== undefined), 'A reading needs something that was read.')
 /** A logger's record, thinned: minutes after `at`, temperature, pH; `rows` of the file it came from. */
 export const LoggedEntry = z.object({
   ...base, kind: z.literal('logged'), lotId: IdSchema, name: z.string().trim().min(1).max(60), rows: z.number().int().min(1),
@@ -148,6 +163,8 @@ export const CalibrateEntry = z.object({
 export const PressEntry = z.object({
   ...base, kind: z.literal('press'), ...lot, fromLotId: IdSchema, method: z.enum(PRESS_METHODS),
   inG: massG, baseG: massG, pulpG: massG, seedsG: massG, pulpLotId: IdSchema.optional(), pulpCode: LotCodeSchema.optional(),
+  /** Liquid let off before and kept apart, as a lot of its own where it has an id. */
+  brineG: massG.optional(), brineLotId: IdSchema.optional(), brineCode: LotCodeSchema.optional(),
 })
 /** Something that came from outside, or a kept brine: its make-up as far as it is known. */
 export const StockEntry = z.object({
@@ -155,13 +172,22 @@ export const StockEntry = z.object({
   waterPct: pct.optional(), saltPct: pct.optional(), ph: PhSchema.optional(), lacticPct: z.number().min(0).max(5).optional(), acetic: z.number().min(0).max(80).optional(),
   sugarPct: pct.optional(), shu: z.number().min(0).max(16_000_000).optional(), allergens: z.array(z.enum(ALLERGENS)).max(10).optional(), live: z.boolean(), ingredients: z.array(name).max(40).optional(),
 })
-/** One part of a blend: a lot from stock, or a material off the shelf (with its own pH where it was read). */
+/** A pH as it was forecast. */
+const predicted = z.object({ low: z.number(), typical: z.number(), high: z.number() })
+/** One part of a blend: a lot from stock, or a material off the shelf with what is known of it. */
 export const PartSchema = z.object({
-  lotId: IdSchema.optional(), materialId: z.string().max(60).optional(), name, massG: massG.positive(), ph: PhSchema.optional(),
+  lotId: IdSchema.optional(), materialId: z.string().max(60).optional(), name, massG: massG.positive(), preparation: z.enum(PREPARATIONS).optional(), ...known,
 }).refine(part => (part.lotId === undefined) !== (part.materialId === undefined), 'A part is a lot or a material.')
 export const BlendEntry = z.object({
   ...base, kind: z.literal('blend'), ...lot, parts: z.array(PartSchema).min(1).max(40), cooked: z.boolean(),
-  predictedPh: z.object({ low: z.number(), typical: z.number(), high: z.number() }).optional(),
+  predictedPh: predicted.optional(),
+  /** What it was to be. */
+  targets: TargetsSchema.optional(),
+})
+/** A small version of a blend that is not poured yet: `lotId` is the blend to be. Its pH teaches what `unknown`, a lot or a material in it, holds of acid. */
+export const TrialEntry = z.object({
+  ...base, kind: z.literal('trial'), lotId: IdSchema, name, parts: z.array(PartSchema).min(1).max(40), predictedPh: predicted.optional(), unknown: z.string().max(60).optional(),
+  ph: PhSchema.optional(), saltPct: z.number().min(0).max(40).optional(), taste: TasteSchema.optional(), instrument: InstrumentSchema.optional(), note: text.optional(),
 })
 export const BottleEntry = z.object({
   ...base, kind: z.literal('bottle'), ...lot, fromLotId: IdSchema, bottleMl: volumeMl, count: z.number().int().min(1).max(100_000), usedG: massG,
@@ -190,7 +216,7 @@ export const VesselEntry = z.object({
 })
 
 export const EntrySchema = z.discriminatedUnion('kind', [
-  PlanEntry, WeighEntry, AddEntry, CheckEntry, PackEntry, ReadingEntry, LoggedEntry, ChoreEntry, DecideEntry, CalibrateEntry, SignEntry, DiscardEntry, PressEntry, StockEntry, BlendEntry, BottleEntry, ReleaseEntry, SendEntry, RetractEntry,
+  PlanEntry, WeighEntry, AddEntry, CheckEntry, PackEntry, ReadingEntry, LoggedEntry, ChoreEntry, DecideEntry, CalibrateEntry, SignEntry, DiscardEntry, PressEntry, StockEntry, TrialEntry, BlendEntry, BottleEntry, ReleaseEntry, SendEntry, RetractEntry,
   RecipeEntry, MaterialEntry, VesselEntry,
 ])
 export type Entry = z.infer<typeof EntrySchema>

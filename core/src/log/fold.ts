@@ -4,8 +4,8 @@ import { byTime } from './merge'
 import { libraryOf } from './ownLibrary'
 import { recipesOf, type Recipe } from './recipes'
 
-/** What a lot is: a ferment on its way, a base or pulp from the press, something bought or kept, a blend, a bottling. */
-export type LotKind = 'ferment' | 'base' | 'pulp' | 'stock' | 'blend' | 'bottled'
+/** What a lot is: a ferment on its way, a base, pulp or brine from the press, something bought or kept, a blend, a bottling. */
+export type LotKind = 'ferment' | 'base' | 'pulp' | 'brine' | 'stock' | 'blend' | 'bottled'
 
 /** Where it stands: planned, fermenting, in stock, nothing left, thrown away. */
 export type LotState = 'planned' | 'fermenting' | 'in stock' | 'used up' | 'discarded'
@@ -33,6 +33,8 @@ export interface Lot {
   added: EntryOf<'add'>[]
   checked: EntryOf<'check'> | null
   readings: EntryOf<'reading'>[]
+  /** Small versions tried before it was poured. */
+  trials: EntryOf<'trial'>[]
   chores: EntryOf<'chore'>[]
   signs: EntryOf<'sign'>[]
   /** Records of loggers. */
@@ -58,8 +60,8 @@ export interface Lot {
   entries: Entry[]
 }
 
-/** The folded log. `orphans` speak of lots that are not there (yet); the library is the shipped one with the maker's own values over it. */
-export interface Book { lots: ReadonlyMap<string, Lot>, orphans: Entry[], standing: Entry[], library: Library, recipes: readonly Recipe[] }
+/** The folded log. `trials` stand apart from lots as well: their blend may not be poured yet. `orphans` speak of lots that are not there (yet); the library is the shipped one with the maker's own values over it. */
+export interface Book { lots: ReadonlyMap<string, Lot>, orphans: Entry[], standing: Entry[], trials: readonly EntryOf<'trial'>[], library: Library, recipes: readonly Recipe[] }
 
 /** Entries that count: of several corrections of one entry the one written last, and none that was replaced. Ordered, each once. */
 export function standingEntries(entries: readonly Entry[]): Entry[] {
@@ -78,7 +80,7 @@ type Maker = Lot['made']
 function newLot(entry: Maker, rest: Pick<Lot, 'id' | 'code' | 'kind' | 'state' | 'madeG'>): Lot {
   return {
     name: entry.name, color: entry.color, origin: entry.origin, startedMs: Date.parse(entry.at), hot: false, made: entry, packed: null, weighed: null, added: [], checked: null,
-    readings: [], chores: [], signs: [], logged: [], decisions: [], discarded: null, lost: [], vessels: [], place: '', release: null, sent: [], usedG: 0, leftG: 0, bottles: null, from: [], to: [], entries: [], ...rest,
+    readings: [], trials: [], chores: [], signs: [], logged: [], decisions: [], discarded: null, lost: [], vessels: [], place: '', release: null, sent: [], usedG: 0, leftG: 0, bottles: null, from: [], to: [], entries: [], ...rest,
   }
 }
 
@@ -90,9 +92,10 @@ function lotsMadeBy(entry: Entry): Lot[] {
   switch (entry.kind) {
     case 'plan': return [newLot(entry, { id: entry.lotId, code: entry.code, kind: 'ferment', state: 'planned', madeG: contentG(entry) })]
     case 'press': {
-      const baseLot = newLot(entry, { id: entry.lotId, code: entry.code, kind: 'base', state: 'in stock', madeG: entry.baseG })
-      if (!entry.pulpLotId) return [baseLot]
-      return [baseLot, { ...newLot(entry, { id: entry.pulpLotId, code: entry.pulpCode ?? `${entry.code}-P`, kind: 'pulp', state: 'in stock', madeG: entry.pulpG }), name: `${entry.name}, pulp` }]
+      const lots = [newLot(entry, { id: entry.lotId, code: entry.code, kind: 'base', state: 'in stock', madeG: entry.baseG })]
+      if (entry.pulpLotId) lots.push({ ...newLot(entry, { id: entry.pulpLotId, code: entry.pulpCode ?? `${entry.code}-P`, kind: 'pulp', state: 'in stock', madeG: entry.pulpG }), name: `${entry.name}, pulp` })
+      if (entry.brineLotId) lots.push({ ...newLot(entry, { id: entry.brineLotId, code: entry.brineCode ?? `${entry.code}-K`, kind: 'brine', state: 'in stock', madeG: entry.brineG ?? 0 }), name: `${entry.name}, brine`, color: '#cdbd84' })
+      return lots
     }
     case 'stock': return [newLot(entry, { id: entry.lotId, code: entry.code, kind: 'stock', state: 'in stock', madeG: entry.massG })]
     case 'blend': return [newLot(entry, { id: entry.lotId, code: entry.code, kind: 'blend', state: 'in stock', madeG: entry.parts.reduce((sum, part) => sum + part.massG, 0) })]
@@ -107,8 +110,8 @@ function sourcesOf(lot: Lot): Flow[] {
   const flow = (lotId: string, massG: number): Flow => ({ lotId, massG, entryId: made.id })
   switch (made.kind) {
     case 'plan': return [...(lot.weighed ?? made).rows, ...lot.added.flatMap(({ rows }) => rows)].flatMap(row => row.lotId ? [flow(row.lotId, row.massG)] : [])
-    case 'press': return [flow(made.fromLotId, lot.kind === 'pulp' ? made.pulpG : made.inG - (made.pulpLotId ? made.pulpG : 0))]
-    case 'blend': return made.parts.flatMap(part => part.lotId ? [flow(part.lotId, part.massG)] : [])
+    case 'press': return [flow(made.fromLotId, lot.kind === 'pulp' ? made.pulpG : lot.kind === 'brine' ? made.brineG ?? 0 : made.inG - (made.pulpLotId ? made.pulpG : 0) - (made.brineLotId ? made.brineG ?? 0 : 0))]
+    case 'blend': return [...made.parts, ...lot.added.flatMap(({ rows }) => rows)].flatMap(part => part.lotId ? [flow(part.lotId, part.massG)] : [])
     case 'bottle': return [flow(made.fromLotId, made.usedG)]
     default: return []
   }
@@ -144,6 +147,7 @@ function apply(lot: Lot, entry: Entry): void {
     case 'add': lot.added.push(entry); break
     case 'check': lot.checked = entry; break
     case 'reading': lot.readings.push(entry); break
+    case 'trial': lot.trials.push(entry); break
     case 'chore': lot.chores.push(entry); break
     case 'sign': lot.signs.push(entry); break
     case 'release': lot.release = entry; break
@@ -159,9 +163,12 @@ function apply(lot: Lot, entry: Entry): void {
 }
 
 /** Settles what is left once every entry has been applied. */
-function settle(lot: Lot, lots: ReadonlyMap<string, Lot>): void {
-  if (lot.made.kind === 'plan') lot.madeG = contentG(lot.weighed ?? lot.made) + lot.added.reduce((sum, added) => sum + contentG(added), 0)
-  lot.usedG = lot.to.reduce((sum, flow) => sum + flow.massG, 0)
+function settle(lot: Lot, lots: ReadonlyMap<string, Lot>, triedG: number): void {
+  const addedG = lot.added.reduce((sum, added) => sum + contentG(added), 0)
+  if (lot.made.kind === 'plan') lot.madeG = contentG(lot.weighed ?? lot.made) + addedG
+  if (lot.made.kind === 'blend') lot.madeG += addedG
+  // What was tried is gone from the jar too.
+  lot.usedG = lot.to.reduce((sum, flow) => sum + flow.massG, triedG)
   lot.leftG = lot.madeG - lot.usedG - lot.lost.reduce((sum, { massG = 0 }) => sum + massG, 0)
   if (lot.bottles) lot.bottles.left = lot.bottles.made - lot.sent.reduce((sum, sent) => sum + sent.count, 0)
   // Liquid drawn off leaves the rest fermenting; anything else that was taken is the press.
@@ -190,10 +197,14 @@ export function fold(entries: readonly Entry[]): Book {
     if (made.length === 0) remarks.push(entry)
     for (const lot of made) if (!lots.has(lot.id)) lots.set(lot.id, { ...lot, entries: [entry] })
   }
+  const trials = remarks.filter(entry => entry.kind === 'trial')
+  const tried = new Map<string, number>()
+  for (const { lotId, massG } of trials.flatMap(({ parts }) => parts)) if (lotId) tried.set(lotId, (tried.get(lotId) ?? 0) + massG)
   for (const entry of remarks) {
     const lot = 'lotId' in entry ? lots.get(entry.lotId) : undefined
+    if (entry.kind === 'trial') for (const { lotId } of entry.parts) lots.get(lotId ?? '')?.entries.push(entry)
     if (lot) apply(lot, entry)
-    else orphans.push(entry)
+    else if (entry.kind !== 'trial') orphans.push(entry)
   }
   for (const lot of lots.values()) {
     lot.from = sourcesOf(lot)
@@ -205,7 +216,7 @@ export function fold(entries: readonly Entry[]): Book {
   }
   for (const lot of lots.values()) {
     lot.entries.sort(byTime)
-    settle(lot, lots)
+    settle(lot, lots, tried.get(lot.id) ?? 0)
   }
-  return { lots, orphans, standing, library: libraryOf(standing), recipes: recipesOf(standing) }
+  return { lots, orphans, standing, trials, library: libraryOf(standing), recipes: recipesOf(standing) }
 }

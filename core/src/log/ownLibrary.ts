@@ -8,7 +8,7 @@ import { exactly, type Range } from '../working'
 import type { Entry, EntryOf } from './entry'
 
 const own = (range: Range): Figure => ({ ...range, source: SOURCES.own })
-const NEUTRAL = ['water', 'vinegar', 'acid', 'sweetener', 'salt'] as const
+const NEUTRAL = ['water', 'vinegar', 'acid', 'sweetener', 'thickener', 'salt'] as const
 
 /** A material as the maker knows it: the library's figures, with the maker's own in place of those that were given. */
 function ownMaterial(entry: EntryOf<'material'>): Material {

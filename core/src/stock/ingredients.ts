@@ -1,4 +1,5 @@
 import type { Book } from '../log/fold'
+import type { Content } from './lotComposition'
 
 /** Names and masses of everything that went into `massG` of a lot, down to what was weighed in. */
 export function ingredientsOf(book: Book, lotId: string, path: readonly string[] = []): { name: string, massG: number }[] {
@@ -17,16 +18,20 @@ export function ingredientsOf(book: Book, lotId: string, path: readonly string[]
     if (!source || total <= 0) add(source?.name ?? 'Unknown lot', massG)
     else for (const part of parts) add(part.name, part.massG * massG / total)
   }
+  const addRows = (rows: readonly { lotId?: string | undefined, name: string, massG: number }[]) => {
+    for (const { lotId: sourceId, name, massG } of rows) {
+      if (sourceId) addLot(sourceId, massG)
+      else add(name, massG)
+    }
+  }
+  const addContent = ({ rows, waterG, saltG }: Content) => {
+    addRows(rows)
+    add('Water', waterG)
+    add('Salt', saltG)
+  }
   switch (made.kind) {
     case 'plan':
-      for (const content of [lot.weighed ?? made, ...lot.added]) {
-        for (const row of content.rows) {
-          if (row.lotId) addLot(row.lotId, row.massG)
-          else add(row.name, row.massG)
-        }
-        add('Water', content.waterG)
-        add('Salt', content.saltG)
-      }
+      for (const content of [lot.weighed ?? made, ...lot.added]) addContent(content)
       break
     case 'stock':
       if (made.ingredients?.length) for (const name of made.ingredients) add(name, made.massG / made.ingredients.length)
@@ -36,10 +41,8 @@ export function ingredientsOf(book: Book, lotId: string, path: readonly string[]
       addLot(made.fromLotId, lot.madeG)
       break
     case 'blend':
-      for (const part of made.parts) {
-        if (part.lotId) addLot(part.lotId, part.massG)
-        else add(part.name, part.massG)
-      }
+      addRows(made.parts)
+      for (const content of lot.added) addContent(content)
       break
     case 'bottle':
       addLot(made.fromLotId, made.usedG)

@@ -1,13 +1,17 @@
 import { acidMmol } from '../acid/species'
 import { lacticToReach, mixturePh } from '../acid/mixture'
+import { acidFromTitration, acidFromTrial, withLearned, type AcidFactor } from '../blend/calibrate'
+import { phBand } from '../blend/forecast'
 import { EMPTY, mix, ofMass, withPh, withSalt, type Composition } from '../composition/composition'
-import { ofMaterial, ofSalt } from '../composition/ingredient'
+import { ofKnown, ofMaterial, ofSalt } from '../composition/ingredient'
 import { FERMENTING_KEEPS } from '../heat/scoville'
+import { combineHeat, heatFromTasting } from '../heat/tasting'
+import { InvalidInput } from '../invalid'
 import { styleById } from '../library/styles'
-import type { EntryOf, Row } from '../log/entry'
+import type { EntryOf, Instrument, Row } from '../log/entry'
 import type { Book, Lot } from '../log/fold'
 import { separate } from '../press/separate'
-import { exactly } from '../working'
+import { exactly, mapRange } from '../working'
 
 /** Spread of the weak acid of a ferment that nobody titrated, and of a pH read with a calibrated meter. Judgement. */
 const UNTITRATED = 0.3
@@ -25,7 +29,7 @@ export type Content = Pick<EntryOf<'add'>, 'rows' | 'waterG' | 'saltG'>
 
 /** One row as it is weighed in: a material, or part of a lot. `null` when its lot is not in the book. */
 export function rowComposition(book: Book, row: Row, untilMs = Infinity, path: readonly string[] = []): Composition | null {
-  if (!row.lotId) return ofMaterial(book.library.materialOrUnknown(row.materialId), row.massG, row)
+  if (!row.lotId) return ofKnown(book.library.materialOrUnknown(row.materialId), row.massG, row)
   const source = compositionOf(book, row.lotId, untilMs, path)
   return source && ofMass(source, row.massG)
 }
@@ -51,7 +55,8 @@ export function contentComposition(book: Book, content: Content, untilMs = Infin
 /** What was packed, before anything fermented: quick to work out, and near enough for volumes. `null` when a lot is missing. */
 export const packedComposition = (book: Book, lot: Lot): Composition | null => lot.made.kind === 'plan' ? contentComposition(book, lot.weighed ?? lot.made) : null
 
-const spreadOfReading = (reading: EntryOf<'reading'>) => reading.instrument?.kind === 'strip' ? STRIP_SPREAD : reading.instrument?.calibratedAt ? METER_SPREAD : METER_SPREAD_UNKNOWN
+/** What is not known of a pH that was read with an instrument, as a standard deviation. */
+export const readSpread = (instrument?: Instrument): number => instrument?.kind === 'strip' ? STRIP_SPREAD : instrument?.calibratedAt ? METER_SPREAD : METER_SPREAD_UNKNOWN
 
 const lastPh = (lot: Lot, untilMs = Infinity) => lot.readings.filter(reading => reading.ph !== undefined && Date.parse(reading.at) <= untilMs).at(-1)
 
@@ -75,7 +80,7 @@ function fermentComposition(book: Book, lot: Lot, plan: EntryOf<'plan'>, untilMs
     const salt = between.findLast(reading => reading.saltPct !== undefined)?.saltPct
     if (salt !== undefined) now = withSalt(now, salt)
     const reading = between.findLast(PH_READ)
-    if (reading?.ph !== undefined) now = style.ferments ? fermented(now, reading.ph, spreadOfReading(reading)) : withPh(now, reading.ph, spreadOfReading(reading))
+    if (reading?.ph !== undefined) now = style.ferments ? fermented(now, reading.ph, readSpread(reading.instrument)) : withPh(now, reading.ph, readSpread(reading.instrument))
     if (!added || Date.parse(added.at) > untilMs) break
     const more = contentComposition(book, added, Date.parse(added.at), path)
     if (!more) return null
@@ -115,24 +120,94 @@ function stockComposition(book: Book, entry: EntryOf<'stock'>): Composition {
   return entry.ph === undefined ? described : withPh(described, entry.ph, METER_SPREAD_UNKNOWN)
 }
 
-/** The parts of a blend in their own compositions; `null` where a lot is not in the book. */
-export function partComposition(book: Book, part: EntryOf<'blend'>['parts'][number], untilMs = Infinity, path: readonly string[] = []): Composition | null {
+type Part = EntryOf<'blend'>['parts'][number]
+
+/** A part of a blend in its own composition, with what trials of that blend taught of it; `null` where its lot is not in the book. @param blendId the blend it is for. */
+export function partComposition(book: Book, part: Part, untilMs = Infinity, path: readonly string[] = [], blendId?: string): Composition | null {
   if (part.lotId) {
     const source = compositionOf(book, part.lotId, untilMs, path)
     return source && ofMass(source, part.massG)
   }
-  const typical = ofMaterial(book.library.materialOrUnknown(part.materialId ?? ''), part.massG)
-  return part.ph === undefined ? typical : withPh(typical, part.ph, METER_SPREAD_UNKNOWN)
+  const known = ofKnown(book.library.materialOrUnknown(part.materialId ?? ''), part.massG, part)
+  return blendId ? withLearned(known, taughtOf(book, trial => trial.lotId === blendId && trial.unknown === part.materialId, untilMs, path)) : known
 }
 
+/** What trials say of the acid of the thing they name as unknown. A trial that tells nothing is passed over; the form said so when it was read. */
+function taughtOf(book: Book, concerns: (trial: EntryOf<'trial'>) => boolean, untilMs: number, path: readonly string[], self?: Composition): AcidFactor[] {
+  return book.trials.flatMap((trial): AcidFactor[] => {
+    if (trial.ph === undefined || trial.unknown === undefined || Date.parse(trial.at) > untilMs || !concerns(trial)) return []
+    const taught = trialTeaches(book, trial, untilMs, path, self)
+    return taught ? [taught] : []
+  })
+}
+
+/**
+ * What one trial says of its unknown. `null` while a part's make-up is not known, or it tells nothing.
+ * @param self the unknown as it is without this, where it is being worked out.
+ */
+function trialTeaches(book: Book, trial: EntryOf<'trial'>, untilMs: number, path: readonly string[], self?: Composition): AcidFactor | null {
+  if (trial.ph === undefined) return null
+  const isUnknown = (part: Part) => (part.lotId ?? part.materialId) === trial.unknown
+  const unknown = trial.parts.find(isUnknown)
+  const whole = unknown && (self ? ofMass(self, unknown.massG) : partComposition(book, unknown, untilMs, path))
+  const others = trial.parts.filter(part => part !== unknown).map(part => partComposition(book, part, untilMs, path))
+  if (!whole || others.some(part => part === null)) return null
+  const rest = others.filter(part => part !== null)
+  try {
+    return acidFromTrial(whole, rest, trial.ph, readSpread(trial.instrument), othersSd(whole, rest))
+  } catch (error) {
+    if (error instanceof InvalidInput) return null
+    throw error
+  }
+}
+
+/** What is not known of everything but one part, as a standard deviation of the mixture's pH. */
+export function othersSd(component: Composition, others: readonly Composition[]): number {
+  const band = phBand([{ ...component, acidSpread: 0, phSpread: 0 }, ...others])
+  return band ? (band.high - band.low) / (2 * 1.645) : 0
+}
+
+/** A lot's make-up with what was found out about its acid and its heat: by titration, by trials, by dilution tasting. */
+function withFindings(book: Book, lot: Lot, composition: Composition, untilMs: number, path: readonly string[]): Composition {
+  const readings = lot.readings.filter(({ at }) => Date.parse(at) <= untilMs)
+  const titration = readings.findLast(reading => reading.titration !== undefined)?.titration
+  const found = taughtOf(book, trial => trial.unknown === lot.id, untilMs, path, composition)
+  if (titration && composition.acidSpread > 0) {
+    try {
+      found.push(acidFromTitration(composition, titration))
+    } catch (error) {
+      // Said beside the field when it was read; here it teaches nothing.
+      if (!(error instanceof InvalidInput)) throw error
+    }
+  }
+  const learned = withLearned(composition, found)
+  const tasted = heatFromTasting(readings.flatMap(({ tasting = [] }) => tasting))
+  if (!tasted || !(learned.massG > 0)) return learned
+  return { ...learned, heat: mapRange(combineHeat(mapRange(learned.heat, heat => heat / learned.massG), tasted).range, shu => shu * learned.massG) }
+}
+
+/** A mixture as it was last read, and as what was put in later made it: readings set its pH and salt, additions mix in, in order. */
 function blendComposition(book: Book, lot: Lot, blend: EntryOf<'blend'>, untilMs: number, path: readonly string[]): Composition | null {
   const madeMs = Date.parse(blend.at)
-  const parts = blend.parts.map(part => partComposition(book, part, madeMs, path))
+  const parts = blend.parts.map(part => partComposition(book, part, madeMs, path, lot.id))
   if (parts.some(part => part === null)) return null
-  const mixed = mix(parts.filter(part => part !== null))
-  const composition = blend.cooked ? { ...mixed, live: false } : mixed
-  const reading = lastPh(lot, untilMs)
-  return reading?.ph === undefined ? composition : withPh(composition, reading.ph, spreadOfReading(reading))
+  let now = mix(parts.filter(part => part !== null))
+  if (blend.cooked) now = { ...now, live: false }
+  let fromMs = -Infinity
+  for (const added of [...lot.added, null]) {
+    const toMs = Math.min(untilMs, added ? Date.parse(added.at) : Infinity)
+    const between = lot.readings.filter(({ at }) => Date.parse(at) > fromMs && Date.parse(at) <= toMs)
+    const salt = between.findLast(reading => reading.saltPct !== undefined)?.saltPct
+    if (salt !== undefined) now = withSalt(now, salt)
+    const reading = between.findLast(PH_READ)
+    if (reading?.ph !== undefined) now = withPh(now, reading.ph, readSpread(reading.instrument))
+    if (!added || Date.parse(added.at) > untilMs) break
+    const more = contentComposition(book, added, Date.parse(added.at), path)
+    if (!more) return null
+    now = { ...mix([now, more]), live: !blend.cooked && (now.live || more.live) }
+    fromMs = toMs
+  }
+  return now
 }
 
 /**
@@ -144,10 +219,11 @@ export function compositionOf(book: Book, lotId: string, untilMs = Infinity, pat
   if (!lot || path.includes(lotId)) return null
   const { made } = lot
   const further = [...path, lotId]
+  const found = (composition: Composition | null) => composition && withFindings(book, lot, composition, untilMs, further)
   switch (made.kind) {
-    case 'plan': return fermentComposition(book, lot, made, untilMs, further)
-    case 'stock': return stockComposition(book, made)
-    case 'blend': return blendComposition(book, lot, made, untilMs, further)
+    case 'plan': return found(fermentComposition(book, lot, made, untilMs, further))
+    case 'stock': return found(stockComposition(book, made))
+    case 'blend': return found(blendComposition(book, lot, made, untilMs, further))
     case 'bottle': {
       const source = compositionOf(book, made.fromLotId, untilMs, further)
       return source && ofMass(made.treatment === 'cooked-hot-fill' ? { ...source, live: false } : source, made.usedG)
@@ -156,9 +232,9 @@ export function compositionOf(book: Book, lotId: string, untilMs = Infinity, pat
       const source = compositionOf(book, made.fromLotId, Date.parse(made.at), further)
       if (!source || !(made.inG > 0)) return null
       const pressed = separate(source, made.method, made)
-      const part = lot.kind === 'pulp' ? ofMass(pressed.pulp, made.pulpG) : pressed.base
+      const part = lot.kind === 'pulp' ? pressed.pulp : lot.kind === 'brine' ? pressed.brine : pressed.base
       const reading = lastPh(lot, untilMs)
-      return reading?.ph === undefined ? part : withPh(part, reading.ph, spreadOfReading(reading))
+      return found(reading?.ph === undefined ? part : withPh(part, reading.ph, readSpread(reading.instrument)))
     }
   }
 }
