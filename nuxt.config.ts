@@ -24,7 +24,7 @@ export default defineNuxtConfig({
     plugins: [Icons({ compiler: 'vue3', autoInstall: false })],
     build: { assetsInlineLimit: 0 },
     worker: { format: 'es' },
-    optimizeDeps: { include: ['zod', 'dexie', 'dayjs', 'dayjs/plugin/*.js', 'lodash-unified', 'ulid', 'pdf-lib', '@pdf-lib/fontkit', 'uqr', 'comlink', 'papaparse', 'sortablejs', 'vue-echarts', 'echarts/core', 'echarts/charts', 'echarts/components', 'echarts/renderers'] },
+    optimizeDeps: { include: ['zod', 'dexie', 'dayjs', 'dayjs/plugin/*.js', 'lodash-unified', 'ulid', 'pdf-lib', '@pdf-lib/fontkit', 'uqr', 'comlink', 'papaparse', 'sortablejs', 'highs', 'vue-echarts', 'echarts/core', 'echarts/charts', 'echarts/components', 'echarts/renderers'] },
   },
   security: {
     nonce: true, sri: false, corsHandler: false, rateLimiter: false,
@@ -32,7 +32,7 @@ export default defineNuxtConfig({
       crossOriginEmbedderPolicy: false,
       permissionsPolicy: { camera: ['self'] },
       contentSecurityPolicy: {
-        'default-src': ['\'self\''], 'base-uri': ['\'none\''], 'object-src': ['\'none\''], 'script-src': ['\'self\'', '\'nonce-{{nonce}}\''], 'script-src-attr': ['\'none\''],
+        'default-src': ['\'self\''], 'base-uri': ['\'none\''], 'object-src': ['\'none\''], 'script-src': ['\'self\'', '\'nonce-{{nonce}}\'', '\'wasm-unsafe-eval\''], 'script-src-attr': ['\'none\''],
         'style-src': ['\'self\'', '\'unsafe-inline\''], 'img-src': ['\'self\'', 'data:', 'blob:'], 'font-src': ['\'self\''], 'media-src': ['\'self\'', 'blob:'], 'connect-src': ['\'self\''], 'worker-src': ['\'self\''],
         'manifest-src': ['\'self\''], 'form-action': ['\'self\''], 'frame-ancestors': ['\'none\''], 'upgrade-insecure-requests': false,
       },

@@ -7,7 +7,7 @@ import { journal } from '~/db/journal'
  * A form's state that outlives the browser: read back when the page opens, written as it changes.
  * A stored draft that no longer fits its schema is left alone and the form starts fresh.
  */
-export function useDraft<T>(key: string, schema: z.ZodType<T>, fresh: () => T): { draft: Ref<T>, reset: () => void, loaded: Promise<void> } {
+export function useDraft<T>(key: string, schema: z.ZodType<T>, fresh: () => T): { draft: Ref<T>, reset: () => void, save: () => Promise<unknown>, loaded: Promise<void> } {
   const draft = ref(fresh()) as Ref<T>
   let read = false
   const write = () => read ? journal.drafts.put({ key, value: JSON.parse(JSON.stringify(draft.value)) }) : undefined
@@ -23,5 +23,7 @@ export function useDraft<T>(key: string, schema: z.ZodType<T>, fresh: () => T): 
     draft.value = fresh()
     void write()
   }
-  return { draft, loaded, reset }
+  /** Writes it at once, for a page that reads it next. */
+  const save = async () => write()
+  return { draft, loaded, reset, save }
 }

@@ -90,7 +90,7 @@ const TREATMENTS = [{ value: 'live-cold', label: 'Live, kept cold' }, { value: '
       <div class="stack">
         <section class="sheet">
           <PickField v-model="lotId" label="Blend" :options="blends.map(blend => ({ value: blend.id, label: `${blend.code} ${blend.name}` }))" :problem="shown(problems.lot)" />
-          <p v-if="lot && properties"><MassText :mass-g="lot.leftG" /> left, {{ formatVolume(leftMl, preferences.world) }}; blended {{ dayjs(lot.made.at).format('D MMM HH:mm') }}.</p>
+          <p v-if="lot && properties"><MassText :mass-g="lot.leftG" /> left, {{ formatVolume(leftMl, preferences.world) }}; blended {{ dayjs(lot.made.at).format('D MMM HH:mm') }}. <NuxtLink :to="`/blend/${lot.id}`">Readings, drift and correction</NuxtLink></p>
         </section>
         <section v-if="lot" class="sheet"><h2>Finished pH</h2><p class="muted">Stir, cool to room temperature, and read it {{ EVENING_OUT_H }} hours after blending or later.</p><ReadingForm :key="lot.id" :lot="lot" /></section>
         <form v-if="lot" class="sheet" novalidate @submit.prevent="confirm">

@@ -2,7 +2,8 @@
 import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
 import { z } from 'zod'
-import { cautionsFor, formatNumber, formatShu, InvalidInput, LotCodeSchema, ofMass, pressBalance, PRESS_METHODS, propertiesOf, separate } from '@lactofer/core'
+import dayjs from 'dayjs'
+import { acidG, ACIDS, cautionsFor, earlierYields, formatNumber, formatShu, InvalidInput, LotCodeSchema, ofMass, otherSolidsG, pressBalance, PRESS_METHODS, propertiesOf, separate, type AcidId, type Composition } from '@lactofer/core'
 import { useDraft } from '~/composables/useDraft'
 import { useRecorder } from '~/composables/useRecorder'
 import { newLotId, useBook } from '~/stores/book'
@@ -14,10 +15,10 @@ const router = useRouter()
 const candidates = computed(() => book.lots.filter(lot => lot.kind === 'ferment' && lot.packed && (lot.state === 'fermenting' || lot.state === 'in stock'))
   .map(lot => ({ lot, stand: book.standing(lot) })).sort((a, b) => Number(b.stand?.state === 'ready') - Number(a.stand?.state === 'ready')))
 const FormSchema = z.object({
-  lotId: z.string(), method: z.enum(PRESS_METHODS), inG: z.number().nullable(), baseG: z.number().nullable(), pulpG: z.number().nullable(), seedsG: z.number().nullable(), code: z.string(), keepPulp: z.boolean(),
+  lotId: z.string(), method: z.enum(PRESS_METHODS), inG: z.number().nullable(), baseG: z.number().nullable(), pulpG: z.number().nullable(), seedsG: z.number().nullable(), brineG: z.number().nullable(), code: z.string(), keepPulp: z.boolean(), keepBrine: z.boolean(),
 })
 type PressForm = z.infer<typeof FormSchema>
-const fresh = (): PressForm => ({ lotId: '', method: 'sieve', inG: null, baseG: null, pulpG: 0, seedsG: 0, code: '', keepPulp: false })
+const fresh = (): PressForm => ({ lotId: '', method: 'sieve', inG: null, baseG: null, pulpG: 0, seedsG: 0, brineG: 0, code: '', keepPulp: false, keepBrine: true })
 const { draft: form, reset, loaded } = useDraft('press', FormSchema, fresh)
 const asked = ref(false)
 const { busy, record } = useRecorder('The weights are still here; try again.')
@@ -35,8 +36,8 @@ const lot = computed(() => candidates.value.find(candidate => candidate.lot.id =
 const stand = computed(() => lot.value && book.standing(lot.value))
 
 const weights = computed(() => {
-  const { inG, baseG, pulpG, seedsG } = form.value
-  return inG === null || baseG === null || pulpG === null || seedsG === null ? null : { inG, baseG, pulpG, seedsG }
+  const { inG, baseG, pulpG, seedsG, brineG } = form.value
+  return inG === null || baseG === null || pulpG === null || seedsG === null || brineG === null ? null : { inG, baseG, pulpG, seedsG, brineG }
 })
 const balance = computed(() => {
   if (!weights.value) return null
@@ -50,8 +51,9 @@ const balance = computed(() => {
 const pressed = computed(() => {
   const composition = lot.value && book.composition(lot.value.id)
   if (!composition || !weights.value || balance.value?.problem !== null) return null
-  const { base, solidsThrownOut } = separate(composition, form.value.method, weights.value)
-  return { ...propertiesOf(base), solidsThrownOut, was: propertiesOf(ofMass(composition, 1000)) }
+  const { base, pulp, seeds, brine, lost, solidsThrownOut } = separate(composition, form.value.method, weights.value)
+  const streams: [string, Composition][] = [['base', base], ['pulp', pulp], ['seeds', seeds], ['brine', brine], ['lost', lost]]
+  return { ...propertiesOf(base), solidsThrownOut, was: propertiesOf(ofMass(composition, 1000)), streams: streams.filter(([, part]) => part.massG >= 0.5), wholeHeat: streams.reduce((sum, [, part]) => sum + part.heat.typical, 0) }
 })
 const cautions = computed(() => cautionsFor('press', { hasHotPeppers: (pressed.value?.was.shu.high ?? 0) > 500 }))
 const problems = computed(() => {
@@ -64,7 +66,15 @@ const problems = computed(() => {
   }
 })
 const shown = (problem: string | null) => asked.value ? problem : null
-const METHODS = [{ value: 'whole', label: 'Keep whole: thick' }, { value: 'sieve', label: 'Sieve: seeds and skins out' }, { value: 'cloth', label: 'Cloth: thin' }] as const
+/** Weak acid of a part, g; what only binds has no weight here. */
+const acidOf = ({ acids }: Composition) => (Object.keys(ACIDS) as AcidId[]).reduce((sum, id) => sum + acidG(id, acids[id] ?? 0), 0)
+/** Earlier pressings of the same style, to see whether this one is usual. */
+const earlier = computed(() => lot.value?.made.kind === 'plan' ? earlierYields(book.book, lot.value.made.style, lot.value.id).slice(0, 6) : [])
+const usual = computed(() => {
+  const same = earlier.value.filter(one => one.method === form.value.method).map(({ yieldPct }) => yieldPct).sort((a, b) => a - b)
+  return same.length ? { low: same[0] ?? 0, high: same.at(-1) ?? 0, count: same.length } : null
+})
+const METHODS = [{ value: 'whole', label: 'Keep whole: thick' }, { value: 'sieve', label: 'Sieve: seeds and skins out' }, { value: 'cloth', label: 'Cloth: thin' }, { value: 'drain', label: 'Drain and chop' }] as const
 
 async function confirm(event: Event) {
   asked.value = true
@@ -73,7 +83,9 @@ async function confirm(event: Event) {
   if (!from || !weights.value || Object.values(problems.value).some(Boolean)) return
   const pulp = form.value.keepPulp && weights.value.pulpG > 0 ? { pulpLotId: newLotId(), pulpCode: `${form.value.code.trim()}-P`.slice(0, 20) } : {}
   const code = form.value.code.trim()
-  const written = await record({ kind: 'press', at: new Date().toISOString(), lotId: newLotId(), code, name: `${from.name} base`.slice(0, 80), color: from.color, fromLotId: from.id, method: form.value.method, ...weights.value, ...pulp })
+  const { brineG } = weights.value
+  const brine = brineG > 0 ? { brineG, ...(form.value.keepBrine && { brineLotId: newLotId(), brineCode: `${code}-K`.slice(0, 20) }) } : { brineG }
+  const written = await record({ kind: 'press', at: new Date().toISOString(), lotId: newLotId(), code, name: `${from.name} base`.slice(0, 80), color: from.color, fromLotId: from.id, method: form.value.method, ...weights.value, ...pulp, ...brine })
   if (!written) return
   ElMessage.success(`${code} is in stock. Blend it next.`)
   reset()
@@ -99,12 +111,14 @@ async function confirm(event: Event) {
             <QuantityField v-model="form.baseG" kind="mass" label="Base came out" />
             <QuantityField v-model="form.pulpG" kind="mass" label="Pulp left" />
             <QuantityField v-model="form.seedsG" kind="mass" label="Seeds, if apart" />
+            <QuantityField v-model="form.brineG" kind="mass" :label="form.method === 'drain' ? 'Liquid let off' : 'Brine kept apart'" />
           </div>
           <p v-if="balance?.problem" class="problem" role="alert">{{ balance.problem }}</p>
           <p v-else-if="shown(problems.weights)" class="problem" role="alert">{{ problems.weights }}</p>
           <div class="fields">
             <WordField v-model="form.code" label="Code of the base" :problem="shown(problems.code)" />
             <div><span class="field-label">Pulp</span><el-checkbox v-model="form.keepPulp">Keep it as a lot of its own</el-checkbox></div>
+            <div v-if="(form.brineG ?? 0) > 0"><span class="field-label">Brine</span><el-checkbox v-model="form.keepBrine">Keep the brine as a lot: it thins, starts, seasons</el-checkbox></div>
           </div>
         </section>
         <CautionList :cautions="cautions" />
@@ -124,7 +138,12 @@ async function confirm(event: Event) {
           <tr><td>Solids</td><td class="number">{{ formatNumber(pressed.bodyPct, 1) }} %</td></tr>
           <tr><td>Skins and seeds thrown out</td><td class="number">{{ formatNumber(100 * pressed.solidsThrownOut.low) }}–{{ formatNumber(100 * pressed.solidsThrownOut.high) }} %</td></tr>
         </tbody></table>
-        <p v-if="pressed" class="muted small">Heat stays mostly with the solids; the share thrown out follows from the pulp’s weight and how dry this way of pressing leaves it (judgement).</p>
+        <div v-if="pressed" class="sideways"><table class="plain small"><thead><tr><th>Carried away by</th><th class="number">weight</th><th class="number">salt</th><th class="number">acid</th><th class="number">solids</th><th class="number">heat</th></tr></thead>
+          <tbody><tr v-for="[name, part] in pressed.streams" :key="name" :data-stream="name"><td>{{ name }}</td><td class="number">{{ formatNumber(part.massG) }} g</td><td class="number">{{ formatNumber(part.saltG, 1) }} g</td><td class="number">{{ formatNumber(acidOf(part), 1) }} g</td><td class="number">{{ formatNumber(otherSolidsG(part), 1) }} g</td><td class="number">{{ pressed.wholeHeat > 0 ? formatNumber(100 * part.heat.typical / pressed.wholeHeat) : 0 }} %</td></tr></tbody></table></div>
+        <p v-if="pressed" class="muted small">Heat stays mostly with the solids; the share thrown out follows from the pulp’s weight and how dry this way of pressing leaves it (judgement). What is lost is taken to be like the base.</p>
+        <template v-if="earlier.length"><h3>Earlier of this style</h3>
+          <p v-if="usual && balance?.problem === null" data-figure="usual"><StateMark :level="balance.yieldPct < usual.low - 5 || balance.yieldPct > usual.high + 5 ? 'ask' : 'fine'" :word="balance.yieldPct < usual.low - 5 ? 'Less than usual' : balance.yieldPct > usual.high + 5 ? 'More than usual' : 'As usual'" /> {{ formatNumber(usual.low) }}–{{ formatNumber(usual.high) }} % in {{ usual.count }} before, pressed the same way.</p>
+          <ul class="plain-list small"><li v-for="one in earlier" :key="one.lotId"><span class="code">{{ one.code }}</span> {{ formatNumber(one.yieldPct, 1) }} % <span class="muted">{{ one.method }}, {{ dayjs(one.atMs).format('D MMM') }}</span></li></ul></template>
       </aside>
     </div>
   </div>

@@ -1,7 +1,7 @@
 import { useNow } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed } from 'vue'
-import { asksOf, blendAsks, compositionOf, EntrySchema, fold, idMaker, ingredientsOf, standingOf, worstFirst, type Composition, type Draft, type Entry, type Lot } from '@lactofer/core'
+import { asksOf, blendAsks, compositionOf, EntrySchema, fold, idMaker, ingredientsOf, ofMass, partComposition, standingOf, worstFirst, type Composition, type Draft, type Entry, type EntryOf, type Lot } from '@lactofer/core'
 import { allEntries, append } from '~/db/journal'
 import { useLiveQuery } from '~/composables/useLiveQuery'
 import { useOutlooks } from '~/composables/useOutlooks'
@@ -43,6 +43,19 @@ export const useBook = defineStore('book', () => {
     return found.get(lotId) ?? null
   }
 
+  /** A part of a blend to be, with what its trials taught; what does not change with its amount is worked out once. */
+  function part(of: EntryOf<'blend'>['parts'][number], blendId: string): Composition | null {
+    if (of.lotId) {
+      const source = composition(of.lotId)
+      return source && ofMass(source, of.massG)
+    }
+    const { found } = compositions.value
+    const key = JSON.stringify([{ ...of, massG: 0 }, blendId])
+    if (!found.has(key)) found.set(key, partComposition(book.value, { ...of, massG: 1000 }, Infinity, [], blendId))
+    const kilo = found.get(key)
+    return kilo ? ofMass(kilo, of.massG) : null
+  }
+
   const lot = (id: string): Lot | undefined => book.value.lots.get(id)
   const codeTaken = (code: string, except?: string) => lots.value.some(known => known.id !== except && known.code.toLowerCase() === code.trim().toLowerCase())
 
@@ -69,7 +82,7 @@ export const useBook = defineStore('book', () => {
   }
 
   return {
-    entries, error, book, lots, fermenting, planned, asks, outlooks, standing, hasDemo, nowMs, composition, library, recipes, lot, codeTaken, nextCode, freeVessels, record,
+    entries, error, book, lots, fermenting, planned, asks, outlooks, standing, hasDemo, nowMs, composition, part, library, recipes, lot, codeTaken, nextCode, freeVessels, record,
     ready: computed(() => entries.value !== undefined), ingredients: (lotId: string) => ingredientsOf(book.value, lotId),
   }
 })

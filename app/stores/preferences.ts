@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, watchEffect } from 'vue'
 import { z } from 'zod'
-import { CHOOSABLE, usualUnit, type QuantityKind, type UnitWorld } from '@lactofer/core'
+import { CHOOSABLE, heatWord, HeatScaleSchema, USUAL_HEAT_SCALE, usualUnit, type QuantityKind, type UnitWorld } from '@lactofer/core'
 import { journal } from '~/db/journal'
 import { useLiveQuery } from '~/composables/useLiveQuery'
 
@@ -15,6 +15,8 @@ const ChoicesSchema = z.object({
   probes: z.record(z.string(), z.string()).catch({}),
   /** How the round is ordered. */
   round: z.enum(['pressing', 'walk', 'chore']).catch('pressing'),
+  /** The maker's five words for heat. */
+  heat: HeatScaleSchema.catch(USUAL_HEAT_SCALE),
   currency: z.string().trim().min(1).max(6).catch('€'),
 })
 type Choices = z.infer<typeof ChoicesSchema>
@@ -36,5 +38,5 @@ export const usePreferences = defineStore('preferences', () => {
   const chooseUnit = (kind: QuantityKind, name: string) => choose('units', { ...choices.value.units, [kind]: name })
   /** The other world takes its own units along. */
   const chooseWorld = (world: UnitWorld) => Promise.all([choose('world', world), choose('units', {})])
-  return { unit, chooseUnit, chooseWorld, currency: computed(() => choices.value.currency), round: computed(() => choices.value.round), probes: computed(() => choices.value.probes), world: computed(() => choices.value.world), theme: computed(() => choices.value.theme), by: computed(() => choices.value.by), choose }
+  return { heatWord: (shu: number) => heatWord(shu, choices.value.heat), heat: computed(() => choices.value.heat), unit, chooseUnit, chooseWorld, currency: computed(() => choices.value.currency), round: computed(() => choices.value.round), probes: computed(() => choices.value.probes), world: computed(() => choices.value.world), theme: computed(() => choices.value.theme), by: computed(() => choices.value.by), choose }
 })

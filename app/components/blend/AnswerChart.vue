@@ -7,13 +7,13 @@ import { GridComponent, MarkAreaComponent, TooltipComponent } from 'echarts/comp
 import { SVGRenderer } from 'echarts/renderers'
 import VChart from 'vue-echarts'
 import { formatMass, phAnswer, type Composition } from '@lactofer/core'
-import type { Target } from '../measure/rulers'
+import type { Wanted } from '../measure/rulers'
 import { useTones } from '~/composables/useTones'
 import { usePreferences } from '~/stores/preferences'
 
 /** What would an addition do to the pH? One line for each part already in the pot, and water. */
 use([LineChart, GridComponent, MarkAreaComponent, TooltipComponent, SVGRenderer])
-const { base, additions, target } = defineProps<{ base: Composition, additions: readonly { name: string, composition: Composition }[], target: Target }>()
+const { base, additions, target } = defineProps<{ base: Composition, additions: readonly { name: string, composition: Composition }[], target: Wanted }>()
 const tones = useTones()
 const preferences = usePreferences()
 const STEPS = 12

@@ -1,25 +1,32 @@
 <script setup lang="ts">
-import { PROPERTIES, RULERS } from '../measure/rulers'
-import { TARGET_FIELDS, type BlendForm } from './blendForm'
+import { AIMS, RANK_WORDS, RANKS, type Aim, type Targets } from '@lactofer/core'
+import { aimName } from './limitWords'
+import { TARGET_FIELDS } from './blendForm'
 
-/** The wanted range of each property; an empty end is open. */
-const targets = defineModel<BlendForm['targets']>({ required: true })
+/** The wanted range of each property and how much it matters; an empty end is open. */
+const targets = defineModel<Targets>({ required: true })
+const KIND: Record<Aim, 'ph' | 'count' | 'percent'> = { acid: 'ph', heat: 'count', salt: 'percent', sweet: 'percent', body: 'percent', tart: 'percent' }
+const UNIT: Record<Aim, string> = { acid: '', salt: '%', heat: 'SHU', sweet: '%', body: '% of it', tart: '% as lactic' }
+const tone = (aim: Aim) => `var(--${aim === 'tart' ? 'acid' : aim})`
+const title = (aim: Aim) => aim === 'acid' ? 'pH' : `${aimName(aim)[0]?.toUpperCase()}${aimName(aim).slice(1)}`
 </script>
 
 <template>
-  <details class="sheet targets">
-    <summary><h2>Targets</h2><span class="muted small">what each property should lie between; leave an end empty where it is open</span></summary>
-    <div v-for="property in PROPERTIES" :key="property" class="line">
-      <strong :style="{ color: `var(--${property})` }">{{ RULERS[property].name }}<span class="muted small"> {{ RULERS[property].unit }}</span></strong>
-      <QuantityField v-model="targets[property].low" :kind="property === 'acid' ? 'ph' : property === 'heat' ? 'count' : 'percent'" :label="`${RULERS[property].name}, at least`" :limits="TARGET_FIELDS[property]" hide-label optional no-take />
-      <QuantityField v-model="targets[property].high" :kind="property === 'acid' ? 'ph' : property === 'heat' ? 'count' : 'percent'" :label="`${RULERS[property].name}, at most`" :limits="TARGET_FIELDS[property]" hide-label optional no-take />
+  <div class="targets" role="group" aria-label="Targets">
+    <div class="line head small muted" aria-hidden="true"><span /><span>at least</span><span>at most</span><span>it</span></div>
+    <div v-for="aim in AIMS" :key="aim" class="line">
+      <strong :style="{ color: tone(aim) }">{{ title(aim) }} <span class="muted small">{{ UNIT[aim] }}</span></strong>
+      <QuantityField v-model="targets[aim].low" :kind="KIND[aim]" :label="`${title(aim)}, at least`" :limits="TARGET_FIELDS[aim]" hide-label optional no-take placeholder="open" />
+      <QuantityField v-model="targets[aim].high" :kind="KIND[aim]" :label="`${title(aim)}, at most`" :limits="TARGET_FIELDS[aim]" hide-label optional no-take placeholder="open" />
+      <select v-model.number="targets[aim].rank" :aria-label="`${title(aim)}, rank`"><option v-for="rank in RANKS" :key="rank" :value="rank">{{ RANK_WORDS[rank] }}</option></select>
     </div>
-  </details>
+  </div>
 </template>
 
 <style scoped>
-summary { cursor: pointer; }
-summary h2 { display: inline; margin-right: var(--s2); }
-.line { display: grid; grid-template-columns: 100px 1fr 1fr; gap: var(--s3); align-items: start; margin-top: var(--s2); }
-.line > strong { padding-top: 10px; }
+.targets { display: grid; gap: var(--s1); }
+.line { display: grid; grid-template-columns: minmax(90px, 1.1fr) 1fr 1fr 92px; gap: var(--s2) var(--s3); align-items: center; }
+.head { line-height: 1.1; }
+select { min-height: var(--touch); border: 1px solid var(--outline); border-radius: var(--radius); background: var(--surface); color: var(--ink); font: inherit; padding: 0 var(--s1); }
+@media (max-width: 500px) { .line { grid-template-columns: 1fr 1fr 1fr; } .line > strong { grid-column: 1 / -1; } .head { display: none; } }
 </style>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
-import { structureOfPlan, TASTES, titrationWorking, usuallyOf, type Instrument, type Lot } from '@lactofer/core'
-import { freshReading, ReadingDraftSchema, TASTE_WORDS } from './readingDraft'
+import { structureOfPlan, titrationWorking, usuallyOf, type Instrument, type Lot } from '@lactofer/core'
+import { freshReading, ReadingDraftSchema } from './readingDraft'
 import { useInstruments, type Taken } from '~/stores/instruments'
 import { useDraft } from '~/composables/useDraft'
 import { useMeters } from '~/composables/useMeters'
@@ -53,7 +53,6 @@ async function confirm(event: Event) {
   atMs.value = Date.now()
   emit('recorded')
 }
-const setTaste = (name: typeof TASTES[number], value: number) => (form.value.taste = value < 0 ? Object.fromEntries(Object.entries(form.value.taste).filter(([key]) => key !== name)) : { ...form.value.taste, [name]: value })
 </script>
 
 <template>
@@ -84,11 +83,7 @@ const setTaste = (name: typeof TASTES[number], value: number) => (form.value.tas
           <p v-if="titration" data-figure="titration"><strong>{{ titrationWorking(titration).result }}</strong></p>
           <ShowWorking v-if="titration" :working="titrationWorking(titration)" />
         </fieldset>
-        <fieldset class="tastes"><legend>Taste, only of what is sound</legend>
-          <label v-for="name in TASTES" :key="name"><span>{{ name }}</span>
-            <select :value="form.taste[name] ?? -1" @change="setTaste(name, Number(($event.target as HTMLSelectElement).value))"><option :value="-1">–</option><option v-for="(word, value) in TASTE_WORDS" :key="word" :value="value">{{ value }} {{ word }}</option></select>
-          </label>
-        </fieldset>
+        <TasteFields v-model="form.taste" />
         <WordField v-model="form.note" label="Note" />
         <PhotoField v-model="form.photos" />
       </div>
@@ -104,7 +99,4 @@ const setTaste = (name: typeof TASTES[number], value: number) => (form.value.tas
 .inner { padding-top: var(--s3); }
 fieldset { border: 1px solid var(--line); border-radius: var(--radius); padding: var(--s2) var(--s3) var(--s3); min-width: 0; margin: 0; }
 legend { font-weight: 600; font-size: 14px; padding: 0 var(--s1); }
-.tastes { display: grid; grid-template-columns: repeat(auto-fill, minmax(136px, 1fr)); gap: var(--s2); }
-.tastes label { display: grid; font-size: 14px; }
-.tastes select { min-height: var(--touch); border: 1px solid var(--outline); border-radius: var(--radius); background: var(--surface); color: var(--ink); font: inherit; padding: 0 var(--s2); }
 </style>

@@ -1,4 +1,4 @@
-import { formatMass, formatTemperature, PACKING_CHECKS, titratablePct, type Entry, type EntryOf, type PackingCheck, type UnitWorld } from '@lactofer/core'
+import { formatMass, formatNumber, formatTemperature, PACKING_CHECKS, titratablePct, type Entry, type EntryOf, type PackingCheck, type UnitWorld } from '@lactofer/core'
 import { tasteWords } from './readingDraft'
 
 const contentWords = ({ rows, waterG, saltG }: Pick<EntryOf<'add'>, 'rows' | 'waterG' | 'saltG'>, world: UnitWorld) => [
@@ -15,7 +15,7 @@ export function entryWords(entry: Entry, world: UnitWorld): string {
     case 'plan': return `Planned: ${formatMass(entry.rows.reduce((sum, row) => sum + row.massG, 0), world)} of ${entry.rows.map(row => row.name.toLowerCase()).join(', ')}, ${formatMass(entry.saltG, world)} salt (${entry.saltPct} % of the ${entry.saltBasis})`
     case 'pack': return `Packed into ${entry.vessels.length} ${entry.vessels.length === 1 ? 'vessel' : 'vessels'}, ${entry.closure}, at ${entry.place}`
     case 'reading': return [entry.ph === undefined ? '' : `pH ${entry.ph.toFixed(2)}${entry.of === 'liquid' ? ' in the liquid' : ''}`, entry.tempC === undefined ? '' : formatTemperature(entry.tempC, world), entry.saltPct === undefined ? '' : `salt ${entry.saltPct} %`, entry.brixPct === undefined ? '' : `${entry.brixPct} °Brix`,
-      entry.titration ? `${titratablePct(entry.titration).toFixed(2)} % titrated as lactic` : '', entry.massG === undefined ? '' : `weighs ${formatMass(entry.massG, world)}`, entry.taste ? `tastes: ${tasteWords(entry.taste)}` : '',
+      entry.titration ? `${titratablePct(entry.titration).toFixed(2)} % titrated as lactic` : '', entry.massG === undefined ? '' : `weighs ${formatMass(entry.massG, world)}`, entry.taste ? `tastes: ${tasteWords(entry.taste)}` : '', entry.tasting ? `dilutions: ${entry.tasting.map(({ dilution, felt }) => `1 : ${formatNumber(dilution)} ${felt ? 'felt' : 'nothing'}`).join(', ')}` : '',
       entry.instrument?.kind === 'strip' ? '(strips)' : entry.instrument?.calibratedAt ? '(calibrated meter)' : entry.instrument?.kind === 'probe' ? `(${entry.instrument.name})` : '', entry.note ?? ''].filter(Boolean).join(', ')
     case 'logged': return `Record of ${entry.name}: ${entry.rows} lines, ${entry.points.length} points kept`
     case 'decide': return { cold: `To the cold, ${entry.place ?? ''}`, warm: `Back to the warm, ${entry.place ?? ''}`, wait: 'More time', ready: 'Called ready' }[entry.decision] + (entry.tempC === undefined ? '' : `, ${formatTemperature(entry.tempC, world)}`) + (entry.reason ? `: ${entry.reason}` : '')
@@ -23,7 +23,8 @@ export function entryWords(entry: Entry, world: UnitWorld): string {
     case 'chore': return `${entry.chore[0]?.toUpperCase()}${entry.chore.slice(1)}${entry.skipped ? ` skipped: ${entry.skipped}` : ''}${entry.note ? `: ${entry.note}` : ''}`
     case 'sign': return `Seen: ${entry.sign}${entry.level ? ` (${entry.level}${entry.answers?.length ? `: ${entry.answers.join(', ')}` : ''})` : ''}${entry.note ? `. ${entry.note}` : ''}`
     case 'discard': return `Discarded${entry.marks ? ` ${entry.marks.join(', ')}` : ''}${entry.massG ? `, ${formatMass(entry.massG, world)}` : ''}: ${entry.reason}`
-    case 'press': return `Pressed (${entry.method}): ${formatMass(entry.inG, world)} in, ${formatMass(entry.baseG, world)} base, ${formatMass(entry.pulpG, world)} pulp, to ${entry.code}`
+    case 'press': return `Pressed (${entry.method}): ${formatMass(entry.inG, world)} in, ${formatMass(entry.baseG, world)} base, ${formatMass(entry.pulpG, world)} pulp${entry.brineG ? `, ${formatMass(entry.brineG, world)} brine kept apart` : ''}, to ${entry.code}`
+    case 'trial': return `${entry.name}: ${entry.parts.map(part => `${formatNumber(part.massG, 1)} g ${part.name.toLowerCase()}`).join(', ')}${entry.ph === undefined ? '' : `; pH ${entry.ph.toFixed(2)}`}${entry.saltPct === undefined ? '' : `, salt ${entry.saltPct} %`}${entry.taste ? `; ${tasteWords(entry.taste)}` : ''}${entry.note ? `; ${entry.note}` : ''}`
     case 'stock': return `Into stock: ${formatMass(entry.massG, world)} ${entry.name}`
     case 'blend': return `Blended into ${entry.code} ${entry.name}: ${entry.parts.map(part => `${formatMass(part.massG, world)} ${part.name}`).join(', ')}`
     case 'bottle': return `Bottled: ${entry.count} of ${entry.bottleMl} mL, ${entry.code}`

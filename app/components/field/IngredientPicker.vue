@@ -13,7 +13,7 @@ const id = useId()
 const typed = ref('')
 const MOST = 60
 
-const stock = computed(() => lots ? book.lots.filter(lot => lot.state === 'in stock' && ['stock', 'base', 'pulp'].includes(lot.kind)) : [])
+const stock = computed(() => lots ? book.lots.filter(lot => lot.state === 'in stock' && ['stock', 'base', 'brine', 'pulp'].includes(lot.kind)) : [])
 const materials = computed(() => searchMaterials(book.library.materials.filter(material => !['water', 'salt'].includes(material.kind) && (!kinds || kinds.includes(material.kind))), typed.value))
 const foundLots = computed(() => stock.value.filter(lot => `${lot.code} ${lot.name}`.toLowerCase().includes(typed.value.trim().toLowerCase())))
 const also = (material: Material) => typed.value && !material.name.toLowerCase().includes(typed.value.toLowerCase()) ? material.names.find(name => name.toLowerCase().includes(typed.value.toLowerCase())) : undefined

@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { formatNumber, type Range } from '@lactofer/core'
-import { headline, judge, RULERS, spread, type Property, type Target } from './rulers'
+import { formatNumber, type Property, type Range } from '@lactofer/core'
+import { headline, judge, RULERS, spread, type Wanted } from './rulers'
+import { usePreferences } from '~/stores/preferences'
 
 /** One property on its ruler: target as a band, value as a mark, what is not known as a thick line, the verdict in words. */
-const { property, value, target = { low: null, high: null } } = defineProps<{ property: Property, value: Range | null, target?: Target }>()
+const { property, value, target = { low: null, high: null } } = defineProps<{ property: Property, value: Range | null, target?: Wanted }>()
+const preferences = usePreferences()
 const ruler = computed(() => RULERS[property])
 const at = (amount: number) => `${100 * Math.min(1, Math.max(0, ruler.value.share(amount)))}%`
 const between = (low: number, high: number) => ({ left: at(low), width: `max(3px, calc(${at(high)} - ${at(low)}))` })
@@ -15,7 +17,7 @@ const aimed = computed(() => target.low !== null || target.high !== null)
 <template>
   <div class="ruler" :style="{ '--tone': `var(--${property})` }" :data-property="property">
     <div class="read">
-      <span><span class="name">{{ ruler.name }}</span> <span class="small muted">{{ spread(property, value) }}</span></span>
+      <span><span class="name">{{ ruler.name }}</span> <span class="small muted">{{ spread(property, value, preferences.heat) }}</span></span>
       <span class="figure">{{ headline(property, value) }}</span>
     </div>
     <div class="scale" aria-hidden="true">

@@ -1,11 +1,7 @@
-import { formatNumber, formatShu, heatWord, type Forecast, type Range } from '@lactofer/core'
-
-/** The five properties, in the order they are always shown. */
-export const PROPERTIES = ['acid', 'salt', 'heat', 'sweet', 'body'] as const
-export type Property = typeof PROPERTIES[number]
+import { formatNumber, formatShu, heatWord, type HeatScale, type Property, type Range } from '@lactofer/core'
 
 /** A wanted range; an open end is `null`. */
-export interface Target { low: number | null, high: number | null }
+export interface Wanted { low: number | null, high: number | null }
 
 /** One ruler: its scale, how values lie on it, and its words at the ends. */
 export interface Ruler { name: string, unit: string, low: number, high: number, ticks: readonly number[], share: (value: number) => number, ends: readonly [string, string], write: (value: number) => string }
@@ -22,18 +18,6 @@ export const RULERS: Record<Property, Ruler> = {
   body: { name: 'Body', unit: '%', low: 0, high: 24, ticks: [6, 12, 18], share: linear(0, 24), ends: ['pours', 'spreads'], write: value => formatNumber(value, 1) },
 }
 
-/** The value of a property in a forecast, with what is not known about it. */
-export function valueOf(property: Property, forecast: Forecast): Range | null {
-  const sharp = (value: number): Range => ({ low: value, typical: value, high: value })
-  switch (property) {
-    case 'acid': return forecast.ph
-    case 'salt': return sharp(forecast.saltPct)
-    case 'heat': return forecast.shu
-    case 'sweet': return forecast.sugarPct
-    case 'body': return sharp(forecast.bodyPct)
-  }
-}
-
 /** The figure beside the ruler, in words a maker reads. */
 export function headline(property: Property, value: Range | null): string {
   if (!value) return 'no water, no pH'
@@ -47,15 +31,15 @@ export function headline(property: Property, value: Range | null): string {
 }
 
 /** What the headline leaves out: the range, and the word for a heat. */
-export function spread(property: Property, value: Range | null): string {
+export function spread(property: Property, value: Range | null, scale?: HeatScale): string {
   if (!value) return ''
-  if (property === 'heat') return value.high < 10 ? '' : `${formatShu(value)}, ${heatWord(value.typical)}`
+  if (property === 'heat') return value.high < 10 ? '' : `${formatShu(value)}, ${heatWord(value.typical, scale)}`
   if (property === 'acid' || property === 'sweet') return `${RULERS[property].write(Math.max(0, value.low))}–${RULERS[property].write(value.high)}`
   return ''
 }
 
 /** Whether a value meets its target. Acid is judged on its upper end against the upper target: safety first. */
-export function judge(property: Property, value: Range | null, target: Target): { level: 'fine' | 'act' | 'ask', word: string } {
+export function judge(property: Property, value: Range | null, target: Wanted): { level: 'fine' | 'act' | 'ask', word: string } {
   if (target.low === null && target.high === null) return { level: 'fine', word: '' }
   if (!value) return { level: 'ask', word: 'no figure' }
   const { write, unit } = RULERS[property]

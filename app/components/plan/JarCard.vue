@@ -1,16 +1,18 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import IconX from '~icons/lucide/x'
-import { FILL_LEVEL, fillVessel, formatNumber, formatShu, heatWord, LotCodeSchema, type Row } from '@lactofer/core'
+import { FILL_LEVEL, fillVessel, formatNumber, formatShu, LotCodeSchema, type Row } from '@lactofer/core'
 import { freshRow } from './planForm'
 import type { Jar, jarResults } from './splitForm'
 import { useBook } from '~/stores/book'
+import { usePreferences } from '~/stores/preferences'
 
 /** One jar of a split: its share, its additions, and what it becomes. */
 const jar = defineModel<Jar>({ required: true })
 const { results, bowlSaltPct } = defineProps<{ results: ReturnType<typeof jarResults>, bowlSaltPct: number, asked: boolean }>()
 const emit = defineEmits<{ remove: [] }>()
 const book = useBook()
+const preferences = usePreferences()
 const figures = computed(() => results?.figures ?? null)
 const vessels = computed(() => book.freeVessels.filter(vessel => vessel.count > 0).map(({ id, name }) => ({ value: id, label: name })))
 const vessel = computed(() => book.library.vessel(jar.value.vesselId))
@@ -42,7 +44,7 @@ const add = (row: Omit<Row, 'massG'>) => (jar.value = { ...jar.value, rows: [...
     <dl v-if="figures">
       <div><dt>salt to add</dt><dd class="figure salt" data-figure="jar-salt">{{ formatNumber(figures.dose.saltG, 1) }} g</dd></div>
       <div><dt>evened out</dt><dd><strong>{{ formatNumber(figures.dose.ofEverythingPct, 2) }} %</strong></dd></div>
-      <div><dt>heat</dt><dd class="heat" data-figure="jar-heat"><strong>{{ formatShu(figures.properties.shu) }}</strong> {{ heatWord(figures.properties.shu.typical) }}</dd></div>
+      <div><dt>heat</dt><dd class="heat" data-figure="jar-heat"><strong>{{ formatShu(figures.properties.shu) }}</strong> {{ preferences.heatWord(figures.properties.shu.typical) }}</dd></div>
       <div v-if="figures.ph"><dt>start pH</dt><dd>{{ figures.ph.typical.toFixed(1) }}</dd></div>
     </dl>
     <p v-if="fill" class="small"><StateMark :level="level" :word="fill.verdict" /> {{ fill.sentence }}</p>

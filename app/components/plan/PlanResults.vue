@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { acidityOf, bottlesFilled, cautionsFor, costWorking, doseWorking, formatMass, formatNumber, formatShu, formatVolume, heatWord, insurance, LEAST_SALT_PCT, phWorking, shuWorking, startWorking, styleById, yieldWorking, type Row } from '@lactofer/core'
+import { acidityOf, bottlesFilled, cautionsFor, costWorking, doseWorking, formatMass, formatNumber, formatShu, formatVolume, insurance, LEAST_SALT_PCT, phWorking, shuWorking, startWorking, styleById, yieldWorking, type Row } from '@lactofer/core'
 import type { PlanForm, planResults } from './planForm'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
@@ -61,7 +61,7 @@ const money = (value: number) => `${preferences.currency} ${formatNumber(value, 
       </div>
       <div>
         <h3>Heat and sugar</h3>
-        <p><strong class="heat">{{ formatShu(found.properties.shu) }}</strong> <span class="muted">{{ heatWord(found.properties.shu.typical) }}</span>, sugar {{ formatNumber(found.properties.sugarPct.low, 1) }}–{{ formatNumber(found.properties.sugarPct.high, 1) }} %</p>
+        <p><strong class="heat">{{ formatShu(found.properties.shu) }}</strong> <span class="muted">{{ preferences.heatWord(found.properties.shu.typical) }}</span>, sugar {{ formatNumber(found.properties.sugarPct.low, 1) }}–{{ formatNumber(found.properties.sugarPct.high, 1) }} %</p>
         <ShowWorking v-if="found.properties.shu.high > 0" :working="shuWorking(heatParts)" />
       </div>
       <div>

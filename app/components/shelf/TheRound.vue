@@ -45,7 +45,7 @@ async function skip(why: string) {
   skipping.value = null
   await done([ask], why.trim())
 }
-const target = (ask: Ask) => ask.go === 'press' ? `/press?lot=${ask.lotId}` : ask.go === 'bottle' ? `/bottle?lot=${ask.lotId}` : `/ferment/${ask.lotId}`
+const target = (ask: Ask) => ask.go === 'press' ? `/press?lot=${ask.lotId}` : ask.go === 'blend' ? `/blend/${ask.lotId}` : `/ferment/${ask.lotId}`
 const verb = (ask: Ask) => ask.go === 'press' ? 'Press' : ask.level === 'discard' ? 'Look' : ask.title.startsWith('Weigh') ? 'Weigh' : 'Read'
 const levelWord = { discard: 'Discard', act: 'Act', ask: 'Ask', fine: 'Ready' } as const
 function overdue({ dueMs }: Ask): string {

@@ -5,8 +5,8 @@ import { EMPTY_SCALE_G, formatMass, formatNumber, judgeWeight, toleranceG, type 
 import { useInstruments } from '~/stores/instruments'
 import { usePreferences } from '~/stores/preferences'
 
-/** One thing on the scale: target, what lies on it now, a bar with its tolerance, and one large button that takes it. */
-const { step, targetG, position } = defineProps<{ step: WeighStep, targetG: number, position: string }>()
+/** One thing on the scale: target, what lies on it now, a bar with its tolerance, and one large button that takes it. `fixed`: what is weighed was chosen on the bench. */
+const { step, targetG, position, fixed = false } = defineProps<{ step: WeighStep, targetG: number, position: string, fixed?: boolean }>()
 const emit = defineEmits<{ take: [massG: number], skip: [], instead: [], more: [] }>()
 const instruments = useInstruments()
 const preferences = usePreferences()
@@ -59,8 +59,8 @@ onKeyStroke('s', event => typing(event) || emit('skip'))
     <div class="row acts">
       <el-button :disabled="!reading" @click="tare">Tare <kbd class="key">t</kbd></el-button>
       <el-button @click="emit('skip')">Leave it out <kbd class="key">s</kbd></el-button>
-      <el-button v-if="step.kind === 'row'" @click="emit('instead')">Something else instead</el-button>
-      <el-button @click="emit('more')">One thing more</el-button>
+      <el-button v-if="step.kind === 'row' && !fixed" @click="emit('instead')">Something else instead</el-button>
+      <el-button v-if="!fixed" @click="emit('more')">One thing more</el-button>
     </div>
     <QuantityField v-model="typedG" class="typed" kind="mass" label="Or type the weight" :limits="{ low: 0.1 }" optional no-take />
     <p v-if="instruments.problem" class="problem" role="alert">{{ instruments.problem }}</p>

@@ -13,7 +13,7 @@ const stock = computed(() => book.lots.filter(lot => lot.kind !== 'ferment' && (
 const groups = computed(() => [
   { title: 'Bottled', lots: stock.value.filter(lot => lot.kind === 'bottled') },
   { title: 'Blends', lots: stock.value.filter(lot => lot.kind === 'blend') },
-  { title: 'Bases, brines and what was bought', lots: stock.value.filter(lot => ['base', 'pulp', 'stock'].includes(lot.kind)) },
+  { title: 'Bases, brines and what was bought', lots: stock.value.filter(lot => ['base', 'brine', 'pulp', 'stock'].includes(lot.kind)) },
 ].filter(group => group.lots.length))
 const selected = computed(() => book.lot(String(route.query.lot ?? '')))
 const figures = computed(() => {

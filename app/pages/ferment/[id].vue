@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { cautionsFor, dayOf, formatShu, heatWord, isRefill, PH_LINE, propertiesOf, styleById, type Standing } from '@lactofer/core'
+import { cautionsFor, dayOf, formatShu, isRefill, PH_LINE, propertiesOf, styleById, type Standing } from '@lactofer/core'
 import { useRecorder } from '~/composables/useRecorder'
 import { useBook } from '~/stores/book'
+import { usePreferences } from '~/stores/preferences'
 
 const book = useBook()
+const preferences = usePreferences()
 const route = useRoute()
 const lot = computed(() => book.lot(String(route.params.id)))
 const plan = computed(() => lot.value?.made.kind === 'plan' ? lot.value.made : null)
@@ -59,7 +61,7 @@ const LEVEL: Record<Standing['state'], { level: 'fine' | 'ask' | 'act' | 'discar
           <dl>
             <div><dt>pH</dt><dd class="figure acid" data-figure="ph">{{ lastPh === undefined ? '–' : lastPh.toFixed(2) }}</dd></div>
             <div><dt>Salt</dt><dd class="figure salt" data-figure="salt">{{ figures.saltPct.toFixed(2) }} %</dd></div>
-            <div class="wide"><dt>Heat</dt><dd><strong class="heat">{{ formatShu(figures.shu) }}</strong> {{ heatWord(figures.shu.typical) }}</dd></div>
+            <div class="wide"><dt>Heat</dt><dd><strong class="heat">{{ formatShu(figures.shu) }}</strong> {{ preferences.heatWord(figures.shu.typical) }}</dd></div>
             <div class="wide"><dt>Amount</dt><dd><MassText :mass-g="lot.leftG" /><template v-if="lot.usedG"> left of <MassText :mass-g="lot.madeG" /></template></dd></div>
           </dl>
         </section>

@@ -2,6 +2,7 @@ import { boundOf, chargeOf, mixtureBalance, mixturePh, TITRATED_TO } from '../ac
 import { freeCharge } from '../acid/balance'
 import { MILLIEQUIVALENT_G, titratablePct, type Titration } from '../acid/titration'
 import { mix, withAcidTimes, type Composition } from '../composition/composition'
+import { phBand } from './forecast'
 import { InvalidInput } from '../invalid'
 
 /** How many times the weak acid that was supposed a component holds, and the standard deviation of its logarithm. */
@@ -84,4 +85,21 @@ export function learnAcid(supposed: number, found: readonly AcidFactor[]): AcidF
 export function withLearned(component: Composition, found: readonly AcidFactor[]): Composition {
   const { factor, spread } = learnAcid(component.acidSpread, found)
   return found.length === 0 || component.acidSpread <= 0 ? component : withAcidTimes(component, factor, spread)
+}
+
+/** Which part's unknown acid widens the band of the mixture most; -1 where every acid is known. The part a trial should teach. */
+export function mostUncertain(parts: readonly Composition[]): number {
+  const widths = parts.map((part, index) => {
+    if (part.acidSpread <= 0 || part.massG <= 0) return 0
+    const band = phBand(parts.map((other, at) => at === index ? { ...other, phSpread: 0 } : { ...other, acidSpread: 0, phSpread: 0 }))
+    return band ? band.high - band.low : 0
+  })
+  const most = Math.max(0, ...widths)
+  return most > 0 ? widths.indexOf(most) : -1
+}
+
+/** What is not known of everything but one part, as a standard deviation of the mixture's pH. */
+export function othersSd(component: Composition, others: readonly Composition[]): number {
+  const band = phBand([{ ...component, acidSpread: 0, phSpread: 0 }, ...others])
+  return band ? (band.high - band.low) / (2 * 1.645) : 0
 }

@@ -1,8 +1,7 @@
 import { chargeOf, mixtureBalance, mixturePh, type Charge } from '../acid/mixture'
 import { freeCharge, type Balance } from '../acid/balance'
 import { mix, propertiesOf, type Composition, type Properties } from '../composition/composition'
-import { formatNumber } from '../units/number'
-import type { Range, Working } from '../working'
+import type { Range } from '../working'
 
 /** Forward prediction of a mixture: every figure, with pH as a 5–95 % band. `ph` is `null` when there is no water. */
 export interface Forecast extends Properties { massG: number, ph: Range | null, composition: Composition }
@@ -109,31 +108,4 @@ export function bottlesFilled(volumeMl: number, bottleMl: number, lossMl = 0): {
   const usable = Math.max(0, volumeMl - lossMl)
   const count = bottleMl > 0 ? Math.floor(usable / bottleMl + 1e-9) : 0
   return { count, restMl: usable - count * bottleMl }
-}
-
-/** The working of a mixture's pH, as forecast: what each part brings to the charge balance. */
-export function phWorking(parts: readonly { name: string, composition: Composition }[], ph: Range | null): Working {
-  return {
-    what: 'pH of the mixture',
-    formula: 'pH where SID + [H⁺] − [OH⁻] = Σ acid × charge(pH)',
-    numbers: parts.filter(part => part.composition.massG > 0).map(({ name, composition }) => {
-      const own = mixturePh(composition)
-      return { name, value: `${formatNumber(composition.massG)} g, ${own === null ? 'no pH of its own' : `pH ${own.toFixed(2)}`}, SID ${composition.sidMmol.toFixed(1)} mmol` }
-    }),
-    result: ph ? `${ph.typical.toFixed(2)}, probably ${ph.low.toFixed(2)} to ${ph.high.toFixed(2)}` : 'no water, no pH',
-    source: 'Charge balance with Davies activities, pKa of the CRC Handbook (from memory). Not an average of pH.',
-  }
-}
-
-/** The working of a mixture's salt. */
-export function saltWorking(parts: readonly { name: string, composition: Composition }[]): Working {
-  const total = mix(parts.map(part => part.composition))
-  return {
-    what: 'Salt of the mixture',
-    formula: 'salt % = 100 × Σ salt / Σ mass',
-    numbers: parts.filter(part => part.composition.saltG > 0).map(({ name, composition }) =>
-      ({ name, value: `${formatNumber(composition.saltG, 1)} g of salt in ${formatNumber(composition.massG)} g` })),
-    result: `${formatNumber(propertiesOf(total).saltPct, 2)} %`,
-    source: 'Mass balance',
-  }
 }

@@ -6,6 +6,8 @@ export type Step = 'pack' | 'ferment' | 'press' | 'blend' | 'bottle'
 /** What the step is about; only what is true of it. */
 export interface CautionContext {
   aboveLine?: boolean
+  /** A blend whose pH may stand over the release limit. */
+  aboveLimit?: boolean
   closed?: boolean
   hasHotPeppers?: boolean
   liveSugar?: boolean
@@ -22,6 +24,9 @@ export function cautionsFor(step: Step, context: CautionContext): Caution[] {
   const found: Caution[] = []
   if (step === 'ferment' && context.aboveLine) {
     found.push({ id: 'botulism', text: 'Above pH 4.6 dangerous bacteria can grow. If it is not below 4.6 in the time shown, discard it and do not taste it. Cooling is not a rescue.' })
+  }
+  if (step === 'blend' && context.aboveLimit) {
+    found.push({ id: 'botulism', text: 'The pH may stand over 4.0. Under 4.6 always, under 4.0 to be released: more acid, less fruit. Read the finished, evened-out sauce with a calibrated meter.' })
   }
   if (step === 'bottle') {
     found.push({ id: 'botulism', text: 'Judge by the finished, evened-out pH, read with a meter calibrated on two buffers. Mash, garlic or herbs under oil: cold only, and short.' })

@@ -13,7 +13,7 @@ export type Level = 'discard' | 'act' | 'ask' | 'fine'
  * What a lot wants today. `chore` is recorded with one tap; without it the page named by `go` is opened.
  * `key` stays the same while it is asked for; `dueMs` when it fell due, where it is a matter of time.
  */
-export interface Ask { key: string, lotId: string, level: Level, title: string, why: string, chore?: Chore, go: 'ferment' | 'press' | 'bottle', dueMs: number | null }
+export interface Ask { key: string, lotId: string, level: Level, title: string, why: string, chore?: Chore, go: 'ferment' | 'press' | 'blend', dueMs: number | null }
 
 const DAY_MS = 86_400_000
 
@@ -129,5 +129,5 @@ export function blendAsks(lot: Lot, nowMs: number): Ask[] {
   if (lot.made.kind !== 'blend' || lot.state !== 'in stock') return []
   const dueMs = Date.parse(lot.made.at) + DAY_MS
   const evened = lot.readings.some(reading => reading.ph !== undefined && Date.parse(reading.at) >= dueMs)
-  return evened || nowMs < dueMs ? [] : [{ key: `${lot.id}:finished`, lotId: lot.id, level: 'ask', title: 'Read the finished pH', why: 'A day has passed since blending: it has evened out.', go: 'bottle', dueMs }]
+  return evened || nowMs < dueMs ? [] : [{ key: `${lot.id}:finished`, lotId: lot.id, level: 'ask', title: 'Read the finished pH', why: 'A day has passed since blending: it has evened out.', go: 'blend', dueMs }]
 }

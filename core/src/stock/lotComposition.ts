@@ -1,7 +1,6 @@
 import { acidMmol } from '../acid/species'
 import { lacticToReach, mixturePh } from '../acid/mixture'
-import { acidFromTitration, acidFromTrial, withLearned, type AcidFactor } from '../blend/calibrate'
-import { phBand } from '../blend/forecast'
+import { acidFromTitration, acidFromTrial, othersSd, withLearned, type AcidFactor } from '../blend/calibrate'
 import { EMPTY, mix, ofMass, withPh, withSalt, type Composition } from '../composition/composition'
 import { ofKnown, ofMaterial, ofSalt } from '../composition/ingredient'
 import { FERMENTING_KEEPS } from '../heat/scoville'
@@ -161,11 +160,6 @@ function trialTeaches(book: Book, trial: EntryOf<'trial'>, untilMs: number, path
   }
 }
 
-/** What is not known of everything but one part, as a standard deviation of the mixture's pH. */
-export function othersSd(component: Composition, others: readonly Composition[]): number {
-  const band = phBand([{ ...component, acidSpread: 0, phSpread: 0 }, ...others])
-  return band ? (band.high - band.low) / (2 * 1.645) : 0
-}
 
 /** A lot's make-up with what was found out about its acid and its heat: by titration, by trials, by dilution tasting. */
 function withFindings(book: Book, lot: Lot, composition: Composition, untilMs: number, path: readonly string[]): Composition {

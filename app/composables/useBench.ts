@@ -1,0 +1,66 @@
+import { computed } from 'vue'
+import { amountCost, bottlesFilled, forecastBlend, type Cost } from '@lactofer/core'
+import { BenchFormSchema, freshBench, freshSauce, mixSetOf, partForLog, takenOf, totalOf, type Knowing, type PartForm } from '~/components/blend/blendForm'
+import { newLotId, useBook } from '~/stores/book'
+import { useDraft } from './useDraft'
+
+/** What is on the blend bench: the sauces, the one at hand, and what it comes to. Kept through a closed browser. */
+export function useBench() {
+  const book = useBook()
+  const { draft: bench, reset, loaded, save } = useDraft('bench', BenchFormSchema, () => freshBench(newLotId()))
+  const sauce = computed(() => bench.value.sauces[bench.value.at] ?? bench.value.sauces[0]!)
+
+  const compositionOf = (part: PartForm, sauceId: string) => {
+    const asLogged = partForLog(part)
+    return asLogged && book.part(asLogged, sauceId)
+  }
+  const costOf = (part: PartForm): Cost => amountCost(book.book, { ...partForLog(part), name: part.name, massG: part.massG ?? 0 })
+  const knowing: Knowing = {
+    composition: compositionOf, lot: book.lot, library: book.library,
+    pricePerKg: (part) => {
+      const { money, unpriced } = costOf({ ...part, massG: 1000 })
+      return unpriced.length ? null : money
+    },
+  }
+
+  const poured = computed(() => sauce.value.parts.flatMap((part) => {
+    const composition = compositionOf(part, sauce.value.id)
+    return composition ? [{ key: part.key, name: part.name, composition }] : []
+  }))
+  const forecast = computed(() => forecastBlend(poured.value.map(part => part.composition)))
+  const bottles = computed(() => bottlesFilled(forecast.value.volumeMl, sauce.value.bottleMl))
+  const live = computed(() => !sauce.value.cooked && forecast.value.composition.live)
+  const cost = computed<Cost>(() => {
+    const all = sauce.value.parts.filter(part => part.massG).map(costOf)
+    return { money: all.reduce((sum, { money }) => sum + money, 0), unpriced: [...new Set(all.flatMap(({ unpriced }) => unpriced))] }
+  })
+
+  const taken = computed(() => takenOf(bench.value.sauces))
+  /** What stays of a lot when every sauce of the bench is poured, g. */
+  const remains = (lotId: string) => (book.lot(lotId)?.leftG ?? 0) - (taken.value.get(lotId) ?? 0)
+  const trials = computed(() => book.book.trials.filter(trial => trial.lotId === sauce.value.id))
+
+  /** What goes to the solver: the sauce at hand, or every one of them. */
+  function question(all: boolean) {
+    const indexes = all ? bench.value.sauces.map((_, index) => index) : [bench.value.at]
+    const margins = indexes.map((index) => {
+      const { ph } = forecastBlend((bench.value.sauces[index]?.parts ?? []).flatMap(part => compositionOf(part, bench.value.sauces[index]?.id ?? '') ?? []))
+      return ph ? ph.high - ph.typical : 0
+    })
+    return { indexes, ...mixSetOf(bench.value, indexes, margins, knowing) }
+  }
+  function addSauce(like?: boolean) {
+    const fresh = freshSauce(newLotId())
+    // Another sauce begins with the same base.
+    if (like) fresh.parts = sauce.value.parts.filter(part => part.lotId && book.lot(part.lotId)?.kind === 'base').map(part => ({ ...part, massG: 0, locked: false }))
+    bench.value.sauces.push(fresh)
+    bench.value.at = bench.value.sauces.length - 1
+  }
+  function removeSauce(index: number) {
+    bench.value.sauces.splice(index, 1)
+    if (bench.value.sauces.length === 0) bench.value.sauces.push(freshSauce(newLotId()))
+    bench.value.at = Math.min(bench.value.at, bench.value.sauces.length - 1)
+  }
+  return { bench, sauce, reset, loaded, save, costOf, poured, forecast, bottles, live, cost, taken, remains, trials, question, addSauce, removeSauce, totalG: computed(() => totalOf(sauce.value)) }
+}
+export type Bench = ReturnType<typeof useBench>

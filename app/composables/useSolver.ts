@@ -1,0 +1,58 @@
+import { shallowRef } from 'vue'
+import type { Advice, MixAnswer, MixSet } from '@lactofer/core'
+import { setMasses } from '~/components/blend/blendForm'
+import { askForMix } from '~/workers/blender'
+import type { Bench } from './useBench'
+
+/** An answer with the question it belongs to. */
+export interface Answered { set: MixSet, answer: MixAnswer, indexes: number[], before: (number | null)[][] }
+
+/** Asks for amounts, puts them on the bench, and undoes that; follows an advice. */
+export function useSolver({ bench, question }: Pick<Bench, 'bench' | 'question'>) {
+  const answered = shallowRef<Answered | null>(null)
+  const busy = shallowRef(false)
+  const problem = shallowRef('')
+
+  const put = (indexes: readonly number[], masses: readonly (readonly number[])[]) => indexes.forEach((index, at) => setMasses(bench.value.sauces[index]?.parts ?? [], masses[at] ?? []))
+  async function solve(all: boolean) {
+    const { set, indexes, problem: refused } = question(all)
+    problem.value = refused ?? ''
+    answered.value = null
+    if (!set) return
+    busy.value = true
+    try {
+      const answer = await askForMix(set)
+      const before = indexes.map(index => (bench.value.sauces[index]?.parts ?? []).map(({ massG }) => massG))
+      if (answer.status === 'solved') put(indexes, answer.massesG)
+      answered.value = { set, answer, indexes, before }
+    } catch {
+      problem.value = 'The solver could not be started here. The rulers and sliders work without it.'
+    } finally {
+      busy.value = false
+    }
+  }
+  function undo() {
+    const last = answered.value
+    if (last) last.indexes.forEach((index, at) => bench.value.sauces[index]?.parts.forEach((part, one) => (part.massG = last.before[at]?.[one] ?? null)))
+    answered.value = null
+  }
+  function nearest() {
+    const last = answered.value
+    if (last?.answer.status === 'infeasible' && last.answer.nearestG) put(last.indexes, last.answer.nearestG)
+  }
+  /** Moves the one limit of an advice on the bench and solves again. What is in stock cannot be moved by hand. */
+  async function follow({ limit, to }: Advice, all: boolean) {
+    const last = answered.value
+    const index = last?.indexes[limit.mix]
+    const sauce = index === undefined ? undefined : bench.value.sauces[index]
+    if (!last || !sauce) return
+    const margin = last.set.mixes[limit.mix]?.phMargin ?? 0
+    const part = limit.kind === 'amount' || limit.kind === 'share' ? sauce.parts[limit.part] : undefined
+    if (limit.kind === 'target') sauce.targets[limit.aim][limit.end] = Number((to + (limit.aim === 'acid' && limit.end === 'high' ? margin : 0)).toFixed(3))
+    else if (limit.kind === 'mass') sauce[limit.end === 'high' ? 'makeHigh' : 'makeLow'] = to
+    else if (limit.kind === 'amount' && part) part.massG = to
+    else if (limit.kind === 'share' && part) part[limit.end === 'high' ? 'highPct' : 'lowPct'] = Number((100 * to).toFixed(2))
+    await solve(all)
+  }
+  return { answered, busy, problem, solve, undo, nearest, follow }
+}
