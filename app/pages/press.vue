@@ -106,7 +106,7 @@ async function confirm(event: Event) {
         <section class="sheet">
           <h2>Weights</h2>
           <el-radio-group v-model="form.method" aria-label="How it is pressed"><el-radio-button v-for="one in METHODS" :key="one.value" :value="one.value">{{ one.label }}</el-radio-button></el-radio-group>
-          <div class="fields">
+          <div class="fields weights">
             <QuantityField v-model="form.inG" kind="mass" label="Went in" :limits="{ low: 1 }" />
             <QuantityField v-model="form.baseG" kind="mass" label="Base came out" />
             <QuantityField v-model="form.pulpG" kind="mass" label="Pulp left" />
@@ -148,3 +148,7 @@ async function confirm(event: Event) {
     </div>
   </div>
 </template>
+
+<style scoped>
+.weights { grid-template-columns: repeat(auto-fill, minmax(128px, 1fr)); }
+</style>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef } from 'vue'
+import IconMore from '~icons/lucide/settings-2'
 import IconX from '~icons/lucide/x'
 import IconLock from '~icons/lucide/lock'
 import IconOpen from '~icons/lucide/lock-open'
@@ -17,6 +18,8 @@ const book = useBook()
 const preferences = usePreferences()
 const adding = ref('')
 const problems = shallowRef<Record<string, string>>({})
+/** The part whose details are open. */
+const opened = ref('')
 
 /** What is poured most stands first. */
 const KINDS = ['water', 'vinegar', 'salt', 'sweetener', 'acid', 'thickener', 'fruit', 'vegetable', 'herb', 'pepper', 'seafood', 'starter'] as const
@@ -79,10 +82,12 @@ function said(part: PartForm): { text: string, level: 'problem' | 'note' } | nul
 }
 const hasOwnPh = (part: PartForm) => part.materialId !== undefined && (material(part)?.ph ?? null) !== null
 const details = (part: PartForm) => [
-  hasOwnPh(part) ? part.ph === null ? `pH ${material(part)?.ph?.typical.toFixed(1)}, from the table` : `pH ${part.ph.toFixed(2)}` : '', part.preparation === 'boiled' ? 'cooked' : '',
+  part.ph === null ? tabled(part) : `pH ${part.ph.toFixed(2)}`, part.preparation === 'boiled' ? 'cooked' : '',
   part.strengthPct === null ? '' : `${part.strengthPct} % acetic acid`, part.alkalinity === null ? '' : `alkalinity ${part.alkalinity} mmol/L`,
   part.lowPct === null ? '' : `at least ${part.lowPct} %`, part.highPct === null ? '' : `at most ${part.highPct} %`,
 ].filter(Boolean).join(', ')
+/** What stands there anyhow. */
+const tabled = (part: PartForm) => hasOwnPh(part) && part.ph === null ? `pH ${material(part)?.ph?.typical.toFixed(1)}, from the table` : ''
 const isProduce = (part: PartForm) => ['fruit', 'vegetable', 'pepper', 'herb'].includes(material(part)?.kind ?? '')
 </script>
 
@@ -94,9 +99,10 @@ const isProduce = (part: PartForm) => ['fruit', 'vegetable', 'pepper', 'herb'].i
     <ul class="plain-list">
       <li v-for="(part, index) in parts" :key="part.key" :data-part="part.name">
         <span class="chip" :style="{ background: colour(part) }" aria-hidden="true" />
-        <span class="what"><strong>{{ part.name }}</strong><span class="muted small"><template v-if="lotOf(part)">{{ lotOf(part)?.code }}, <span data-figure="remains">{{ formatMass(remains(lotOf(part)!.id), preferences.world) }} stay</span></template><template v-else>{{ details(part) || 'off the shelf' }}</template></span></span>
+        <span class="what"><strong>{{ part.name }}</strong><span class="muted small"><template v-if="lotOf(part)">{{ lotOf(part)?.code }}, <span data-figure="remains">{{ formatMass(remains(lotOf(part)!.id), preferences.world) }} stay</span><template v-if="details(part)">, {{ details(part) }}</template></template><template v-else>{{ details(part) || 'off the shelf' }}</template></span></span>
         <span class="share small">{{ total > 0 ? formatNumber(100 * (part.massG ?? 0) / total, 1) : '–' }} %</span>
         <span class="tools">
+          <el-button text :class="{ on: details(part) !== '' && details(part) !== tabled(part) }" :aria-label="`${part.name}: what you know of it, limits`" :aria-expanded="opened === part.key" @click="opened = opened === part.key ? '' : part.key"><IconMore aria-hidden="true" /></el-button>
           <el-button text :aria-label="part.locked ? `Unlock ${part.name}` : `Lock ${part.name}`" :aria-pressed="part.locked" @click="part.locked = !part.locked"><IconLock v-if="part.locked" class="shut" aria-hidden="true" /><IconOpen v-else aria-hidden="true" /></el-button>
           <el-button text :aria-label="`Take out ${part.name}`" @click="parts.splice(index, 1)"><IconX aria-hidden="true" /></el-button>
         </span>
@@ -106,16 +112,14 @@ const isProduce = (part: PartForm) => ['fruit', 'vegetable', 'pepper', 'herb'].i
           <QuantityField v-else-if="mode === 'percent'" :model-value="share(part)" kind="percent" :label="`${part.name}, percent`" hide-label no-take @update:model-value="changeShare(part, index, $event)" />
           <QuantityField v-else :model-value="part.ratio" kind="percent" plain :limits="{ high: 1000, unit: '' }" :label="`${part.name}, parts`" hide-label no-take @update:model-value="changeRatio(part, $event)" />
         </div>
-        <details class="more small"><summary>{{ lotOf(part) ? details(part) || 'limits' : 'what you know of it, limits' }}</summary>
-          <div class="fields">
-            <QuantityField v-if="hasOwnPh(part)" v-model="part.ph" kind="ph" :label="`${part.name}, its own pH`" optional :placeholder="material(part)?.ph?.typical.toFixed(1)" />
-            <QuantityField v-if="material(part)?.kind === 'vinegar'" v-model="part.strengthPct" kind="percent" :limits="STRENGTH_FIELD" :label="`${part.name}, acetic acid`" optional no-take :placeholder="String(material(part)?.acidsPct.acetic?.typical ?? 5)" hint="as the bottle says; 0 % would be water" />
-            <QuantityField v-if="material(part)?.kind === 'water'" v-model="part.alkalinity" kind="percent" plain :limits="{ high: 20, unit: 'mmol/L' }" :label="`${part.name}, alkalinity in mmol/L`" optional no-take placeholder="0" hint="your supplier’s figure; hard tap water has 3 to 5" />
-            <PickField v-if="isProduce(part)" v-model="part.preparation" :label="`${part.name}, as`" :options="[{ value: 'raw', label: 'raw' }, { value: 'boiled', label: 'cooked' }, { value: 'frozen', label: 'frozen' }, { value: 'roasted', label: 'roasted' }]" />
-            <QuantityField v-model="part.lowPct" kind="percent" :label="`${part.name}, at least`" optional no-take />
-            <QuantityField v-model="part.highPct" kind="percent" :label="`${part.name}, at most`" optional no-take />
-          </div>
-        </details>
+        <div v-if="opened === part.key" class="more fields">
+          <QuantityField v-if="hasOwnPh(part)" v-model="part.ph" kind="ph" :label="`${part.name}, its own pH`" optional :placeholder="material(part)?.ph?.typical.toFixed(1)" />
+          <QuantityField v-if="material(part)?.kind === 'vinegar'" v-model="part.strengthPct" kind="percent" :limits="STRENGTH_FIELD" :label="`${part.name}, acetic acid`" optional no-take :placeholder="String(material(part)?.acidsPct.acetic?.typical ?? 5)" hint="as the bottle says; 0 % would be water" />
+          <QuantityField v-if="material(part)?.kind === 'water'" v-model="part.alkalinity" kind="percent" plain :limits="{ high: 20, unit: 'mmol/L' }" :label="`${part.name}, alkalinity in mmol/L`" optional no-take placeholder="0" hint="your supplier’s figure; hard tap water has 3 to 5" />
+          <PickField v-if="isProduce(part)" v-model="part.preparation" :label="`${part.name}, as`" :options="[{ value: 'raw', label: 'raw' }, { value: 'boiled', label: 'cooked' }, { value: 'frozen', label: 'frozen' }, { value: 'roasted', label: 'roasted' }]" />
+          <QuantityField v-model="part.lowPct" kind="percent" :label="`${part.name}, share at least`" optional no-take />
+          <QuantityField v-model="part.highPct" kind="percent" :label="`${part.name}, share at most`" optional no-take />
+        </div>
         <p v-if="said(part)" :class="said(part)?.level === 'problem' ? 'problem' : 'note small muted'" role="alert">{{ said(part)?.text }}</p>
       </li>
     </ul>
@@ -126,16 +130,15 @@ const isProduce = (part: PartForm) => ['fruit', 'vegetable', 'pepper', 'herb'].i
 <style scoped>
 .bar { display: flex; height: 24px; border: 1px solid var(--outline); border-radius: var(--radius); overflow: hidden; background: var(--enamel); }
 .bar span { transition: flex-grow .12s; }
-.parts li { display: grid; grid-template-columns: 12px 1fr auto 84px; gap: 0 var(--s3); align-items: center; padding: 6px 0; border-bottom: 1px solid var(--line); }
+.parts li { display: grid; grid-template-columns: 12px 1fr auto 112px; gap: 0 var(--s2) ; align-items: center; padding: 6px 0; border-bottom: 1px solid var(--line); }
 .chip { height: 34px; border-radius: 3px; border: 1px solid #0003; }
 .what { display: grid; line-height: 1.25; min-width: 0; }
 .tools { display: flex; justify-content: flex-end; }
-.tools .el-button { width: 40px; padding: 0; color: var(--muted); }
+.tools .el-button { width: 36px; padding: 0; color: var(--muted); }
+.tools .on, .tools [aria-expanded="true"] { color: var(--bottle); }
 .tools .shut { color: var(--bottle); }
 .slide { grid-column: 2; margin: 0 10px; width: auto; min-width: 90px; height: var(--touch); }
 .numbers { grid-column: 3 / -1; width: 124px; justify-self: end; }
-.more { grid-column: 2 / -1; }
-.more summary { cursor: pointer; color: var(--bottle); font-weight: 600; min-height: 28px; display: inline-flex; align-items: center; }
-.more .fields { padding: var(--s1) 0 var(--s3); grid-template-columns: repeat(auto-fill, minmax(140px, 1fr)); }
+.more { grid-column: 2 / -1; padding: var(--s1) 0 var(--s3); grid-template-columns: repeat(auto-fill, minmax(140px, 1fr)); }
 .problem, .note { grid-column: 2 / -1; }
 </style>

@@ -16,7 +16,7 @@ const OBJECTIVES = [{ value: 'closest', label: 'closest to what is in the pot' }
 const several = computed(() => bench.value.sauces.length > 1)
 const all = computed(() => several.value && bench.value.together)
 const MOST_ADVICE = 5
-const binding = computed(() => answered?.answer.status === 'solved' ? answered.answer.binding.map(limit => bindingWords(limit, answered.set, preferences.world)).filter(Boolean) : [])
+const binding = computed(() => answered?.answer.status === 'solved' ? [...new Set(answered.answer.binding.map(limit => bindingWords(limit, answered.set, preferences.world)).filter(Boolean))] : [])
 const setTargets = (targets: Targets) => (sauce.value.targets = targets)
 </script>
 
@@ -30,9 +30,8 @@ const setTargets = (targets: Targets) => (sauce.value.targets = targets)
       <PickField v-model="bench.objective" label="Of all ways, the one with" :options="OBJECTIVES" class="wide" />
       <PickField v-model="bench.stepG" label="Scale weighs to" :options="SCALE_STEPS.map(value => ({ value, label: `${value} g` }))" />
     </div>
-    <div class="checks"><el-checkbox v-model="bench.wholeBand">Keep the whole pH band under “at most”</el-checkbox><el-checkbox v-if="several" v-model="bench.together">All {{ bench.sauces.length }} sauces together, from the same stock</el-checkbox></div>
-    <div class="row"><el-button type="primary" :loading="busy" @click="emit('solve', all)">{{ all ? 'Solve them together' : 'Solve to targets' }}</el-button></div>
-    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+    <div class="checks"><el-button type="primary" :loading="busy" @click="emit('solve', all)">{{ all ? 'Solve them together' : 'Solve to targets' }}</el-button><el-checkbox v-model="bench.wholeBand">Keep the whole pH band under “at most”</el-checkbox><el-checkbox v-if="several" v-model="bench.together">All {{ bench.sauces.length }} sauces together, from the same stock</el-checkbox></div>
+        <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <div v-if="answered" class="answer" aria-live="polite" data-figure="answer">
       <template v-if="answered.answer.status === 'solved'">
         <p><StateMark :level="answered.answer.missed.length ? 'act' : 'fine'" :word="answered.answer.missed.length ? 'Nearly' : 'It can be done'" /> It is on the bench now, in steps of {{ bench.stepG }} g, checked forward.<template v-if="binding.length"> It stands at: {{ binding.join('; ') }}.</template></p>
@@ -41,7 +40,7 @@ const setTargets = (targets: Targets) => (sauce.value.targets = targets)
       </template>
       <template v-else>
         <p><StateMark level="act" word="It cannot be done" /> Nothing was changed. <template v-if="answered.answer.missed.length">The nearest has {{ answered.answer.missed.map(one => missedWords(one, answered!.set)).join('; ') }}.</template><template v-else>What is locked, in stock and to be made does not go together.</template></p>
-        <p v-for="reach in answered.answer.reach.filter(one => one.aim === 'acid')" :key="reach.mix" data-figure="reach">With the rest as it is, {{ reachWords(reach, answered.set) }}.</p>
+        <p v-for="reach in answered.answer.reach.filter(one => one.aim === 'acid')" :key="reach.mix" data-figure="reach">{{ reach.alone ? 'If the other targets gave way' : 'With the rest as it is' }}, {{ reachWords(reach, answered.set) }}.</p>
         <template v-if="answered.answer.advice.length">
           <p class="small muted">Any one of these alone would do:</p>
           <ul class="plain-list advice"><li v-for="(advice, index) in answered.answer.advice.slice(0, MOST_ADVICE)" :key="index"><span>{{ adviceWords(advice, answered.set, preferences.world) }}</span><el-button v-if="advice.limit.kind !== 'stock'" :loading="busy" @click="emit('follow', index, all)">Do this</el-button></li></ul>
@@ -57,7 +56,7 @@ const setTargets = (targets: Targets) => (sauce.value.targets = targets)
 .head { display: flex; flex-wrap: wrap; gap: var(--s2); align-items: baseline; }
 .make { grid-template-columns: repeat(auto-fill, minmax(130px, 1fr)); }
 .wide { grid-column: span 2; }
-.checks { display: flex; flex-wrap: wrap; gap: 0 var(--s5); }
+.checks { display: flex; flex-wrap: wrap; gap: var(--s1) var(--s5); align-items: center; }
 .answer { display: grid; gap: var(--s2); border-left: 3px solid var(--bottle); padding-left: var(--s3); }
 .advice li { display: flex; justify-content: space-between; gap: var(--s3); align-items: center; border-top: 1px solid var(--line); padding: var(--s1) 0; }
 </style>

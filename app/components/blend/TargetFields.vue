@@ -13,7 +13,7 @@ const title = (aim: Aim) => aim === 'acid' ? 'pH' : `${aimName(aim)[0]?.toUpperC
 
 <template>
   <div class="targets" role="group" aria-label="Targets">
-    <div class="line head small muted" aria-hidden="true"><span /><span>at least</span><span>at most</span><span>it</span></div>
+    <div class="line head small muted" aria-hidden="true"><span /><span>at least</span><span>at most</span><span>rank</span></div>
     <div v-for="aim in AIMS" :key="aim" class="line">
       <strong :style="{ color: tone(aim) }">{{ title(aim) }} <span class="muted small">{{ UNIT[aim] }}</span></strong>
       <QuantityField v-model="targets[aim].low" :kind="KIND[aim]" :label="`${title(aim)}, at least`" :limits="TARGET_FIELDS[aim]" hide-label optional no-take placeholder="open" />

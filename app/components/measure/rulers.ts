@@ -20,7 +20,7 @@ export const RULERS: Record<Property, Ruler> = {
 
 /** The figure beside the ruler, in words a maker reads. */
 export function headline(property: Property, value: Range | null): string {
-  if (!value) return 'no water, no pH'
+  if (!value) return property === 'acid' ? 'no water, no pH' : '–'
   switch (property) {
     case 'acid': return `pH ${value.typical.toFixed(2)}`
     case 'salt': return `${formatNumber(value.typical, 2)} %`

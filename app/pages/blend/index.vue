@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, nextTick, ref } from 'vue'
+import { computed, nextTick, ref, useTemplateRef } from 'vue'
+import { useElementVisibility } from '@vueuse/core'
 import { ElMessage } from 'element-plus'
 import IconPlus from '~icons/lucide/plus'
 import { BOTTLES, cautionsFor, formatMass, formatNumber, formatVolume, keepOutlook, LotCodeSchema, ofMaterial, PROPERTIES, valueOf, WARN_BAR, type Composition, type Draft } from '@lactofer/core'
@@ -20,7 +21,10 @@ const { answered, busy: solving, problem: solveProblem, solve, undo, nearest, fo
 const asked = ref(false)
 const { busy, record } = useRecorder('The bench is as you left it; try again.')
 
-const VIEWS = [{ value: 'solve', label: 'What it should be' }, { value: 'answers', label: 'Additions' }, { value: 'sources', label: 'Where from' }, { value: 'pulls', label: 'Trade-offs' }, { value: 'ladder', label: 'Dilution' }, { value: 'heat', label: 'Heat' }, { value: 'keep', label: 'Live or cooked' }, { value: 'trial', label: 'Trial' }] as const
+/** While the rulers are out of sight their figures ride along at the top. */
+const rulersSeen = useElementVisibility(useTemplateRef('rulers'), { threshold: 0.6 })
+
+const VIEWS = [{ value: 'solve', label: 'Targets' }, { value: 'trial', label: 'Trial' }, { value: 'answers', label: 'Additions' }, { value: 'sources', label: 'Origins' }, { value: 'pulls', label: 'Trade-offs' }, { value: 'ladder', label: 'Dilution' }, { value: 'heat', label: 'Heat' }, { value: 'keep', label: 'Keeping' }] as const
 type View = typeof VIEWS[number]['value']
 const view = ref<View>('solve')
 
@@ -93,14 +97,14 @@ const seen = computed(() => `${bench.value.sauces.length > 1 ? `${bench.value.at
 
 <template>
   <div class="page">
-    <header><h1>Blend</h1><p>Move a slider; every figure answers at once. Nothing is poured until you record it.</p></header>
+    <header class="top"><h1>Blend</h1><p>Move a slider; every figure answers at once. Nothing is poured until you record it.</p>
     <div class="sauces" role="group" aria-label="Sauces on the bench">
       <button v-for="(one, index) in bench.sauces" :key="one.id" type="button" :aria-pressed="index === bench.at" @click="bench.at = index">{{ one.name || `Sauce ${index + 1}` }} <span class="small muted">{{ formatMass(totalOf(one), preferences.world) }}</span></button>
       <el-button v-if="bench.sauces.length < 8" text @click="addSauce(true)"><IconPlus aria-hidden="true" /> Another sauce from this stock</el-button>
       <el-button v-if="bench.sauces.length > 1" text @click="removeSauce(bench.at)">Take this one off</el-button>
-    </div>
+    </div></header>
     <p v-if="bench.sauces.length > 1 && sharedLots.length" class="stock small" aria-label="What stays in stock"><span v-for="lot in sharedLots" :key="lot.id" :class="{ over: remains(lot.id) < -0.5 }"><span class="code">{{ lot.code }}</span> {{ remains(lot.id) < -0.5 ? `${formatMass(-remains(lot.id), preferences.world)} too much taken` : `${formatMass(Math.max(0, remains(lot.id)), preferences.world)} stay of ${formatMass(lot.leftG, preferences.world)}` }}</span></p>
-    <p v-if="forecast.massG" class="digest" aria-hidden="true"><span v-for="property in PROPERTIES.slice(0, 4)" :key="property" :style="{ color: `var(--${property})` }">{{ headline(property, valueOf(property, forecast)) }}</span></p>
+    <p v-if="forecast.massG && !rulersSeen" class="digest" aria-hidden="true"><span v-for="property in PROPERTIES.slice(0, 4)" :key="property" :style="{ color: `var(--${property})` }">{{ headline(property, valueOf(property, forecast)) }}</span></p>
     <div class="bench">
       <form class="stack" novalidate :aria-label="`Pot ${seen}`" @submit.prevent="confirm">
         <BlendParts v-model="sauce.parts" v-model:mode="bench.mode" :remains="remains" />
@@ -111,12 +115,12 @@ const seen = computed(() => `${bench.value.sauces.length > 1 ? `${bench.value.at
             <WordField v-model="sauce.code" label="Lot code" :placeholder="suggestedCode" :problem="sauce.code || asked ? problems.code : null" />
             <div><span class="field-label">Kept</span><el-checkbox v-model="sauce.cooked">It will be cooked</el-checkbox></div>
           </div>
-          <p v-if="!trials.length && totalG > 300" class="small"><StateMark level="ask" word="No trial yet" /> A hundred grams show what the whole pot would do. <el-button text @click="view = 'trial'">Try it small</el-button></p>
+          <div v-if="!trials.length && totalG > 300" class="untried small"><p><StateMark level="ask" word="No trial yet" /> A hundred grams show what the whole pot would do.</p><el-button @click="view = 'trial'">Try it small</el-button></div>
           <div class="row"><el-button type="primary" :loading="busy" @click="weighIn">Weigh it in</el-button><el-button native-type="submit" :loading="busy">Poured: record the blend</el-button><el-button text @click="onBench.reset()">Clear the bench</el-button></div>
         </section>
       </form>
       <div class="stack">
-        <section class="rulers" aria-label="What it will be" aria-live="polite">
+        <section ref="rulers" class="rulers" aria-label="What it will be" aria-live="polite">
           <p class="pot"><span class="figure" data-figure="mass"><MassText :mass-g="forecast.massG" /></span> in the pot, <span data-figure="volume">{{ formatVolume(forecast.volumeMl, preferences.world) }},</span>
             <span class="figure" data-figure="bottles">{{ bottles.count }}</span> bottles of
             <el-select v-model="sauce.bottleMl" class="size" aria-label="Bottle size"><el-option v-for="bottle in BOTTLES" :key="bottle.id" :value="bottle.fillMl" :label="`${bottle.fillMl} mL`" /></el-select>
@@ -146,17 +150,18 @@ const seen = computed(() => `${bench.value.sauces.length > 1 ? `${bench.value.at
 
 <style scoped>
 .bench { display: grid; grid-template-columns: minmax(360px, 450px) minmax(0, 1fr); gap: var(--s5); align-items: start; }
-.sauces { display: flex; flex-wrap: wrap; gap: var(--s2); align-items: center; margin-top: calc(-1 * var(--s3)); }
+.page > .top { align-items: center; }
+.sauces { display: flex; flex-wrap: wrap; gap: var(--s2); align-items: center; margin-left: auto; }
 .sauces > button:not(.el-button) { min-height: var(--touch); padding: 0 var(--s4); border: 1px solid var(--line); border-bottom-width: 3px; border-radius: var(--radius); background: var(--surface); color: inherit; font: 700 16px var(--display); cursor: pointer; }
 .sauces > button[aria-pressed="true"] { border-bottom-color: var(--bottle); background: var(--wash); }
 .stock { display: flex; flex-wrap: wrap; gap: var(--s1) var(--s5); margin-top: calc(-1 * var(--s3)); }
 .stock .over { color: var(--discard); font-weight: 700; }
-/* On a phone the sliders come first; the figures ride along at the top. */
-.digest { display: none; position: sticky; top: 0; z-index: 4; gap: var(--s1) var(--s3); justify-content: space-between; flex-wrap: wrap; margin: 0 calc(-1 * var(--s3)); padding: var(--s2) var(--s3); background: var(--enamel); border-bottom: 1px solid var(--line); font: 700 16px var(--display); font-stretch: 82%; }
+.digest { position: fixed; top: 0; left: 0; right: 0; z-index: 4; display: flex; gap: var(--s1) var(--s5); flex-wrap: wrap; padding: var(--s2) var(--s5); background: var(--enamel); border-bottom: 1px solid var(--line); font: 700 17px var(--display); font-stretch: 82%; }
+.untried { display: flex; justify-content: space-between; gap: var(--s3); align-items: center; border-left: 3px solid var(--ask); padding-left: var(--s3); }
 .pot { display: flex; flex-wrap: wrap; align-items: baseline; gap: 0 6px; }
 .size { width: 104px; align-self: center; }
 .sweetens { border-left: 3px solid var(--act); padding-left: var(--s3); }
 .views { flex-wrap: wrap; row-gap: var(--s1); }
 .view { border-top: 1px solid var(--line); padding-top: var(--s3); min-width: 0; }
-@media (max-width: 1000px) { .bench { grid-template-columns: minmax(0, 1fr); } .digest { display: flex; } }
+@media (max-width: 1000px) { .bench { grid-template-columns: minmax(0, 1fr); } .sauces { margin-left: 0; } .digest { padding: var(--s2) var(--s3); gap: var(--s1) var(--s3); justify-content: space-between; font-size: 16px; } }
 </style>

@@ -31,13 +31,13 @@ export function acidFromTrial(component: Composition, others: readonly Compositi
   if (move < LEAST_MOVE) throw new InvalidInput(`The trial moved the pH by ${move.toFixed(2)} only. Put in more of what is known: 20 to 30 g of vinegar in 100 g tells most; water tells nothing.`)
   const rest = chargeOf(mix(others))
   let factor = 1
-  for (let pass = 0; pass < 6; pass++) {
-    const balance = mixtureBalance(mix([withAcidTimes(component, factor, 0), ...others]))
-    if (!balance) break
+  for (let pass = 0; pass < 12; pass++) {
+    const scaled = withAcidTimes(component, factor, 0)
+    const [alone, balance] = [mixtureBalance(scaled), mixtureBalance(mix([scaled, ...others]))]
+    if (!alone || !balance) break
     const at = { pH: ph, ionicStrength: balance.ionicStrength }
-    const kg = component.waterG / 1000
-    const freed = kg * (freeCharge(at).left - freeCharge(own).left)
-    const next = -(rest(at).left + freed) / (boundOf(component, own) - boundOf(component, at))
+    const freed = component.waterG / 1000 * (freeCharge(at).left - freeCharge(alone).left)
+    const next = -(rest(at).left + freed) / (boundOf(component, alone) - boundOf(component, at))
     if (!Number.isFinite(next) || next <= 0) throw new InvalidInput('No amount of acid in it explains this pH. Check the weights, and whether the meter was in the trial.')
     const still = Math.abs(next - factor) < 1e-6
     factor = next

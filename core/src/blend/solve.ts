@@ -38,8 +38,8 @@ export type Limit = { mix: number, end: 'low' | 'high', value: number } & (
 export interface Advice { limit: Limit, to: number }
 /** A target that a mix does not meet, and what it has instead. */
 export interface Missed { mix: number, aim: Aim, end: 'low' | 'high', wanted: number, got: number }
-/** Ends of what a target's property can be while all other limits hold. */
-export interface Reach { mix: number, aim: Aim, low: number, high: number }
+/** Ends of what a target's property can be while all other limits hold; where those contradict each other too, while the amounts alone do (`alone`). */
+export interface Reach { mix: number, aim: Aim, low: number, high: number, alone: boolean }
 
 export type MixAnswer =
   | { status: 'solved', massesG: number[][], exactG: number[][], binding: Limit[], missed: Missed[], programs: number }
@@ -324,10 +324,12 @@ function reachesOf(bench: Bench): Reach[] {
   return aimed.flatMap((limit): Reach[] => {
     if (limit.kind !== 'target') return []
     const others = limits.filter(other => !(other.kind === 'target' && other.mix === limit.mix && other.aim === limit.aim))
-    // Where the other targets contradict each other too, what the amounts alone allow.
-    const reached = (way: 'low' | 'high') => bench.reach(limit, others, way) ?? bench.reach(limit, limits.filter(other => other.kind !== 'target'), way)
-    const [low, high] = [reached('low'), reached('high')]
-    return low && high ? [{ mix: limit.mix, aim: limit.aim, low: low.value, high: high.value }] : []
+    const ends = (held: readonly Limit[], alone: boolean): Reach[] => {
+      const [low, high] = [bench.reach(limit, held, 'low'), bench.reach(limit, held, 'high')]
+      return low && high ? [{ mix: limit.mix, aim: limit.aim, low: low.value, high: high.value, alone }] : []
+    }
+    const together = ends(others, false)
+    return together.length ? together : ends(limits.filter(other => other.kind !== 'target'), true)
   })
 }
 
