@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import { compositionOf, exactly, fold, forecastBlend, materialById, ofMaterial, ofSalt, propertiesOf, SHIPPED, type EntryOf } from '@lactofer/core'
-import { freshBlend, partOnBench, partsForLog, type PartForm } from '~/components/blend/blendForm'
-import { headline, judge, RULERS, spread, valueOf } from '~/components/measure/rulers'
+import { exactly, fold, forecastBlend, materialById, ofKnown, ofMaterial, ofSalt, openTargets, SHIPPED, valueOf, type EntryOf, type Lot } from '@lactofer/core'
+import { freshBench, freshPart, freshSauce, mixSetOf, partForLog, partsForLog, setShare, shareOut, type BenchForm, type Knowing, type PartForm, type SauceForm } from '~/components/blend/blendForm'
+import { adviceWords, missedWords } from '~/components/blend/limitWords'
+import { headline, judge, RULERS, spread } from '~/components/measure/rulers'
 import { colourOf, formOfRecipe, freshPlan, planResults, recipePlanOf, type PlanForm } from '~/components/plan/planForm'
 
 const empty = fold([])
@@ -46,22 +47,52 @@ describe('the plan', () => {
 })
 
 describe('the blend bench', () => {
-  const part = (change: Partial<PartForm>): PartForm => ({ key: 'k', materialId: 'pear', name: 'Pear', massG: 100, ph: null, ...change })
-  const none = () => null
+  const part = (change: Partial<PartForm>): PartForm => ({ ...freshPart({ key: 'k', materialId: 'pear', name: 'Pear', massG: 100 }), ...change })
+  const base = (change: Partial<PartForm> = {}): PartForm => {
+    const { materialId: _, ...lotPart } = part({ key: 'base', lotId: 'base', name: 'Base', massG: 600, ...change })
+    return lotPart
+  }
+  const knowing: Knowing = {
+    lot: id => id === 'base' ? { kind: 'base', leftG: 800 } as Lot : undefined, library: SHIPPED, pricePerKg: one => one.materialId === 'pear' ? 3 : null,
+    composition: one => one.lotId ? one.lotId === 'base' ? ofMaterial(materialById('fresno')!, one.massG ?? 0) : null : ofKnown(SHIPPED.materialOrUnknown(one.materialId ?? ''), one.massG ?? 0, {}),
+  }
+  const bench = (parts: PartForm[], change: Partial<BenchForm> = {}, sauce: Partial<SauceForm> = {}): BenchForm => ({ ...freshBench('one'), sauces: [{ ...freshSauce('one'), parts, ...sauce }], ...change })
+  const asked = (form: BenchForm, indexes = [0], margins = [0]) => mixSetOf(form, indexes, margins, knowing)
 
-  it('a part is its lot or its material, with its own pH where it was read', () => {
-    expect(propertiesOf(partOnBench(part({}), none, SHIPPED)!).pH).toBeCloseTo(4.0, 4)
-    expect(propertiesOf(partOnBench(part({ ph: 4.4 }), none, SHIPPED)!).pH).toBeCloseTo(4.4, 4)
-    expect(partOnBench(part({ massG: null }), none, SHIPPED)).toBeNull()
-    const { materialId: _, ...lotPart } = part({ lotId: 'gone' })
-    expect(partOnBench(lotPart, none, SHIPPED)).toBeNull()
-    expect(partOnBench(lotPart, () => ofSalt(20), SHIPPED)?.massG).toBe(100)
-    expect(compositionOf(empty, 'gone')).toBeNull()
+  it('hands the log only what was weighed, with what is known of it', () => {
+    expect(partsForLog([part({ ph: 4.1, preparation: 'boiled' }), part({ massG: 0 }), part({ massG: null }), base()])).toEqual([{ materialId: 'pear', name: 'Pear', massG: 100, ph: 4.1, preparation: 'boiled' }, { lotId: 'base', name: 'Base', massG: 600 }])
+    expect(partForLog(part({ materialId: 'white-vinegar', strengthPct: 8 }))).toMatchObject({ strengthPct: 8 })
+    expect(freshBench('one').sauces[0]!.targets.acid).toEqual({ low: null, high: 4, rank: 1 })
   })
 
-  it('hands the log only what was weighed', () => {
-    expect(partsForLog([part({ ph: 4.1 }), part({ massG: 0 }), part({ massG: null })])).toEqual([{ materialId: 'pear', name: 'Pear', massG: 100, ph: 4.1 }])
-    expect(freshBlend().targets.acid).toEqual({ low: null, high: 4 })
+  it('asks the solver for what stands there: stock less what the other sauces take, margins, caps on pure acids', () => {
+    const form = bench([base(), part({ lowPct: 10 }), part({ key: 'c', materialId: 'citric-acid', name: 'Citric acid', massG: 2 })], { wholeBand: true })
+    form.sauces.push({ ...freshSauce('two'), parts: [base({ massG: 150 })] })
+    const { set } = asked(form, [0], [0.08])
+    expect(set).toMatchObject({ stockG: { base: 650 }, mixes: [{ phMargin: 0.08, massG: { low: 702, high: 702 } }] })
+    expect(set!.mixes[0]!.parts.map(({ role, lowShare, highShare }) => [role, lowShare, highShare])).toEqual([['base', 0, 1], ['other', 0.1, 1], ['acid', 0, 0.005]])
+  })
+
+  it('refuses in words what cannot be solved', () => {
+    expect(asked(bench([])).problem).toMatch(/empty/)
+    expect(asked(bench([base({ massG: 0 })])).problem).toMatch(/Give something a weight/)
+    expect(asked(bench([base({ lotId: 'gone', name: 'Lost base' })])).problem).toMatch(/Lost base: what it is made of is not known/)
+    expect(asked(bench([part({})], {}, { makeLow: 500, makeHigh: 300 })).problem).toMatch(/more than “at most”/)
+    expect(asked(bench([part({})], {}, { targets: { ...openTargets(), salt: { low: 3, high: 2, rank: 1 } } })).problem).toMatch(/Salt: “at least” is over “at most”/)
+    expect(asked(bench([part({}), base()], { objective: 'cost' })).problem).toMatch(/Base has no price/)
+  })
+
+  it('gives amounts by share and by parts, and says what one limit would have to become', () => {
+    const parts = [part({ massG: 300, ratio: 2 }), part({ key: 'v', massG: 100, ratio: 1 })]
+    setShare(parts, 0, 50)
+    expect(parts.map(({ massG }) => massG)).toEqual([200, 200])
+    shareOut(parts, 600)
+    expect(parts.map(({ massG }) => massG)).toEqual([400, 200])
+    const { set } = asked(bench([base(), part({})]))
+    expect(adviceWords({ limit: { kind: 'stock', mix: 0, stock: 'base', end: 'high', value: 800 }, to: 950 }, set!, 'metric')).toBe('150 g more of Base: 950 g in place of the 800 g there are')
+    expect(adviceWords({ limit: { kind: 'target', aim: 'acid', mix: 0, end: 'high', value: 3.6 }, to: 3.66 }, set!, 'metric')).toBe('pH at most 3.66 in place of 3.60')
+    expect(adviceWords({ limit: { kind: 'share', part: 1, mix: 0, end: 'low', value: 0.3, locked: false }, to: 0.24 }, set!, 'metric')).toBe('Pear at least 24.0 % of it in place of 30.0 %')
+    expect(missedWords({ mix: 0, aim: 'salt', end: 'high', wanted: 2.5, got: 2.81 }, set!)).toBe('salt 2.81 %, wanted at most 2.50 %')
   })
 })
 

@@ -109,11 +109,11 @@ function choose(trial: EntryOf<'trial'>) {
 <template>
   <section class="stack" aria-label="Trial">
     <h2>Try it small first</h2>
-    <p v-if="!planned" class="muted">Put something into the pot; the trial is the same blend on 50 to 200 g.</p>
+    <p v-if="poured.length === 0" class="muted">Put something into the pot; the trial is the same blend on 50 to 200 g.</p>
     <template v-else>
       <div class="fields sizes"><QuantityField v-model="totalG" kind="mass" label="Trial of" :limits="TRIAL_G" no-take /><PickField v-model="stepG" label="on a scale of" :options="SCALE_STEPS.map(value => ({ value, label: `${value} g` }))" /></div>
-      <p v-if="planned.problem" class="problem" role="alert">{{ planned.problem }}</p>
-      <template v-if="planned.trial">
+      <p v-if="planned?.problem" class="problem" role="alert">{{ planned.problem }}</p>
+      <template v-if="planned?.trial">
         <table class="plain"><thead><tr><th>Weigh in</th><th class="number">target</th><th>weighed</th></tr></thead>
           <tbody><tr v-for="(part, index) in poured" :key="part.key"><td>{{ part.name }}</td><td class="number"><strong>{{ formatNumber(planned.trial.massesG[index] ?? 0, stepG < 0.1 ? 2 : 1) }} g</strong></td>
             <td class="field"><QuantityField :model-value="weighed[part.key] ?? null" kind="mass" :label="`${part.name}, weighed in the trial`" hide-label optional :placeholder="formatNumber(planned.trial.massesG[index] ?? 0, 1)" @update:model-value="weighed = { ...weighed, [part.key]: $event }" /></td></tr></tbody></table>

@@ -101,6 +101,8 @@ export function mixSetOf(bench: BenchForm, indexes: readonly number[], margins: 
     if (!(low > 0)) return refuse('Give something a weight, or say how much to make.')
     if (low > high) return refuse('“At least” is more than “at most” in how much to make.')
     for (const [aim, { low: from, high: to }] of Object.entries(sauce.targets)) if (from !== null && to !== null && from > to) return refuse(`${aim[0]?.toUpperCase()}${aim.slice(1)}: “at least” is over “at most”.`)
+    const wet = parts.some(part => part && part.composition.waterG > 0)
+    if (!wet && (['acid', 'tart'] as const).some(aim => sauce.targets[aim].low !== null || sauce.targets[aim].high !== null)) return refuse('Nothing in the pot holds water, so there is no pH to aim at. Add what is wet, or open the pH.')
     const targets = Object.fromEntries(Object.entries(sauce.targets).map(([aim, target]) => [aim, { ...target }])) as Targets
     const unpriced = parts.find(part => part && part.pricePerKg === null && part.composition.waterG < 999)
     if (bench.objective === 'cost' && unpriced) return refuse(`${unpriced.name} has no price. Set one in the library, or choose another aim.`)

@@ -1,4 +1,4 @@
-import { formatNumber, formatShu, heatWord, type HeatScale, type Property, type Range } from '@lactofer/core'
+import { formatNumber, formatShu, heatWord, slackOf, type HeatScale, type Property, type Range } from '@lactofer/core'
 
 /** A wanted range; an open end is `null`. */
 export interface Wanted { low: number | null, high: number | null }
@@ -44,8 +44,10 @@ export function judge(property: Property, value: Range | null, target: Wanted): 
   if (!value) return { level: 'ask', word: 'no figure' }
   const { write, unit } = RULERS[property]
   const over = (by: number) => `${write(by)}${property === 'acid' ? '' : ` ${unit}`}`
-  if (target.high !== null && value.typical > target.high) return { level: 'act', word: `${over(value.typical - target.high)} over` }
-  if (target.low !== null && value.typical < target.low) return { level: 'act', word: `${over(target.low - value.typical)} under` }
+  // What is shown as the target is on target.
+  const slack = slackOf(property, target.high ?? target.low ?? 0)
+  if (target.high !== null && value.typical > target.high + slack) return { level: 'act', word: `${over(value.typical - target.high)} over` }
+  if (target.low !== null && value.typical < target.low - slack) return { level: 'act', word: `${over(target.low - value.typical)} under` }
   if (property === 'acid' && target.high !== null && value.high > target.high) return { level: 'ask', word: 'may be over' }
   return { level: 'fine', word: 'in range' }
 }

@@ -216,7 +216,7 @@ interface Goal { costs: number[], extra: number[], rows: LinearProgram['rows'] }
 const plain = (costs: number[]): Goal => ({ costs, extra: [], rows: [] })
 
 /** How far a figure may stand over a target's end before it is told. */
-const slackOf = (aim: Aim, value: number) => aim === 'heat' ? Math.max(AIM_STEP.heat / 2, 0.005 * value) : AIM_STEP[aim] / 2
+export const slackOf = (aim: Aim, value: number): number => aim === 'heat' ? Math.max(AIM_STEP.heat / 2, 0.005 * value) : AIM_STEP[aim] / 2
 
 /** Least change of the amounts: a column for the distance of each. */
 function closest(bench: Bench, weight: number, costs: readonly number[]): Goal {
