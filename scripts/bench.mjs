@@ -4,6 +4,7 @@ import { run } from './steps.mjs'
 
 if (!existsSync('.output/server/index.mjs')) run('Build', 'npx', ['nuxt', 'build'])
 run('Blend bench', 'npx', ['vite-node', 'bench/blend.bench.mjs'])
+run('Blend beside SciPy and C', 'npx', ['vite-node', 'bench/mix.bench.mjs'])
 run('Plan', 'npx', ['vite-node', 'bench/plan.bench.mjs'])
 run('Ferment', 'npx', ['vite-node', 'bench/ferment.bench.mjs'])
 run('Reading to forecast', 'node', ['bench/readingToForecast.mjs'])

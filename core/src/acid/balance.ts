@@ -14,6 +14,7 @@ export interface Balance { pH: number, ionicStrength: number }
 export interface BalanceOptions { activity?: boolean }
 
 const PKW = 13.995 // water at 25 °C, CRC Handbook, from memory
+const KW = 10 ** -PKW
 const LOW = -1
 const HIGH = 15
 const LN10 = Math.LN10
@@ -27,24 +28,77 @@ export function daviesLog(ionicStrength: number): number {
   return -0.5092 * (root / (1 + root) - 0.3 * root * root)
 }
 
-interface Charge { mean: number, meanSquare: number, slope: number }
+/**
+ * A solution laid out for the loop, per kg of water: how much of each acid, 1/Ka of its three steps (0 where it has fewer) without activity,
+ * and the same at the activity it is looked at with.
+ */
+export interface Laid { saltMmol: number, sidMmol: number, mmol: Float64Array, site: Uint8Array, steps: Float64Array, now: Float64Array }
+const STEPS = 3
 
-/** Mean charge of one acid molecule at a pH, its mean square, and the slope of the mean with pH. */
-function charge(species: AcidSpecies, pH: number, log: number): Charge {
-  let term = 1
-  let sum = 1
-  let first = 0
-  let second = 0
-  for (let k = 1; k <= species.pKa.length; k++) {
-    const conditional = (species.pKa[k - 1] ?? 0) + (species.site ? 0 : (2 * k - 1) * log)
-    term *= 10 ** (pH - conditional)
-    sum += term
-    first += k * term
-    second += k * k * term
+/** Lays out a solution of these acids. */
+export function layOut({ saltMmol, sidMmol, acids }: Solution): Laid {
+  const laid = { saltMmol, sidMmol, mmol: new Float64Array(acids.length), site: new Uint8Array(acids.length), steps: new Float64Array(acids.length * STEPS), now: new Float64Array(acids.length * STEPS) }
+  acids.forEach(({ species, mmol }, index) => {
+    laid.mmol[index] = mmol
+    laid.site[index] = species.site ? 1 : 0
+    laid.steps.set(stepsOf(species), index * STEPS)
+  })
+  return laid
+}
+/** 10^pKa of every step turned over, worked out once for a species. */
+const KNOWN_STEPS = new WeakMap<AcidSpecies, readonly number[]>()
+function stepsOf(species: AcidSpecies): readonly number[] {
+  const known = KNOWN_STEPS.get(species)
+  if (known) return known
+  const found = species.pKa.map(pKa => 10 ** -pKa)
+  KNOWN_STEPS.set(species, found)
+  return found
+}
+
+/** Puts an activity on the steps: 10^−pK'_k = 10^−pKa × g^(2k−1), g one charge's 1/γ; generic sites have none. */
+function activate({ site, steps, now }: Laid, log: number): void {
+  const g = ten(-log)
+  for (let acid = 0; acid < site.length; acid++) {
+    let factor = site[acid] === 0 ? g : 1
+    const more = site[acid] === 0 ? g * g : 1
+    for (let at = acid * STEPS; at < (acid + 1) * STEPS; at++) {
+      now[at] = steps[at]! * factor
+      factor *= more
+    }
   }
-  const mean = first / sum
-  const meanSquare = second / sum
-  return { mean, meanSquare, slope: LN10 * (meanSquare - mean * mean) }
+}
+
+/** What the weak acids carry at a pH: Σ C z̄, its part of twice the ionic strength, its slope with pH; mmol/kg water. One record, used again and again. */
+const carried = { sum: 0, squares: 0, slope: 0 }
+function carry({ mmol, now }: Laid, tenToPh: number): void {
+  let sum = 0
+  let squares = 0
+  let slope = 0
+  for (let acid = 0, at = 0; acid < mmol.length; acid++, at += STEPS) {
+    const amount = mmol[acid]!
+    if (amount === 0) continue
+    const one = tenToPh * now[at]!
+    const two = one * tenToPh * now[at + 1]!
+    const three = two * tenToPh * now[at + 2]!
+    const share = 1 / (1 + one + two + three)
+    const mean = (one + 2 * two + 3 * three) * share
+    const meanSquare = (one + 4 * two + 9 * three) * share
+    sum += amount * mean
+    squares += amount * meanSquare
+    slope += amount * (meanSquare - mean * mean)
+  }
+  carried.sum = sum
+  carried.squares = squares
+  carried.slope = LN10 * slope
+}
+/** Ten to a power; quicker than ** here, and as good as a double. */
+const ten = (power: number): number => Math.exp(power * LN10)
+
+/** The same at a pH and a logarithm of the activity coefficient. */
+function acidCharge(laid: Laid, pH: number, log: number): typeof carried {
+  activate(laid, log)
+  carry(laid, ten(pH))
+  return carried
 }
 
 /** Free hydrogen less hydroxide in mmol/kg water, at an electrode pH. */
@@ -52,38 +106,30 @@ function freeIons(pH: number, log: number): number {
   return 1000 * (10 ** (-pH - log) - 10 ** (pH - PKW - log))
 }
 
-/** Charge carried by the weak acids (mmol/kg water) and their part of twice the ionic strength. */
-function acidCharge(solution: Solution, pH: number, log: number): { sum: number, squares: number, slope: number } {
-  let sum = 0
-  let squares = 0
-  let slope = 0
-  for (const { species, mmol } of solution.acids) {
-    const one = charge(species, pH, log)
-    sum += mmol * one.mean
-    squares += mmol * one.meanSquare
-    slope += mmol * one.slope
-  }
-  return { sum, squares, slope }
-}
-
 /** Ionic strength in mol/kg water at a pH: salt, the ions behind the SID, acid anions, hydrogen and hydroxide. */
-function ionicStrengthAt(solution: Solution, pH: number, log: number, squares: number): number {
-  const free = 1000 * (10 ** (-pH - log) + 10 ** (pH - PKW - log))
+function ionicStrengthAt(solution: Pick<Solution, 'saltMmol' | 'sidMmol'>, pH: number, log: number, squares: number): number {
+  const free = 1000 * (ten(-pH - log) + ten(pH - PKW - log))
   return (2 * solution.saltMmol + Math.abs(solution.sidMmol) + squares + free) / 2000
 }
 
 /** Root of the strictly falling residual at fixed activity: Newton inside a bracket, halving when a step leaves it. */
-function rootAt(solution: Solution, log: number, start: number): number {
+function rootAt(laid: Laid, log: number, start: number): number {
+  const { sidMmol } = laid
+  const hydrogen = 1000 * ten(-log)
+  const hydroxide = hydrogen * KW
+  activate(laid, log)
   let low = LOW
   let high = HIGH
   let pH = Math.min(Math.max(start, LOW + 0.1), HIGH - 0.1)
   for (let pass = 0; pass < 100; pass++) {
-    const { sum, slope } = acidCharge(solution, pH, log)
-    const residual = solution.sidMmol + freeIons(pH, log) - sum
+    const tenToPh = ten(pH)
+    carry(laid, tenToPh)
+    const h = hydrogen / tenToPh
+    const oh = hydroxide * tenToPh
+    const residual = sidMmol + h - oh - carried.sum
     if (residual > 0) low = pH
     else high = pH
-    const fall = -1000 * LN10 * (10 ** (-pH - log) + 10 ** (pH - PKW - log)) - slope
-    const newton = pH - residual / fall
+    const newton = pH - residual / (-LN10 * (h + oh) - carried.slope)
     const next = newton > low && newton < high ? newton : (low + high) / 2
     if (Math.abs(next - pH) < 1e-9) return next
     pH = next
@@ -96,17 +142,27 @@ function rootAt(solution: Solution, log: number, start: number): number {
  * @throws InvalidInput when a number put in is not finite or negative where it cannot be.
  */
 export function solveBalance(solution: Solution, { activity = true }: BalanceOptions = {}): Balance {
-  if (![solution.saltMmol, solution.sidMmol, ...solution.acids.map(acid => acid.mmol)].every(Number.isFinite)
-    || solution.acids.some(acid => acid.mmol < 0)) throw new InvalidInput('The acid balance was given a number that cannot be.')
-  let log = activity ? daviesLog((2 * solution.saltMmol + Math.abs(solution.sidMmol)) / 2000) : 0
-  let pH = rootAt(solution, log, 4)
-  let ionicStrength = ionicStrengthAt(solution, pH, log, acidCharge(solution, pH, log).squares)
+  if (!Number.isFinite(solution.saltMmol) || !Number.isFinite(solution.sidMmol) || solution.acids.some(({ mmol }) => !(mmol >= 0 && mmol < Infinity))) throw new InvalidInput('The acid balance was given a number that cannot be.')
+  return solveLaid(layOut(solution), activity)
+}
+
+/** Ionic strength at the root just found: the steps still have their activity on. */
+function strengthThere(laid: Laid, pH: number, log: number): number {
+  carry(laid, ten(pH))
+  return ionicStrengthAt(laid, pH, log, carried.squares)
+}
+
+/** The same for a solution that is laid out already and known to be sound. */
+export function solveLaid(laid: Laid, activity = true): Balance {
+  let log = activity ? daviesLog((2 * laid.saltMmol + Math.abs(laid.sidMmol)) / 2000) : 0
+  let pH = rootAt(laid, log, 4)
+  let ionicStrength = strengthThere(laid, pH, log)
   for (let pass = 0; activity && pass < 20; pass++) {
     const next = daviesLog(ionicStrength)
     if (Math.abs(next - log) < 1e-9) break
     log = next
-    pH = rootAt(solution, log, pH)
-    ionicStrength = ionicStrengthAt(solution, pH, log, acidCharge(solution, pH, log).squares)
+    pH = rootAt(laid, log, pH)
+    ionicStrength = strengthThere(laid, pH, log)
   }
   return { pH, ionicStrength }
 }
@@ -118,11 +174,11 @@ export function solveBalance(solution: Solution, { activity = true }: BalanceOpt
 export function sidFor(pH: number, saltMmol: number, acids: Solution['acids']): number {
   let sidMmol = 0
   let log = daviesLog(saltMmol / 1000)
+  const laid = layOut({ saltMmol, sidMmol: 0, acids })
   for (let pass = 0; pass < 40; pass++) {
-    const solution = { saltMmol, sidMmol, acids }
-    const { sum, squares } = acidCharge(solution, pH, log)
+    const { sum, squares } = acidCharge(laid, pH, log)
     sidMmol = sum - freeIons(pH, log)
-    const next = daviesLog(ionicStrengthAt({ ...solution, sidMmol }, pH, log, squares))
+    const next = daviesLog(ionicStrengthAt({ saltMmol, sidMmol }, pH, log, squares))
     if (Math.abs(next - log) < 1e-10) break
     log = next
   }
@@ -136,7 +192,7 @@ export function freeCharge({ pH, ionicStrength }: Balance): { left: number, slop
 }
 
 /** Charge that the weak acids of a solution carry at a pH, mmol/kg water: Σ C z̄. */
-export const boundCharge = (solution: Solution, { pH, ionicStrength }: Balance): number => acidCharge(solution, pH, daviesLog(ionicStrength)).sum
+export const boundCharge = (solution: Solution, { pH, ionicStrength }: Balance): number => acidCharge(layOut(solution), pH, daviesLog(ionicStrength)).sum
 
 /**
  * Charge left over at a pH (mmol/kg water) and how fast it falls with pH, at a given ionic strength.
@@ -144,7 +200,7 @@ export const boundCharge = (solution: Solution, { pH, ionicStrength }: Balance):
  */
 export function chargeLeft(solution: Solution, pH: number, ionicStrength: number): { left: number, slope: number } {
   const log = daviesLog(ionicStrength)
-  const { sum, slope } = acidCharge(solution, pH, log)
+  const { sum, slope } = acidCharge(layOut(solution), pH, log)
   const free = 1000 * LN10 * (10 ** (-pH - log) + 10 ** (pH - PKW - log))
   return { left: solution.sidMmol + freeIons(pH, log) - sum, slope: -free - slope }
 }

@@ -1,4 +1,4 @@
-import { mixtureBalance } from '../acid/mixture'
+import { potOf } from '../acid/pot'
 import { mix, ofMass, type Composition } from '../composition/composition'
 import type { LinearProgram, LinearSolver } from './program'
 import { AIMS, excessOf, figureOf, RANKS, type Aim, type Targets } from './targets'
@@ -83,10 +83,12 @@ export function limitsOf({ mixes, stockG }: MixSet): Limit[] {
 class Bench {
   readonly columns: { mix: number, part: MixPart, excess: ReturnType<typeof excessOf> }[]
   private readonly unit: Composition[]
+  private readonly pots: ReturnType<typeof potOf>[]
 
   constructor(readonly set: MixSet, readonly solver: LinearSolver) {
     this.columns = set.mixes.flatMap(({ parts }, index) => parts.map(part => ({ mix: index, part, excess: excessOf(ofMass(part.composition, 1000)) })))
     this.unit = this.columns.map(({ part }) => ofMass(part.composition, 1))
+    this.pots = set.mixes.map((_, index) => potOf(this.unit.filter((__, at) => this.columns[at]?.mix === index)))
   }
 
   /** What a mix is with these amounts. */
@@ -94,9 +96,13 @@ class Bench {
     return mix(this.columns.flatMap((column, at) => column.mix === index && (x[at] ?? 0) > 0 ? [ofMass(this.unit[at] ?? column.part.composition, x[at] ?? 0)] : []))
   }
 
+  private balanceOf(index: number, x: readonly number[]) {
+    return this.pots[index]?.(x.filter((_, at) => this.columns[at]?.mix === index)) ?? null
+  }
+
   /** Ionic strength of every mix, mol/kg water; 0.5 where it holds no water. */
   ionic(x: readonly number[]): number[] {
-    return this.set.mixes.map((_, index) => mixtureBalance(this.compositionOf(index, x))?.ionicStrength ?? 0.5)
+    return this.set.mixes.map((_, index) => this.balanceOf(index, x)?.ionicStrength ?? 0.5)
   }
 
   /** What a limit measures, as a row at a value of it. */
@@ -119,6 +125,7 @@ class Bench {
 
   /** What a limit's measure is for these amounts; `null` where it cannot be said. */
   measure(limit: Limit, x: readonly number[]): number | null {
+    if (limit.kind === 'target' && limit.aim === 'acid') return this.balanceOf(limit.mix, x)?.pH ?? null
     if (limit.kind === 'target') return figureOf(limit.aim, this.compositionOf(limit.mix, x))
     const sum = this.row(limit, 0, []).reduce((total, coefficient, at) => total + coefficient * (x[at] ?? 0), 0)
     if (limit.kind !== 'share') return sum

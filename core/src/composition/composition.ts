@@ -2,7 +2,7 @@ import { ACIDS, acidG, type AcidId, type Acids } from '../acid/species'
 import { componentSid, mixturePh, type AcidBase } from '../acid/mixture'
 import { brineDensity, SATURATION_PCT, waterPhaseSaltPct } from '../salt/brine'
 import type { Allergen } from '../library/material'
-import { addRanges, exactly, mapRange, type Range } from '../working'
+import { exactly, mapRange, type Range } from '../working'
 
 /**
  * What an amount of something is made of. Everything is extensive, so that mixing adds and splitting scales:
@@ -28,30 +28,36 @@ export const EMPTY: Composition = {
 
 const ACID_IDS = Object.keys(ACIDS) as AcidId[]
 
-function addAcids(a: Acids, b: Acids): Acids {
-  const sum: Acids = {}
-  for (const id of ACID_IDS) if (a[id] || b[id]) sum[id] = (a[id] ?? 0) + (b[id] ?? 0)
-  return sum
-}
-
 const scaleAcids = (acids: Acids, factor: number): Acids =>
   Object.fromEntries(Object.entries(acids).map(([id, mmol]) => [id, mmol * factor]))
 
 /** All parts poured together. Mass, water, salt, acids, charge, sugar and heat are conserved. Spreads are the widest of the parts. */
 export function mix(parts: readonly Composition[]): Composition {
-  return parts.reduce((sum, part) => ({
-    massG: sum.massG + part.massG,
-    waterG: sum.waterG + part.waterG,
-    saltG: sum.saltG + part.saltG,
-    sidMmol: sum.sidMmol + part.sidMmol,
-    acids: addAcids(sum.acids, part.acids),
-    sugarG: addRanges(sum.sugarG, part.sugarG),
-    heat: addRanges(sum.heat, part.heat),
-    allergens: [...new Set([...sum.allergens, ...part.allergens])].sort(),
-    live: sum.live || part.live,
-    acidSpread: Math.max(sum.acidSpread, part.acidSpread),
-    phSpread: Math.max(sum.phSpread, part.phSpread),
-  }), EMPTY)
+  const acids: Acids = {}
+  const sugarG = { low: 0, typical: 0, high: 0 }
+  const heat = { low: 0, typical: 0, high: 0 }
+  const sum = { massG: 0, waterG: 0, saltG: 0, sidMmol: 0, acidSpread: 0, phSpread: 0 }
+  const allergens = new Set<Allergen>()
+  let live = false
+  for (const part of parts) {
+    sum.massG += part.massG
+    sum.waterG += part.waterG
+    sum.saltG += part.saltG
+    sum.sidMmol += part.sidMmol
+    sum.acidSpread = Math.max(sum.acidSpread, part.acidSpread)
+    sum.phSpread = Math.max(sum.phSpread, part.phSpread)
+    for (const range of ['low', 'typical', 'high'] as const) {
+      sugarG[range] += part.sugarG[range]
+      heat[range] += part.heat[range]
+    }
+    for (const id of ACID_IDS) {
+      const mmol = part.acids[id]
+      if (mmol) acids[id] = (acids[id] ?? 0) + mmol
+    }
+    for (const allergen of part.allergens) allergens.add(allergen)
+    live ||= part.live
+  }
+  return { ...sum, acids, sugarG, heat, live, allergens: [...allergens].sort() }
 }
 
 /** The same thing in another amount, g. */
