@@ -1,4 +1,4 @@
-import { compositionOf, fold, forecastBlend, ofMass, partComposition, propertiesOf, SHIPPED, type Entry, type EntryOf, type Preparation } from '@lactofer/core'
+import { compositionOf, fold, forecastBlend, ofMass, openTargets, partComposition, propertiesOf, SHIPPED, type Entry, type EntryOf, type Preparation, type Targets } from '@lactofer/core'
 import { Diary } from './diary'
 import { DEMO_PICTURES } from './pictures'
 
@@ -89,14 +89,27 @@ function pressedBase(diary: Diary, code: string, name: string, color: string, da
   return lotId
 }
 
-interface Sauce { code: string, name: string, color: string, daysAgo: number, parts: Part[], cooked: boolean }
+interface Sauce { code: string, name: string, color: string, daysAgo: number, parts: Part[], cooked: boolean, targets?: Targets, trialPh?: number }
+
+/** A trial of a hundred grams, a few hours before the pot. */
+function trial(diary: Diary, lotId: string, { daysAgo, parts }: Sauce, ph: number): void {
+  const before = forecastOf(diary, parts)
+  const sum = parts.reduce((all, { massG }) => all + massG, 0)
+  const unknown = parts[0]?.lotId
+  diary.write({ kind: 'trial', at: diary.at(daysAgo + 0.2), lotId, name: 'Trial 1', ph, instrument: diary.meter(daysAgo + 0.2), parts: parts.map(part => ({ ...part, massG: Math.round(1000 * part.massG / sum) / 10 })), note: 'Round, the smoke comes through.', ...(before.ph && { predictedPh: before.ph }), ...(unknown && { unknown }) })
+}
+const forecastOf = (diary: Diary, parts: readonly Part[]) => {
+  const book = fold(diary.entries)
+  return forecastBlend(parts.map(part => partComposition(book, part)).filter(part => part !== null))
+}
 
 /** Blends a sauce, with the prediction that core gives for it. */
-function blend(diary: Diary, { code, name, color, daysAgo, parts, cooked }: Sauce): string {
+function blend(diary: Diary, sauce: Sauce): string {
+  const { code, name, color, daysAgo, parts, cooked, targets, trialPh } = sauce
   const lotId = diary.lotId(daysAgo)
-  const book = fold(diary.entries)
-  const forecast = forecastBlend(parts.map(part => partComposition(book, part)).filter(part => part !== null))
-  diary.write({ kind: 'blend', at: diary.at(daysAgo), lotId, code, name, color, parts, cooked, ...(forecast.ph && { predictedPh: forecast.ph }) })
+  if (trialPh !== undefined) trial(diary, lotId, sauce, trialPh)
+  const forecast = forecastOf(diary, parts)
+  diary.write({ kind: 'blend', at: diary.at(daysAgo), lotId, code, name, color, parts, cooked, ...(targets && { targets }), ...(forecast.ph && { predictedPh: forecast.ph }) })
   return lotId
 }
 
@@ -137,8 +150,10 @@ function sauces(diary: Diary, redMash: string): void {
   diary.write({ kind: 'send', at: diary.at(49), lotId: quayRedBottles, count: 24, to: 'Saltby Quay market' }, 'Cellar')
   diary.write({ kind: 'send', at: diary.at(14), lotId: quayRedBottles, count: 18, to: 'Saltby Quay market' }, 'Cellar')
 
-  blend(diary, { code: 'PS-07', name: 'Plum Smoke', color: '#84424f', daysAgo: 1.2, cooked: false, parts: [
+  const targets = openTargets()
+  const plumSmoke = blend(diary, { code: 'PS-07', name: 'Plum Smoke', color: '#84424f', daysAgo: 1.2, cooked: false, trialPh: 3.56, targets: { ...targets, acid: { low: null, high: 3.5, rank: 1 }, salt: { low: 3, high: 3.6, rank: 2 } }, parts: [
     lot(smoke, 'Cherry pepper and plum base', 2100), stuff('cider-vinegar', 'Cider vinegar 5 %', 420), stuff('water', 'Water', 300), lot(paste, 'Shellfish paste', 60)] })
+  diary.read(plumSmoke, [[1.18, 3.54, 20.4]])
 
   const spark = { code: 'PR-12', name: 'Pear Spark', color: '#d3b64d' }
   const sparkPot = blend(diary, { ...spark, code: 'PR-12P', daysAgo: 9, cooked: false, parts: [

@@ -103,6 +103,10 @@ test('first jar to first bottle', async ({ guarded: page }) => {
   await field(page, 'Name of the sauce').fill('Harbour Red')
   await page.getByRole('button', { name: 'Poured: record the blend' }).click()
 
+  // What it is now, beside what it was to be; then on to the bottles.
+  await expect(page.getByRole('heading', { level: 1, name: 'Harbour Red' })).toBeVisible()
+  await page.getByRole('link', { name: 'Bottle it' }).click()
+
   // Bottle: no release before the finished, evened-out pH.
   await expect(page.locator('[data-check="ph"]')).toHaveAttribute('data-verdict', 'stop')
   await expect(page.locator('[data-caution="sale"]')).toBeVisible()
