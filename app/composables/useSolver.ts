@@ -7,6 +7,9 @@ import type { Bench } from './useBench'
 /** An answer with the question it belongs to. */
 export interface Answered { set: MixSet, answer: MixAnswer, indexes: number[], before: (number | null)[][] }
 
+/** With the whole band held under the target, so often the answer is asked anew. */
+const BAND_TURNS = 3
+
 /** Asks for amounts, puts them on the bench, and undoes that; follows an advice. */
 export function useSolver({ bench, question }: Pick<Bench, 'bench' | 'question'>) {
   const answered = shallowRef<Answered | null>(null)
@@ -14,17 +17,26 @@ export function useSolver({ bench, question }: Pick<Bench, 'bench' | 'question'>
   const problem = shallowRef('')
 
   const put = (indexes: readonly number[], masses: readonly (readonly number[])[]) => indexes.forEach((index, at) => setMasses(bench.value.sauces[index]?.parts ?? [], masses[at] ?? []))
+  const restore = (indexes: readonly number[], before: Answered['before']) => indexes.forEach((index, at) => bench.value.sauces[index]?.parts.forEach((part, one) => (part.massG = before[at]?.[one] ?? null)))
   async function solve(all: boolean) {
-    const { set, indexes, problem: refused } = question(all)
-    problem.value = refused ?? ''
     answered.value = null
-    if (!set) return
     busy.value = true
     try {
-      const answer = await askForMix(set)
+      const { indexes } = question(all)
       const before = indexes.map(index => (bench.value.sauces[index]?.parts ?? []).map(({ massG }) => massG))
-      if (answer.status === 'solved') put(indexes, answer.massesG)
-      answered.value = { set, answer, indexes, before }
+      // The band of the answer may be wider than that of the pot: with its upper end held, the question is asked again from the answer.
+      for (let turn = 0; turn < (bench.value.wholeBand ? BAND_TURNS : 1); turn++) {
+        const { set, problem: refused } = question(all)
+        problem.value = refused ?? ''
+        if (!set) break
+        const answer = await askForMix(set)
+        answered.value = { set, answer, indexes, before }
+        if (answer.status === 'infeasible') {
+          restore(indexes, before)
+          break
+        }
+        put(indexes, answer.massesG)
+      }
     } catch {
       problem.value = 'The solver could not be started here. The rulers and sliders work without it.'
     } finally {
@@ -33,7 +45,7 @@ export function useSolver({ bench, question }: Pick<Bench, 'bench' | 'question'>
   }
   function undo() {
     const last = answered.value
-    if (last) last.indexes.forEach((index, at) => bench.value.sauces[index]?.parts.forEach((part, one) => (part.massG = last.before[at]?.[one] ?? null)))
+    if (last) restore(last.indexes, last.before)
     answered.value = null
   }
   function nearest() {

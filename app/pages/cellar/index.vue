@@ -56,6 +56,8 @@ const phWord = (lot: Lot) => {
         <p v-if="!selected.bottles && selected.leftG < -1" class="problem">More was used than there was: check the weights of what was made from it.</p>
         <LineageTree :lot="selected" />
         <SendForm v-if="selected.bottles && selected.bottles.left > 0" :key="selected.id" :lot="selected" />
+        <details v-if="['base', 'brine', 'pulp', 'stock'].includes(selected.kind) && selected.state === 'in stock'" class="disclose"><summary>Read it: pH, salt, titration</summary><ReadingForm :key="selected.id" :lot="selected" /></details>
+        <NuxtLink v-if="selected.kind === 'blend'" :to="`/blend/${selected.id}`">Its readings, drift and correction</NuxtLink>
         <LotLog :lot="selected" />
       </section>
       <section v-else class="sheet"><p class="muted">Choose a lot: its make-up, where it came from and where it went stand here.</p></section>

@@ -180,6 +180,14 @@ function withFindings(book: Book, lot: Lot, composition: Composition, untilMs: n
   return { ...learned, heat: mapRange(combineHeat(mapRange(learned.heat, heat => heat / learned.massG), tasted).range, shu => shu * learned.massG) }
 }
 
+/** A part or a stock with the salt and the pH that were last read in it. */
+function asRead(composition: Composition, lot: Lot, untilMs: number): Composition {
+  const salt = lot.readings.findLast(({ at, saltPct }) => saltPct !== undefined && Date.parse(at) <= untilMs)?.saltPct
+  const salted = salt === undefined ? composition : withSalt(composition, salt)
+  const reading = lastPh(lot, untilMs)
+  return reading?.ph === undefined ? salted : withPh(salted, reading.ph, readSpread(reading.instrument))
+}
+
 /** A mixture as it was last read, and as what was put in later made it: readings set its pH and salt, additions mix in, in order. */
 function blendComposition(book: Book, lot: Lot, blend: EntryOf<'blend'>, untilMs: number, path: readonly string[]): Composition | null {
   const madeMs = Date.parse(blend.at)
@@ -216,7 +224,7 @@ export function compositionOf(book: Book, lotId: string, untilMs = Infinity, pat
   const found = (composition: Composition | null) => composition && withFindings(book, lot, composition, untilMs, further)
   switch (made.kind) {
     case 'plan': return found(fermentComposition(book, lot, made, untilMs, further))
-    case 'stock': return found(stockComposition(book, made))
+    case 'stock': return found(asRead(stockComposition(book, made), lot, untilMs))
     case 'blend': return found(blendComposition(book, lot, made, untilMs, further))
     case 'bottle': {
       const source = compositionOf(book, made.fromLotId, untilMs, further)
@@ -227,8 +235,7 @@ export function compositionOf(book: Book, lotId: string, untilMs = Infinity, pat
       if (!source || !(made.inG > 0)) return null
       const pressed = separate(source, made.method, made)
       const part = lot.kind === 'pulp' ? pressed.pulp : lot.kind === 'brine' ? pressed.brine : pressed.base
-      const reading = lastPh(lot, untilMs)
-      return found(reading?.ph === undefined ? part : withPh(part, reading.ph, readSpread(reading.instrument)))
+      return found(asRead(part, lot, untilMs))
     }
   }
 }
