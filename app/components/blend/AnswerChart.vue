@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import { refThrottled } from '@vueuse/core'
 import { use } from 'echarts/core'
 import { LineChart } from 'echarts/charts'
-import { GridComponent, MarkAreaComponent, TooltipComponent } from 'echarts/components'
+import { GridComponent, MarkAreaComponent, MarkPointComponent, TooltipComponent } from 'echarts/components'
 import { SVGRenderer } from 'echarts/renderers'
 import VChart from 'vue-echarts'
 import { formatMass, phAnswer, type Composition } from '@lactofer/core'
@@ -12,7 +12,7 @@ import { useTones } from '~/composables/useTones'
 import { usePreferences } from '~/stores/preferences'
 
 /** What would an addition do to the pH? One line for each part already in the pot, and water. */
-use([LineChart, GridComponent, MarkAreaComponent, TooltipComponent, SVGRenderer])
+use([LineChart, GridComponent, MarkAreaComponent, MarkPointComponent, TooltipComponent, SVGRenderer])
 const { base, additions, target } = defineProps<{ base: Composition, additions: readonly { name: string, composition: Composition }[], target: Wanted }>()
 const tones = useTones()
 const preferences = usePreferences()
@@ -54,6 +54,7 @@ const option = computed(() => {
       name: one.name, type: 'line' as const, symbol: 'none', data: one.values.map((value, step) => [added.value[step], value]),
       lineStyle: { color: colours[index % colours.length], width: 2.5, type: dashes[index % dashes.length] as 'solid' }, itemStyle: { color: colours[index % colours.length] },
       endLabel: { show: true, formatter: one.name.length > 17 ? `${one.name.slice(0, 16)}…` : one.name, color: colours[index % colours.length], fontSize: 13, fontWeight: 600, offset: [2, shifts[index] ?? 0] as [number, number] },
+      ...(index === 0 && { markPoint: { silent: true, symbol: 'circle', symbolSize: 11, itemStyle: { color: ink }, label: { show: false }, data: [{ coord: [0, one.values[0] ?? 0] }] } }),
       ...(index === 0 && target.high !== null && { markArea: { silent: true, itemStyle: { color: acid, opacity: 0.12 }, data: [[{ yAxis: target.low ?? 0 }, { yAxis: target.high }]] as [{ yAxis: number }, { yAxis: number }][] } }),
     })),
   }

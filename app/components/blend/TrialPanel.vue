@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { ElMessage } from 'element-plus'
-import { acidFromTrial, forecastBlend, formatNumber, InvalidInput, learnAcid, mostUncertain, ofMass, othersSd, readSpread, SCALE_STEPS, TRIAL_G, trialOf, type Composition, type EntryOf, type Instrument, type TasteSchema } from '@lactofer/core'
+import { acidFromTrial, forecastBlend, formatNumber, InvalidInput, learnAcid, mostUncertain, ofMass, othersSd, READING_NOISE, readSpread, SCALE_STEPS, TRIAL_G, trialOf, type Composition, type EntryOf, type Instrument, type TasteSchema } from '@lactofer/core'
 import type { z } from 'zod'
 import { partForLog, scaleParts, totalOf, type SauceForm } from './blendForm'
 import { tasteWords } from '../ferment/readingDraft'
@@ -63,6 +63,12 @@ const lesson = computed(() => {
     throw error
   }
 })
+/** A reading well outside its band is told: safety goes by what was read. */
+const unexpected = computed(() => {
+  const band = before.value.ph
+  if (ph.value === null || !band || (ph.value >= band.low - READING_NOISE && ph.value <= band.high + READING_NOISE)) return ''
+  return `Expected ${range(band)}. Weigh and read it again; if it stays, what was read counts, and a fruit or vinegar is not what its label or table says.`
+})
 function taken({ instrument: used }: Taken) {
   if (used.kind === 'meter') instrument.value = used
 }
@@ -82,7 +88,7 @@ async function keep(event: Event) {
     ...(saltPct.value !== null && { saltPct: saltPct.value }), ...(Object.keys(taste.value).length > 0 && { taste: taste.value }), ...(note.value.trim() && { note: note.value.trim() }),
   })
   if (!written) return
-  ElMessage.success(ph.value === null ? 'Trial recorded.' : 'Trial recorded: the bench has learned from it.')
+  ElMessage.success(lesson.value && !lesson.value.problem ? 'Trial recorded: the bench has learned from it.' : 'Trial recorded.')
   weighed.value = {}
   ph.value = null
   saltPct.value = null
@@ -123,6 +129,7 @@ function choose(trial: EntryOf<'trial'>) {
           <div class="fields"><QuantityField v-model="ph" kind="ph" label="pH of the trial" optional @taken="taken" /><PickField v-if="!instrument" v-model="using" label="Trial read with" :options="options" /><QuantityField v-model="saltPct" kind="percent" label="Salt, measured" :limits="{ high: 40 }" optional no-take />
             <PickField v-if="learnable.length > 1" :model-value="unknown?.key ?? ''" label="Learn the acid of" :options="learnable.map(({ key, name }) => ({ value: key, label: name }))" @update:model-value="unknownKey = $event" /></div>
           <p class="small">Expected pH <strong data-figure="expected">{{ before.ph?.typical.toFixed(2) ?? '–' }}</strong>, probably {{ range(before.ph) }}. Stir, let it stand ten minutes, read it at room temperature.</p>
+          <p v-if="unexpected" data-figure="unexpected"><StateMark level="ask" word="Not as expected" /> {{ unexpected }}</p>
           <p v-if="lesson?.problem" class="problem" role="alert">{{ lesson.problem }}</p><p v-else-if="lesson" data-figure="lesson"><StateMark level="fine" word="Learned" /> {{ lesson.sentence }}</p>
           <TasteFields v-model="taste" /><WordField v-model="note" label="Note on heat and taste" />
           <p v-if="problem" class="problem" role="alert">{{ problem }}</p>

@@ -104,7 +104,7 @@ const seen = computed(() => `${bench.value.sauces.length > 1 ? `${bench.value.at
       <el-button v-if="bench.sauces.length > 1" text @click="removeSauce(bench.at)">Take this one off</el-button>
     </div></header>
     <p v-if="bench.sauces.length > 1 && sharedLots.length" class="stock small" aria-label="What stays in stock"><span v-for="lot in sharedLots" :key="lot.id" :class="{ over: remains(lot.id) < -0.5 }"><span class="code">{{ lot.code }}</span> {{ remains(lot.id) < -0.5 ? `${formatMass(-remains(lot.id), preferences.world)} too much taken` : `${formatMass(Math.max(0, remains(lot.id)), preferences.world)} stay of ${formatMass(lot.leftG, preferences.world)}` }}</span></p>
-    <p v-if="forecast.massG && !rulersSeen" class="digest" aria-hidden="true"><span v-for="property in PROPERTIES.slice(0, 4)" :key="property" :style="{ color: `var(--${property})` }">{{ headline(property, valueOf(property, forecast)) }}</span></p>
+    <p v-if="forecast.massG" :class="['digest', { seen: rulersSeen }]" aria-hidden="true"><span v-for="property in PROPERTIES.slice(0, 4)" :key="property" :style="{ color: `var(--${property})` }">{{ headline(property, valueOf(property, forecast)) }}</span></p>
     <div class="bench">
       <form class="stack" novalidate :aria-label="`Pot ${seen}`" @submit.prevent="confirm">
         <BlendParts v-model="sauce.parts" v-model:mode="bench.mode" :remains="remains" />
@@ -163,5 +163,6 @@ const seen = computed(() => `${bench.value.sauces.length > 1 ? `${bench.value.at
 .sweetens { border-left: 3px solid var(--act); padding-left: var(--s3); }
 .views { flex-wrap: wrap; row-gap: var(--s1); }
 .view { border-top: 1px solid var(--line); padding-top: var(--s3); min-width: 0; }
-@media (max-width: 1000px) { .bench { grid-template-columns: minmax(0, 1fr); } .sauces { margin-left: 0; } .digest { padding: var(--s2) var(--s3); gap: var(--s1) var(--s3); justify-content: space-between; font-size: 16px; } }
+@media (min-width: 1001px) { .digest.seen { display: none; } }
+@media (max-width: 1000px) { .bench { grid-template-columns: minmax(0, 1fr); } .sauces { margin-left: 0; } .digest { position: sticky; margin: 0 calc(-1 * var(--s3)); padding: var(--s2) var(--s3); gap: var(--s1) var(--s3); justify-content: space-between; font-size: 16px; } }
 </style>

@@ -1,8 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
-import IconClose from '~icons/lucide/x'
-import IconTool from '~icons/lucide/sliders-horizontal'
 import { forecastBlend, InvalidInput, isWeighed, PROPERTIES, returnTo, skipStep, takeWeight, valueOf, WeighInSchema, type WeighIn } from '@lactofer/core'
 import { partsForLog } from '~/components/blend/blendForm'
 import { headline } from '~/components/measure/rulers'
@@ -22,7 +20,6 @@ const { bench, loaded, removeSauce } = useBench()
 const { draft: state, reset, loaded: stateLoaded } = useDraft<WeighIn | null>(`pour:${id}`, WeighInSchema.nullable(), () => null)
 const { busy, record } = useRecorder('Every weight is still here; try again.')
 const ready = ref(false)
-const benchOpen = ref(false)
 const problem = ref('')
 const sauce = computed(() => bench.value.sauces.find(one => one.id === id))
 
@@ -77,35 +74,21 @@ async function finish() {
 
 <template>
   <div v-if="ready && !sauce" class="page"><h1>No such blend on the bench</h1><p><NuxtLink v-if="book.lot(id)" :to="`/blend/${id}`">It is poured: open it</NuxtLink><NuxtLink v-else to="/blend">Back to the bench</NuxtLink></p></div>
-  <div v-else-if="ready && sauce && state" class="page weigh">
-    <header>
-      <h1><span class="code">{{ sauce.code }}</span> {{ sauce.name || 'Sauce' }}</h1>
-      <span class="tools"><button type="button" aria-label="Set up the simulated bench" @click="benchOpen = true"><IconTool aria-hidden="true" /></button><NuxtLink to="/blend" aria-label="Leave; every weight is kept"><IconClose aria-hidden="true" /></NuxtLink></span>
-    </header>
-    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
-    <div class="halves">
-      <WeighScale v-if="!weighed && step" fixed :step="step" :target-g="step.plannedG" :position="`${state.at + 1} of ${state.steps.length}`" @take="take" @skip="change(skipStep)" />
-      <section v-else class="sheet" aria-label="Poured">
-        <h2>Everything is in</h2>
-        <p>As weighed: <strong v-for="property in PROPERTIES" :key="property" class="said" :style="{ color: `var(--${property})` }" :data-figure="`poured-${property}`">{{ headline(property, valueOf(property, forecast)) }}</strong></p>
-        <el-button type="primary" class="end" :loading="busy" @click="finish">Stirred: record the blend</el-button>
-      </section>
-      <div class="stack">
-        <WeighList :state="state" :salt-g="0" @back="index => change(now => returnTo(now, index))" />
-        <p v-if="!weighed" class="small muted">With what was weighed so far: {{ PROPERTIES.slice(0, 3).map(property => headline(property, valueOf(property, forecast))).join(', ') }}.</p>
-      </div>
+  <AtScale v-else-if="ready && sauce && state" :code="sauce.code" :name="sauce.name || 'Sauce'" leave="/blend" :problem="problem">
+    <WeighScale v-if="!weighed && step" fixed :step="step" :target-g="step.plannedG" :position="`${state.at + 1} of ${state.steps.length}`" @take="take" @skip="change(skipStep)" />
+    <section v-else class="sheet" aria-label="Poured">
+      <h2>Everything is in</h2>
+      <p>As weighed: <strong v-for="property in PROPERTIES" :key="property" class="said" :style="{ color: `var(--${property})` }" :data-figure="`poured-${property}`">{{ headline(property, valueOf(property, forecast)) }}</strong></p>
+      <el-button type="primary" class="end" :loading="busy" @click="finish">Stirred: record the blend</el-button>
+    </section>
+    <div class="stack">
+      <WeighList :state="state" :salt-g="0" @back="index => change(now => returnTo(now, index))" />
+      <p v-if="!weighed" class="small muted">With what was weighed so far: {{ PROPERTIES.slice(0, 3).map(property => headline(property, valueOf(property, forecast))).join(', ') }}.</p>
     </div>
-    <BenchDialog v-model="benchOpen" />
-  </div>
+  </AtScale>
 </template>
 
 <style scoped>
-.weigh { max-width: 1360px; margin: 0 auto; width: 100%; }
-.weigh > header { align-items: center; }
-.tools { margin-left: auto; display: flex; gap: var(--s2); }
-.tools > * { width: 48px; height: 48px; display: grid; place-items: center; border: 1px solid var(--line); border-radius: var(--radius); background: var(--surface); color: inherit; cursor: pointer; }
-.halves { display: grid; grid-template-columns: minmax(0, 1fr) minmax(300px, 380px); gap: var(--s5); align-items: start; }
 .said { margin-right: var(--s4); white-space: nowrap; }
 html .end { min-height: 64px; font: 720 22px var(--display); }
-@media (max-width: 860px) { .halves { grid-template-columns: minmax(0, 1fr); gap: var(--s3); } .weigh > header { flex-wrap: nowrap; } .weigh > header h1 { font-size: 20px; min-width: 0; } }
 </style>

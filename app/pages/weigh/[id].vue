@@ -1,7 +1,5 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import IconClose from '~icons/lucide/x'
-import IconTool from '~icons/lucide/sliders-horizontal'
 import { addStep, contentComposition, InvalidInput, isWeighed, planFigures, propertiesOf, returnTo, saltForWeighed, skipStep, startWeighIn, styleById, substitute, takeWeight, toleranceG, vesselMark, weighedContent, type Draft, type Row } from '@lactofer/core'
 import { formOfPlan, freshPlan, freshRow, type PlanForm } from '~/components/plan/planForm'
 import { fillingProblem, massesOf, WeighDraftSchema, type WeighDraft } from '~/components/weigh/weighDraft'
@@ -22,7 +20,6 @@ const { draft, reset, loaded } = useDraft<WeighDraft | null>(`weigh:${String(rou
 const { busy, record } = useRecorder('Every weight is still here; try again.')
 const ready = ref(false)
 const choosing = ref<'instead' | 'more' | null>(null)
-const benchOpen = ref(false)
 const problem = ref('')
 
 void loaded.then(() => {
@@ -126,44 +123,29 @@ async function finish() {
 <template>
   <div v-if="!lot || !plan" class="page"><h1>No such plan</h1><p><NuxtLink to="/plan">Back to Plan</NuxtLink></p></div>
   <div v-else-if="lot.packed" class="page"><h1>{{ lot.name }} is packed</h1><p><NuxtLink :to="`/ferment/${lot.id}`">Open the lot</NuxtLink></p></div>
-  <div v-else-if="ready && draft && state" class="page weigh">
-    <header>
-      <h1><span class="code">{{ lot.code }}</span> {{ lot.name }}</h1>
-      <p>{{ style.name }}, {{ plan.saltPct }} % of the {{ plan.saltBasis }}</p>
-      <span class="tools"><button type="button" aria-label="Set up the simulated bench" @click="benchOpen = true"><IconTool aria-hidden="true" /></button><NuxtLink to="/plan" aria-label="Leave; every weight is kept"><IconClose aria-hidden="true" /></NuxtLink></span>
-    </header>
-    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
-    <div v-if="!weighed && step" class="halves">
+  <AtScale v-else-if="ready && draft && state" :code="lot.code" :name="lot.name" :note="`${style.name}, ${plan.saltPct} % of the ${plan.saltBasis}`" leave="/plan" :problem="problem">
+    <template v-if="!weighed && step">
       <WeighScale :step="step" :target-g="targetG" :position="`${state.at + 1} of ${state.steps.length}`" @take="take" @skip="change(skipStep)" @instead="choosing = 'instead'" @more="choosing = 'more'" />
       <WeighList :state="state" :salt-g="saltG" @back="index => change(now => returnTo(now, index))" />
-    </div>
+    </template>
     <template v-else>
-      <div class="halves">
-        <div class="stack">
-          <section v-if="saltOff" class="sheet" aria-label="Salt"><p><StateMark level="act" word="The salt no longer fits" /> What was weighed wants <strong>{{ saltG.toFixed(1) }} g</strong>, and {{ saltTakenG.toFixed(1) }} g went in. {{ saltOffG < 0 ? 'Put in a little more of everything else, or mend it on the lot’s page.' : '' }}</p><div v-if="saltOffG > 0"><el-button type="primary" @click="moreSalt">Weigh {{ saltOffG.toFixed(1) }} g more</el-button></div></section>
-          <section v-if="packedFigures" class="sheet" aria-label="Weighed in"><p class="sum"><span><MassText :mass-g="packedFigures.composition.massG" /> in the bowl</span><span>salt <strong data-figure="weighed-salt">{{ (100 * packedFigures.composition.saltG / packedFigures.composition.massG).toFixed(2) }} %</strong> of everything</span></p></section>
-          <PackVessels v-if="packedFigures && !plan.bowl" v-model="draft.fillings" :figures="packedFigures" />
-          <div v-if="!plan.bowl" class="fields"><PickField :model-value="closure" label="Closed with" :options="style.closures.map(name => ({ value: name, label: name }))" @update:model-value="value => draft && (draft.closure = value)" /><WordField v-model="draft.place" label="Where it stands" /></div>
-          <PackingChecks v-if="!plan.bowl" v-model="draft.done" :style-id="plan.style" />
-          <el-button type="primary" class="end" :loading="busy" @click="finish">{{ plan.bowl ? 'Mixed: split it into jars' : 'Packed: start the lot' }}</el-button>
-        </div>
-        <WeighList :state="state" :salt-g="saltG" @back="index => change(now => returnTo(now, index))" />
+      <div class="stack">
+        <section v-if="saltOff" class="sheet" aria-label="Salt"><p><StateMark level="act" word="The salt no longer fits" /> What was weighed wants <strong>{{ saltG.toFixed(1) }} g</strong>, and {{ saltTakenG.toFixed(1) }} g went in. {{ saltOffG < 0 ? 'Put in a little more of everything else, or mend it on the lot’s page.' : '' }}</p><div v-if="saltOffG > 0"><el-button type="primary" @click="moreSalt">Weigh {{ saltOffG.toFixed(1) }} g more</el-button></div></section>
+        <section v-if="packedFigures" class="sheet" aria-label="Weighed in"><p class="sum"><span><MassText :mass-g="packedFigures.composition.massG" /> in the bowl</span><span>salt <strong data-figure="weighed-salt">{{ (100 * packedFigures.composition.saltG / packedFigures.composition.massG).toFixed(2) }} %</strong> of everything</span></p></section>
+        <PackVessels v-if="packedFigures && !plan.bowl" v-model="draft.fillings" :figures="packedFigures" />
+        <div v-if="!plan.bowl" class="fields"><PickField :model-value="closure" label="Closed with" :options="style.closures.map(name => ({ value: name, label: name }))" @update:model-value="value => draft && (draft.closure = value)" /><WordField v-model="draft.place" label="Where it stands" /></div>
+        <PackingChecks v-if="!plan.bowl" v-model="draft.done" :style-id="plan.style" />
+        <el-button type="primary" class="end" :loading="busy" @click="finish">{{ plan.bowl ? 'Mixed: split it into jars' : 'Packed: start the lot' }}</el-button>
       </div>
+      <WeighList :state="state" :salt-g="saltG" @back="index => change(now => returnTo(now, index))" />
     </template>
     <el-dialog :model-value="choosing !== null" :title="choosing === 'instead' ? `Instead of ${step?.name}` : 'One thing more'" width="460px" @update:model-value="choosing = null">
       <IngredientPicker label="What it is" @picked="chosen" />
     </el-dialog>
-    <BenchDialog v-model="benchOpen" />
-  </div>
+  </AtScale>
 </template>
 
 <style scoped>
-.weigh { max-width: 1360px; margin: 0 auto; width: 100%; }
-.weigh > header { align-items: center; }
-.tools { margin-left: auto; display: flex; gap: var(--s2); }
-.tools > * { width: 48px; height: 48px; display: grid; place-items: center; border: 1px solid var(--line); border-radius: var(--radius); background: var(--surface); color: inherit; cursor: pointer; }
-.halves { display: grid; grid-template-columns: minmax(0, 1fr) minmax(300px, 380px); gap: var(--s5); align-items: start; }
 .sum { display: flex; gap: var(--s5); flex-wrap: wrap; font-size: 18px; }
 html .end { min-height: 64px; font: 720 22px var(--display); }
-@media (max-width: 860px) { .halves { grid-template-columns: minmax(0, 1fr); gap: var(--s3); } .weigh > header { flex-wrap: nowrap; } .weigh > header h1 { font-size: 20px; min-width: 0; } .weigh > header p { display: none; } }
 </style>

@@ -28,7 +28,7 @@ export function acidFromTrial(component: Composition, others: readonly Compositi
   const own = mixtureBalance(component)
   if (!own) throw new InvalidInput('What is to be learned of holds no water, so it has no pH of its own.')
   const move = Math.abs(ph - own.pH)
-  if (move < LEAST_MOVE) throw new InvalidInput(`The trial moved the pH by ${move.toFixed(2)} only. Put in more of what is known: 20 to 30 g of vinegar in 100 g tells most; water tells nothing.`)
+  if (move < LEAST_MOVE) throw new InvalidInput(`The trial stands ${move.toFixed(2)} from its own pH of ${own.pH.toFixed(2)}: that tells nothing of its acid. Put in more of what is known: 20 to 30 g of vinegar in 100 g tells most; water tells nothing.`)
   const rest = chargeOf(mix(others))
   let factor = 1
   for (let pass = 0; pass < 12; pass++) {

@@ -62,6 +62,29 @@ const lastPh = (lot: Lot, untilMs = Infinity) => lot.readings.filter(reading => 
 const PH_READ = (reading: EntryOf<'reading'>) => reading.ph !== undefined
 
 /**
+ * A mixture through what was read in it and what was put in later, in order: readings set its salt and, by `read`, its pH; additions mix in.
+ * `null` when something that was put in is not in the book. @param lives whether anything in it can stay alive.
+ */
+function throughTime(book: Book, lot: Lot, start: Composition, untilMs: number, path: readonly string[], read: (now: Composition, pH: number, phSpread: number) => Composition, lives: boolean): Composition | null {
+  let now = start
+  let fromMs = -Infinity
+  for (const added of [...lot.added, null]) {
+    const toMs = Math.min(untilMs, added ? Date.parse(added.at) : Infinity)
+    const between = lot.readings.filter(({ at }) => Date.parse(at) > fromMs && Date.parse(at) <= toMs)
+    const salt = between.findLast(reading => reading.saltPct !== undefined)?.saltPct
+    if (salt !== undefined) now = withSalt(now, salt)
+    const reading = between.findLast(PH_READ)
+    if (reading?.ph !== undefined) now = read(now, reading.ph, readSpread(reading.instrument))
+    if (!added || Date.parse(added.at) > untilMs) break
+    const more = contentComposition(book, added, Date.parse(added.at), path)
+    if (!more) return null
+    now = { ...mix([now, more]), live: lives && (now.live || more.live) }
+    fromMs = toMs
+  }
+  return now
+}
+
+/**
  * A ferment now: the packed mixture plus the lactic acid that explains its last pH, then what was added, then the next readings, in order.
  * Sugar goes down by what that acid took; between that and none is the range, since yeast takes some too. Acid is uncertain until somebody
  * titrates. Where bacteria make nothing (an infusion, a cooked sauce) a reading sets the pH and no acid is made up for it.
@@ -72,20 +95,8 @@ function fermentComposition(book: Book, lot: Lot, plan: EntryOf<'plan'>, untilMs
   if (!now) return null
   if (!style.ferments) now = { ...now, live: false }
   if (!lot.packed) return now
-  let fromMs = -Infinity
-  for (const added of [...lot.added, null]) {
-    const toMs = Math.min(untilMs, added ? Date.parse(added.at) : Infinity)
-    const between = lot.readings.filter(({ at }) => Date.parse(at) > fromMs && Date.parse(at) <= toMs)
-    const salt = between.findLast(reading => reading.saltPct !== undefined)?.saltPct
-    if (salt !== undefined) now = withSalt(now, salt)
-    const reading = between.findLast(PH_READ)
-    if (reading?.ph !== undefined) now = style.ferments ? fermented(now, reading.ph, readSpread(reading.instrument)) : withPh(now, reading.ph, readSpread(reading.instrument))
-    if (!added || Date.parse(added.at) > untilMs) break
-    const more = contentComposition(book, added, Date.parse(added.at), path)
-    if (!more) return null
-    now = { ...mix([now, more]), live: style.ferments && (now.live || more.live) }
-    fromMs = toMs
-  }
+  now = throughTime(book, lot, now, untilMs, path, style.ferments ? fermented : withPh, style.ferments)
+  if (!now) return null
   const started = style.ferments && lot.readings.some(reading => PH_READ(reading) && Date.parse(reading.at) <= untilMs)
   return started
     ? { ...now, heat: { low: now.heat.low * FERMENTING_KEEPS.low, typical: now.heat.typical * FERMENTING_KEEPS.typical, high: now.heat.high * FERMENTING_KEEPS.high } }
@@ -193,23 +204,8 @@ function blendComposition(book: Book, lot: Lot, blend: EntryOf<'blend'>, untilMs
   const madeMs = Date.parse(blend.at)
   const parts = blend.parts.map(part => partComposition(book, part, madeMs, path, lot.id))
   if (parts.some(part => part === null)) return null
-  let now = mix(parts.filter(part => part !== null))
-  if (blend.cooked) now = { ...now, live: false }
-  let fromMs = -Infinity
-  for (const added of [...lot.added, null]) {
-    const toMs = Math.min(untilMs, added ? Date.parse(added.at) : Infinity)
-    const between = lot.readings.filter(({ at }) => Date.parse(at) > fromMs && Date.parse(at) <= toMs)
-    const salt = between.findLast(reading => reading.saltPct !== undefined)?.saltPct
-    if (salt !== undefined) now = withSalt(now, salt)
-    const reading = between.findLast(PH_READ)
-    if (reading?.ph !== undefined) now = withPh(now, reading.ph, readSpread(reading.instrument))
-    if (!added || Date.parse(added.at) > untilMs) break
-    const more = contentComposition(book, added, Date.parse(added.at), path)
-    if (!more) return null
-    now = { ...mix([now, more]), live: !blend.cooked && (now.live || more.live) }
-    fromMs = toMs
-  }
-  return now
+  const poured = mix(parts.filter(part => part !== null))
+  return throughTime(book, lot, { ...poured, live: poured.live && !blend.cooked }, untilMs, path, withPh, !blend.cooked)
 }
 
 /**
