@@ -138,7 +138,7 @@ async function confirm(event: Event) {
           <tr><td>Solids</td><td class="number">{{ formatNumber(pressed.bodyPct, 1) }} %</td></tr>
           <tr><td>Skins and seeds thrown out</td><td class="number">{{ formatNumber(100 * pressed.solidsThrownOut.low) }}–{{ formatNumber(100 * pressed.solidsThrownOut.high) }} %</td></tr>
         </tbody></table>
-        <div v-if="pressed" class="sideways"><table class="plain small"><thead><tr><th>Carried away by</th><th class="number">weight</th><th class="number">salt</th><th class="number">acid</th><th class="number">solids</th><th class="number">heat</th></tr></thead>
+        <div v-if="pressed" class="sideways"><table class="plain small"><thead><tr><th>Goes with</th><th class="number">weight</th><th class="number">salt</th><th class="number">acid</th><th class="number">solids</th><th class="number">heat</th></tr></thead>
           <tbody><tr v-for="[name, part] in pressed.streams" :key="name" :data-stream="name"><td>{{ name }}</td><td class="number">{{ formatNumber(part.massG) }} g</td><td class="number">{{ formatNumber(part.saltG, 1) }} g</td><td class="number">{{ formatNumber(acidOf(part), 1) }} g</td><td class="number">{{ formatNumber(otherSolidsG(part), 1) }} g</td><td class="number">{{ pressed.wholeHeat > 0 ? formatNumber(100 * part.heat.typical / pressed.wholeHeat) : 0 }} %</td></tr></tbody></table></div>
         <p v-if="pressed" class="muted small">Heat stays mostly with the solids; the share thrown out follows from the pulp’s weight and how dry this way of pressing leaves it (judgement). What is lost is taken to be like the base.</p>
         <template v-if="earlier.length"><h3>Earlier of this style</h3>

@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
 import { AIMS, figureOf, forecastBlend, formatMass, mix, ofMass, ofMaterial, SCALE_STEPS, type Composition, type Lot, type MixPart, type MixSet, type Row, type Targets } from '@lactofer/core'
-import { aimValue, missedWords, reachWords } from './limitWords'
+import { missedWords, namedValue, reachWords } from './limitWords'
 import { useRecorder } from '~/composables/useRecorder'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
@@ -56,7 +56,7 @@ async function work() {
     const put = parts.flatMap(({ key, name }, index) => key !== 'now' && (masses[index] ?? 0) > 0 ? [{ materialId: key, name, massG: Number((masses[index] ?? 0).toFixed(2)) }] : [])
     const forecast = forecastBlend([mix(parts.map((one, index) => ofMass(one.composition, masses[index] ?? 0)))])
     found.value = {
-      put, after: AIMS.filter(aim => targets[aim].low !== null || targets[aim].high !== null).map(aim => aimValue(aim, figureOf(aim, forecast.composition) ?? NaN)).join(', '),
+      put, after: AIMS.filter(aim => targets[aim].low !== null || targets[aim].high !== null).map(aim => namedValue(aim, figureOf(aim, forecast.composition) ?? NaN)).join(', '),
       note: answer.missed.length ? `Rounding leaves ${answer.missed.map(one => missedWords(one, set)).join('; ')}.` : '',
     }
   } catch {
@@ -78,7 +78,7 @@ async function did() {
 <template>
   <section class="sheet" aria-label="Correct it">
     <h2>Smallest correction</h2>
-    <p v-if="off.length"><StateMark level="act" word="Off its target" /> {{ off.map(aim => aimValue(aim, figureOf(aim, composition) ?? NaN)).join(', ') }}.</p>
+    <p v-if="off.length"><StateMark level="act" word="Off its target" /> {{ off.map(aim => namedValue(aim, figureOf(aim, composition) ?? NaN)).join(', ') }}.</p>
     <p v-else><StateMark level="fine" word="On target" /> By its last readings everything lies where it should.</p>
     <template v-if="off.length">
       <el-checkbox-group v-model="chosen" aria-label="At hand" class="hand"><el-checkbox v-for="id in CORRECTORS" :key="id" :value="id">{{ book.library.material(id)?.name }}</el-checkbox></el-checkbox-group>

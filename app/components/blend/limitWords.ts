@@ -4,11 +4,17 @@ const NAMES: Record<Aim, string> = { acid: 'pH', salt: 'salt', heat: 'heat', swe
 const UNITS: Record<Aim, string> = { acid: '', salt: ' %', heat: ' SHU', sweet: ' %', body: ' %', tart: ' %' }
 const DECIMALS: Record<Aim, number> = { acid: 2, salt: 2, heat: 0, sweet: 1, body: 1, tart: 2 }
 
-/** A value of an aim with its unit: "pH 3.70", "salt 2.5 %". */
+/** A value of an aim with its unit: "pH 3.70", "2.50 %". */
 export const aimValue = (aim: Aim, value: number): string => aim === 'acid' ? `pH ${value.toFixed(2)}` : `${formatNumber(value, DECIMALS[aim])}${UNITS[aim]}`
 export const aimName = (aim: Aim): string => NAMES[aim]
+/** The same by its name: "pH 3.70", "salt 2.50 %". */
+export const namedValue = (aim: Aim, value: number): string => aim === 'acid' ? aimValue(aim, value) : `${NAMES[aim]} ${aimValue(aim, value)}`
 
 const of = (set: MixSet, mix: number) => set.mixes.length > 1 ? `${set.mixes[mix]?.name}: ` : ''
+/** Where the whole band is held under a target, its upper end is what is told. */
+const marginOf = (set: MixSet, { mix, aim, end }: { mix: number, aim: Aim, end: 'low' | 'high' }) => aim === 'acid' && end === 'high' ? set.mixes[mix]?.phMargin ?? 0 : 0
+/** A value with its unit, without its name. */
+const bare = (aim: Aim, value: number) => aimValue(aim, value).replace('pH ', '')
 const partName = (set: MixSet, limit: Limit) => limit.kind === 'amount' || limit.kind === 'share' ? set.mixes[limit.mix]?.parts[limit.part]?.name ?? 'a part' : ''
 const stockName = (set: MixSet, id: string) => set.mixes.flatMap(({ parts }) => parts).find(part => part.stock === id)?.name ?? 'this lot'
 
@@ -16,8 +22,10 @@ const stockName = (set: MixSet, id: string) => set.mixes.flatMap(({ parts }) => 
 export function adviceWords({ limit, to }: Advice, set: MixSet, world: UnitWorld): string {
   const end = limit.end === 'high' ? 'at most' : 'at least'
   switch (limit.kind) {
-    // What is shown is the target itself: the margin of the band stands on top of it.
-    case 'target': return `${of(set, limit.mix)}${NAMES[limit.aim]} ${end} ${aimValue(limit.aim, to).replace('pH ', '')} in place of ${aimValue(limit.aim, limit.value).replace('pH ', '')}`
+    case 'target': {
+      const shown = (value: number) => bare(limit.aim, value + marginOf(set, limit))
+      return `${of(set, limit.mix)}${NAMES[limit.aim]} ${end} ${shown(to)} in place of ${shown(limit.value)}`
+    }
     case 'amount': return limit.locked ? `${of(set, limit.mix)}${partName(set, limit)} locked at ${formatMass(to, world)} in place of ${formatMass(limit.value, world)}` : `${of(set, limit.mix)}${partName(set, limit)} ${end} ${formatMass(to, world)}`
     case 'share': return `${of(set, limit.mix)}${partName(set, limit)} ${end} ${formatNumber(100 * to, 1)} % of it in place of ${formatNumber(100 * limit.value, 1)} %`
     case 'mass': return `${of(set, limit.mix)}make ${end} ${formatMass(to, world)} in place of ${formatMass(limit.value, world)}`
@@ -37,9 +45,11 @@ export function bindingWords(limit: Limit, set: MixSet, world: UnitWorld): strin
 }
 
 /** What a target misses. */
-export const missedWords = ({ mix, aim, end, wanted, got }: Missed, set: MixSet): string =>
-  `${of(set, mix)}${NAMES[aim]} ${Number.isFinite(got) ? aimValue(aim, got).replace('pH ', '') : 'cannot be told'}, wanted ${end === 'high' ? 'at most' : 'at least'} ${aimValue(aim, wanted).replace('pH ', '')}`
+export function missedWords({ mix, aim, end, wanted, got }: Missed, set: MixSet): string {
+  const margin = marginOf(set, { mix, aim, end })
+  return `${of(set, mix)}${NAMES[aim]} ${Number.isFinite(got) ? `${margin > 0 ? 'up to ' : ''}${bare(aim, got + margin)}` : 'cannot be told'}, wanted ${end === 'high' ? 'at most' : 'at least'} ${bare(aim, wanted + margin)}`
+}
 
 /** How far a property can be taken while the other limits hold. */
 export const reachWords = ({ mix, aim, low, high }: Reach, set: MixSet): string =>
-  high - low < AIM_STEP[aim] ? `${of(set, mix)}${NAMES[aim]} can only be ${aimValue(aim, low).replace('pH ', '')}` : `${of(set, mix)}${NAMES[aim]} can be ${aimValue(aim, low).replace('pH ', '')} at the lowest and ${aimValue(aim, high).replace('pH ', '')} at the highest`
+  high - low < AIM_STEP[aim] ? `${of(set, mix)}${NAMES[aim]} can only be ${bare(aim, low)}` : `${of(set, mix)}${NAMES[aim]} can be ${bare(aim, low)} at the lowest and ${bare(aim, high)} at the highest`
