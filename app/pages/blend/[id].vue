@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import dayjs from 'dayjs'
-import { driftOf, EVENING_OUT_H, finishedReadings, forecastBlend, formatShu, mapRange, openTargets, propertiesOf, PROPERTIES, valueOf, type Targets } from '@lactofer/core'
+import { driftOf, EVENING_OUT_H, finishedReadings, forecastBlend, formatShu, lastPouredMs, mapRange, openTargets, propertiesOf, PROPERTIES, valueOf, type Targets } from '@lactofer/core'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 
@@ -22,7 +22,7 @@ watch(() => blend.value?.id, () => {
   targets.value = blend.value?.targets ? JSON.parse(JSON.stringify(blend.value.targets)) : openTargets()
   if (!blend.value?.targets) targets.value.acid.high = 4
 }, { immediate: true })
-const dueMs = computed(() => lot.value ? Math.max(Date.parse(lot.value.made.at), ...lot.value.added.map(({ at }) => Date.parse(at))) + EVENING_OUT_H * 3_600_000 : 0)
+const dueMs = computed(() => lot.value ? lastPouredMs(lot.value) + EVENING_OUT_H * 3_600_000 : 0)
 const shu = computed(() => composition.value && composition.value.massG > 0 ? mapRange(composition.value.heat, heat => heat / (composition.value?.massG ?? 1)) : null)
 </script>
 

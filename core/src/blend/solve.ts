@@ -47,8 +47,9 @@ export type MixAnswer =
 
 /** How finely a target is judged: half of what is shown. */
 export const AIM_STEP: Record<Aim, number> = { acid: 0.01, salt: 0.01, heat: 50, sweet: 0.1, body: 0.1, tart: 0.01 }
-/** What counts as equally far off, when not everything can be met; heat is a tenth of its target. Judgement. */
-const FAR: Record<Aim, number> = { acid: 0.05, salt: 0.1, heat: 500, sweet: 0.5, body: 0.5, tart: 0.05 }
+/** What counts as equally far off, when not everything can be met; of heat a tenth of its target. Judgement. */
+const FAR = { acid: 0.05, salt: 0.1, sweet: 0.5, body: 0.5, tart: 0.05 } as const
+const farOf = (aim: Aim, value: number): number => aim === 'heat' ? Math.max(100, value / 10) : FAR[aim]
 /** Charge behind 0.05 pH of a sauce, mmol/g, from a buffer of 40 mmol/kg a pH. Judgement; it only weighs what is missed. */
 const FAR_CHARGE = 0.002
 
@@ -257,8 +258,21 @@ function goalOf(bench: Bench): Goal {
   }
 }
 
-/** Grams in whole steps of the scale; what is locked stays as it is. */
-const inSteps = (bench: Bench, x: readonly number[]) => x.map((grams, at) => bench.columns[at]?.part.locked ? grams : Math.round(grams / bench.set.stepG) * bench.set.stepG)
+/** Grams in whole steps of the scale; what is locked stays as it is, and no stock is passed: what was rounded up most gives a step back first. */
+function inSteps({ columns, set: { stepG, stockG } }: Bench, x: readonly number[]): number[] {
+  const rounded = x.map((grams, at) => columns[at]?.part.locked ? grams : Math.round(grams / stepG) * stepG)
+  for (const [stock, limitG] of Object.entries(stockG)) {
+    const drawn = columns.flatMap(({ part }, at) => part.stock === stock ? [at] : [])
+    let overG = drawn.reduce((sum, at) => sum + (rounded[at] ?? 0), 0) - limitG
+    const up = (at: number) => (rounded[at] ?? 0) - (x[at] ?? 0)
+    for (const at of drawn.filter(one => !columns[one]?.part.locked && (rounded[one] ?? 0) >= stepG).sort((a, b) => up(b) - up(a))) {
+      if (overG <= 1e-6) break
+      rounded[at] = (rounded[at] ?? 0) - stepG
+      overG -= stepG
+    }
+  }
+  return rounded
+}
 
 /** Limits that an answer stands at. */
 const bindingOf = (bench: Bench, x: readonly number[]) => limitsOf(bench.set).filter((limit) => {
@@ -277,7 +291,7 @@ function outward(limit: Limit, value: number): number {
 
 /** How big a move is, to put the gentlest first; what only should be met gives way before what must. */
 function effort({ limit, to }: Advice, { mixes }: MixSet): number {
-  const size = limit.kind === 'target' ? limit.aim === 'heat' ? Math.max(500, limit.value / 10) : FAR[limit.aim] : limit.kind === 'share' ? 0.05 : Math.max(20, 0.1 * limit.value)
+  const size = limit.kind === 'target' ? farOf(limit.aim, limit.value) : limit.kind === 'share' ? 0.05 : Math.max(20, 0.1 * limit.value)
   const rank = limit.kind === 'target' ? mixes[limit.mix]?.targets[limit.aim].rank ?? 1 : 1
   return Math.abs(to - limit.value) / size / rank
 }
@@ -311,8 +325,8 @@ function nearestOf(bench: Bench): number[] | null {
       costs: [...bench.columns.map(() => 0), ...soft.map(limit => rankOf(limit) === rank ? 1 : 0)], extra: most,
       rows: soft.map((limit, index) => {
         const massG = bench.set.mixes[limit.mix]?.massG.high ?? 1000
-        const size = limit.aim === 'acid' ? FAR_CHARGE : limit.aim === 'heat' ? Math.max(100, limit.value / 10) : FAR[limit.aim]
-        const slack = soft.map((_, at) => at === index ? (limit.end === 'high' ? -1 : 1) * size * massG / 10 : 0)
+        const size = limit.aim === 'acid' ? FAR_CHARGE : farOf(limit.aim, limit.value)
+        const slack = soft.map((_, at) => at === index ? (limit.end === 'high' ? -1 : 1) * size * massG : 0)
         const coefficients = [...bench.row(limit, limit.value, ionic), ...slack]
         return limit.end === 'high' ? { coefficients, low: -Infinity, high: 0 } : { coefficients, low: 0, high: Infinity }
       }),

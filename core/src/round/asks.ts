@@ -3,7 +3,7 @@ import { standing, type Standing } from '../ferment/standing'
 import type { Chore } from '../library/chores'
 import { styleById, type Style } from '../library/styles'
 import type { Lot } from '../log/fold'
-import { phsOf, signsOf, structureOfPlan, temperaturesOf } from '../log/measured'
+import { lastPouredMs, phsOf, signsOf, structureOfPlan, temperaturesOf } from '../log/measured'
 import type { Outlook } from './outlook'
 import { choreTimes } from './choreTimes'
 
@@ -127,7 +127,7 @@ export function asksOf(lot: Lot, nowMs: number, outlook?: Outlook, tell?: (ms: n
 /** What a finished blend asks for before it may be bottled. */
 export function blendAsks(lot: Lot, nowMs: number): Ask[] {
   if (lot.made.kind !== 'blend' || lot.state !== 'in stock') return []
-  const dueMs = Date.parse(lot.made.at) + DAY_MS
+  const dueMs = lastPouredMs(lot) + DAY_MS
   const evened = lot.readings.some(reading => reading.ph !== undefined && Date.parse(reading.at) >= dueMs)
   return evened || nowMs < dueMs ? [] : [{ key: `${lot.id}:finished`, lotId: lot.id, level: 'ask', title: 'Read the finished pH', why: 'A day has passed since blending: it has evened out.', go: 'blend', dueMs }]
 }

@@ -1,5 +1,6 @@
 import type { Lot } from '../log/fold'
 import { EVENING_OUT_H } from '../keep/release'
+import { lastPouredMs } from '../log/measured'
 
 /** A finished pH and how long after blending it was read. */
 export interface FinishedPh { atMs: number, hours: number, ph: number }
@@ -12,7 +13,7 @@ export const READING_NOISE = 0.05
 
 /** pH readings of a blend since it was poured, or since something was put in last. */
 export function finishedReadings(lot: Lot): FinishedPh[] {
-  const sinceMs = Math.max(Date.parse(lot.made.at), ...lot.added.map(({ at }) => Date.parse(at)))
+  const sinceMs = lastPouredMs(lot)
   return lot.readings.flatMap(({ at, ph }) => ph !== undefined && Date.parse(at) >= sinceMs ? [{ atMs: Date.parse(at), hours: (Date.parse(at) - sinceMs) / 3_600_000, ph }] : [])
 }
 

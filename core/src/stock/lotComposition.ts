@@ -9,6 +9,7 @@ import { InvalidInput } from '../invalid'
 import { styleById } from '../library/styles'
 import type { EntryOf, Instrument, Row } from '../log/entry'
 import type { Book, Lot } from '../log/fold'
+import { lastPouredMs } from '../log/measured'
 import { separate } from '../press/separate'
 import { exactly, mapRange } from '../working'
 
@@ -242,7 +243,8 @@ export function phOf(book: Book, lotId: string): { ph: number, measured: boolean
   // What stands in a bottle was read in the pot.
   const read = lot?.made.kind === 'bottle' ? book.lots.get(lot.made.fromLotId) : lot
   const reading = read && lastPh(read)
-  if (reading?.ph !== undefined) return { ph: reading.ph, measured: true }
+  const stale = read?.made.kind === 'blend' && reading !== undefined && Date.parse(reading.at) < lastPouredMs(read)
+  if (reading?.ph !== undefined && !stale) return { ph: reading.ph, measured: true }
   if (lot?.made.kind === 'stock' && lot.made.ph !== undefined) return { ph: lot.made.ph, measured: true }
   const composition = compositionOf(book, lotId)
   const ph = composition && mixturePh(composition)

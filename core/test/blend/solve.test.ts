@@ -171,6 +171,7 @@ describe('several sauces from one base', () => {
     ], wanting({ acid: { high: pH }, salt: { low: 2.2, high: 2.6 } }), 1000, { massG: { low: 500, high: 2000 } })
     const set = setOf([one('mango', 3.7), one('pineapple', 3.6), one('pear', 3.7), one('apricot', 3.6)], { stockG: { base: 3000 }, objective: 'base' })
     const { exactG } = solved(set)
+    for (const stepG of [1, 5]) expect(solved({ ...set, stepG, stockG: { base: 2998.7 } }).massesG.reduce((sum, masses) => sum + masses[0]!, 0)).toBeLessThanOrEqual(2998.7)
     const used = exactG.reduce((sum, masses) => sum + masses[0]!, 0)
     expect(used).toBeCloseTo(3000, 3)
     set.mixes.forEach((sauceOf, index) => expect(mixturePh(made(set, exactG, index))!).toBeLessThan(sauceOf.targets.acid.high! + 1e-3))

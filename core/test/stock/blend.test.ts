@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { amountCost, compositionOf, driftOf, earlierYields, forecastBlend, keepOutlook, lotCost, mixturePh, ofMass, partComposition, propertiesOf, titratableOf, type Draft } from '../../src'
+import { amountCost, compositionOf, driftOf, earlierYields, forecastBlend, keepOutlook, lotCost, mixturePh, ofMass, partComposition, phOf, propertiesOf, releaseCaseOf, titratableOf, type Draft } from '../../src'
 import { day, notebook } from '../log/build'
 import { mash } from '../blend/foods'
 
@@ -88,8 +88,13 @@ describe('a blend after it was poured', () => {
     expect((after.acids.acetic! - before.acids.acetic!) * 60.05 / 1000).toBeCloseTo(10, 2)
     expect(mixturePh(after)!).toBeLessThan(3.5)
     expect(book().lots.get(blend)!.madeG).toBe(1105)
+    // The day begins anew: the reading before the correction releases nothing.
+    const release = () => releaseCaseOf(book(), book().lots.get(blend)!, { treatment: 'live-cold', limitPh: 4, lastFillTempC: null }).reading
+    expect(release()).toBeNull()
+    expect(phOf(book(), blend)).toMatchObject({ measured: false })
     read(blend, 13.2, 3.47, 20, CALIBRATED)
     expect(mixturePh(compositionOf(book(), blend)!)!).toBeCloseTo(3.47, 4)
+    expect(release()!.hoursAfterBlending).toBeCloseTo(26.4, 1)
   })
 
   it('explains a drift between at once and a day later', () => {
