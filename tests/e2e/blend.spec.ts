@@ -137,6 +137,7 @@ test('a trial teaches the bench, is chosen, scaled and weighed in; read at once 
     await page.getByRole('button', { name: /^Take \d/ }).click()
   }
   await expect(page.getByText('Everything is in')).toBeVisible()
+  await page.waitForTimeout(300)
   await page.reload()
   await page.getByRole('button', { name: 'Stirred: record the blend' }).click()
 

@@ -17,7 +17,7 @@ const route = useRoute()
 const router = useRouter()
 const id = String(route.params.id)
 const { bench, loaded, removeSauce } = useBench()
-const { draft: state, reset, loaded: stateLoaded } = useDraft<WeighIn | null>(`pour:${id}`, WeighInSchema.nullable(), () => null)
+const { draft: state, reset, save, loaded: stateLoaded } = useDraft<WeighIn | null>(`pour:${id}`, WeighInSchema.nullable(), () => null)
 const { busy, record } = useRecorder('Every weight is still here; try again.')
 const ready = ref(false)
 const problem = ref('')
@@ -45,6 +45,8 @@ function change(next: (now: WeighIn) => WeighIn) {
   problem.value = ''
   try {
     state.value = next(state.value)
+    // What was weighed is kept before anything else can happen.
+    void save()
   } catch (error) {
     if (!(error instanceof InvalidInput)) throw error
     problem.value = error.message

@@ -16,7 +16,7 @@ const route = useRoute()
 const router = useRouter()
 const lot = computed(() => book.lot(String(route.params.id)))
 const plan = computed(() => lot.value?.made.kind === 'plan' ? lot.value.made : null)
-const { draft, reset, loaded } = useDraft<WeighDraft | null>(`weigh:${String(route.params.id)}`, WeighDraftSchema, () => null)
+const { draft, reset, save, loaded } = useDraft<WeighDraft | null>(`weigh:${String(route.params.id)}`, WeighDraftSchema, () => null)
 const { busy, record } = useRecorder('Every weight is still here; try again.')
 const ready = ref(false)
 const choosing = ref<'instead' | 'more' | null>(null)
@@ -76,6 +76,8 @@ function change(next: (now: NonNullable<typeof state.value>) => NonNullable<type
   problem.value = ''
   try {
     draft.value.weigh = next(draft.value.weigh)
+    // What was weighed is kept before anything else can happen.
+    void save()
   } catch (error) {
     if (!(error instanceof InvalidInput)) throw error
     problem.value = error.message
