@@ -71,13 +71,13 @@ test('a batch lived day by day, from packing to ready, on a phone', async ({ gua
   await expect(page.getByRole('link', { name: 'Press it' })).toBeVisible()
   // Tasting, titration and a note, kept through a closed browser.
   await page.getByText('Salt, Brix, titration, weight, taste, picture').click()
-  await page.locator('.tastes').getByLabel('sour').selectOption('3')
+  await page.getByRole('group', { name: /^Taste/ }).getByLabel('sour').selectOption('3')
   await field(page, 'Sample').fill('10 g')
   await field(page, 'Lye').fill('8.5 mL')
   await expect(figure(page, 'titration')).toHaveText('0.77 % as lactic acid')
   await page.clock.runFor(1000)
   await page.reload()
-  await expect(page.locator('.tastes').getByLabel('sour')).toHaveValue('3')
+  await expect(page.getByRole('group', { name: /^Taste/ }).getByLabel('sour')).toHaveValue('3')
   await page.getByRole('button', { name: 'Record the reading' }).click()
   await expect(page.getByText('0.77 % titrated as lactic, tastes: sour 3')).toBeVisible()
   // More time, then ready after all.
