@@ -53,20 +53,22 @@ export function dilutionSteps(dilution: number): { takeG: number, waterG: number
 }
 
 const SPAN = 2 * 1.645
-const logOf = ({ low, high }: Range) => ({ mean: (Math.log(low) + Math.log(high)) / 2, sd: Math.log(high / low) / SPAN })
+const spreadOf = ({ low, high }: Range) => Math.log(high / low) / SPAN
+/** Less than a unit is none, and has no logarithm. */
+const atLeastOne = ({ low, typical, high }: Range): Range => ({ low: Math.max(1, low), typical: Math.max(1, typical), high: Math.max(1, high) })
 
 /**
  * Two estimates of the same heat taken together: weighed by how well each is known, in logarithms. Where they do not overlap nothing is narrowed:
  * then the range covers both and `agrees` is false.
  */
-export function combineHeat(estimate: Range, tasted: Range): { range: Range, agrees: boolean } {
-  if (!(estimate.low > 0) || !(tasted.low > 0)) return { range: tasted.low > 0 ? tasted : estimate, agrees: true }
+export function combineHeat(supposed: Range, felt: Range): { range: Range, agrees: boolean } {
+  const [estimate, tasted] = [atLeastOne(supposed), atLeastOne(felt)]
   if (tasted.low > estimate.high || estimate.low > tasted.high) {
     return { range: { low: Math.min(estimate.low, tasted.low), typical: Math.sqrt(estimate.typical * tasted.typical), high: Math.max(estimate.high, tasted.high) }, agrees: false }
   }
-  const [a, b] = [logOf(estimate), logOf(tasted)]
-  if (a.sd === 0) return { range: estimate, agrees: true }
-  const [weightA, weightB] = [1 / (a.sd * a.sd), 1 / (b.sd * b.sd)]
+  const [a, b] = [spreadOf(estimate), spreadOf(tasted)]
+  if (a === 0) return { range: estimate, agrees: true }
+  const [weightA, weightB] = [1 / (a * a), 1 / (b * b)]
   const typical = Math.exp((Math.log(estimate.typical) * weightA + Math.log(tasted.typical) * weightB) / (weightA + weightB))
   const reach = Math.exp(1.645 / Math.sqrt(weightA + weightB))
   return { range: { low: typical / reach, typical, high: typical * reach }, agrees: true }

@@ -202,7 +202,7 @@ export function fold(entries: readonly Entry[]): Book {
   for (const { lotId, massG } of trials.flatMap(({ parts }) => parts)) if (lotId) tried.set(lotId, (tried.get(lotId) ?? 0) + massG)
   for (const entry of remarks) {
     const lot = 'lotId' in entry ? lots.get(entry.lotId) : undefined
-    if (entry.kind === 'trial') for (const { lotId } of entry.parts) lots.get(lotId ?? '')?.entries.push(entry)
+    if (entry.kind === 'trial') for (const lotId of new Set(entry.parts.map(part => part.lotId ?? ''))) lots.get(lotId)?.entries.push(entry)
     if (lot) apply(lot, entry)
     else if (entry.kind !== 'trial') orphans.push(entry)
   }

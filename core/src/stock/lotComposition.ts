@@ -11,7 +11,7 @@ import type { EntryOf, Instrument, Row } from '../log/entry'
 import type { Book, Lot } from '../log/fold'
 import { lastPouredMs } from '../log/measured'
 import { separate } from '../press/separate'
-import { exactly, mapRange } from '../working'
+import { exactly, mapRange, type Range } from '../working'
 
 /** Spread of the weak acid of a ferment that nobody titrated, and of a pH read with a calibrated meter. Judgement. */
 const UNTITRATED = 0.3
@@ -143,53 +143,55 @@ export function partComposition(book: Book, part: Part, untilMs = Infinity, path
   return blendId ? withLearned(known, taughtOf(book, trial => trial.lotId === blendId && trial.unknown === part.materialId, untilMs, path)) : known
 }
 
-/** What trials say of the acid of the thing they name as unknown. A trial that tells nothing is passed over; the form said so when it was read. */
-function taughtOf(book: Book, concerns: (trial: EntryOf<'trial'>) => boolean, untilMs: number, path: readonly string[], self?: Composition): AcidFactor[] {
-  return book.trials.flatMap((trial): AcidFactor[] => {
-    if (trial.ph === undefined || trial.unknown === undefined || Date.parse(trial.at) > untilMs || !concerns(trial)) return []
-    const taught = trialTeaches(book, trial, untilMs, path, self)
-    return taught ? [taught] : []
-  })
-}
+/** What the trials that concern something say of its acid. */
+const taughtOf = (book: Book, concerns: (trial: EntryOf<'trial'>) => boolean, untilMs: number, path: readonly string[]): AcidFactor[] =>
+  book.trials.flatMap(trial => concerns(trial) && Date.parse(trial.at) <= untilMs ? trialTeaches(book, trial, path) ?? [] : [])
 
-/**
- * What one trial says of its unknown. `null` while a part's make-up is not known, or it tells nothing.
- * @param self the unknown as it is without this, where it is being worked out.
- */
-function trialTeaches(book: Book, trial: EntryOf<'trial'>, untilMs: number, path: readonly string[], self?: Composition): AcidFactor | null {
-  if (trial.ph === undefined) return null
-  const isUnknown = (part: Part) => (part.lotId ?? part.materialId) === trial.unknown
-  const unknown = trial.parts.find(isUnknown)
-  const whole = unknown && (self ? ofMass(self, unknown.massG) : partComposition(book, unknown, untilMs, path))
-  const others = trial.parts.filter(part => part !== unknown).map(part => partComposition(book, part, untilMs, path))
-  if (!whole || others.some(part => part === null)) return null
-  const rest = others.filter(part => part !== null)
+/** What was told beside the field when it was read, here teaches nothing. */
+function unlessInvalid(work: () => AcidFactor): AcidFactor | null {
   try {
-    return acidFromTrial(whole, rest, trial.ph, readSpread(trial.instrument), othersSd(whole, rest))
+    return work()
   } catch (error) {
     if (error instanceof InvalidInput) return null
     throw error
   }
 }
 
+/** What one trial says of its unknown, everything in it taken as it was then. `null` while it was not read, a part's make-up is not known, or it tells nothing. */
+function trialTeaches(book: Book, trial: EntryOf<'trial'>, path: readonly string[]): AcidFactor | null {
+  const { ph, parts, instrument } = trial
+  const thenMs = Date.parse(trial.at)
+  const unknown = parts.find(part => (part.lotId ?? part.materialId) === trial.unknown)
+  if (ph === undefined || !unknown) return null
+  const whole = unknown.lotId ? unlearned(book, unknown.lotId, thenMs, path) : partComposition(book, unknown)
+  const others = parts.filter(part => part !== unknown).map(part => partComposition(book, part, thenMs, path))
+  const rest = others.filter(part => part !== null)
+  if (!whole || rest.length < others.length) return null
+  const component = ofMass(whole, unknown.massG)
+  return unlessInvalid(() => acidFromTrial(component, rest, ph, readSpread(instrument), othersSd(component, rest)))
+}
 
-/** A lot's make-up with what was found out about its acid and its heat: by titration, by trials, by dilution tasting. */
+/** A lot's make-up with what was found out about its acid and its heat: by trials, by titration, by dilution tasting; each found in the lot as it was then. */
 function withFindings(book: Book, lot: Lot, composition: Composition, untilMs: number, path: readonly string[]): Composition {
   const readings = lot.readings.filter(({ at }) => Date.parse(at) <= untilMs)
-  const titration = readings.findLast(reading => reading.titration !== undefined)?.titration
-  const found = taughtOf(book, trial => trial.unknown === lot.id, untilMs, path, composition)
-  if (titration && composition.acidSpread > 0) {
-    try {
-      found.push(acidFromTitration(composition, titration))
-    } catch (error) {
-      // Said beside the field when it was read; here it teaches nothing.
-      if (!(error instanceof InvalidInput)) throw error
-    }
-  }
-  const learned = withLearned(composition, found)
+  const found = taughtOf(book, trial => trial.unknown === lot.id, untilMs, path)
+  const titrated = readings.findLast(reading => reading.titration !== undefined)
+  const then = titrated && unlearned(book, lot.id, Date.parse(titrated.at), path)
+  const titration = titrated?.titration
+  const told = then && titration ? unlessInvalid(() => acidFromTitration(then, titration)) : null
+  return withTasting(book, lot, withLearned(composition, told ? [...found, told] : found), readings, path)
+}
+
+/** Heat narrowed by dilution tastings: the estimate is moved as far as it was moved in the lot that was tasted. */
+function withTasting(book: Book, lot: Lot, now: Composition, readings: Lot['readings'], path: readonly string[]): Composition {
   const tasted = heatFromTasting(readings.flatMap(({ tasting = [] }) => tasting))
-  if (!tasted || !(learned.massG > 0)) return learned
-  return { ...learned, heat: mapRange(combineHeat(mapRange(learned.heat, heat => heat / learned.massG), tasted).range, shu => shu * learned.massG) }
+  const lastMs = Math.max(...readings.filter(({ tasting }) => tasting).map(({ at }) => Date.parse(at)))
+  const then = tasted && unlearned(book, lot.id, lastMs, path)
+  if (!tasted || !then || !(then.massG > 0)) return now
+  const estimate = mapRange(then.heat, heat => heat / then.massG)
+  const { range } = combineHeat(estimate, tasted)
+  const moved = (end: keyof Range) => estimate[end] > 0 ? now.heat[end] * range[end] / estimate[end] : range[end] * now.massG
+  return { ...now, heat: { low: moved('low'), typical: moved('typical'), high: moved('high') } }
 }
 
 /** A part or a stock with the salt and the pH that were last read in it. */
@@ -214,25 +216,32 @@ function blendComposition(book: Book, lot: Lot, blend: EntryOf<'blend'>, untilMs
  * so that a corrected weight or reading flows through. `null` when a source is missing or the lots run in a circle.
  */
 export function compositionOf(book: Book, lotId: string, untilMs = Infinity, path: readonly string[] = []): Composition | null {
-  const lot = book.lots.get(lotId)
-  if (!lot || path.includes(lotId)) return null
-  const { made } = lot
+  const lot = path.includes(lotId) ? undefined : book.lots.get(lotId)
   const further = [...path, lotId]
-  const found = (composition: Composition | null) => composition && withFindings(book, lot, composition, untilMs, further)
+  const composition = lot && unlearned(book, lotId, untilMs, further)
+  if (!lot || !composition) return null
+  // What stands in a bottle was learned of in the pot.
+  return lot.made.kind === 'bottle' ? composition : withFindings(book, lot, composition, untilMs, further)
+}
+
+/** The same before anything was found out about its acid and heat. @param path the lots on the way here, this one the last of them. */
+function unlearned(book: Book, lotId: string, untilMs: number, path: readonly string[]): Composition | null {
+  const lot = book.lots.get(lotId)
+  if (!lot) return null
+  const { made } = lot
   switch (made.kind) {
-    case 'plan': return found(fermentComposition(book, lot, made, untilMs, further))
-    case 'stock': return found(asRead(stockComposition(book, made), lot, untilMs))
-    case 'blend': return found(blendComposition(book, lot, made, untilMs, further))
+    case 'plan': return fermentComposition(book, lot, made, untilMs, path)
+    case 'stock': return asRead(stockComposition(book, made), lot, untilMs)
+    case 'blend': return blendComposition(book, lot, made, untilMs, path)
     case 'bottle': {
-      const source = compositionOf(book, made.fromLotId, untilMs, further)
+      const source = compositionOf(book, made.fromLotId, untilMs, path)
       return source && ofMass(made.treatment === 'cooked-hot-fill' ? { ...source, live: false } : source, made.usedG)
     }
     case 'press': {
-      const source = compositionOf(book, made.fromLotId, Date.parse(made.at), further)
+      const source = compositionOf(book, made.fromLotId, Date.parse(made.at), path)
       if (!source || !(made.inG > 0)) return null
-      const pressed = separate(source, made.method, made)
-      const part = lot.kind === 'pulp' ? pressed.pulp : lot.kind === 'brine' ? pressed.brine : pressed.base
-      return found(asRead(part, lot, untilMs))
+      const { pulp, brine, base } = separate(source, made.method, made)
+      return asRead(lot.kind === 'pulp' ? pulp : lot.kind === 'brine' ? brine : base, lot, untilMs)
     }
   }
 }

@@ -45,6 +45,8 @@ describe('dilution tasting', () => {
     expect(range.typical).toBeLessThan(4000)
     const apart = combineHeat(estimate, { low: 40_000, typical: 80_000, high: 150_000 })
     expect(apart).toMatchObject({ agrees: false, range: { low: 1000, high: 150_000 } })
+    // Sweet peppers that burn: not a thing to take the tongue's word for.
+    expect(combineHeat({ low: 0, typical: 20, high: 80 }, { low: 8000, typical: 20_000, high: 50_000 }).agrees).toBe(false)
   })
 })
 

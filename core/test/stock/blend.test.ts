@@ -74,6 +74,30 @@ describe('trials in the log', () => {
   })
 })
 
+it('what is found out is of the moment: a titration of a young ferment does not shrink the acid it makes later; water put in later thins the heat that was tasted', () => {
+  const grown = (titrated: boolean) => {
+    const { mash: pack, read, write, book } = notebook()
+    const lot = pack(0)
+    read(lot, 2, 4.4, 21, CALIBRATED)
+    const lyeMl = titratableOf(ofMass(compositionOf(book(), lot)!, 10))!.mmol / 0.1
+    if (titrated) write({ kind: 'reading', at: day(2.1), lotId: lot, titration: { sampleG: 10, lyeMl, lyeMolar: 0.1 } })
+    read(lot, 9, 3.7, 21, CALIBRATED)
+    return compositionOf(book(), lot)!
+  }
+  expect(grown(true).acids.lactic! / grown(false).acids.lactic!).toBeCloseTo(1, 2)
+  expect(grown(true).acidSpread).toBeLessThan(grown(false).acidSpread)
+
+  const { pour, write, book, blend } = bench()
+  pour()
+  const shu = () => propertiesOf(compositionOf(book(), blend)!).shu.typical
+  const supposed = shu()
+  write({ kind: 'reading', at: day(11.5), lotId: blend, tasting: [{ dilution: Math.round(supposed), felt: true }, { dilution: Math.round(supposed * 2), felt: false }] })
+  const tasted = shu()
+  expect(tasted).toBeGreaterThan(supposed)
+  write({ kind: 'add', at: day(12), lotId: blend, rows: [], waterG: 1000, saltG: 0, reason: 'Thinned.' })
+  expect(shu() / tasted).toBeCloseTo(0.5, 6)
+})
+
 describe('a blend after it was poured', () => {
   it('a correction is part of it: mass, salt and acid follow, and its pH until it is read again', () => {
     const { pour, write, read, book, blend } = bench()
