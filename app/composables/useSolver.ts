@@ -15,11 +15,14 @@ export function useSolver({ bench, question }: Pick<Bench, 'bench' | 'question'>
   const answered = shallowRef<Answered | null>(null)
   const busy = shallowRef(false)
   const problem = shallowRef('')
+  /** Whether the amounts on the bench are those of the answer. */
+  const placed = shallowRef(false)
 
   const put = (indexes: readonly number[], masses: readonly (readonly number[])[]) => indexes.forEach((index, at) => setMasses(bench.value.sauces[index]?.parts ?? [], masses[at] ?? []))
   const restore = (indexes: readonly number[], before: Answered['before']) => indexes.forEach((index, at) => bench.value.sauces[index]?.parts.forEach((part, one) => (part.massG = before[at]?.[one] ?? null)))
   async function solve(all: boolean) {
     answered.value = null
+    placed.value = false
     busy.value = true
     try {
       const { indexes } = question(all)
@@ -36,9 +39,10 @@ export function useSolver({ bench, question }: Pick<Bench, 'bench' | 'question'>
           break
         }
         put(indexes, answer.massesG)
+        placed.value = true
       }
     } catch {
-      problem.value = 'The solver could not be started here. The rulers and sliders work without it.'
+      problem.value = 'This could not be worked out here; nothing more was changed. The rulers and sliders work without it.'
     } finally {
       busy.value = false
     }
@@ -50,7 +54,9 @@ export function useSolver({ bench, question }: Pick<Bench, 'bench' | 'question'>
   }
   function nearest() {
     const last = answered.value
-    if (last?.answer.status === 'infeasible' && last.answer.nearestG) put(last.indexes, last.answer.nearestG)
+    if (last?.answer.status !== 'infeasible' || !last.answer.nearestG) return
+    put(last.indexes, last.answer.nearestG)
+    placed.value = true
   }
   /** Moves the one limit of an advice on the bench and solves again. What is in stock cannot be moved by hand. */
   async function follow({ limit, to }: Advice, all: boolean) {
@@ -66,5 +72,5 @@ export function useSolver({ bench, question }: Pick<Bench, 'bench' | 'question'>
     else if (limit.kind === 'share' && part) part[limit.end === 'high' ? 'highPct' : 'lowPct'] = Number((100 * to).toFixed(2))
     await solve(all)
   }
-  return { answered, busy, problem, solve, undo, nearest, follow }
+  return { answered, busy, problem, placed, solve, undo, nearest, follow }
 }

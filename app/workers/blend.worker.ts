@@ -7,7 +7,11 @@ import { linearSolver } from './linearSolver'
 /** The solver is large: it is loaded with the first question. */
 let loading: ReturnType<typeof load> | undefined
 const load = async () => linearSolver(await loadHighs({ locateFile: () => wasmUrl }))
-const solver = () => loading ??= load()
+const solver = () => loading ??= load().catch((error: unknown) => {
+  // The next question tries again.
+  loading = undefined
+  throw error
+})
 
 /** Which question of the frontier counts; a newer one, or a cancel, ends the older. */
 let asked = 0

@@ -18,6 +18,9 @@ export function linearSolver(highs: Highs): LinearSolver {
     })
     const { modelStatus: found } = model.run()
     if (found === modelStatus.optimal) return { status: 'solved', x: [...model.getSolution().colValue] }
-    return { status: found === modelStatus.unbounded ? 'unbounded' : 'infeasible', x: [] }
+    if (found === modelStatus.unbounded) return { status: 'unbounded', x: [] }
+    if (found === modelStatus.infeasible || found === modelStatus.unboundedOrInfeasible) return { status: 'infeasible', x: [] }
+    // Neither an answer nor a proof that there is none: that must not be told as "it cannot be done".
+    throw new Error(`The solver stopped with status ${found}.`)
   }
 }

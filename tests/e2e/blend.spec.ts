@@ -129,13 +129,22 @@ test('a trial teaches the bench, is chosen, scaled and weighed in; read at once 
   await field(trial, 'Note on heat and taste').fill('Too sharp.')
   await trial.getByRole('button', { name: 'Record the trial' }).click()
   await expect(page.locator('[data-trials] thead')).toContainText('Trial 2')
+  await page.getByRole('button', { name: 'Take it back' }).nth(1).click()
+  await expect(page.locator('[data-trials] thead')).not.toContainText('Trial 2')
   await page.getByRole('button', { name: 'Go on with it' }).first().click()
   await expect(field(page, 'White vinegar 5 %, weight')).toHaveValue(/^1(09|10)\.?/)
   await page.getByRole('button', { name: 'Weigh it in' }).click()
-  for (const grams of ['450', '110', '1.2']) {
+  const weigh = async (grams: string) => {
     await field(page, 'Or type the weight').fill(grams)
     await page.getByRole('button', { name: /^Take \d/ }).click()
   }
+  await weigh('450')
+  // Back to the bench and here again: what was weighed stays with its part, though another came with it.
+  await page.getByRole('link', { name: 'Leave; every weight is kept' }).click()
+  await pour(page, 'Salt', 'Salt', '4')
+  await page.getByRole('button', { name: 'Weigh it in' }).click()
+  await expect(page.getByRole('button', { name: 'Cherry pepper and plum mash base: weigh again' })).toContainText('450.0 g')
+  for (const grams of ['110', '1.2', '4']) await weigh(grams)
   await expect(page.getByText('Everything is in')).toBeVisible()
   await page.waitForTimeout(300)
   await page.reload()

@@ -23,10 +23,14 @@ const opened = ref('')
 
 /** What is poured most stands first. */
 const KINDS = ['water', 'vinegar', 'salt', 'sweetener', 'acid', 'thickener', 'fruit', 'vegetable', 'herb', 'pepper', 'seafood', 'starter'] as const
-const stock = computed(() => book.lots.filter(lot => lot.state === 'in stock' && ['base', 'brine', 'stock', 'pulp', 'ferment'].includes(lot.kind)))
+const stock = computed(() => book.lots.filter(lot => lot.state === 'in stock' && ['base', 'brine', 'stock', 'pulp', 'ferment', 'blend'].includes(lot.kind)))
+const lotOptions = (sauce: boolean) => stock.value.filter(lot => (lot.kind === 'blend') === sauce)
+  .map(lot => ({ value: `lot:${lot.id}`, label: `${lot.code} ${lot.name}, ${formatMass(lot.leftG, preferences.world)}` }))
+/** Finished sauces stand last: they are poured together seldom. */
 const options = computed(() => [
-  ...stock.value.map(lot => ({ value: `lot:${lot.id}`, label: `${lot.code} ${lot.name}, ${formatMass(lot.leftG, preferences.world)}` })),
+  ...lotOptions(false),
   ...KINDS.flatMap(kind => book.library.materials.filter(material => material.kind === kind)).map(material => ({ value: `stuff:${material.id}`, label: material.name })),
+  ...lotOptions(true),
 ])
 const total = computed(() => totalOf({ parts: parts.value }))
 const lotOf = (part: PartForm): Lot | undefined => part.lotId ? book.lot(part.lotId) : undefined

@@ -80,7 +80,8 @@ async function did() {
     <h2>Smallest correction</h2>
     <p v-if="off.length"><StateMark level="act" word="Off its target" /> {{ off.map(aim => namedValue(aim, figureOf(aim, composition) ?? NaN)).join(', ') }}.</p>
     <p v-else><StateMark level="fine" word="On target" /> By its last readings everything lies where it should.</p>
-    <template v-if="off.length">
+    <p v-if="off.length && lot.usedG > 0">Part of it is bottled or used already, so this pot is no longer the lot. <NuxtLink to="/blend">Put what is left on the bench</NuxtLink> as a part of a new blend, and the bottles keep their own history.</p>
+    <template v-else-if="off.length">
       <el-checkbox-group v-model="chosen" aria-label="At hand" class="hand"><el-checkbox v-for="id in CORRECTORS" :key="id" :value="id">{{ book.library.material(id)?.name }}</el-checkbox></el-checkbox-group>
       <div class="row"><PickField v-model="stepG" label="Scale weighs to" hide-label :options="SCALE_STEPS.map(value => ({ value, label: `scale of ${value} g` }))" /><el-button type="primary" :loading="working" @click="work">Work it out</el-button></div>
       <p v-if="problem" class="problem" role="alert">{{ problem }}</p>

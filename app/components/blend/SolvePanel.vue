@@ -7,7 +7,7 @@ import type { Answered } from '~/composables/useSolver'
 import { usePreferences } from '~/stores/preferences'
 
 /** What the sauce is to be, and amounts that make it so; where there are none, what would have to give way. */
-const { answered, busy, problem } = defineProps<{ answered: Answered | null, busy: boolean, problem: string }>()
+const { answered, busy, problem, placed } = defineProps<{ answered: Answered | null, busy: boolean, problem: string, placed: boolean }>()
 const bench = defineModel<BenchForm>('bench', { required: true })
 const sauce = defineModel<SauceForm>('sauce', { required: true })
 const emit = defineEmits<{ solve: [all: boolean], undo: [], nearest: [], follow: [index: number, all: boolean] }>()
@@ -36,18 +36,18 @@ const setTargets = (targets: Targets) => (sauce.value.targets = targets)
       <template v-if="answered.answer.status === 'solved'">
         <p><StateMark :level="answered.answer.missed.length ? 'act' : 'fine'" :word="answered.answer.missed.length ? 'Nearly' : 'It can be done'" /> It is on the bench now, in steps of {{ bench.stepG }} g, checked forward.<template v-if="binding.length"> It stands at: {{ binding.join('; ') }}.</template></p>
         <p v-if="answered.answer.missed.length" class="problem">Rounding to {{ bench.stepG }} g spoils: {{ answered.answer.missed.map(one => missedWords(one, answered!.set)).join('; ') }}. Weigh finer, or make more.</p>
-        <div><el-button text @click="emit('undo')">Put back what was there</el-button></div>
       </template>
       <template v-else>
-        <p><StateMark level="act" word="It cannot be done" /> Nothing was changed. <template v-if="answered.answer.missed.length">The nearest has {{ answered.answer.missed.map(one => missedWords(one, answered!.set)).join('; ') }}.</template><template v-else>What is locked, in stock and to be made does not go together.</template></p>
+        <p><StateMark level="act" word="It cannot be done" /> {{ placed ? 'The nearest is on the bench.' : 'Nothing was changed.' }} <template v-if="answered.answer.missed.length">The nearest has {{ answered.answer.missed.map(one => missedWords(one, answered!.set)).join('; ') }}.</template><template v-else>What is locked, in stock and to be made does not go together.</template></p>
         <p v-for="reach in answered.answer.reach.filter(one => one.aim === 'acid')" :key="reach.mix" data-figure="reach">{{ reach.alone ? 'If the other targets gave way' : 'With the rest as it is' }}, {{ reachWords(reach, answered.set) }}.</p>
         <template v-if="answered.answer.advice.length">
           <p class="small muted">Any one of these alone would do:</p>
           <ul class="plain-list advice"><li v-for="(advice, index) in answered.answer.advice.slice(0, MOST_ADVICE)" :key="index"><span>{{ adviceWords(advice, answered.set, preferences.world) }}</span><el-button v-if="advice.limit.kind !== 'stock'" :loading="busy" @click="emit('follow', index, all)">Do this</el-button></li></ul>
         </template>
         <p v-else class="small">No single limit would do it: more than one has to give way. Begin with the nearest.</p>
-        <div v-if="answered.answer.nearestG"><el-button @click="emit('nearest')">Put the nearest on the bench</el-button></div>
+        <div v-if="answered.answer.nearestG && !placed"><el-button @click="emit('nearest')">Put the nearest on the bench</el-button></div>
       </template>
+      <div v-if="placed"><el-button text @click="emit('undo')">Put back what was there</el-button></div>
     </div>
   </section>
 </template>

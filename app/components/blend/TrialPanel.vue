@@ -103,6 +103,8 @@ const shareIn = (trial: EntryOf<'trial'>, name: string) => 100 * trial.parts.fil
 /** What the bench says now of what stood in a trial. */
 const nowOf = (trial: EntryOf<'trial'>) => forecastBlend(trial.parts.flatMap(part => book.part(part, sauce.value.id) ?? [])).ph
 const range = (one: { low: number, high: number } | null | undefined) => one ? `${one.low.toFixed(2)}–${one.high.toFixed(2)}` : '–'
+/** A trial that was weighed or read wrong: forgotten, with what it taught; what it took of the jars is there again. */
+const takeBack = (trial: EntryOf<'trial'>) => record({ kind: 'retract', at: new Date().toISOString(), replaces: trial.id, reason: 'Trial taken back.' })
 /** Puts the shares of a trial on the bench, as much as there was in the pot. */
 function choose(trial: EntryOf<'trial'>) {
   const total = totalOf(sauce.value) || 1000
@@ -146,7 +148,7 @@ function choose(trial: EntryOf<'trial'>) {
           <tr><td>the bench says now</td><td v-for="trial in trials" :key="trial.id" class="number" data-figure="after">{{ nowOf(trial)?.typical.toFixed(2) ?? '–' }} <span class="small muted">{{ range(nowOf(trial)) }}</span></td></tr>
           <tr><td>salt measured</td><td v-for="trial in trials" :key="trial.id" class="number">{{ trial.saltPct === undefined ? '–' : `${trial.saltPct} %` }}</td></tr>
           <tr><td>taste and note</td><td v-for="trial in trials" :key="trial.id" class="small">{{ [trial.taste ? tasteWords(trial.taste) : '', trial.note ?? ''].filter(Boolean).join('; ') || '–' }}</td></tr>
-          <tr><td /><td v-for="trial in trials" :key="trial.id" class="number"><el-button @click="choose(trial)">Go on with it</el-button></td></tr>
+          <tr><td /><td v-for="trial in trials" :key="trial.id" class="number"><el-button @click="choose(trial)">Go on with it</el-button> <el-button text :loading="busy" @click="takeBack(trial)">Take it back</el-button></td></tr>
         </tbody></table></div>
   </section>
 </template>

@@ -104,7 +104,7 @@ export function mixSetOf(bench: BenchForm, indexes: readonly number[], margins: 
     const wet = parts.some(part => part && part.composition.waterG > 0)
     if (!wet && (['acid', 'tart'] as const).some(aim => sauce.targets[aim].low !== null || sauce.targets[aim].high !== null)) return refuse('Nothing in the pot holds water, so there is no pH to aim at. Add what is wet, or open the pH.')
     const targets = Object.fromEntries(Object.entries(sauce.targets).map(([aim, target]) => [aim, { ...target }])) as Targets
-    const unpriced = parts.find(part => part && part.pricePerKg === null && part.composition.waterG < 999)
+    const unpriced = parts.find(part => part && part.pricePerKg === null)
     if (bench.objective === 'cost' && unpriced) return refuse(`${unpriced.name} has no price. Set one in the library, or choose another aim.`)
     mixes.push({ name: sauce.name || `Sauce ${index + 1}`, parts: parts.filter(part => part !== null), targets, massG: { low, high }, phMargin: bench.wholeBand ? margins[index] ?? 0 : 0 })
   }

@@ -38,7 +38,7 @@ async function takeBack(entryId: string) {
     ElMessage.error('This could not be written to the log. Try again.')
   }
 }
-const REVERSIBLE = ['reading', 'logged', 'chore', 'sign', 'decide', 'discard', 'release', 'send']
+const REVERSIBLE = ['reading', 'logged', 'chore', 'sign', 'decide', 'discard', 'release', 'send', 'trial', 'add']
 </script>
 
 <template>

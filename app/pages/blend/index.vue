@@ -3,8 +3,8 @@ import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import { useElementVisibility } from '@vueuse/core'
 import { ElMessage } from 'element-plus'
 import IconPlus from '~icons/lucide/plus'
-import { BOTTLES, cautionsFor, formatMass, formatNumber, formatVolume, keepOutlook, LotCodeSchema, ofMaterial, PROPERTIES, valueOf, WARN_BAR, type Composition, type Draft } from '@lactofer/core'
-import { partsForLog, totalOf, type PartForm } from '~/components/blend/blendForm'
+import { BOTTLES, cautionsFor, formatMass, formatNumber, formatVolume, keepOutlook, LotCodeSchema, ofMaterial, PROPERTIES, valueOf, WARN_BAR, type Composition } from '@lactofer/core'
+import { totalOf, type PartForm } from '~/components/blend/blendForm'
 import { headline } from '~/components/measure/rulers'
 import { useBench } from '~/composables/useBench'
 import { useRecorder } from '~/composables/useRecorder'
@@ -17,7 +17,7 @@ const preferences = usePreferences()
 const router = useRouter()
 const onBench = useBench()
 const { bench, sauce, poured, forecast, bottles, live, cost, taken, remains, trials, question, addSauce, removeSauce, totalG } = onBench
-const { answered, busy: solving, problem: solveProblem, solve, undo, nearest, follow } = useSolver(onBench)
+const { answered, busy: solving, problem: solveProblem, placed, solve, undo, nearest, follow } = useSolver(onBench)
 const asked = ref(false)
 const { busy, record } = useRecorder('The bench is as you left it; try again.')
 
@@ -68,16 +68,10 @@ function valid(event: Event) {
   asked.value = true
   return !focusInvalid(event) && !Object.values(problems.value).some(Boolean)
 }
-function draftOf(): Draft {
-  const biggest = [...sauce.value.parts].sort((a, b) => (b.massG ?? 0) - (a.massG ?? 0))[0]
-  const color = (biggest && lotOf(biggest)?.color) || book.library.material(biggest?.materialId ?? '')?.color || '#c4402a'
-  const { id, name, parts, cooked, targets } = sauce.value
-  return { kind: 'blend', at: new Date().toISOString(), lotId: id, code: code.value, name: name.trim(), color, parts: partsForLog(parts), cooked, targets: JSON.parse(JSON.stringify(targets)), ...(forecast.value.ph && { predictedPh: forecast.value.ph }) }
-}
 async function confirm(event: Event) {
   if (!valid(event)) return
   const { id } = sauce.value
-  if (!await record(draftOf())) return
+  if (!await record(onBench.entryOf(sauce.value, sauce.value.parts, code.value))) return
   removeSauce(bench.value.at)
   asked.value = false
   ElMessage.success('Blended. Read it now, and again in 24 hours.')
@@ -131,7 +125,7 @@ const seen = computed(() => `${bench.value.sauces.length > 1 ? `${bench.value.at
         <p v-if="pressure && pressure.bar.high > WARN_BAR" class="sweetens"><StateMark level="act" word="Sugar comes back" /> What goes in after fermenting ferments again: closed at 20 °C up to {{ formatNumber(pressure.bar.high, 1) }} bar. <el-button text @click="view = 'keep'">Live, cold or cooked?</el-button></p>
         <CautionList :cautions="cautions" />
         <el-radio-group v-model="view" class="views" aria-label="Look at"><el-radio-button v-for="one in VIEWS" :key="one.value" :value="one.value">{{ one.label }}</el-radio-button></el-radio-group>
-        <SolvePanel v-if="view === 'solve'" v-model:bench="bench" v-model:sauce="sauce" :answered="answered" :busy="solving" :problem="solveProblem" @solve="solve" @undo="undo" @nearest="nearest" @follow="(index, all) => answered?.answer.status === 'infeasible' && answered.answer.advice[index] && follow(answered.answer.advice[index], all)" />
+        <SolvePanel v-if="view === 'solve'" v-model:bench="bench" v-model:sauce="sauce" :answered="answered" :busy="solving" :problem="solveProblem" :placed="placed" @solve="solve" @undo="undo" @nearest="nearest" @follow="(index, all) => answered?.answer.status === 'infeasible' && answered.answer.advice[index] && follow(answered.answer.advice[index], all)" />
         <section v-else class="view">
           <TrialPanel v-if="view === 'trial'" v-model:sauce="sauce" :poured="poured" :trials="trials" />
           <p v-else-if="!forecast.massG" class="muted">Put something into the pot first.</p>

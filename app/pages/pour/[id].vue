@@ -1,34 +1,39 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
-import { forecastBlend, InvalidInput, isWeighed, PROPERTIES, returnTo, skipStep, takeWeight, valueOf, WeighInSchema, type WeighIn } from '@lactofer/core'
+import { forecastBlend, isWeighed, PROPERTIES, returnTo, skipStep, valueOf, WeighInSchema, type WeighIn, type WeighStep } from '@lactofer/core'
 import { partsForLog } from '~/components/blend/blendForm'
 import { headline } from '~/components/measure/rulers'
 import { useBench } from '~/composables/useBench'
+import { useAtScale } from '~/composables/useAtScale'
 import { useDraft } from '~/composables/useDraft'
 import { useRecorder } from '~/composables/useRecorder'
 import { useBook } from '~/stores/book'
-import { useInstruments } from '~/stores/instruments'
 
 /** A blend at the scale: one part after the other, and the figures of what was really poured. */
 const book = useBook()
-const instruments = useInstruments()
 const route = useRoute()
 const router = useRouter()
 const id = String(route.params.id)
-const { bench, loaded, removeSauce } = useBench()
+const { bench, loaded, entryOf, removeSauce } = useBench()
 const { draft: state, reset, save, loaded: stateLoaded } = useDraft<WeighIn | null>(`pour:${id}`, WeighInSchema.nullable(), () => null)
 const { busy, record } = useRecorder('Every weight is still here; try again.')
 const ready = ref(false)
-const problem = ref('')
 const sauce = computed(() => bench.value.sauces.find(one => one.id === id))
 
+/** The steps of what is on the bench now; what was weighed of a part before stays with that part. */
 void Promise.all([loaded, stateLoaded]).then(() => {
-  const parts = sauce.value?.parts.filter(part => part.massG) ?? []
-  const stale = state.value && (state.value.steps.length !== parts.length || (state.value.steps.every(step => step.state === 'waits') && state.value.steps.some((step, index) => step.plannedG !== parts[index]?.massG)))
-  if (!state.value || stale) state.value = { lotId: id, at: 0, steps: parts.map(part => ({ kind: 'row', row: null, name: part.name, plannedG: part.massG ?? 0, takenG: null, state: 'waits', how: 'planned' })) }
+  const before = (state.value?.steps ?? []).filter(one => one.state !== 'waits')
+  const steps = (sauce.value?.parts ?? []).flatMap((part): WeighStep[] => {
+    const known = before.findIndex(({ name }) => name === part.name)
+    const done = known < 0 ? undefined : before.splice(known, 1)[0]
+    return part.massG ? [{ kind: 'row', row: null, name: part.name, plannedG: part.massG, takenG: done?.takenG ?? null, state: done?.state ?? 'waits', how: 'planned' }] : []
+  })
+  const next = steps.findIndex(one => one.state === 'waits')
+  state.value = { lotId: id, at: next < 0 ? steps.length : next, steps }
   ready.value = true
 })
+const { problem, change, take } = useAtScale(() => state.value, next => (state.value = next), save)
 const step = computed(() => state.value?.steps[state.value.at] ?? null)
 const weighed = computed(() => state.value !== null && isWeighed(state.value))
 /** What was weighed so far, what waits counted as planned. */
@@ -40,33 +45,12 @@ const parts = computed(() => {
   })
 })
 const forecast = computed(() => forecastBlend(partsForLog(parts.value).flatMap(part => book.part(part, id) ?? [])))
-function change(next: (now: WeighIn) => WeighIn) {
-  if (!state.value) return
-  problem.value = ''
-  try {
-    state.value = next(state.value)
-    // What was weighed is kept before anything else can happen.
-    void save()
-  } catch (error) {
-    if (!(error instanceof InvalidInput)) throw error
-    problem.value = error.message
-  }
-}
-function take(massG: number) {
-  change(now => takeWeight(now, massG))
-  // The next thing starts from zero.
-  if (instruments.reading('mass')) void instruments.command({ do: 'tare' })
-}
 async function finish() {
-  const poured = partsForLog(parts.value)
-  if (!sauce.value || poured.length === 0) {
+  if (!sauce.value || partsForLog(parts.value).length === 0) {
     problem.value = 'Nothing was weighed in. Go back to a step and weigh it.'
     return
   }
-  const biggest = [...poured].sort((a, b) => b.massG - a.massG)[0]
-  const color = book.lot(biggest?.lotId ?? '')?.color ?? book.library.material(biggest?.materialId ?? '')?.color ?? '#c4402a'
-  const { name, code, cooked, targets } = sauce.value
-  if (!await record({ kind: 'blend', at: new Date().toISOString(), lotId: id, code: code || book.nextCode('S'), name: name.trim() || 'Sauce', color, parts: poured, cooked, targets: JSON.parse(JSON.stringify(targets)), ...(forecast.value.ph && { predictedPh: forecast.value.ph }) })) return
+  if (!await record(entryOf(sauce.value, parts.value, sauce.value.code || book.nextCode('S')))) return
   reset()
   removeSauce(bench.value.sauces.findIndex(one => one.id === id))
   ElMessage.success('Blended. Read it now, and again in 24 hours.')

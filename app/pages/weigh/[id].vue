@@ -1,17 +1,16 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { addStep, contentComposition, InvalidInput, isWeighed, planFigures, propertiesOf, returnTo, saltForWeighed, skipStep, startWeighIn, styleById, substitute, takeWeight, toleranceG, vesselMark, weighedContent, type Draft, type Row } from '@lactofer/core'
+import { addStep, contentComposition, InvalidInput, isWeighed, planFigures, propertiesOf, returnTo, saltForWeighed, skipStep, startWeighIn, styleById, substitute, toleranceG, vesselMark, weighedContent, type Draft, type Row } from '@lactofer/core'
 import { formOfPlan, freshPlan, freshRow, type PlanForm } from '~/components/plan/planForm'
 import { fillingProblem, massesOf, WeighDraftSchema, type WeighDraft } from '~/components/weigh/weighDraft'
+import { useAtScale } from '~/composables/useAtScale'
 import { useDraft } from '~/composables/useDraft'
 import { usePlanVessels } from '~/composables/usePlanVessels'
 import { useRecorder } from '~/composables/useRecorder'
 import { useBook } from '~/stores/book'
-import { useInstruments } from '~/stores/instruments'
 
 /** Full screen at the scale: row by row, then water and salt for what was actually weighed, then into the vessels. */
 const book = useBook()
-const instruments = useInstruments()
 const route = useRoute()
 const router = useRouter()
 const lot = computed(() => book.lot(String(route.params.id)))
@@ -20,7 +19,6 @@ const { draft, reset, save, loaded } = useDraft<WeighDraft | null>(`weigh:${Stri
 const { busy, record } = useRecorder('Every weight is still here; try again.')
 const ready = ref(false)
 const choosing = ref<'instead' | 'more' | null>(null)
-const problem = ref('')
 
 void loaded.then(() => {
   // A plan that was changed since is begun anew, unless something was weighed already.
@@ -29,6 +27,7 @@ void loaded.then(() => {
   ready.value = true
 })
 const state = computed(() => draft.value?.weigh ?? null)
+const { problem, change, take } = useAtScale(() => state.value, next => draft.value && (draft.value.weigh = next), save)
 const step = computed(() => state.value?.steps[state.value.at] ?? null)
 const weighed = computed(() => state.value !== null && isWeighed(state.value))
 
@@ -71,23 +70,6 @@ watch([suggested.uses, weighed], ([uses, all]) => {
   draft.value.fillings = singles.map((vesselId, index) => ({ vesselId, mark: vesselMark(index, singles.length), tareG: book.library.vessel(vesselId)?.tareG ?? null, grossG: null, hot: false }))
 }, { immediate: true })
 
-function change(next: (now: NonNullable<typeof state.value>) => NonNullable<typeof state.value>) {
-  if (!draft.value) return
-  problem.value = ''
-  try {
-    draft.value.weigh = next(draft.value.weigh)
-    // What was weighed is kept before anything else can happen.
-    void save()
-  } catch (error) {
-    if (!(error instanceof InvalidInput)) throw error
-    problem.value = error.message
-  }
-}
-function take(massG: number) {
-  change(now => takeWeight(now, massG))
-  // The next thing starts from zero.
-  if (instruments.reading('mass')) void instruments.command({ do: 'tare' })
-}
 function chosen(row: Omit<Row, 'massG'>) {
   change(now => choosing.value === 'instead' ? substitute(now, row) : addStep(now, row))
   choosing.value = null
