@@ -7,6 +7,9 @@ const DAY_MS = 86_400_000
 /** A row as the diary writes it: material, grams, how it was prepared. */
 export type DiaryRow = readonly [materialId: string, massG: number, preparation?: Preparation]
 
+/** Three growers bring what goes into the jars. */
+const GROWERS = ['Upper Terrace', 'Glasshouse by the lock', 'Strand allotments'] as const
+
 /** What starts a ferment in the diary. Salt is worked out by core from the strength. */
 export interface Start {
   code: string, name: string, color: string, style: StyleId, day: number, rows: readonly DiaryRow[], saltPct: number
@@ -54,7 +57,7 @@ export class Diary {
     const { saltG } = saltDose(saltBasis, saltPct, { ingredientG, waterG })
     this.write({
       kind: 'plan', at: this.at(day + 0.05), lotId, code, name, color, style: styleId, waterG, saltG: Math.round(saltG * 10) / 10, saltId: 'fine-sea', saltBasis, saltPct, targetPh, ...(recipeId && { recipeId }),
-      rows: rows.map(([materialId, massG, preparation = 'raw']) => ({ materialId, name: materialById(materialId)?.name ?? materialId, massG, preparation, seedsOut: false })),
+      rows: rows.map(([materialId, massG, preparation = 'raw']) => ({ materialId, name: materialById(materialId)?.name ?? materialId, massG, preparation, seedsOut: false, grower: GROWERS[(rows.findIndex(([id]) => id === materialId) + Math.round(day)) % GROWERS.length] })),
     })
     const each = (ingredientG + waterG + saltG) / marks.length
     // A quarter of an hour on top, so that "day 12" is day 12 all day.

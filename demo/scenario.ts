@@ -1,4 +1,5 @@
-import { compositionOf, fold, forecastBlend, ofMass, openTargets, partComposition, propertiesOf, SHIPPED, type Entry, type EntryOf, type Preparation, type Targets } from '@lactofer/core'
+import { fold, forecastBlend, openTargets, partComposition, SHIPPED, type Entry, type EntryOf, type Preparation, type Targets } from '@lactofer/core'
+import { bottle, cooked, packaging, printed } from './bottles'
 import { Diary } from './diary'
 import { DEMO_PICTURES } from './pictures'
 
@@ -113,19 +114,6 @@ function blend(diary: Diary, sauce: Sauce): string {
   return lotId
 }
 
-/** Fills `count` bottles of a blend; the mass follows from the blend's density. */
-function bottle(diary: Diary, fromLotId: string, sauce: { code: string, name: string, color: string, daysAgo: number, bottleMl: number, count: number, treatment: EntryOf<'bottle'>['treatment'], lastFillTempC?: number }): string {
-  const composition = compositionOf(fold(diary.entries), fromLotId)
-  const density = composition ? propertiesOf(ofMass(composition, 1000)).densityGPerMl : 1
-  const { daysAgo, ...rest } = sauce
-  const lotId = diary.lotId(daysAgo)
-  diary.write({
-    kind: 'bottle', at: diary.at(daysAgo), lotId, fromLotId, ...rest, usedG: Math.round(rest.count * rest.bottleMl * density),
-    bestBefore: diary.at(daysAgo - (rest.treatment === 'live-cold' ? 180 : 365)).slice(0, 10),
-  }, 'Cellar')
-  return lotId
-}
-
 function sauces(diary: Diary, redMash: string): void {
   const red = pressedBase(diary, 'BPL-91', 'Fresno mash', '#c33d26', 96, [['fresno', 4300]], 3.66, redMash)
   const hotRed = pressedBase(diary, 'BPL-92', 'Cayenne mash', '#b32c1c', 92, [['cayenne', 2100]], 3.7)
@@ -144,11 +132,16 @@ function sauces(diary: Diary, redMash: string): void {
   const quayRed = { code: 'QR-31', name: 'Quay Red', color: '#c4402a' }
   const quayRedPot = blend(diary, { ...quayRed, code: 'QR-31P', daysAgo: 58, cooked: true, parts: [
     lot(red, 'Fresno mash base', 3600), lot(hotRed, 'Cayenne mash base', 1500), stuff('white-vinegar', 'White vinegar 5 %', 2300), stuff('water', 'Water', 2020), stuff('salt', 'Salt', 60), stuff('sugar', 'Sugar', 180)] })
+  cooked(diary, quayRedPot, 57.95)
   diary.read(quayRedPot, [[56.9, 3.42, 20.1]])
-  const quayRedBottles = bottle(diary, quayRedPot, { ...quayRed, daysAgo: 56.8, bottleMl: 150, count: 61, treatment: 'cooked-hot-fill', lastFillTempC: 86 })
-  diary.write({ kind: 'release', at: diary.at(56), lotId: quayRedBottles, decision: 'released', limitPh: 4.0, reason: 'All checks passed.' }, 'Cellar')
-  diary.write({ kind: 'send', at: diary.at(49), lotId: quayRedBottles, count: 24, to: 'Saltby Quay market' }, 'Cellar')
-  diary.write({ kind: 'send', at: diary.at(14), lotId: quayRedBottles, count: 18, to: 'Saltby Quay market' }, 'Cellar')
+  const quayRedBottles = bottle(diary, quayRedPot, { ...quayRed, daysAgo: 56.8, bottleMl: 150, count: 61, treatment: 'cooked-hot-fill', retained: 2, place: 'Cellar shelf', lastFillTempC: 86.2, netG: [157.1, 156.4, 158.2, 157.6, 156.9, 157.8] })
+  printed(diary, quayRedBottles, 56.4, 62)
+  diary.write({ kind: 'release', at: diary.at(56), lotId: quayRedBottles, decision: 'released', limitPh: 4.0, reason: 'Every check passed.', initials: 'C' }, 'Cellar')
+  diary.write({ kind: 'move', at: diary.at(50), lotId: quayRedBottles, place: 'Market box', count: 36 }, 'Cellar')
+  diary.write({ kind: 'send', at: diary.at(49), lotId: quayRedBottles, count: 24, to: 'Saltby Quay market', how: 'sold', place: 'Market box' }, 'Cellar')
+  diary.write({ kind: 'send', at: diary.at(30), lotId: quayRedBottles, count: 1, to: 'Slipped off the shelf', how: 'broken' }, 'Cellar')
+  diary.write({ kind: 'recall', at: diary.at(20), lotId: quayRedBottles, exercise: true, made: 61, here: 36, out: 25, found: 61, minutes: 14, note: 'From one bottle back to two ferments and forward to all of them.' }, 'Cellar')
+  diary.write({ kind: 'send', at: diary.at(14), lotId: quayRedBottles, count: 17, to: 'Saltby Quay market', how: 'sold', place: 'Market box' }, 'Cellar')
 
   const targets = openTargets()
   const plumSmoke = blend(diary, { code: 'PS-07', name: 'Plum Smoke', color: '#84424f', daysAgo: 1.2, cooked: false, trialPh: 3.56, targets: { ...targets, acid: { low: null, high: 3.5, rank: 1 }, salt: { low: 3, high: 3.6, rank: 2 } }, parts: [
@@ -159,8 +152,9 @@ function sauces(diary: Diary, redMash: string): void {
   const sparkPot = blend(diary, { ...spark, code: 'PR-12P', daysAgo: 9, cooked: false, parts: [
     lot(aji, 'Aji mash base', 1500), stuff('pear', 'Pear', 900, 4.1), lot(brine, 'Kept brine', 200), stuff('white-vinegar', 'White vinegar 5 %', 300)] })
   diary.read(sparkPot, [[7.9, 3.72, 6.2]])
-  const sparkBottles = bottle(diary, sparkPot, { ...spark, daysAgo: 7.8, bottleMl: 250, count: 10, treatment: 'live-cold' })
-  diary.write({ kind: 'release', at: diary.at(7.7), lotId: sparkBottles, decision: 'held', limitPh: 4.0, reason: 'Pressure watch: pear went in after fermenting. Cold, vented every third day.' })
+  const sparkBottles = bottle(diary, sparkPot, { ...spark, daysAgo: 7.8, bottleMl: 250, count: 10, treatment: 'live-cold', retained: 1, place: 'Cold corner' })
+  printed(diary, sparkBottles, 7.75, 10)
+  diary.write({ kind: 'release', at: diary.at(7.7), lotId: sparkBottles, decision: 'held', limitPh: 4.0, initials: 'B', reason: 'Pressure watch: pear went in after fermenting. Cold, vented every third day.' })
 }
 
 /**
@@ -169,6 +163,7 @@ function sauces(diary: Diary, redMash: string): void {
  */
 export function demoEntries(todayMs: number): Entry[] {
   const diary = new Diary(todayMs)
+  packaging(diary)
   const redMash = loft(diary)
   ferments(diary, redMash)
   sauces(diary, redMash)

@@ -1,9 +1,9 @@
 import { ref, shallowRef } from 'vue'
-import { InvalidInput, type Draft, type LoggerColumns } from '@lactofer/core'
+import { InvalidInput, type Draft, type HeatPlace, type LoggerColumns } from '@lactofer/core'
 import { tableReader, type OpenedTable, type ReadTable } from '~/workers/tableReader'
 
-/** A logger's file on its way into the log: opened, its columns chosen, seen before it is kept. */
-export function useLoggerFile(fromMs: () => number) {
+/** A logger's file on its way into the log: opened, its columns chosen, seen before it is kept. @param heatOf where it was taken, when it is a heat record. */
+export function useLoggerFile(fromMs: () => number, heatOf: () => HeatPlace | undefined = () => undefined) {
   const opened = shallowRef<OpenedTable | null>(null)
   const columns = ref<LoggerColumns | null>(null)
   const record = shallowRef<ReadTable | null>(null)
@@ -26,7 +26,7 @@ export function useLoggerFile(fromMs: () => number) {
   }
   async function read() {
     const chosen = columns.value
-    record.value = chosen ? await run(() => tableReader().read({ ...chosen }, fromMs())) : null
+    record.value = chosen ? await run(() => tableReader().read({ ...chosen }, fromMs(), heatOf() !== undefined)) : null
   }
   async function open(file: Blob) {
     opened.value = record.value = columns.value = null
@@ -39,7 +39,11 @@ export function useLoggerFile(fromMs: () => number) {
     const found = record.value
     const first = found?.points[0]
     if (!found || !first) throw new InvalidInput('Nothing of it can be kept.')
-    return { kind: 'logged', at: new Date(first.atMs).toISOString(), lotId, name, rows: found.rows, points: found.points.map(({ atMs, tempC, ph }) => [Math.round((atMs - first.atMs) / 600) / 100, tempC === null ? null : Math.round(tempC * 100) / 100, ph === null ? null : Math.round(ph * 1000) / 1000]) }
+    const where = heatOf()
+    const minute = (atMs: number) => Math.round((atMs - first.atMs) / 600) / 100
+    const degrees = (tempC: number) => Math.round(tempC * 100) / 100
+    if (where) return { kind: 'heat', at: new Date(first.atMs).toISOString(), lotId, where, name, points: found.points.flatMap(({ atMs, tempC }) => tempC === null ? [] : [[minute(atMs), degrees(tempC)] as [number, number]]) }
+    return { kind: 'logged', at: new Date(first.atMs).toISOString(), lotId, name, rows: found.rows, points: found.points.map(({ atMs, tempC, ph }) => [minute(atMs), tempC === null ? null : degrees(tempC), ph === null ? null : Math.round(ph * 1000) / 1000]) }
   }
   return { opened, columns, record, problem, busy, open, read, draft }
 }

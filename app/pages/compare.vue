@@ -1,9 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { phsOf, structureOfPlan, styleById, temperaturesOf, type Lot } from '@lactofer/core'
+import { entryWords, photosOf, phsOf, structureOfPlan, styleById, tasteWords, temperaturesOf, type Lot } from '@lactofer/core'
 import { readingsLine } from '~/components/ferment/courseLines'
-import { entryWords, photosOf } from '~/components/ferment/entryWords'
-import { tasteWords } from '~/components/ferment/readingDraft'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 

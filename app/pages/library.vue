@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
-import { BOTTLES, formatNumber, formatShu, InvalidInput, materialsOfTable, searchMaterials, tableOfMaterials, type Material } from '@lactofer/core'
+import { formatNumber, formatShu, InvalidInput, materialsOfTable, searchMaterials, tableOfMaterials, type Material } from '@lactofer/core'
 import { csvOf, linesOf } from '~/composables/csv'
 import { saveFile } from '~/composables/saveFile'
 import { useRecorder } from '~/composables/useRecorder'
@@ -68,7 +68,7 @@ async function importCsv(text: string) {
       </div>
     </div>
     <OwnVessels v-else-if="show.id === 'vessels'" />
-    <section v-else class="sheet"><h2>Bottles</h2><table class="plain"><thead><tr><th>Bottle</th><th class="number">Filled</th></tr></thead><tbody><tr v-for="bottle in BOTTLES" :key="bottle.id"><td>{{ bottle.name }}</td><td class="number">{{ bottle.fillMl }} mL</td></tr></tbody></table></section>
+    <OwnFormats v-else />
   </div>
 </template>
 

@@ -1,7 +1,7 @@
 import { useNow } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed } from 'vue'
-import { asksOf, blendAsks, compositionOf, EntrySchema, fold, idMaker, ingredientsOf, ofMass, partComposition, standingOf, worstFirst, type Composition, type Draft, type Entry, type EntryOf, type Lot } from '@lactofer/core'
+import { asksOf, blendAsks, bottleAsks, compositionOf, EntrySchema, fold, idMaker, ingredientsOf, ofMass, partComposition, standingOf, worstFirst, type Composition, type Draft, type Entry, type EntryOf, type Lot } from '@lactofer/core'
 import { allEntries, append } from '~/db/journal'
 import { useLiveQuery } from '~/composables/useLiveQuery'
 import { useOutlooks } from '~/composables/useOutlooks'
@@ -28,7 +28,7 @@ export const useBook = defineStore('book', () => {
   const fermenting = computed(() => lots.value.filter(lot => lot.state === 'fermenting'))
   const planned = computed(() => lots.value.filter(lot => lot.state === 'planned'))
   const outlooks = useOutlooks(book, fermenting, nowMs)
-  const asks = computed(() => worstFirst(lots.value.flatMap(lot => [...asksOf(lot, nowMs.value, outlooks.value.get(lot.id), tellMoment), ...blendAsks(lot, nowMs.value)])))
+  const asks = computed(() => worstFirst(lots.value.flatMap(lot => [...asksOf(lot, nowMs.value, outlooks.value.get(lot.id), tellMoment), ...blendAsks(lot, nowMs.value), ...bottleAsks(book.value, lot, nowMs.value)])))
   /** Where a lot stands now, the forecast taken in. */
   const standing = (of: Lot) => standingOf(of, nowMs.value, outlooks.value.get(of.id), tellMoment)
   const library = computed(() => book.value.library)

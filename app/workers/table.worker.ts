@@ -28,9 +28,12 @@ async function open(file: Blob): Promise<Told<OpenedTable>> {
     return { head: (cells[0] ?? []).map(cell => cell.trim()), first: cells.slice(1, 6), rows: cells.length - 1, guess: guessColumns(cells) }
   })
 }
-const read = (columns: LoggerColumns, fromMs: number): Told<ReadTable> => told(() => {
+/** So many points are kept as they are, where every reading counts. */
+const WHOLE = 5000
+/** @param whole keeps every point of a short record: a heat record may have no gaps. */
+const read = (columns: LoggerColumns, fromMs: number, whole: boolean): Told<ReadTable> => told(() => {
   const { points, rows, remarks } = readLogger(cells, columns, fromMs)
-  return { rows, remarks, ...thinLogger(points) }
+  return { rows, remarks, ...(whole && points.length <= WHOLE ? { points, withinC: 0, withinPh: 0 } : thinLogger(points)) }
 })
 const api = { open, read }
 export type TableApi = typeof api

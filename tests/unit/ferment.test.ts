@@ -1,8 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { forecastFerment, type Course, type FermentForecast, type Flag } from '@lactofer/core'
+import { forecastFerment, tasteWords, type Course, type FermentForecast, type Flag } from '@lactofer/core'
 import { forecastWords } from '~/components/ferment/forecastWords'
 import { changeOf, freshTrial, trialWords, whenWords, type Trial } from '~/components/ferment/trials'
-import { tasteWords } from '~/components/ferment/readingDraft'
 import { tellSpan } from '~/composables/moments'
 import { at, batch } from '../../core/test/ferment/foods'
 

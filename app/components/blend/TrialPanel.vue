@@ -1,10 +1,9 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { ElMessage } from 'element-plus'
-import { acidFromTrial, forecastBlend, formatNumber, InvalidInput, learnAcid, mostUncertain, ofMass, othersSd, READING_NOISE, readSpread, SCALE_STEPS, TRIAL_G, trialOf, type Composition, type EntryOf, type Instrument, type TasteSchema } from '@lactofer/core'
+import { acidFromTrial, forecastBlend, formatNumber, InvalidInput, learnAcid, mostUncertain, ofMass, othersSd, READING_NOISE, readSpread, SCALE_STEPS, tasteWords, TRIAL_G, trialOf, type Composition, type EntryOf, type Instrument, type TasteSchema } from '@lactofer/core'
 import type { z } from 'zod'
 import { partForLog, scaleParts, totalOf, type SauceForm } from './blendForm'
-import { tasteWords } from '../ferment/readingDraft'
 import { useMeters } from '~/composables/useMeters'
 import { useRecorder } from '~/composables/useRecorder'
 import { useBook } from '~/stores/book'

@@ -1,7 +1,8 @@
 <script setup lang="ts">
+import dayjs from 'dayjs'
 import type { ReleaseCheck } from '@lactofer/core'
 
-/** The checks of a release, worst first, each with its sentence and its working. */
+/** The checks of a release, worst first, each with its sentence, the facts it rests on and its working. */
 defineProps<{ checks: readonly ReleaseCheck[] }>()
 const LEVEL = { pass: 'fine', ask: 'ask', stop: 'discard' } as const
 const WORD = { pass: 'Passes', ask: 'Ask', stop: 'Stops' } as const
@@ -11,7 +12,7 @@ const WORD = { pass: 'Passes', ask: 'Ask', stop: 'Stops' } as const
   <ul class="plain-list checks">
     <li v-for="check in checks" :key="check.id" :data-check="check.id" :data-verdict="check.verdict">
       <StateMark class="small" :level="LEVEL[check.verdict]" :word="WORD[check.verdict]" />
-      <div><strong>{{ check.title }}</strong><p>{{ check.sentence }}</p><ShowWorking v-if="check.working" :working="check.working" /></div>
+      <div><strong>{{ check.title }}</strong><p>{{ check.sentence }}</p><p v-for="fact in check.evidence" :key="fact.atMs" class="small muted">{{ fact.what }}, {{ dayjs(fact.atMs).format('D MMM YYYY HH:mm') }}, {{ fact.by }}</p><ShowWorking v-if="check.working" :working="check.working" /></div>
     </li>
   </ul>
 </template>

@@ -2,15 +2,15 @@
 import { computed, ref } from 'vue'
 import dayjs from 'dayjs'
 import { ElMessage } from 'element-plus'
-import { formatNumber, type Lot } from '@lactofer/core'
+import { formatNumber, type HeatPlace, type Lot } from '@lactofer/core'
 import { useLoggerFile } from '~/composables/useLoggerFile'
 import { useRecorder } from '~/composables/useRecorder'
 
 /** A logger's record from a file: its columns, what is read of it, then into the log. */
-const { lot } = defineProps<{ lot: Lot }>()
+const { lot, heatOf } = defineProps<{ lot: Lot, heatOf?: HeatPlace }>()
 const shown = ref(false)
 const name = ref('Logger')
-const { opened, columns, record: found, problem, busy, open, read, draft } = useLoggerFile(() => lot.startedMs - 3_600_000)
+const { opened, columns, record: found, problem, busy, open, read, draft } = useLoggerFile(() => lot.startedMs - (heatOf ? 12 : 1) * 3_600_000, () => heatOf)
 const { busy: writing, record } = useRecorder('The file is still open; try again.')
 async function choose([file]: File[]) {
   if (!file) return
@@ -43,7 +43,7 @@ async function keep() {
           <div class="fields">
             <PickField :model-value="columns.time" label="Time" :options="options" @update:model-value="value => change('time', value)" />
             <PickField :model-value="columns.tempC ?? -1" label="Temperature" :options="[none, ...options]" @update:model-value="value => change('tempC', value)" />
-            <PickField :model-value="columns.ph ?? -1" label="pH" :options="[none, ...options]" @update:model-value="value => change('ph', value)" />
+            <PickField v-if="!heatOf" :model-value="columns.ph ?? -1" label="pH" :options="[none, ...options]" @update:model-value="value => change('ph', value)" />
             <WordField v-model="name" label="Name of the logger" />
           </div>
           <div class="row">
@@ -53,7 +53,7 @@ async function keep() {
           <div class="sideways"><table class="plain small"><thead><tr><th v-for="(head, index) in opened.head" :key="index">{{ head }}</th></tr></thead><tbody><tr v-for="(line, index) in opened.first" :key="index"><td v-for="(cell, at) in line" :key="at">{{ cell }}</td></tr></tbody></table></div>
           <div v-if="found" data-figure="record">
             <p><strong>{{ formatNumber(found.rows) }} lines</strong>, {{ dayjs(found.points[0]?.atMs).format('D MMM HH:mm') }} to {{ dayjs(found.points.at(-1)?.atMs).format('D MMM HH:mm') }}<template v-if="temps.length">, <TemperatureText :temp-c="Math.min(...temps)" /> to <TemperatureText :temp-c="Math.max(...temps)" /></template>.</p>
-            <p class="small">{{ formatNumber(found.points.length) }} points are kept; what is left out lies within {{ formatNumber(found.withinC, 1) }} °C and {{ formatNumber(found.withinPh, 2) }} pH of the line between them.</p>
+            <p v-if="found.withinC > 0" class="small">{{ formatNumber(found.points.length) }} points are kept; what is left out lies within {{ formatNumber(found.withinC, 1) }} °C and {{ formatNumber(found.withinPh, 2) }} pH of the line between them.</p>
             <ul v-if="found.remarks.length" class="small"><li v-for="remark in found.remarks" :key="remark">{{ remark }}</li></ul>
           </div>
         </template>

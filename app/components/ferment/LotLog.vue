@@ -2,8 +2,7 @@
 import { computed, ref } from 'vue'
 import dayjs from 'dayjs'
 import { ElMessage } from 'element-plus'
-import { factsOf, readField, InvalidInput, type EntryOf, type Lot } from '@lactofer/core'
-import { entryWords, photosOf } from './entryWords'
+import { entryWords, factsOf, readField, InvalidInput, photosOf, type EntryOf, type Lot } from '@lactofer/core'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 

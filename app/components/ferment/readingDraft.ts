@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { TASTES, TasteSchema, type Taste } from '@lactofer/core'
+import { TasteSchema } from '@lactofer/core'
 
 const amount = z.number().nullable()
 
@@ -12,6 +12,3 @@ export const freshReading = (): ReadingDraft => ({ ph: null, tempC: null, saltPc
 
 /** The words at the ends of a scale of taste, 0 to 4. */
 export const TASTE_WORDS = ['none', 'a little', 'some', 'much', 'all there is'] as const
-
-/** A taste as words: "sour 3, raw onion 1". */
-export const tasteWords = (taste: Partial<Record<Taste, number>>): string => TASTES.flatMap(name => taste[name] === undefined ? [] : [`${name} ${taste[name]}`]).join(', ')

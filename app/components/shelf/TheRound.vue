@@ -45,8 +45,8 @@ async function skip(why: string) {
   skipping.value = null
   await done([ask], why.trim())
 }
-const target = (ask: Ask) => ask.go === 'press' ? `/press?lot=${ask.lotId}` : ask.go === 'blend' ? `/blend/${ask.lotId}` : `/ferment/${ask.lotId}`
-const verb = (ask: Ask) => ask.go === 'press' ? 'Press' : ask.level === 'discard' ? 'Look' : ask.title.startsWith('Weigh') ? 'Weigh' : 'Read'
+const target = (ask: Ask) => ask.go === 'press' ? `/press?lot=${ask.lotId}` : ask.go === 'blend' ? `/blend/${ask.lotId}` : ask.go === 'bottle' ? `/release/${ask.lotId}` : ask.go === 'cellar' ? `/cellar?lot=${ask.lotId}` : `/ferment/${ask.lotId}`
+const verb = (ask: Ask) => ask.go === 'press' ? 'Press' : ask.go === 'bottle' || ask.go === 'cellar' ? 'Look' : ask.level === 'discard' ? 'Look' : ask.title.startsWith('Weigh') ? 'Weigh' : 'Read'
 const levelWord = { discard: 'Discard', act: 'Act', ask: 'Ask', fine: 'Ready' } as const
 function overdue({ dueMs }: Ask): string {
   const hours = dueMs === null ? 0 : (book.nowMs - dueMs) / 3_600_000

@@ -52,7 +52,7 @@ const shu = computed(() => composition.value && composition.value.massG > 0 ? ma
       <div class="stack">
         <section class="sheet"><h2>Read it</h2><p class="muted small">Stirred, cooled to room temperature, with a meter calibrated on two buffers.</p><ReadingForm :key="lot.id" :lot="lot" /></section>
         <section class="sheet"><p><MassText :mass-g="lot.leftG" /> left of <MassText :mass-g="lot.madeG" />. <template v-if="properties">{{ formatShu(properties.shu) }}, {{ preferences.heatWord(properties.shu.typical) }}.</template></p>
-          <div class="row"><NuxtLink class="next" :to="`/bottle?lot=${lot.id}`">Bottle it</NuxtLink><NuxtLink :to="{ path: '/cellar', query: { lot: lot.id } }">Where it came from</NuxtLink></div></section>
+          <div class="row"><NuxtLink class="next" :to="`/bottle/${lot.id}`">Bottle it</NuxtLink><NuxtLink :to="{ path: '/cellar', query: { lot: lot.id } }">Where it came from</NuxtLink></div></section>
         <section v-if="shu && shu.high > 100" class="sheet"><details class="disclose"><summary>Taste how hot it is</summary><HeatTasting :key="lot.id" :lot="lot" :expected="shu" /></details></section>
         <section v-if="lot.trials.length" class="sheet"><h2>Its trials</h2><ul class="plain-list"><li v-for="trial in lot.trials" :key="trial.id" class="small"><strong>{{ trial.name }}</strong> {{ trial.ph === undefined ? 'not read' : `pH ${trial.ph.toFixed(2)}, expected ${trial.predictedPh?.typical.toFixed(2) ?? '–'}` }}{{ trial.note ? `; ${trial.note}` : '' }}</li></ul></section>
       </div>

@@ -3,7 +3,7 @@ import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import { useElementVisibility } from '@vueuse/core'
 import { ElMessage } from 'element-plus'
 import IconPlus from '~icons/lucide/plus'
-import { BOTTLES, cautionsFor, formatMass, formatNumber, formatVolume, keepOutlook, LotCodeSchema, ofMaterial, PROPERTIES, valueOf, WARN_BAR, type Composition } from '@lactofer/core'
+import { cautionsFor, formatMass, formatNumber, formatVolume, keepOutlook, LotCodeSchema, ofMaterial, PROPERTIES, valueOf, WARN_BAR, type Composition } from '@lactofer/core'
 import { totalOf, type PartForm } from '~/components/blend/blendForm'
 import { headline } from '~/components/measure/rulers'
 import { useBench } from '~/composables/useBench'
@@ -117,7 +117,7 @@ const seen = computed(() => `${bench.value.sauces.length > 1 ? `${bench.value.at
         <section ref="rulers" class="rulers" aria-label="What it will be" aria-live="polite">
           <p class="pot"><span class="figure" data-figure="mass"><MassText :mass-g="forecast.massG" /></span> in the pot, <span data-figure="volume">{{ formatVolume(forecast.volumeMl, preferences.world) }},</span>
             <span class="figure" data-figure="bottles">{{ bottles.count }}</span> bottles of
-            <el-select v-model="sauce.bottleMl" class="size" aria-label="Bottle size"><el-option v-for="bottle in BOTTLES" :key="bottle.id" :value="bottle.fillMl" :label="`${bottle.fillMl} mL`" /></el-select>
+            <el-select v-model="sauce.bottleMl" class="size" aria-label="Bottle size"><el-option v-for="bottle in book.library.formats" :key="bottle.id" :value="bottle.fillMl" :label="`${bottle.fillMl} mL`" /></el-select>
             <template v-if="bottles.count"> and {{ formatNumber(bottles.restMl) }} mL over</template></p>
           <PropertyRuler v-for="property in PROPERTIES" :key="property" :property="property" :value="forecast.massG ? valueOf(property, forecast) : null" :target="sauce.targets[property]" />
           <BlendFigures v-if="poured.length" :poured="poured" :forecast="forecast" :live="live" :cost="cost" :costs="costs" />

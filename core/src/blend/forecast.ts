@@ -102,10 +102,3 @@ export function phAnswer(base: Composition, addition: Composition, addedG: reado
     })
   })
 }
-
-/** Whole bottles that a volume fills, and what is left over in mL. @param lossMl what stays in the pot and the funnel. */
-export function bottlesFilled(volumeMl: number, bottleMl: number, lossMl = 0): { count: number, restMl: number } {
-  const usable = Math.max(0, volumeMl - lossMl)
-  const count = bottleMl > 0 ? Math.floor(usable / bottleMl + 1e-9) : 0
-  return { count, restMl: usable - count * bottleMl }
-}

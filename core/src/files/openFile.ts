@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { InvalidInput } from '../invalid'
-import { EntrySchema, IdSchema, MomentSchema, type Entry } from '../log/entry'
+import { EntrySchema, type Entry } from '../log/entry'
+import { IdSchema, MomentSchema } from '../log/entryParts'
 
 /** Name and version of Lactofer's open file; see docs/file-format.md. */
 export const FILE_FORMAT = 'lactofer-log'

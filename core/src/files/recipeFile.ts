@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { InvalidInput } from '../invalid'
-import { MomentSchema, PlainNameSchema, RecipePlanSchema, type RecipePlan } from '../log/entry'
+import { RecipePlanSchema, type RecipePlan } from '../log/entry'
+import { MomentSchema, PlainNameSchema } from '../log/entryParts'
 import type { Recipe } from '../log/recipes'
 
 /** Name and version of the recipe file; see docs/file-format.md. */

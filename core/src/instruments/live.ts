@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { MomentSchema, PhSchema } from '../log/entry'
+import { MomentSchema, PhSchema } from '../log/entryParts'
 
 /** One instrument as it reads now. `value` is in g, pH or °C; `null` while nothing is measured. */
 const Channel = z.object({ value: z.number().nullable(), steady: z.boolean() })

@@ -12,12 +12,14 @@ export interface CautionContext {
   hasHotPeppers?: boolean
   liveSugar?: boolean
   cooked?: boolean
+  /** Hot sauce goes into glass. */
+  hotFill?: boolean
   allergens?: readonly Allergen[]
   honey?: boolean
 }
 
 /** A caution with its number in the handbook's list and what to do. */
-export interface Caution { id: 'botulism' | 'sale' | 'pressure' | 'capsaicin' | 'allergens' | 'honey', text: string }
+export interface Caution { id: 'botulism' | 'sale' | 'pressure' | 'capsaicin' | 'allergens' | 'honey' | 'scald', text: string }
 
 /** The cautions that matter at a step. They tell what to do, are conservative, and leave the last word to local rules. */
 export function cautionsFor(step: Step, context: CautionContext): Caution[] {
@@ -30,6 +32,7 @@ export function cautionsFor(step: Step, context: CautionContext): Caution[] {
   }
   if (step === 'bottle') {
     found.push({ id: 'botulism', text: 'Judge by the finished, evened-out pH, read with a meter calibrated on two buffers. Mash, garlic or herbs under oil: cold only, and short.' })
+    if (context.hotFill) found.push({ id: 'scald', text: 'Hot sauce scalds, cold glass bursts: warm the bottles, wear gloves, stand them in a tray. Nothing of aluminium, copper or zinc.' })
     found.push({ id: 'sale', text: 'For sale you need a licence, an inspected kitchen and a scheduled process from a process authority. Lactofer keeps the records; it approves nothing. Local rules win.' })
   }
   if (context.closed && (step === 'pack' || step === 'ferment')) {

@@ -1,8 +1,8 @@
 import type { AcidId } from '../acid/species'
 import type { Range } from '../working'
 
-/** Allergens that Lactofer knows by name; a maker adds others as text. */
-export const ALLERGENS = ['celery', 'crustacean', 'fish', 'milk', 'mustard', 'sulphites'] as const
+/** Allergens that are declared by name: the fourteen of regulation (EU) 1169/2011, Annex II, which hold the nine of the United States; from memory. */
+export const ALLERGENS = ['celery', 'crustacean', 'egg', 'fish', 'gluten', 'lupin', 'milk', 'mollusc', 'mustard', 'nuts', 'peanut', 'sesame', 'soy', 'sulphites'] as const
 export type Allergen = typeof ALLERGENS[number]
 
 export const MATERIAL_KINDS = ['pepper', 'vegetable', 'fruit', 'herb', 'seafood', 'starter', 'water', 'vinegar', 'acid', 'sweetener', 'thickener', 'salt'] as const

@@ -54,12 +54,3 @@ export function drawnSize(shape: VesselShape, capacityMl: number): { widthMm: nu
   const widthMm = Math.cbrt(capacityMl * 1000 / (0.72 * slender[shape]))
   return { widthMm: Math.round(widthMm), heightMm: Math.round(widthMm * slender[shape]) }
 }
-
-/** Bottles by brim-to-fill volume in mL. */
-export const BOTTLES = [
-  { id: 'b100', name: '100 mL bottle', fillMl: 100 },
-  { id: 'b150', name: '150 mL bottle', fillMl: 150 },
-  { id: 'b250', name: '250 mL bottle', fillMl: 250 },
-  { id: 'b375', name: '375 mL bottle', fillMl: 375 },
-  { id: 'b500', name: '500 mL bottle', fillMl: 500 },
-] as const

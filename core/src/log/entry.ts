@@ -11,44 +11,13 @@ import { DILUTIONS } from '../heat/tasting'
 import { CUTS } from '../ferment/batch'
 import { SIGN_IDS } from '../ferment/signs'
 import { PRESS_METHODS } from '../press/separate'
-import { TREATMENTS } from '../keep/release'
+import { base, colour, IdSchema, InstrumentSchema, LotCodeSchema, lot, massG, MomentSchema, name, pct, PhSchema, tempC, text } from './entryParts'
+import { BottleEntry, FormatEntry, HeatEntry, MoveEntry, PrintedEntry, RecallEntry, ReleaseEntry, SendEntry, SupplyEntry, UseEntry } from './keepEntries'
 
 /*
  * The single definition of every stored or received entry. Masses in g, volumes in mL, temperatures in °C, percent of weight.
  * An entry is a fact: never edited, never deleted. A correction is an entry of its own that names the one it replaces.
  */
-
-/** A ULID: sorts by the moment it was written down. */
-export const IdSchema = z.string().regex(/^[0-7][0-9A-HJKMNP-TV-Z]{25}$/, 'This is not an entry id.')
-
-/** A moment in UTC, `2026-05-04T07:30:00.000Z`. */
-export const MomentSchema = z.iso.datetime({ error: 'This is not a moment in UTC.' })
-
-/** A name in a file or a form of something that travels: plain text, no angle brackets, no control characters. */
-export const PlainNameSchema = z.string().trim().min(1, 'Give it a name.').max(80, 'Keep the name under 80 characters.').regex(/^[^<>\p{Cc}]*$/u, 'A name is plain text: take out < and >.')
-
-const name = z.string().trim().min(1, 'Give it a name.').max(80, 'Keep the name under 80 characters.')
-const text = z.string().max(500, 'Keep it under 500 characters.')
-const massG = z.number().min(0).max(1_000_000)
-const volumeMl = z.number().min(1).max(1_000_000)
-const tempC = z.number().min(-30).max(130)
-const pct = z.number().min(0).max(100)
-const colour = z.string().regex(/^#[0-9a-f]{6}$/i)
-
-/** A pH that a food or a buffer can have. */
-export const PhSchema = z.number().min(1.5).max(9)
-
-/** A short code as it stands on the tape: BPL-01. */
-export const LotCodeSchema = z.string().trim().regex(/^[A-Za-z0-9][A-Za-z0-9 ._/-]{0,19}$/, 'Use 1 to 20 letters, digits, dots or dashes for the code.')
-
-const base = {
-  id: IdSchema,
-  at: MomentSchema,
-  by: z.string().trim().min(1).max(40),
-  origin: z.enum(['maker', 'demo']),
-  /** Id of the entry this one corrects. */
-  replaces: IdSchema.optional(),
-}
 
 /** What the maker knows of one amount of a material, over what the library says. */
 const known = {
@@ -81,10 +50,6 @@ export type Row = z.infer<typeof RowSchema>
 /** A vessel in use: what it is, what is in it, what it weighs empty, and its mark on the tape ("a", "b"). */
 export const VesselUseSchema = z.object({ vesselId: z.string().min(1).max(60), mark: z.string().max(4), massG, hot: z.boolean(), tareG: massG.optional() })
 
-/** Which instrument gave a reading, and how far it can be trusted. A strip is coarse; a meter without `calibratedAt` was not calibrated. */
-export const InstrumentSchema = z.object({ name: z.string().max(60), kind: z.enum(['meter', 'strip', 'probe', 'logger']).optional(), steady: z.boolean(), calibratedAt: MomentSchema.optional(), slopePct: z.number().min(50).max(120).optional() })
-export type Instrument = z.infer<typeof InstrumentSchema>
-
 /** Pictures kept beside the log, by their ids. */
 const photos = z.array(IdSchema).max(12, 'Keep it to twelve pictures.').optional()
 
@@ -98,8 +63,6 @@ export const TastingSchema = z.array(z.object({ dilution: z.number().min(DILUTIO
 
 /** A titration: sample in g, lye in mL, its strength in mol/L. */
 export const TitrationSchema = z.object({ sampleG: z.number().min(0.1).max(1000), lyeMl: z.number().min(0).max(1000), lyeMolar: z.number().min(0.001).max(5) })
-
-const lot = { lotId: IdSchema, code: LotCodeSchema, name, color: colour }
 
 const salting = { saltId: z.string().max(60), saltBasis: z.enum(['ingredients', 'water', 'brine', 'everything']), saltPct: z.number().min(0).max(60), targetPh: z.number().min(2.5).max(4.2) }
 
@@ -170,7 +133,7 @@ export const PressEntry = z.object({
 export const StockEntry = z.object({
   ...base, kind: z.literal('stock'), ...lot, massG, materialId: z.string().max(60).optional(),
   waterPct: pct.optional(), saltPct: pct.optional(), ph: PhSchema.optional(), lacticPct: z.number().min(0).max(5).optional(), acetic: z.number().min(0).max(80).optional(),
-  sugarPct: pct.optional(), shu: z.number().min(0).max(16_000_000).optional(), allergens: z.array(z.enum(ALLERGENS)).max(10).optional(), live: z.boolean(), ingredients: z.array(name).max(40).optional(),
+  sugarPct: pct.optional(), shu: z.number().min(0).max(16_000_000).optional(), allergens: z.array(z.enum(ALLERGENS)).max(ALLERGENS.length).optional(), live: z.boolean(), ingredients: z.array(name).max(40).optional(),
 })
 /** A pH as it was forecast. */
 const predicted = z.object({ low: z.number(), typical: z.number(), high: z.number() })
@@ -189,12 +152,6 @@ export const TrialEntry = z.object({
   ...base, kind: z.literal('trial'), lotId: IdSchema, name, parts: z.array(PartSchema).min(1).max(40), predictedPh: predicted.optional(), unknown: z.string().max(60).optional(),
   ph: PhSchema.optional(), saltPct: z.number().min(0).max(40).optional(), taste: TasteSchema.optional(), instrument: InstrumentSchema.optional(), note: text.optional(),
 })
-export const BottleEntry = z.object({
-  ...base, kind: z.literal('bottle'), ...lot, fromLotId: IdSchema, bottleMl: volumeMl, count: z.number().int().min(1).max(100_000), usedG: massG,
-  treatment: z.enum(TREATMENTS), lastFillTempC: tempC.optional(), bestBefore: z.iso.date(),
-})
-export const ReleaseEntry = z.object({ ...base, kind: z.literal('release'), lotId: IdSchema, decision: z.enum(['released', 'held']), limitPh: z.number().min(2.5).max(4.2), reason: text })
-export const SendEntry = z.object({ ...base, kind: z.literal('send'), lotId: IdSchema, count: z.number().int().min(1).max(100_000), to: name })
 /** Takes an entry back altogether. */
 export const RetractEntry = z.object({ ...base, kind: z.literal('retract'), replaces: IdSchema, reason: text })
 
@@ -205,7 +162,7 @@ export const MaterialEntry = z.object({
   ...base, kind: z.literal('material'), materialId: z.string().regex(/^[a-z0-9-]{1,60}$/, 'An id of small letters, digits and dashes.'), name, names: z.array(z.string().trim().min(1).max(60)).max(20).optional(), group: z.enum(MATERIAL_KINDS),
   waterPct: pctRange.optional(), sugarPct: pctRange.optional(), saltPct: pct.optional(), citricPct: pctRange.optional(), malicPct: pctRange.optional(), aceticPct: pctRange.optional(), lacticPct: pctRange.optional(),
   ph: RangeSchema.refine(range => range.low >= 1.5 && range.high <= 9, 'A pH here lies between 1.5 and 9.').optional(), dryShu: RangeSchema.refine(range => range.high <= 16_000_000, 'Pure capsaicin has 16 million SHU: nothing has more.').optional(),
-  cupG: RangeSchema.optional(), pieceG: RangeSchema.optional(), teaspoonG: RangeSchema.optional(), pricePerKg: z.number().min(0).max(100_000).optional(), allergens: z.array(z.enum(ALLERGENS)).max(10).optional(), color: colour.optional(),
+  cupG: RangeSchema.optional(), pieceG: RangeSchema.optional(), teaspoonG: RangeSchema.optional(), pricePerKg: z.number().min(0).max(100_000).optional(), allergens: z.array(z.enum(ALLERGENS)).max(ALLERGENS.length).optional(), color: colour.optional(),
   /** Takes the own values back: the library's stand again. */
   forget: z.boolean().optional(),
 })
@@ -216,8 +173,8 @@ export const VesselEntry = z.object({
 })
 
 export const EntrySchema = z.discriminatedUnion('kind', [
-  PlanEntry, WeighEntry, AddEntry, CheckEntry, PackEntry, ReadingEntry, LoggedEntry, ChoreEntry, DecideEntry, CalibrateEntry, SignEntry, DiscardEntry, PressEntry, StockEntry, TrialEntry, BlendEntry, BottleEntry, ReleaseEntry, SendEntry, RetractEntry,
-  RecipeEntry, MaterialEntry, VesselEntry,
+  PlanEntry, WeighEntry, AddEntry, CheckEntry, PackEntry, ReadingEntry, LoggedEntry, ChoreEntry, DecideEntry, CalibrateEntry, SignEntry, DiscardEntry, PressEntry, StockEntry, TrialEntry, BlendEntry, HeatEntry, BottleEntry, PrintedEntry, ReleaseEntry, SendEntry, MoveEntry, UseEntry, RecallEntry, RetractEntry,
+  RecipeEntry, MaterialEntry, VesselEntry, FormatEntry, SupplyEntry,
 ])
 export type Entry = z.infer<typeof EntrySchema>
 export type EntryKind = Entry['kind']

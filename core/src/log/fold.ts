@@ -1,7 +1,9 @@
 import type { Library } from '../library/library'
 import type { Entry, EntryOf } from './entry'
+import { bottlesOf, type Bottles } from './bottles'
 import { byTime } from './merge'
 import { libraryOf } from './ownLibrary'
+import { suppliesOf, type Supply } from './supplies'
 import { recipesOf, type Recipe } from './recipes'
 
 /** What a lot is: a ferment on its way, a base, pulp or brine from the press, something bought or kept, a blend, a bottling. */
@@ -49,11 +51,19 @@ export interface Lot {
   place: string
   release: EntryOf<'release'> | null
   sent: EntryOf<'send'>[]
-  /** Mass made and mass taken since, g. `leftG` below zero means more was used than there was. */
+  moves: EntryOf<'move'>[]
+  /** What left it without becoming another lot. */
+  uses: EntryOf<'use'>[]
+  /** Temperatures of its cooking and filling. */
+  heats: EntryOf<'heat'>[]
+  printed: EntryOf<'printed'>[]
+  recalls: EntryOf<'recall'>[]
+  /** Mass made, taken since and still there, g. `leftG` is never below zero: what was taken past it is `shortG`. */
   madeG: number
   usedG: number
   leftG: number
-  bottles: { made: number, left: number } | null
+  shortG: number
+  bottles: Bottles | null
   from: Flow[]
   to: Flow[]
   /** All that was said of it, in order, corrections applied. */
@@ -61,7 +71,7 @@ export interface Lot {
 }
 
 /** The folded log. `trials` stand apart from lots as well: their blend may not be poured yet. `orphans` speak of lots that are not there (yet); the library is the shipped one with the maker's own values over it. */
-export interface Book { lots: ReadonlyMap<string, Lot>, orphans: Entry[], standing: Entry[], trials: readonly EntryOf<'trial'>[], library: Library, recipes: readonly Recipe[] }
+export interface Book { lots: ReadonlyMap<string, Lot>, orphans: Entry[], standing: Entry[], trials: readonly EntryOf<'trial'>[], library: Library, recipes: readonly Recipe[], supplies: readonly Supply[] }
 
 /** Entries that count: of several corrections of one entry the one written last, and none that was replaced. Ordered, each once. */
 export function standingEntries(entries: readonly Entry[]): Entry[] {
@@ -80,7 +90,7 @@ type Maker = Lot['made']
 function newLot(entry: Maker, rest: Pick<Lot, 'id' | 'code' | 'kind' | 'state' | 'madeG'>): Lot {
   return {
     name: entry.name, color: entry.color, origin: entry.origin, startedMs: Date.parse(entry.at), hot: false, made: entry, packed: null, weighed: null, added: [], checked: null,
-    readings: [], trials: [], chores: [], signs: [], logged: [], decisions: [], discarded: null, lost: [], vessels: [], place: '', release: null, sent: [], usedG: 0, leftG: 0, bottles: null, from: [], to: [], entries: [], ...rest,
+    readings: [], trials: [], chores: [], signs: [], logged: [], decisions: [], discarded: null, lost: [], vessels: [], place: '', release: null, sent: [], moves: [], uses: [], heats: [], printed: [], recalls: [], usedG: 0, leftG: 0, shortG: 0, bottles: null, from: [], to: [], entries: [], ...rest,
   }
 }
 
@@ -99,7 +109,7 @@ function lotsMadeBy(entry: Entry): Lot[] {
     }
     case 'stock': return [newLot(entry, { id: entry.lotId, code: entry.code, kind: 'stock', state: 'in stock', madeG: entry.massG })]
     case 'blend': return [newLot(entry, { id: entry.lotId, code: entry.code, kind: 'blend', state: 'in stock', madeG: entry.parts.reduce((sum, part) => sum + part.massG, 0) })]
-    case 'bottle': return [{ ...newLot(entry, { id: entry.lotId, code: entry.code, kind: 'bottled', state: 'in stock', madeG: entry.usedG }), bottles: { made: entry.count, left: entry.count } }]
+    case 'bottle': return [{ ...newLot(entry, { id: entry.lotId, code: entry.code, kind: 'bottled', state: 'in stock', madeG: entry.usedG }), place: entry.place ?? '' }]
     default: return []
   }
 }
@@ -158,6 +168,14 @@ function apply(lot: Lot, entry: Entry): void {
       break
     case 'discard': throwAway(lot, entry); break
     case 'send': lot.sent.push(entry); break
+    case 'use': lot.uses.push(entry); break
+    case 'heat': lot.heats.push(entry); break
+    case 'printed': lot.printed.push(entry); break
+    case 'recall': lot.recalls.push(entry); break
+    case 'move':
+      lot.moves.push(entry)
+      if (entry.count === undefined) lot.place = entry.place
+      break
     default: break
   }
 }
@@ -167,16 +185,18 @@ function settle(lot: Lot, lots: ReadonlyMap<string, Lot>, triedG: number): void 
   const addedG = lot.added.reduce((sum, added) => sum + contentG(added), 0)
   if (lot.made.kind === 'plan') lot.madeG = contentG(lot.weighed ?? lot.made) + addedG
   if (lot.made.kind === 'blend') lot.madeG += addedG
-  // What was tried is gone from the jar too.
-  lot.usedG = lot.to.reduce((sum, flow) => sum + flow.massG, triedG)
-  lot.leftG = lot.madeG - lot.usedG - lot.lost.reduce((sum, { massG = 0 }) => sum + massG, 0)
-  if (lot.bottles) lot.bottles.left = lot.bottles.made - lot.sent.reduce((sum, sent) => sum + sent.count, 0)
+  // What was tried, or used up, is gone from the jar too.
+  lot.usedG = lot.to.reduce((sum, flow) => sum + flow.massG, triedG) + lot.uses.reduce((sum, { massG }) => sum + massG, 0)
+  const restG = lot.madeG - lot.usedG - lot.lost.reduce((sum, { massG = 0 }) => sum + massG, 0)
+  lot.leftG = Math.max(0, restG)
+  lot.shortG = Math.max(0, -restG)
+  if (lot.made.kind === 'bottle') lot.bottles = bottlesOf(lot, lot.made)
   // Liquid drawn off leaves the rest fermenting; anything else that was taken is the press.
   const pressed = lot.to.some(({ lotId }) => {
     const made = lots.get(lotId)?.made
     return !(made?.kind === 'press' && made.method === 'draw')
   })
-  const gone = lot.bottles ? lot.bottles.left <= 0 : lot.usedG > 0 && lot.leftG < 0.005 * lot.madeG
+  const gone = lot.bottles ? lot.bottles.left === 0 : lot.usedG > 0 && lot.leftG < 0.005 * lot.madeG
   if (lot.discarded) lot.state = 'discarded'
   else if (gone) lot.state = 'used up'
   else if (lot.kind === 'ferment' && lot.packed && pressed) lot.state = 'in stock'
@@ -192,7 +212,7 @@ export function fold(entries: readonly Entry[]): Book {
   const orphans: Entry[] = []
   const remarks: Entry[] = []
   for (const entry of standing) {
-    if (entry.kind === 'recipe' || entry.kind === 'material' || entry.kind === 'vessel' || entry.kind === 'calibrate') continue
+    if (entry.kind === 'recipe' || entry.kind === 'material' || entry.kind === 'vessel' || entry.kind === 'calibrate' || entry.kind === 'format' || entry.kind === 'supply') continue
     const made = lotsMadeBy(entry)
     if (made.length === 0) remarks.push(entry)
     for (const lot of made) if (!lots.has(lot.id)) lots.set(lot.id, { ...lot, entries: [entry] })
@@ -218,5 +238,5 @@ export function fold(entries: readonly Entry[]): Book {
     lot.entries.sort(byTime)
     settle(lot, lots, tried.get(lot.id) ?? 0)
   }
-  return { lots, orphans, standing, trials, library: libraryOf(standing), recipes: recipesOf(standing) }
+  return { lots, orphans, standing, trials, library: libraryOf(standing), recipes: recipesOf(standing), supplies: suppliesOf(standing) }
 }

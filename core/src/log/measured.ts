@@ -3,7 +3,8 @@ import { structureOf, usualCut, type Structure } from '../ferment/batch'
 import type { TemperaturePoint } from '../ferment/clock'
 import { levelOfSign, SIGN_KINDS, type SignId } from '../ferment/signs'
 import type { StandingSign } from '../ferment/standing'
-import type { EntryOf, Instrument } from './entry'
+import type { EntryOf } from './entry'
+import type { Instrument } from './entryParts'
 import type { Lot } from './fold'
 
 /** A pH of a lot with its moment, its meter's spread, and where it was taken. */

@@ -3,6 +3,7 @@ import { makeLibrary, type Library } from '../library/library'
 import { materialById, UNKNOWN_PRODUCE } from '../library/materials'
 import { SOURCES, type Figure, type Material } from '../library/material'
 import { pantry } from '../library/rows'
+import type { BottleFormat } from '../library/formats'
 import { drawnSize, type VesselKind } from '../library/vessels'
 import { exactly, type Range } from '../working'
 import type { Entry, EntryOf } from './entry'
@@ -32,15 +33,19 @@ function ownVessel({ vesselId: id, name, shape, capacityMl, closure, count, tare
   return { id, name, shape, capacityMl, ...drawnSize(shape, capacityMl), closure, count, ...(tareG !== undefined && { tareG }) }
 }
 
+const ownFormat = ({ formatId: id, name, shape, fillMl, brimMl, emptyG, neck, insert, band, retired }: EntryOf<'format'>) => ({ id, name, shape, fillMl, brimMl, emptyG, neck, insert, band, retired })
+
 /** The library as a log knows it: of several entries for one thing the newest counts. */
 export function libraryOf(standing: readonly Entry[]): Library {
   const materials = new Map<string, Material>()
   const vessels = new Map<string, VesselKind>()
+  const formats = new Map<string, BottleFormat & { retired?: boolean | undefined }>()
   for (const entry of standing) {
     if (entry.kind === 'vessel') vessels.set(entry.vesselId, ownVessel(entry))
+    if (entry.kind === 'format') formats.set(entry.formatId, ownFormat(entry))
     if (entry.kind !== 'material') continue
     if (entry.forget) materials.delete(entry.materialId)
     else materials.set(entry.materialId, ownMaterial(entry))
   }
-  return makeLibrary({ materials: [...materials.values()], vessels: [...vessels.values()] })
+  return makeLibrary({ materials: [...materials.values()], vessels: [...vessels.values()], formats: [...formats.values()] })
 }

@@ -1,5 +1,6 @@
 import { z } from 'zod'
-import { IdSchema, RowSchema, type EntryOf, type Row } from '../log/entry'
+import { RowSchema, type EntryOf, type Row } from '../log/entry'
+import { IdSchema } from '../log/entryParts'
 import { formatNumber } from '../units/number'
 import { saltDose } from '../salt/dose'
 import { styleById } from '../library/styles'

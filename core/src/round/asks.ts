@@ -13,7 +13,7 @@ export type Level = 'discard' | 'act' | 'ask' | 'fine'
  * What a lot wants today. `chore` is recorded with one tap; without it the page named by `go` is opened.
  * `key` stays the same while it is asked for; `dueMs` when it fell due, where it is a matter of time.
  */
-export interface Ask { key: string, lotId: string, level: Level, title: string, why: string, chore?: Chore, go: 'ferment' | 'press' | 'blend', dueMs: number | null }
+export interface Ask { key: string, lotId: string, level: Level, title: string, why: string, chore?: Chore, go: 'ferment' | 'press' | 'blend' | 'bottle' | 'cellar', dueMs: number | null }
 
 const DAY_MS = 86_400_000
 

@@ -1,5 +1,12 @@
-import { formatMass, formatNumber, formatTemperature, PACKING_CHECKS, titratablePct, type Entry, type EntryOf, type PackingCheck, type UnitWorld } from '@lactofer/core'
-import { tasteWords } from './readingDraft'
+import { titratablePct } from '../acid/titration'
+import { wayOf } from '../keep/ways'
+import { PACKING_CHECKS, type PackingCheck } from '../library/checks'
+import { formatNumber } from '../units/number'
+import { formatMass, formatTemperature, type UnitWorld } from '../units/quantity'
+import { TASTES, type Entry, type EntryOf, type Taste } from './entry'
+
+/** A taste as words: "sour 3, raw onion 1". */
+export const tasteWords = (taste: Partial<Record<Taste, number>>): string => TASTES.flatMap(name => taste[name] === undefined ? [] : [`${name} ${taste[name]}`]).join(', ')
 
 const contentWords = ({ rows, waterG, saltG }: Pick<EntryOf<'add'>, 'rows' | 'waterG' | 'saltG'>, world: UnitWorld) => [
   ...rows.map(row => `${formatMass(row.massG, world)} ${row.name.toLowerCase()}`), ...(waterG > 0 ? [`${formatMass(waterG, world)} water`] : []), ...(saltG > 0 ? [`${formatMass(saltG, world)} salt`] : []),
@@ -27,9 +34,16 @@ export function entryWords(entry: Entry, world: UnitWorld): string {
     case 'trial': return `${entry.name}: ${entry.parts.map(part => `${formatNumber(part.massG, 1)} g ${part.name.toLowerCase()}`).join(', ')}${entry.ph === undefined ? '' : `; pH ${entry.ph.toFixed(2)}`}${entry.saltPct === undefined ? '' : `, salt ${entry.saltPct} %`}${entry.taste ? `; ${tasteWords(entry.taste)}` : ''}${entry.note ? `; ${entry.note}` : ''}`
     case 'stock': return `Into stock: ${formatMass(entry.massG, world)} ${entry.name}`
     case 'blend': return `Blended into ${entry.code} ${entry.name}: ${entry.parts.map(part => `${formatMass(part.massG, world)} ${part.name}`).join(', ')}`
-    case 'bottle': return `Bottled: ${entry.count} of ${entry.bottleMl} mL, ${entry.code}`
-    case 'release': return `${entry.decision === 'released' ? 'Released' : 'Held'}: ${entry.reason}`
-    case 'send': return `${entry.count} bottles to ${entry.to}`
+    case 'bottle': return `Bottled: ${entry.count} of ${entry.bottleMl} mL, ${entry.code}; ${wayOf(entry.treatment).name.toLowerCase()}${entry.retained ? `, ${entry.retained} kept as a sample` : ''}${entry.lastFillTempC === undefined ? '' : `, last bottle ${formatTemperature(entry.lastFillTempC, world)}`}${entry.netG?.length ? `; ${entry.netG.length} weighed, ${formatNumber(Math.min(...entry.netG), 1)} to ${formatNumber(Math.max(...entry.netG), 1)} g net` : ''}; best before ${entry.bestBefore}`
+    case 'release': return `${entry.decision === 'released' ? 'Released' : 'Held'}${entry.initials ? ` by ${entry.initials}` : ''}: ${entry.reason}`
+    case 'send': return `${entry.count} ${entry.count === 1 ? 'bottle' : 'bottles'} ${entry.how ?? 'sold'}${entry.place ? ` from ${entry.place}` : ''}: ${entry.to}`
+    case 'move': return `${entry.count === undefined ? 'All of it' : `${entry.count} ${entry.count === 1 ? 'bottle' : 'bottles'}`}${entry.from ? ` from ${entry.from}` : ''} to ${entry.place}`
+    case 'use': return `${formatMass(entry.massG, world)} ${entry.how}: ${entry.to}`
+    case 'heat': return `Heat of the ${entry.where}, ${entry.name}: ${entry.points.length} ${entry.points.length === 1 ? 'reading' : 'readings'}, up to ${formatTemperature(Math.max(...entry.points.map(([, tempC]) => tempC)), world)}${entry.note ? `. ${entry.note}` : ''}`
+    case 'printed': return entry.byHand ? `Labels written by hand: ${entry.count}` : `Labels printed: ${entry.count}, ${entry.size}`
+    case 'recall': return `${entry.exercise ? 'Recall exercise' : 'Recall'}: ${entry.made} made, ${entry.here} here, ${entry.out} out${entry.found === undefined ? '' : `, ${entry.found} found`}${entry.minutes === undefined ? '' : ` in ${formatNumber(entry.minutes)} min`}${entry.note ? `. ${entry.note}` : ''}`
+    case 'format': return `Bottle: ${entry.name}, filled to ${formatNumber(entry.fillMl)} mL`
+    case 'supply': return `Packaging ${entry.what}: ${entry.count} × ${entry.item}, ${entry.fits}`
     case 'weigh': return `Weighed in: ${contentWords(entry, world)}`
     case 'add': return `Put in: ${contentWords(entry, world)}. ${entry.reason}`
     case 'check': return `Looked at before packing: ${entry.done.map(checkWords).join('; ')}${entry.open.length ? `. Not ticked: ${entry.open.map(checkWords).join('; ')}` : ''}`

@@ -1,0 +1,108 @@
+import { formatNumber } from '../units/number'
+import type { Range } from '../working'
+import { boilingMinutesAdded, boilingPointC } from './boiling'
+import { USUAL_REFERENCE } from './lethality'
+import { bottlePressure, STOP_BAR, WARN_BAR } from './pressure'
+
+/** How a sauce is kept. */
+export const TREATMENTS = ['live-cold', 'frozen', 'cooked-hot-fill', 'boiled-in-jar'] as const
+export type Treatment = typeof TREATMENTS[number]
+
+/** Lactofer's own limits for a finished sauce: stricter than the 4.6 of 21 CFR 114. The maker may lower, or raise up to the highest. */
+export const RELEASE_PH = { usual: 4.0, highest: 4.2 } as const
+
+/**
+ * A way to keep a sauce: what it is called, what it gives, where it must stand, how many months makers count on (common practice), air left at the top,
+ * and what heats it. Who approves it for sale is the same for all: {@link APPROVAL}.
+ */
+export interface Way { id: Treatment, name: string, gives: string, keep: string, store: 'cold' | 'frozen' | 'shelf', months: number, air: string, heats: boolean, kills: 'no' | 'not reliably' | 'as far as measured' }
+
+export const WAYS: readonly Way[] = [
+  { id: 'live-cold', name: 'Live and cold', gives: 'The fresh taste and living bacteria. Six months to a year.', keep: 'In the refrigerator, vented now and then.', store: 'cold', months: 6, air: 'At least 5 % of the bottle.', heats: false, kills: 'no' },
+  { id: 'frozen', name: 'Frozen', gives: 'Stops the clock, colour and aroma stay. Freezing slows bacteria and yeast; it does not reliably kill them.', keep: 'At −18 °C; once thawed, cold and soon. Leave a jar out for a day to see what is still alive.', store: 'frozen', months: 12, air: 'At least 10 %: it swells.', heats: false, kills: 'not reliably' },
+  { id: 'cooked-hot-fill', name: 'Cooked, filled hot', gives: 'Stands on the shelf until it is opened. Makers speak of 18 to 24 months; that is theirs to show.', keep: 'Shelf; in the refrigerator once opened.', store: 'shelf', months: 12, air: 'Little: it draws a vacuum as it cools.', heats: true, kills: 'as far as measured' },
+  { id: 'boiled-in-jar', name: 'Boiled in the jar', gives: 'Stands on the shelf until it is opened; pieces keep their shape.', keep: 'Shelf; in the refrigerator once opened.', store: 'shelf', months: 12, air: '12 mm under the rim.', heats: true, kills: 'as far as measured' },
+]
+
+/** A way by its id. */
+export const wayOf = (id: Treatment): Way => WAYS.find(way => way.id === id) ?? (WAYS[0] as Way)
+
+/** Who has the last word. */
+export const APPROVAL = 'For sale a process authority sets time, temperature and pH, and your local office licenses the kitchen. Lactofer shows what was measured; it approves nothing.'
+
+/** Minutes in boiling water at sea level, for small jars of acid sauce. Common practice. */
+export const BOIL_MIN = 10
+/** Usual simmer before filling, minutes. Common practice. */
+export const SIMMER_MIN: Pick<Range, 'low' | 'high'> = { low: 10, high: 30 }
+/** Least temperature of the last bottle filled hot that passes here, °C. Judgement; the process authority sets the target. */
+export const FILL_LEAST_C = 82
+
+/** What is known of a sauce when its keeping is chosen. `upperPh` is the upper end of its finished pH, read or expected; `null` where nothing is known. */
+export interface KeepCase { upperPh: number | null, measured: boolean, limitPh: number, sugarGPerL: Range, live: boolean, headspace: number, altitudeM: number }
+
+/** One thing a way needs, and how this sauce stands to it. */
+export interface Need { what: string, verdict: 'pass' | 'ask' | 'stop', sentence: string }
+
+function phNeed({ upperPh, measured }: KeepCase, limit: number, because: string): Need {
+  const what = `pH at most ${limit.toFixed(1)}`
+  if (upperPh === null) return { what, verdict: 'stop', sentence: 'No pH is known. Read the finished sauce.' }
+  const shown = `Its upper end is ${upperPh.toFixed(2)}${measured ? '' : ', worked out, not read'}`
+  if (upperPh > limit) return { what, verdict: 'stop', sentence: `${shown}: over ${limit.toFixed(1)}. ${because}` }
+  return { what, verdict: measured ? 'pass' : 'ask', sentence: `${shown}.${measured ? '' : ' Read the finished sauce before you decide.'}` }
+}
+
+/** Gauge pressure with all its sugar turned to gas, bar, at the upper end of what is known of it. */
+const worstBar = ({ sugarGPerL, headspace }: KeepCase, tempC: number) => bottlePressure(sugarGPerL.high, tempC, headspace)
+
+function pressureNeed(known: KeepCase): Need {
+  const what = `Under ${WARN_BAR} bar when warm`
+  if (!known.live) return { what, verdict: 'pass', sentence: 'Nothing alive in it by what is logged.' }
+  const bar = worstBar(known, 35)
+  const figure = `Up to ${formatNumber(known.sugarGPerL.high, 1)} g/L of sugar: ${formatNumber(bar, 1)} bar at 35 °C, ${formatNumber(worstBar(known, 4), 1)} at 4 °C`
+  if (bar > STOP_BAR) return { what, verdict: 'stop', sentence: `${figure}. Bottles burst: cook it, or less fruit.` }
+  if (bar > WARN_BAR) return { what, verdict: 'ask', sentence: `${figure}. Cold only slows it: vent it, keep a test bottle.` }
+  return { what, verdict: 'pass', sentence: `${figure}.` }
+}
+
+/** What a way needs, and how a sauce stands to each of it. Conservative; local rules and the process authority win. */
+export function needsOf(id: Treatment, known: KeepCase): Need[] {
+  const usual = phNeed(known, known.limitPh, 'More acid, less fruit, then read again.')
+  switch (id) {
+    case 'live-cold': return [usual, pressureNeed(known)]
+    case 'frozen': return [usual, { what: 'A day on the shelf as a test', verdict: 'ask', sentence: 'Thaw one, leave it out for a day in a plastic bottle: if it swells it is still alive.' }]
+    case 'cooked-hot-fill': {
+      const { highestPh } = USUAL_REFERENCE
+      return [
+        phNeed(known, Math.min(known.limitPh, highestPh), `The reference at hand holds up to pH ${highestPh.toFixed(1)} only.`),
+        { what: 'Temperature of pot and last bottle, measured', verdict: 'ask', sentence: `Simmer ${SIMMER_MIN.low} to ${SIMMER_MIN.high} min; the last bottle at ${FILL_LEAST_C} °C or more. Your process authority sets the figures.` },
+      ]
+    }
+    case 'boiled-in-jar': {
+      const boils = boilingPointC(known.altitudeM)
+      const more = boilingMinutesAdded(known.altitudeM)
+      return [usual, {
+        what: `${BOIL_MIN + more} minutes in boiling water`, verdict: 'ask',
+        sentence: `Not measured yet. Water boils at ${formatNumber(boils, 1)} °C at ${formatNumber(known.altitudeM)} m${more ? `: ${more} minutes more than at the sea` : ''}. Lids loose enough to vent, 25 mm of water over them, 12 mm of air inside.`,
+      }]
+    }
+  }
+}
+
+/**
+ * Why a sauce may not stand at a place: `null` where it may. A live sauce never goes on the shelf with sugar in it past the warning line.
+ * @returns the reason, and what can be done about it.
+ */
+export function storeRefusal(id: Treatment, store: 'shelf' | 'cold' | 'frozen', known: KeepCase): { reason: string, offers: readonly { to: Treatment, words: string }[], lessSugarPct: number | null } | null {
+  const way = wayOf(id)
+  if (way.heats || store !== 'shelf' || !known.live) return null
+  const bar = worstBar(known, 35)
+  const cook = { to: 'cooked-hot-fill', words: 'Cook it and fill it hot' } as const
+  const cold = { to: 'live-cold', words: 'Keep it cold' } as const
+  if (bar > WARN_BAR) {
+    return {
+      reason: `Live with up to ${formatNumber(known.sugarGPerL.high, 1)} g/L of sugar: up to ${formatNumber(bar, 1)} bar at 35 °C in a closed bottle, ${formatNumber(WARN_BAR, 1)} is the line. Not for the shelf.`,
+      offers: [cold, cook], lessSugarPct: 100 * (1 - WARN_BAR / bar),
+    }
+  }
+  return { reason: 'Live sauce is not for the shelf: what is alive goes on working, and nothing was heated.', offers: [cold, cook], lessSugarPct: null }
+}
