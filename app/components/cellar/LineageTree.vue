@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { ancestors, bottlesHolding, descendants, type Kin, type Lot } from '@lactofer/core'
+import { ancestors, descendants, recallOf, type Kin, type Lot } from '@lactofer/core'
 import { useBook } from '~/stores/book'
 
 /** Where a lot came from and where it went, read left to right: the picture a recall needs. */
@@ -8,7 +8,7 @@ const { lot } = defineProps<{ lot: Lot }>()
 const book = useBook()
 const from = computed(() => ancestors(book.book, lot.id))
 const to = computed(() => descendants(book.book, lot.id))
-const holding = computed(() => bottlesHolding(book.book, lot.id))
+const holding = computed(() => recallOf(book.book, lot.id))
 const columns = computed(() => {
   const rank = (kin: Kin[], sign: number) => {
     const depths = [...new Set(kin.map(({ depth }) => depth))].sort((a, b) => a - b)
@@ -17,7 +17,6 @@ const columns = computed(() => {
   }
   return [...rank(from.value, -1), [{ lot, depth: 0, massG: lot.madeG }], ...rank(to.value, 1)]
 })
-const total = (sent: { to: string, count: number }[]) => Object.entries(sent.reduce<Record<string, number>>((sum, one) => ({ ...sum, [one.to]: (sum[one.to] ?? 0) + one.count }), {}))
 </script>
 
 <template>
@@ -33,7 +32,7 @@ const total = (sent: { to: string, count: number }[]) => Object.entries(sent.red
         </ul>
       </li>
     </ol>
-    <p v-if="holding.made" data-figure="recall"><strong>{{ holding.made }} bottles</strong> hold some of this: {{ holding.left }} are here<template v-for="[place, count] in total(holding.sentTo)" :key="place">, {{ count }} went to {{ place }}</template>.</p>
+    <p v-if="holding?.made" data-figure="recall"><strong>{{ holding.made }} bottles</strong> hold some of this: {{ holding.here }} are here<template v-if="holding.retained">, {{ holding.retained }} kept as a sample</template><template v-for="one in holding.to" :key="`${one.how} ${one.to}`">, {{ one.count }} {{ one.how === 'sold' || one.how === 'given' ? `went to ${one.to}` : `${one.how} (${one.to})` }}</template>.</p>
     <p v-else class="muted">No bottle holds any of this yet.</p>
   </section>
 </template>

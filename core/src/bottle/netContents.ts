@@ -5,11 +5,11 @@ import type { Range, Working } from '../working'
 /** 97.5 % points of Student's t for 1 to 30 degrees of freedom. Statistical table, from memory. */
 const T975 = [12.706, 4.303, 3.182, 2.776, 2.571, 2.447, 2.365, 2.306, 2.262, 2.228, 2.201, 2.179, 2.16, 2.145, 2.131, 2.12, 2.11, 2.101, 2.093, 2.086, 2.08, 2.074, 2.069, 2.064, 2.06, 2.056, 2.052, 2.048, 2.045, 2.042]
 
-/** The 97.5 % point of Student's t; past 30 degrees of freedom by the normal point with its first correction. @param freedom degrees of freedom, 1 or more. */
+/** The 97.5 % point of Student's t; past 30 degrees of freedom by the normal point with its first two corrections (Cornish and Fisher). @param freedom degrees of freedom, 1 or more. */
 export function t975(freedom: number): number {
   within(freedom, 1, 1e9, 'The degrees of freedom')
   const z = 1.959964
-  return T975[Math.floor(freedom) - 1] ?? z + (z ** 3 + z) / (4 * freedom)
+  return T975[Math.floor(freedom) - 1] ?? z + (z ** 3 + z) / (4 * freedom) + (5 * z ** 5 + 16 * z ** 3 + 3 * z) / (96 * freedom ** 2)
 }
 
 /**
@@ -25,6 +25,13 @@ export function tolerableShortage(nominal: number): number {
   if (nominal <= 500) return 0.03 * nominal
   if (nominal <= 1000) return 15
   return 0.015 * nominal
+}
+
+/** Mean and sample standard deviation; `null` of one value. Taken from the first value, so that large equal parts do not eat the digits. */
+export function meanAndSpread(values: readonly number[]): { mean: number, sd: number | null } {
+  const [shift = 0] = values
+  const beyond = values.reduce((sum, value) => sum + (value - shift), 0) / values.length
+  return { mean: shift + beyond, sd: values.length > 1 ? Math.sqrt(values.reduce((sum, value) => sum + (value - shift - beyond) ** 2, 0) / (values.length - 1)) : null }
 }
 
 /** How bottles of a run are filled: net weights in g against the nominal. `short` and `far` are places in the list, from 0. */
@@ -57,11 +64,7 @@ export function netContents(netG: readonly number[], nominalMl: number, densityG
   const nominalG = nominalMl * densityGPerMl
   const toleranceG = tolerableShortage(nominalMl) * densityGPerMl
   for (const grams of netG) within(grams, 0, 3 * nominalG, 'A net weight in g')
-  // Taken from the first weight, so that large equal parts do not eat the digits.
-  const [shift = 0] = netG
-  const meanShifted = netG.reduce((sum, grams) => sum + (grams - shift), 0) / count
-  const meanG = shift + meanShifted
-  const sdG = count > 1 ? Math.sqrt(netG.reduce((sum, grams) => sum + (grams - shift - meanShifted) ** 2, 0) / (count - 1)) : null
+  const { mean: meanG, sd: sdG } = meanAndSpread(netG)
   const errorG = sdG === null ? toleranceG : t975(count - 1) * sdG / Math.sqrt(count)
   const places = (limit: number) => netG.flatMap((grams, index) => grams < limit ? [index] : [])
   const far = places(nominalG - 2 * toleranceG)

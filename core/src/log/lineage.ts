@@ -26,14 +26,3 @@ export const ancestors = (book: Book, lotId: string): Kin[] => walk(book, lotId,
 
 /** All lots that a lot went into, nearest first: where a recall has to look. */
 export const descendants = (book: Book, lotId: string): Kin[] => walk(book, lotId, lot => lot.to)
-
-/** Bottles that hold any of a lot: made, still here, and sent to whom. */
-export function bottlesHolding(book: Book, lotId: string): { made: number, left: number, sentTo: { to: string, count: number }[] } {
-  const self = book.lots.get(lotId)
-  const lots = [...(self ? [self] : []), ...descendants(book, lotId).map(kin => kin.lot)].filter(lot => lot.bottles)
-  return {
-    made: lots.reduce((sum, lot) => sum + (lot.bottles?.made ?? 0), 0),
-    left: lots.reduce((sum, lot) => sum + (lot.bottles?.left ?? 0), 0),
-    sentTo: lots.flatMap(lot => lot.sent.map(({ to, count }) => ({ to, count }))),
-  }
-}

@@ -1,4 +1,4 @@
-import { EntrySchema, fold, idMaker, type Book, type Draft, type Entry } from '../../src'
+import { EntrySchema, fold, idMaker, USUAL_REFERENCE, type Book, type BottlingChoice, type Draft, type Entry } from '../../src'
 
 const DAY_MS = 86_400_000
 
@@ -38,3 +38,6 @@ export function notebook() {
   const book = (): Book => fold(entries)
   return { entries, id, write, mash, read, press, book }
 }
+
+/** A run kept live and cold, as most tests need it. */
+export const KEPT_COLD: BottlingChoice = { treatment: 'live-cold', store: 'cold', limitPh: 4, formatId: 'b150', reference: USUAL_REFERENCE, altitudeM: 0, lastFillTempC: null }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { amountCost, compositionOf, driftOf, earlierYields, forecastBlend, keepOutlook, lotCost, mixturePh, ofMass, partComposition, phOf, propertiesOf, releaseCaseOf, titratableOf, type Draft } from '../../src'
-import { day, notebook } from '../log/build'
+import { day, KEPT_COLD, notebook } from '../log/build'
 import { mash } from '../blend/foods'
 
 const CALIBRATED = day(0)
@@ -113,7 +113,7 @@ describe('a blend after it was poured', () => {
     expect(mixturePh(after)!).toBeLessThan(3.5)
     expect(book().lots.get(blend)!.madeG).toBe(1105)
     // The day begins anew: the reading before the correction releases nothing.
-    const release = () => releaseCaseOf(book(), book().lots.get(blend)!, { treatment: 'live-cold', limitPh: 4, lastFillTempC: null }).reading
+    const release = () => releaseCaseOf(book(), book().lots.get(blend)!, KEPT_COLD).reading
     expect(release()).toBeNull()
     expect(phOf(book(), blend)).toMatchObject({ measured: false })
     read(blend, 13.2, 3.47, 20, CALIBRATED)
