@@ -21,7 +21,7 @@ const loadFaces = () => faces ??= Promise.all(([['400', PRINT_FACES.regular], ['
 export function useLabel(lot: Ref<Lot | undefined>, lotId: string) {
   const book = useBook()
   const preferences = usePreferences()
-  const { draft: choice } = useDraft('label-choice', LabelChoiceSchema, () => ({ sheet: 'a4' as const, picks: ['contains', 'bestBefore', 'storage', 'heat', 'address', 'code'] as const satisfies readonly string[] as never, nested: false, address: '', line: '' }))
+  const { draft: choice } = useDraft('label-choice', LabelChoiceSchema, (): z.infer<typeof LabelChoiceSchema> => ({ sheet: 'a4', picks: ['contains', 'bestBefore', 'storage', 'heat', 'address', 'code'], nested: false, address: '', line: '' }))
   const { draft: own } = useDraft(`label:${lotId}`, LabelOfLotSchema, () => ({ name: '', count: null }))
   const made = computed(() => lot.value?.made.kind === 'bottle' ? lot.value.made : null)
   const parts = computed(() => lot.value ? ingredientsOf(book.book, lot.value.id, { nested: choice.value.nested }) : [])
@@ -53,12 +53,12 @@ export function useLabel(lot: Ref<Lot | undefined>, lotId: string) {
     if (failed.value) found.push('The letters for print could not be loaded. Reload the page.')
     if (lot.value && !label.value) found.push('No ingredients are known for this lot: take in the log it was made in.')
     if (set.value?.missing.length) found.push(`The shipped letters have no ${set.value.missing.slice(0, 12).map(sign => `“${sign}”`).join(', ')}${set.value.missing.length > 12 ? ' and others' : ''}: they are left out. Write it in other letters, or print this label elsewhere.`)
-    if (set.value && !set.value.layout.marks.some(mark => mark.kind === 'text' && mark.bold && mark.text.trim())) found.push('Nothing of the name can be printed. Write a name in Latin letters.')
+    if (set.value?.nameless) found.push('Nothing of the name can be printed. Write a name in Latin letters.')
     if (set.value && !set.value.layout.fits) found.push('It does not fit at a size that can be read. Choose a larger label, or show less.')
     return found
   })
   /** What makes printing useless; the rest is only told. */
-  const stops = computed(() => !set.value || !set.value.layout.fits || failed.value)
+  const stops = computed(() => !set.value || !set.value.layout.fits || set.value.nameless || failed.value)
   const basis = computed(() => lot.value ? labelBasis(ingredientsOf(book.book, lot.value.id)) : '')
   async function pdf(count: number, link: string): Promise<Uint8Array> {
     if (!label.value || !made.value || !lot.value) throw new Error('There is no label to print.')

@@ -2,8 +2,8 @@ import { labelText, type Label } from '@lactofer/core'
 import { layoutLabel, type LabelLayout } from './labelLayout'
 import { SHEETS, startPaper, type SheetId } from './paper'
 
-/** A label on its way to paper: how it is set, and what the shipped letters do not have. */
-export interface SetLabel { layout: LabelLayout, missing: string[] }
+/** A label on its way to paper: how it is set, and what the shipped letters do not have; `nameless` when nothing of its name can be printed. */
+export interface SetLabel { layout: LabelLayout, missing: string[], nameless: boolean }
 
 const everyText = (label: Label, change: (text: string) => string): Label => ({
   ...label, name: change(label.name), line: label.line && change(label.line), ingredients: label.ingredients.map(run => ({ ...run, text: run.text.trim() ? keepEnds(run.text, change) : run.text })), address: label.address.map(change).filter(Boolean),
@@ -17,7 +17,7 @@ export async function labelPress(title: string, subject = '') {
   const measure = (text: string, size: number, strong: boolean) => (strong ? bold : regular).widthOfTextAtSize(text, size)
   function set(label: Label, bottleMl: number, sheetId: SheetId): SetLabel {
     const { labelWidth, labelHeight } = SHEETS[sheetId]
-    return { layout: layoutLabel(everyText(label, without), bottleMl, labelWidth, labelHeight, measure), missing: missing(labelText(label)) }
+    return { layout: layoutLabel(everyText(label, without), bottleMl, labelWidth, labelHeight, measure), missing: missing(labelText(label)), nameless: without(label.name) === '' }
   }
   /** `link` opens the lot when its code is scanned. */
   async function print({ layout }: SetLabel, count: number, sheetId: SheetId, link: string): Promise<Uint8Array> {

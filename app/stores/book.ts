@@ -1,8 +1,8 @@
-import { useNow } from '@vueuse/core'
+import { until, useNow } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed } from 'vue'
 import { asksOf, blendAsks, bottleAsks, compositionOf, EntrySchema, fold, idMaker, ingredientsOf, ofMass, partComposition, standingOf, worstFirst, type Composition, type Draft, type Entry, type EntryOf, type Lot } from '@lactofer/core'
-import { allEntries, append } from '~/db/journal'
+import { allEntries, append, bindOld } from '~/db/journal'
 import { useLiveQuery } from '~/composables/useLiveQuery'
 import { useOutlooks } from '~/composables/useOutlooks'
 import { tellMoment } from '~/composables/moments'
@@ -13,6 +13,8 @@ const makeId = idMaker(() => crypto.getRandomValues(new Uint32Array(1))[0]! / 2 
 /** Where no vessels are listed, so many of each common size are taken to be there. */
 const COMMON_COUNT = 12
 
+const BIND_AFTER_MS = 4000
+
 /** A fresh id, for a lot or a picture. */
 export const newLotId = (): string => makeId(Date.now())
 
@@ -20,6 +22,8 @@ export const newLotId = (): string => makeId(Date.now())
 export const useBook = defineStore('book', () => {
   const preferences = usePreferences()
   const { value: entries, error } = useLiveQuery(allEntries)
+  // Binding waits until the page stands; it changes how the log is kept, not what is in it. Where it fails all stays loose, and it is tried at the next start.
+  void until(entries).toBeTruthy().then(() => setTimeout(() => bindOld().catch(() => undefined), BIND_AFTER_MS))
   const now = useNow({ interval: 20_000 })
   const nowMs = computed(() => now.value.getTime())
 

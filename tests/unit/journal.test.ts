@@ -1,7 +1,7 @@
 import { beforeEach, describe, expect, it } from 'vitest'
 import { demoEntries } from '#demo/scenario'
 import type { Entry, FilePhoto } from '@lactofer/core'
-import { allEntries, append, journal, merge, replaceDemo } from '~/db/journal'
+import { allEntries, append, bindOld, journal, merge, replaceDemo } from '~/db/journal'
 
 const demo = demoEntries(Date.parse('2026-05-04T09:00:00.000Z'))
 const own = demo.slice(0, 5).map((entry, index): Entry => ({ ...entry, id: `${entry.id.slice(0, 20)}00000${index}`, origin: 'maker' }))
@@ -9,7 +9,7 @@ const ids = async () => (await allEntries()).map(entry => entry.id).sort()
 const fileOf = (entries: readonly Entry[], photos: FilePhoto[] = []) => ({ entries: [...entries], photos })
 const idsOf = (entries: readonly Entry[]) => entries.map(entry => entry.id).sort()
 
-beforeEach(() => Promise.all([journal.entries.clear(), journal.photos.clear()]))
+beforeEach(() => Promise.all([journal.entries.clear(), journal.photos.clear(), journal.volumes.clear()]))
 
 describe('the journal', () => {
   it('appends all or none: one bad entry leaves nothing half saved', async () => {
@@ -25,6 +25,18 @@ describe('the journal', () => {
     expect(await merge(fileOf([...own, ...demo]))).toEqual({ added: demo.length, known: own.length })
     expect(await merge(fileOf(demo))).toEqual({ added: 0, known: demo.length })
     expect(await ids()).toEqual(idsOf([...own, ...demo]))
+  })
+
+  it('binds what is old once there is much of it: the same entries, still merged by id, the demo left loose', async () => {
+    const many = Array.from({ length: 5200 }, (_, index): Entry => ({ ...own[index % 5]!, id: `${own[0]!.id.slice(0, 20)}${String(index).padStart(6, '0')}` }))
+    await journal.entries.bulkAdd(many)
+    await replaceDemo(demo)
+    await bindOld()
+    expect([await journal.volumes.count(), await journal.entries.count()]).toEqual([1, 3200 + demo.length])
+    expect(await ids()).toEqual(idsOf([...many, ...demo]))
+    expect(await merge(fileOf(many.slice(0, 10)))).toEqual({ added: 0, known: 10 })
+    await replaceDemo([])
+    expect(await ids()).toEqual(idsOf(many))
   })
 
   it('refuses a file that changed a fact, and takes in nothing of it', async () => {

@@ -13,7 +13,7 @@ import { useInstruments } from '~/stores/instruments'
 const { lot, reference, boiled } = defineProps<{ lot: Lot, reference: HeatReference, boiled: boolean }>()
 const EVERY_S = 10
 const HeatDraftSchema = z.object({ where: z.enum(['pot', 'last bottle', 'jar in the water']), points: z.array(z.object({ atMs: z.number(), tempC: z.number() })) })
-const { draft, reset } = useDraft(`heat:${lot.id}`, HeatDraftSchema, () => ({ where: boiled ? 'jar in the water' as const : 'pot' as const, points: [] }))
+const { draft, reset, save } = useDraft(`heat:${lot.id}`, HeatDraftSchema, () => ({ where: boiled ? 'jar in the water' as const : 'pot' as const, points: [] }))
 const instruments = useInstruments()
 const { busy, record } = useRecorder('The temperatures are still here; try again.')
 const typed = ref<number | null>(null)
@@ -28,6 +28,8 @@ function put(tempC: number, atMs = Date.now()) {
   const points = draft.value.points.filter(point => point.atMs !== atMs)
   draft.value.points = [...points, { atMs, tempC }].sort((a, b) => a.atMs - b.atMs)
   problem.value = ''
+  // A temperature measured once cannot be measured again.
+  void save()
 }
 function add() {
   if (typed.value === null) {

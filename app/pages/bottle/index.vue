@@ -29,7 +29,7 @@ const why = (lot: Lot) => book.asks.find(ask => ask.lotId === lot.id && ask.go =
         <ul v-else class="plain-list lots">
           <li v-for="lot in blends" :key="lot.id" :style="{ '--chip': lot.color }"><span class="chip" aria-hidden="true" />
             <div><p><span class="code">{{ lot.code }}</span> {{ lot.name }}</p><p class="small"><MassText :mass-g="lot.leftG" />, blended {{ dayjs(lot.made.at).format('D MMM') }}. <StateMark v-bind="standing(lot)" /></p></div>
-            <NuxtLink class="go" :to="`/bottle/${lot.id}`">Bottle it<span class="visually-hidden">, {{ lot.code }}</span></NuxtLink></li>
+            <NuxtLink class="go" :to="`/bottle/${lot.id}`">Bottle it<span class="visually-hidden"> {{ lot.code }}</span></NuxtLink></li>
         </ul>
       </section>
       <section class="sheet" aria-label="Bottles to release">

@@ -13,7 +13,13 @@ export interface LoggerPoint { atMs: number, tempC: number | null, ph: number | 
 export interface LoggerRecord { points: LoggerPoint[], rows: number, remarks: string[] }
 
 const HOUR_MS = 3_600_000
-const numberOf = (text: string): number => Number(text.trim().replace(/[°CFcf\s]/g, '').replace(/^(-?\d+),(\d+)$/, '$1.$2') || NaN)
+/** A number as loggers write it, with a decimal point or comma. `comma` tells that this column writes decimals with one; else three digits after a comma are a thousand's. */
+const numberOf = (text: string, comma = true): number => Number(text.trim().replace(/[°CFcf\s]/g, '').replace(comma ? /^(-?\d+),(\d+)$/ : /^(-?\d+),(\d{1,2}|\d{4,})$/, '$1.$2').replace(/^(-?\d+),(\d{3})$/, '$1$2') || NaN)
+/** Whether a column writes decimals with a comma: most of its numbers have one. A single "1,000" among whole numbers is a thousand. */
+function writesComma(cells: Cells, column: number | null): boolean {
+  const values = column === null ? [] : cells.slice(1).map(line => (line[column] ?? '').trim()).filter(Boolean)
+  return values.filter(value => value.includes(',')).length > values.length / 2
+}
 const DATE = /^(\d{1,4})[-./](\d{1,2})[-./](\d{1,4})(?:[T ,]+(\d{1,2}):(\d{2})(?::(\d{2})(?:[.,]\d+)?)?\s*([AaPp][Mm])?)?\s*(Z|[+-]\d{2}:?\d{2})?$/
 
 /** A moment as loggers write it, in the reader's own time unless it carries a zone; seconds or milliseconds since 1970 too. `null` when it is no moment. */
@@ -63,6 +69,7 @@ const comesTwice = (ms: number) => new Date(ms).getHours() === new Date(ms + HOU
 export function readLogger(cells: Cells, { time, tempC, ph, fahrenheit, order }: LoggerColumns, fromMs = -Infinity): LoggerRecord {
   if (tempC === null && ph === null) throw new InvalidInput('Choose a column for the temperature or the pH.')
   const points = new Map<number, LoggerPoint>()
+  const commas = { tempC: writesComma(cells, tempC), ph: writesComma(cells, ph) }
   const left = { unread: 0, wild: 0, early: 0, twice: 0 }
   let disorder = 0
   let before = -Infinity
@@ -71,8 +78,8 @@ export function readLogger(cells: Cells, { time, tempC, ph, fahrenheit, order }:
   for (let line = 1; line < cells.length; line++) {
     const row = cells[line] ?? []
     let atMs = momentOf(row[time] ?? '', order)
-    const temperature = tempC === null ? null : numberOf(row[tempC] ?? '')
-    const acid = ph === null ? null : numberOf(row[ph] ?? '')
+    const temperature = tempC === null ? null : numberOf(row[tempC] ?? '', commas.tempC)
+    const acid = ph === null ? null : numberOf(row[ph] ?? '', commas.ph)
     if (atMs === null || (!Number.isFinite(temperature ?? NaN) && !Number.isFinite(acid ?? NaN))) {
       left.unread++
       continue

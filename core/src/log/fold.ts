@@ -215,7 +215,11 @@ export function fold(entries: readonly Entry[]): Book {
     if (entry.kind === 'recipe' || entry.kind === 'material' || entry.kind === 'vessel' || entry.kind === 'calibrate' || entry.kind === 'format' || entry.kind === 'supply') continue
     const made = lotsMadeBy(entry)
     if (made.length === 0) remarks.push(entry)
-    for (const lot of made) if (!lots.has(lot.id)) lots.set(lot.id, { ...lot, entries: [entry] })
+    for (const lot of made) {
+      if (lots.has(lot.id)) continue
+      lot.entries.push(entry)
+      lots.set(lot.id, lot)
+    }
   }
   const trials = remarks.filter(entry => entry.kind === 'trial')
   const tried = new Map<string, number>()

@@ -28,6 +28,9 @@ describe('a logger’s file', () => {
     const { points, rows, remarks } = readLogger([['t', 'c'], [stamp(START + 2 * HOUR), '21,5'], [stamp(START + HOUR), '21'], [stamp(START + HOUR), '22'], [stamp(START - HOUR), '20'], [stamp(START + 3 * HOUR), '1000'], ['?', '20'], [stamp(START + 4 * HOUR), 'off']], columns, START)
     expect(points.map(({ tempC }) => tempC)).toEqual([22, 21.5])
     expect(rows).toBe(7)
+    // "1,000" among whole numbers is a thousand, not one; in a column of decimal commas it is one.
+    expect(readLogger([['t', 'c'], [stamp(START), '85'], [stamp(START + HOUR), '1,000'], [stamp(START + 2 * HOUR), '86.5']], columns).points.map(({ tempC }) => tempC)).toEqual([85, 86.5])
+    expect(readLogger([['t', 'c'], [stamp(START), '1,125'], [stamp(START + HOUR), '1,000']], columns).points.map(({ tempC }) => tempC)).toEqual([1.125, 1])
     expect(remarks.join('; ')).toMatch(/2 lines could not be read.*1 line lay outside.*1 line lay before.*1 line came twice.*out of order/s)
     expect(() => readLogger([['t', 'c'], ['?', 'x']], columns)).toThrow(/Nothing of it can be used/)
     expect(readLogger([['t', 'f'], [stamp(START), '68']], { ...columns, fahrenheit: true }).points[0]!.tempC).toBeCloseTo(20, 9)
