@@ -20,6 +20,18 @@ async function visit(page: Page, paths: readonly string[], rules?: string[]) {
   }
 }
 
+/** Pages of one lot on the way from pot to table. */
+async function lotPages(page: Page): Promise<string[]> {
+  await page.goto('/bottle')
+  const found = async (pattern: RegExp) => {
+    await expect(page.locator('main a, .page a').first()).toBeVisible()
+    const paths = await page.locator('.page a').evaluateAll(links => links.map(link => link.getAttribute('href') ?? ''))
+    return paths.find(path => pattern.test(path)) ?? ''
+  }
+  const [pot, release, label] = [await found(/^\/bottle\/\w+$/), await found(/^\/release\/\w+$/), await found(/^\/label\/\w+$/)]
+  return [pot, release, label, label.replace('/label/', '/trace/'), label.replace('/label/', '/cellar?lot=')]
+}
+
 test('every empty page passes axe and fits 390, 768, 1280 and 1920 px', async ({ guarded: page }) => {
   await visit(page, EMPTY)
 })
@@ -33,7 +45,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
     await expectAccessible(page)
     // What differs in the dark is contrast.
     if (colorScheme === 'dark') await visit(page, DARK, ['color-contrast'])
-    else await visit(page, PAGES)
+    else await visit(page, [...PAGES, ...await lotPages(page)])
   })
 }
 

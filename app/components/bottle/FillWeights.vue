@@ -29,7 +29,7 @@ const mark = (index: number) => weighed?.far.includes(index) ? 'far' : weighed?.
     <h3>Weigh a few as you fill</h3>
     <div class="row">
       <div class="half"><QuantityField v-model="grossG" kind="mass" label="Filled bottle" :limits="{ low: 0, high: 20000 }" optional @taken="add" /></div>
-      <div class="half"><QuantityField v-model="emptyG" kind="mass" label="Empty, with what is on it" :limits="{ low: 0, high: 20000 }" /></div>
+      <div class="half"><QuantityField v-model="emptyG" kind="mass" label="Empty bottle" :limits="{ low: 0, high: 20000 }" /></div>
       <el-button class="low" @click="add">Add it</el-button>
     </div>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>

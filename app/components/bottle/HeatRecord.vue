@@ -61,6 +61,7 @@ async function keep() {
   if (where === 'pot') draft.value.where = 'last bottle'
 }
 const records = computed(() => Object.entries(heatRecordsOf(lot)).flatMap(([where, found]) => found && found.points.length > 1 ? [{ where: where as HeatPlace, found: lethality(found.points, reference) }] : []))
+const minutes = (value: number) => formatNumber(value, value < 1000 ? 1 : 0)
 const lastBottle = computed(() => heatRecordsOf(lot)['last bottle'])
 </script>
 
@@ -83,7 +84,7 @@ const lastBottle = computed(() => heatRecordsOf(lot)['last bottle'])
     </template>
     <template v-for="{ where, found } in records" :key="where">
       <HeatChart v-if="where !== 'last bottle'" :found="found" :reference="reference" :name="WORDS[where]" />
-      <p v-if="where !== 'last bottle'" data-figure="lethality"><strong>{{ formatNumber(found.minutes.typical, 1) }} min</strong> at <TemperatureText :temp-c="reference.refC" /> by what was measured, {{ formatNumber(found.minutes.low, 1) }} if the thermometer reads half a degree high.<template v-if="found.gaps.length"> {{ found.gaps.length }} {{ found.gaps.length === 1 ? 'gap' : 'gaps' }} not counted.</template><template v-if="reference.minutes !== null"> The reference asks {{ formatNumber(reference.minutes, 1) }} at pH {{ reference.highestPh.toFixed(1) }} or less.</template></p>
+      <p v-if="where !== 'last bottle'" data-figure="lethality"><strong>{{ minutes(found.minutes.typical) }} min</strong> at <TemperatureText :temp-c="reference.refC" /> by what was measured, {{ minutes(found.minutes.low) }} if the thermometer reads half a degree high.<template v-if="found.gaps.length"> {{ found.gaps.length }} {{ found.gaps.length === 1 ? 'gap' : 'gaps' }} not counted.</template><template v-if="reference.minutes !== null"> The reference asks {{ formatNumber(reference.minutes, 1) }} at pH {{ reference.highestPh.toFixed(1) }} or less.</template></p>
       <ShowWorking v-if="where !== 'last bottle'" :working="found.working" />
     </template>
     <p v-if="lastBottle" data-figure="last-bottle">Last bottle: <strong><TemperatureText :temp-c="Math.max(...lastBottle.points.map(({ tempC }) => tempC))" /></strong>, {{ lastBottle.evidence?.what }}.</p>

@@ -20,10 +20,10 @@ const WORD = { discard: 'Bottles burst', act: 'Past the line', fine: 'Under the 
     <div class="head"><h2>Pressure watch</h2><PickField v-model="store" label="Where the bottles stand" :options="PLACES" /></div>
     <template v-if="composition.live">
       <p>Up to {{ formatNumber(outlook.sugarGPerL.high, 1) }} g of sugar a litre can come back as {{ formatNumber(outlook.volumes.high, 1) }} litres of gas a litre of sauce. Sauce bottles are not made for pressure: {{ WARN_BAR }} bar is the line here.</p>
-      <table class="plain" data-figure="pressure">
+      <div class="sideways"><table class="plain" data-figure="pressure">
         <thead><tr><th>Closed at</th><th class="number">Pressure in the end</th><th class="number">Line reached after</th><th>Then</th></tr></thead>
         <tbody><tr v-for="one in outlook.closed" :key="one.tempC" :data-temp="one.tempC"><td><TemperatureText :temp-c="one.tempC" /></td><td class="number"><strong>{{ bars(one.bar) }}</strong></td><td class="number">{{ days(one.days) }}</td><td><StateMark :level="level(one.bar.high)" :word="WORD[level(one.bar.high)]" /></td></tr></tbody>
-      </table>
+      </table></div>
       <p class="small muted">The range is what is not known of its sugar; the days, how quick its yeasts are. Cold only slows it.</p>
     </template>
     <p v-else>Nothing alive in it by what is logged, so no gas is expected. Keep one bottle in view all the same.</p>

@@ -23,9 +23,9 @@ watch(() => rows.length, () => {
 
 <template>
   <div class="table" role="table" aria-label="Stock" :aria-rowcount="rows.length + 1">
-    <div v-bind="containerProps" class="view" tabindex="0" aria-label="Rows of the stock" :style="{ height: `min(62vh, ${rows.length * ROW + HEAD}px)` }" @scroll="scrolled = true">
+    <div v-bind="containerProps" class="view" role="rowgroup" tabindex="0" aria-label="Rows of the stock" :style="{ height: `min(62vh, ${rows.length * ROW + HEAD}px)` }" @scroll="scrolled = true">
       <div class="line head" role="row"><span role="columnheader">Lot</span><span role="columnheader" class="what">What</span><span role="columnheader">Place</span><span role="columnheader" class="before">Best before</span><span role="columnheader" class="amount">There</span></div>
-      <div v-bind="wrapperProps">
+      <div v-bind="wrapperProps" role="presentation">
         <div v-for="{ data: row, index } in list" :key="row.key" class="line" role="row" :aria-rowindex="index + 2" :data-row="row.lot.code" :class="{ chosen: row.lot.id === chosen }" :style="{ '--chip': row.lot.color, 'height': `${ROW}px` }">
           <span role="cell" class="lot"><span class="chip" aria-hidden="true" /><NuxtLink :to="{ query: { lot: row.lot.id } }" :aria-current="row.lot.id === chosen ? 'true' : undefined"><span class="code">{{ row.lot.code }}</span> {{ row.lot.name }}</NuxtLink></span>
           <span role="cell" class="what small muted">{{ KIND_WORDS[row.lot.kind] }}{{ row.lot.bottles && row.lot.release?.decision !== 'released' ? row.lot.release ? ', held' : ', not released' : '' }}</span>

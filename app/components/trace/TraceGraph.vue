@@ -31,7 +31,7 @@ const option = computed(() => {
       type: 'sankey' as const, left: 4, right: 160, top: 8, bottom: 8, nodeWidth: 14, nodeGap: 14, draggable: false, layoutIterations: 48, emphasis: { focus: 'trajectory' as const },
       data: trace.nodes.filter(node => used.has(node.id)).map(node => ({
         name: node.id, itemStyle: { color: node.lot?.color ?? (node.kind === 'place' ? bottle : muted), borderColor: node.id === selfId ? ink : line, borderWidth: node.id === selfId ? 2.5 : 1 },
-        label: { color: ink, fontFamily: 'Atkinson Hyperlegible Next Variable', fontSize: 13, width: 150, overflow: 'truncate' as const, formatter: `${node.kind === 'lot' ? `{code|${node.code}} ${node.name}` : node.kind === 'delivery' && node.from ? `${node.name}, ${node.from}` : node.name}`, rich: { code: { fontFamily: 'Archivo Variable', fontWeight: 700, fontSize: 13 } } },
+        label: { color: ink, fontFamily: 'Atkinson Hyperlegible Next Variable', fontSize: 13, width: 186, overflow: 'truncate' as const, formatter: `${node.kind === 'lot' ? `{code|${node.code}} ${node.name}` : node.kind === 'delivery' && node.from ? `${node.name}, ${node.from}` : node.name}`, rich: { code: { fontFamily: 'Archivo Variable', fontWeight: 700, fontSize: 13 } } },
       })),
       links: trace.edges.map(({ from, to, massG, bottles }) => ({ source: from, target: to, value: massG, bottles })),
       lineStyle: { color: 'source' as const, opacity: 0.35, curveness: 0.5 },
@@ -45,5 +45,11 @@ function open({ name }: { name?: string }) {
 </script>
 
 <template>
-  <div role="img" aria-label="Where it came from and where it went, as streams; the list below has every one of them."><VChart :option="option" :style="{ height: `${height}px` }" autoresize @click="open" /></div>
+  <div class="graph" role="img" aria-label="Where it came from and where it went, as streams; the list below has every one of them."><VChart :option="option" :style="{ height: `${height}px` }" autoresize @click="open" /></div>
 </template>
+
+<style scoped>
+/* On a phone it is pushed sideways: squeezed, nobody could read it. */
+.graph { min-width: 0; overflow-x: auto; }
+.graph > * { min-width: 760px; }
+</style>

@@ -27,8 +27,8 @@ const exercises = computed(() => lot.value?.recalls ?? [])
       <TraceGraph v-if="trace.edges.length" :trace="trace" :self-id="lot.id" @open="id => router.push(`/trace/${id}`)" />
       <p v-else class="muted">Nothing went in or out of it yet.</p>
       <details class="disclose"><summary>As a list: {{ trace.edges.length }} steps</summary>
-        <table class="plain"><thead><tr><th>From</th><th>To</th><th class="number">How much</th></tr></thead>
-          <tbody><tr v-for="edge in trace.edges" :key="`${edge.from}>${edge.to}`"><td>{{ said(nodes.get(edge.from)) }}</td><td>{{ said(nodes.get(edge.to)) }}</td><td class="number"><template v-if="edge.bottles !== null">{{ edge.bottles }} bottles</template><MassText v-else :mass-g="edge.massG" /></td></tr></tbody></table>
+        <div class="sideways"><table class="plain"><thead><tr><th>From</th><th>To</th><th class="number">How much</th></tr></thead>
+          <tbody><tr v-for="edge in trace.edges" :key="`${edge.from}>${edge.to}`"><td>{{ said(nodes.get(edge.from)) }}</td><td>{{ said(nodes.get(edge.to)) }}</td><td class="number"><template v-if="edge.bottles !== null">{{ edge.bottles }} bottles</template><MassText v-else :mass-g="edge.massG" /></td></tr></tbody></table></div>
       </details>
     </section>
     <div class="halves">

@@ -70,8 +70,8 @@ export interface Lot {
   entries: Entry[]
 }
 
-/** The folded log. `trials` stand apart from lots as well: their blend may not be poured yet. `orphans` speak of lots that are not there (yet); the library is the shipped one with the maker's own values over it. */
-export interface Book { lots: ReadonlyMap<string, Lot>, orphans: Entry[], standing: Entry[], trials: readonly EntryOf<'trial'>[], library: Library, recipes: readonly Recipe[], supplies: readonly Supply[] }
+/** The folded log. `lastCorrection` is the id of the entry that corrected or took back another one last. `trials` stand apart from lots as well: their blend may not be poured yet. `orphans` speak of lots that are not there (yet); the library is the shipped one with the maker's own values over it. */
+export interface Book { lots: ReadonlyMap<string, Lot>, orphans: Entry[], standing: Entry[], trials: readonly EntryOf<'trial'>[], library: Library, recipes: readonly Recipe[], supplies: readonly Supply[], lastCorrection: string }
 
 /** Entries that count: of several corrections of one entry the one written last, and none that was replaced. Ordered, each once. */
 export function standingEntries(entries: readonly Entry[]): Entry[] {
@@ -87,11 +87,21 @@ export function standingEntries(entries: readonly Entry[]): Entry[] {
 
 type Maker = Lot['made']
 
-function newLot(entry: Maker, rest: Pick<Lot, 'id' | 'code' | 'kind' | 'state' | 'madeG'>): Lot {
+/** One empty list for all that nothing was said of: most lots have most lists empty. Frozen, so that nobody fills it by mistake. */
+const NONE = Object.freeze([]) as unknown as never[]
+
+function newLot(entry: Maker, rest: Pick<Lot, 'id' | 'code' | 'kind' | 'state' | 'madeG'> & Partial<Pick<Lot, 'name' | 'color' | 'place'>>): Lot {
   return {
-    name: entry.name, color: entry.color, origin: entry.origin, startedMs: Date.parse(entry.at), hot: false, made: entry, packed: null, weighed: null, added: [], checked: null,
-    readings: [], trials: [], chores: [], signs: [], logged: [], decisions: [], discarded: null, lost: [], vessels: [], place: '', release: null, sent: [], moves: [], uses: [], heats: [], printed: [], recalls: [], usedG: 0, leftG: 0, shortG: 0, bottles: null, from: [], to: [], entries: [], ...rest,
+    name: entry.name, color: entry.color, origin: entry.origin, startedMs: Date.parse(entry.at), hot: false, made: entry, packed: null, weighed: null, added: NONE, checked: null, readings: NONE, trials: NONE, chores: NONE, signs: NONE, logged: NONE, decisions: NONE,
+    discarded: null, lost: NONE, vessels: NONE, place: '', release: null, sent: NONE, moves: NONE, uses: NONE, heats: NONE, printed: NONE, recalls: NONE, usedG: 0, leftG: 0, shortG: 0, bottles: null, from: NONE, to: NONE, entries: [entry], ...rest,
   }
+}
+
+/** Puts one more into a list of a lot. */
+function add<T>(list: T[], one: T): T[] {
+  if (list === NONE) return [one]
+  list.push(one)
+  return list
 }
 
 /** Grams of a content. */
@@ -103,13 +113,13 @@ function lotsMadeBy(entry: Entry): Lot[] {
     case 'plan': return [newLot(entry, { id: entry.lotId, code: entry.code, kind: 'ferment', state: 'planned', madeG: contentG(entry) })]
     case 'press': {
       const lots = [newLot(entry, { id: entry.lotId, code: entry.code, kind: 'base', state: 'in stock', madeG: entry.baseG })]
-      if (entry.pulpLotId) lots.push({ ...newLot(entry, { id: entry.pulpLotId, code: entry.pulpCode ?? `${entry.code}-P`, kind: 'pulp', state: 'in stock', madeG: entry.pulpG }), name: `${entry.name}, pulp` })
-      if (entry.brineLotId) lots.push({ ...newLot(entry, { id: entry.brineLotId, code: entry.brineCode ?? `${entry.code}-K`, kind: 'brine', state: 'in stock', madeG: entry.brineG ?? 0 }), name: `${entry.name}, brine`, color: '#cdbd84' })
+      if (entry.pulpLotId) lots.push(newLot(entry, { id: entry.pulpLotId, code: entry.pulpCode ?? `${entry.code}-P`, kind: 'pulp', state: 'in stock', madeG: entry.pulpG, name: `${entry.name}, pulp` }))
+      if (entry.brineLotId) lots.push(newLot(entry, { id: entry.brineLotId, code: entry.brineCode ?? `${entry.code}-K`, kind: 'brine', state: 'in stock', madeG: entry.brineG ?? 0, name: `${entry.name}, brine`, color: '#cdbd84' }))
       return lots
     }
     case 'stock': return [newLot(entry, { id: entry.lotId, code: entry.code, kind: 'stock', state: 'in stock', madeG: entry.massG })]
     case 'blend': return [newLot(entry, { id: entry.lotId, code: entry.code, kind: 'blend', state: 'in stock', madeG: entry.parts.reduce((sum, part) => sum + part.massG, 0) })]
-    case 'bottle': return [{ ...newLot(entry, { id: entry.lotId, code: entry.code, kind: 'bottled', state: 'in stock', madeG: entry.usedG }), place: entry.place ?? '' }]
+    case 'bottle': return [newLot(entry, { id: entry.lotId, code: entry.code, kind: 'bottled', state: 'in stock', madeG: entry.usedG, place: entry.place ?? '' })]
     default: return []
   }
 }
@@ -118,12 +128,13 @@ function lotsMadeBy(entry: Entry): Lot[] {
 function sourcesOf(lot: Lot): Flow[] {
   const { made } = lot
   const flow = (lotId: string, massG: number): Flow => ({ lotId, massG, entryId: made.id })
+  const flows = (lists: readonly (readonly { lotId?: string | undefined, massG: number }[])[]) => lists.reduce<Flow[]>((all, list) => list.reduce((found, { lotId, massG }) => lotId ? add(found, flow(lotId, massG)) : found, all), NONE)
   switch (made.kind) {
-    case 'plan': return [...(lot.weighed ?? made).rows, ...lot.added.flatMap(({ rows }) => rows)].flatMap(row => row.lotId ? [flow(row.lotId, row.massG)] : [])
+    case 'plan': return flows([(lot.weighed ?? made).rows, ...lot.added.map(({ rows }) => rows)])
     case 'press': return [flow(made.fromLotId, lot.kind === 'pulp' ? made.pulpG : lot.kind === 'brine' ? made.brineG ?? 0 : made.inG - (made.pulpLotId ? made.pulpG : 0) - (made.brineLotId ? made.brineG ?? 0 : 0))]
-    case 'blend': return [...made.parts, ...lot.added.flatMap(({ rows }) => rows)].flatMap(part => part.lotId ? [flow(part.lotId, part.massG)] : [])
+    case 'blend': return flows([made.parts, ...lot.added.map(({ rows }) => rows)])
     case 'bottle': return [flow(made.fromLotId, made.usedG)]
-    default: return []
+    default: return NONE
   }
 }
 
@@ -134,7 +145,7 @@ function throwAway(lot: Lot, entry: EntryOf<'discard'>): void {
     lot.discarded = entry
     return
   }
-  lot.lost.push({ ...entry, massG: lot.vessels.filter(vessel => !left.includes(vessel)).reduce((sum, vessel) => sum + vessel.massG, 0) })
+  lot.lost = add(lot.lost, { ...entry, massG: lot.vessels.filter(vessel => !left.includes(vessel)).reduce((sum, vessel) => sum + vessel.massG, 0) })
   lot.vessels = left
   // What was seen only in the vessels thrown away is gone with them.
   lot.signs = lot.signs.filter(({ marks }) => !marks?.length || marks.some(mark => left.some(vessel => vessel.mark === mark)))
@@ -154,26 +165,26 @@ function apply(lot: Lot, entry: Entry): void {
       lot.place = entry.place
       break
     case 'weigh': lot.weighed = entry; break
-    case 'add': lot.added.push(entry); break
+    case 'add': lot.added = add(lot.added, entry); break
     case 'check': lot.checked = entry; break
-    case 'reading': lot.readings.push(entry); break
-    case 'trial': lot.trials.push(entry); break
-    case 'chore': lot.chores.push(entry); break
-    case 'sign': lot.signs.push(entry); break
+    case 'reading': lot.readings = add(lot.readings, entry); break
+    case 'trial': lot.trials = add(lot.trials, entry); break
+    case 'chore': lot.chores = add(lot.chores, entry); break
+    case 'sign': lot.signs = add(lot.signs, entry); break
     case 'release': lot.release = entry; break
-    case 'logged': lot.logged.push(entry); break
+    case 'logged': lot.logged = add(lot.logged, entry); break
     case 'decide':
-      lot.decisions.push(entry)
+      lot.decisions = add(lot.decisions, entry)
       lot.place = entry.place ?? lot.place
       break
     case 'discard': throwAway(lot, entry); break
-    case 'send': lot.sent.push(entry); break
-    case 'use': lot.uses.push(entry); break
-    case 'heat': lot.heats.push(entry); break
-    case 'printed': lot.printed.push(entry); break
-    case 'recall': lot.recalls.push(entry); break
+    case 'send': lot.sent = add(lot.sent, entry); break
+    case 'use': lot.uses = add(lot.uses, entry); break
+    case 'heat': lot.heats = add(lot.heats, entry); break
+    case 'printed': lot.printed = add(lot.printed, entry); break
+    case 'recall': lot.recalls = add(lot.recalls, entry); break
     case 'move':
-      lot.moves.push(entry)
+      lot.moves = add(lot.moves, entry)
       if (entry.count === undefined) lot.place = entry.place
       break
     default: break
@@ -215,11 +226,7 @@ export function fold(entries: readonly Entry[]): Book {
     if (entry.kind === 'recipe' || entry.kind === 'material' || entry.kind === 'vessel' || entry.kind === 'calibrate' || entry.kind === 'format' || entry.kind === 'supply') continue
     const made = lotsMadeBy(entry)
     if (made.length === 0) remarks.push(entry)
-    for (const lot of made) {
-      if (lots.has(lot.id)) continue
-      lot.entries.push(entry)
-      lots.set(lot.id, lot)
-    }
+    for (const lot of made) if (!lots.has(lot.id)) lots.set(lot.id, lot)
   }
   const trials = remarks.filter(entry => entry.kind === 'trial')
   const tried = new Map<string, number>()
@@ -234,7 +241,7 @@ export function fold(entries: readonly Entry[]): Book {
     lot.from = sourcesOf(lot)
     for (const { lotId, massG, entryId } of lot.from) {
       const source = lots.get(lotId)
-      source?.to.push({ lotId: lot.id, massG, entryId })
+      if (source) source.to = add(source.to, { lotId: lot.id, massG, entryId })
       if (source && !source.entries.some(known => known.id === entryId)) source.entries.push(lot.made)
     }
   }
@@ -242,5 +249,5 @@ export function fold(entries: readonly Entry[]): Book {
     lot.entries.sort(byTime)
     settle(lot, lots, tried.get(lot.id) ?? 0)
   }
-  return { lots, orphans, standing, trials, library: libraryOf(standing), recipes: recipesOf(standing), supplies: suppliesOf(standing) }
+  return { lots, orphans, standing, trials, library: libraryOf(standing), recipes: recipesOf(standing), supplies: suppliesOf(standing), lastCorrection: entries.reduce((last, { id, replaces }) => replaces && id > last ? id : last, '') }
 }

@@ -23,7 +23,7 @@ export function checksOf(book: Book, lot: Lot, limitPh: number = lot.release?.li
 /** Corrections, of a lot or of anything in it, that were written down after it was released. */
 export function correctedSince(book: Book, lot: Lot): EntryOf<'release'> | null {
   const { release } = lot
-  if (release?.decision !== 'released') return null
+  if (release?.decision !== 'released' || release.id > book.lastCorrection) return null
   const changed = [lot, ...ancestors(book, lot.id).map(kin => kin.lot)].some(({ entries }) => entries.some(({ id, replaces }) => replaces !== undefined && id > release.id))
   return changed ? release : null
 }

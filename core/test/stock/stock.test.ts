@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { compositionOf, ingredientsOf, mayRelease, mixturePh, phOf, propertiesOf, releaseCaseOf, releaseChecks, type Draft } from '../../src'
+import { compositionOf, ingredientsOf, mixturePh, phOf, propertiesOf, releaseCaseOf, releaseChecks, type Draft } from '../../src'
 import { day, KEPT_COLD, notebook } from '../log/build'
 
 const part = (lotId: string, massG: number) => ({ lotId, name: 'base', massG })
