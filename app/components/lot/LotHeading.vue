@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import type { Lot } from '@lactofer/core'
 
-/** A lot's tape: code and name, hot if it is. */
-defineProps<{ lot: Lot, note?: string }>()
+/** A lot's tape: code and name, hot if it is. `as` its rank on the page. */
+const { lot, note, as = 'h1' } = defineProps<{ lot: Lot, note?: string, as?: 'h1' | 'h2' }>()
 </script>
 
 <template>
   <header>
     <span class="tape code">{{ lot.code }}</span>
-    <h1>{{ lot.name }}</h1>
+    <component :is="as">{{ lot.name }}</component>
     <span v-if="lot.hot" class="hot">HOT</span>
     <p v-if="note">{{ note }}</p>
   </header>

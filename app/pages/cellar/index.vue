@@ -49,7 +49,7 @@ const figures = computed(() => {
         <ul v-if="places.length > 1" class="plain-list places" aria-label="Places"><li v-for="one in places" :key="one.place"><button type="button" :aria-pressed="place === one.place" @click="place = place === one.place ? ALL : one.place"><strong>{{ one.place || 'gone' }}</strong> <span class="small"><template v-if="one.bottles">{{ one.bottles }} bottles</template><template v-if="one.bottles && one.massG">, </template><MassText v-if="one.massG" :mass-g="one.massG" /></span></button></li></ul>
       </section>
       <section v-if="selected" class="sheet" aria-label="Chosen lot" data-chosen>
-        <LotHeading :lot="selected" class="heading" />
+        <LotHeading :lot="selected" as="h2" class="heading" />
         <p><template v-if="selected.bottles">{{ selected.bottles.left }} of {{ selected.bottles.made }} bottles here<template v-if="selected.bottles.retained">, {{ selected.bottles.retained }} kept as a sample</template>.</template><template v-else><MassText :mass-g="selected.leftG" /> left of <MassText :mass-g="selected.madeG" />.</template>
           <template v-if="figures"> pH {{ figures.pH?.toFixed(2) ?? '–' }}, salt {{ figures.saltPct.toFixed(2) }} %, {{ formatShu(figures.shu) }}.<template v-if="figures.allergens.length"> Contains {{ figures.allergens.join(', ') }}.</template></template>
           <span v-else class="muted"> A lot it was made from is not in this log, so its figures are not known.</span>

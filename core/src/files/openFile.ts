@@ -5,7 +5,7 @@ import { IdSchema, MomentSchema } from '../log/entryParts'
 
 /** Name and version of Lactofer's open file; see docs/file-format.md. */
 export const FILE_FORMAT = 'lactofer-log'
-export const FILE_VERSION = 2
+export const FILE_VERSION = 3
 
 /** A picture in a file: its id, as entries name it, its type and its bytes in base 64. At most about 5 MB each. */
 export const FilePhotoSchema = z.object({ id: IdSchema, type: z.enum(['image/jpeg', 'image/png', 'image/webp', 'image/svg+xml']), data: z.string().max(7_000_000).regex(/^[A-Za-z0-9+/]*={0,2}$/, 'This is not a picture.') })
