@@ -1,4 +1,4 @@
-import { decodeTime, ulid } from 'ulid'
+import { ulid } from 'ulid'
 
 /**
  * Years of work, invented: batches of a ferment, its press, blend and bottles, with readings, chores and sales, until there are so many entries.
@@ -32,6 +32,3 @@ export function longLog(count) {
   }
   return entries.slice(0, count)
 }
-
-/** The moment the log ends. */
-export const endOf = entries => decodeTime(entries.at(-1).id)

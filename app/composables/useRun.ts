@@ -1,6 +1,6 @@
 import { computed, watch, type Ref } from 'vue'
 import dayjs from 'dayjs'
-import { bottlesFilled, HEAT_REFERENCES, headspaceOf, InvalidInput, keepCaseOf, LotCodeSchema, netContents, ownReference, propertiesOf, refusalOf, releaseCaseOf, releaseChecks, RELEASE_PH, storeRefusal, suppliesFor, USUAL_REFERENCE, wayOf, withCheck, type Draft, type HeatReference, type Lot } from '@lactofer/core'
+import { bottlesFilled, formatNumber, HEAT_REFERENCES, headspaceOf, InvalidInput, keepCaseOf, LotCodeSchema, netContents, ownReference, propertiesOf, refusalOf, releaseCaseOf, releaseChecks, RELEASE_PH, storeRefusal, suppliesFor, USUAL_REFERENCE, wayOf, withCheck, type Draft, type HeatReference, type Lot } from '@lactofer/core'
 import { freshRun, RunFormSchema } from '~/components/bottle/runForm'
 import { useDraft } from '~/composables/useDraft'
 import { newLotId, useBook } from '~/stores/book'
@@ -72,13 +72,14 @@ export function useRun(blendId: string, lot: Ref<Lot | undefined>) {
   }
 
   const problems = computed(() => {
-    const { count, code, bestBefore, retained } = form.value
+    const { count, code, bestBefore, retained, partMl } = form.value
     const parsed = LotCodeSchema.safeParse(code)
     const date = dayjs(bestBefore)
     return {
       count: count === null ? 'Count the bottles.' : count > most.value.count ? `There is enough for ${most.value.count}.` : null,
       code: parsed.success ? book.codeTaken(code) ? 'This code is on another lot.' : null : parsed.error.issues[0]?.message ?? null,
       date: /^\d{4}-\d{2}-\d{2}$/.test(bestBefore) && date.isValid() ? date.isBefore(dayjs(book.nowMs)) ? 'This day is past.' : null : 'Enter a day, 2027-05-31.',
+      part: (partMl ?? 0) > filledMl.value ? 'That is a full bottle: count it.' : count !== null && count <= most.value.count && (partMl ?? 0) > leftMl.value - (form.value.lossMl ?? 0) - count * filledMl.value + 1 ? `Only ${formatNumber(Math.max(0, leftMl.value - (form.value.lossMl ?? 0) - count * filledMl.value))} mL are left for it.` : null,
       retained: count !== null && (retained ?? 0) > count ? 'More are kept back than were filled.' : null,
       place: form.value.place.trim() ? null : 'Say where they stand.',
       reference: way.value.id === 'cooked-hot-fill' ? reference.value.problem || null : null,
@@ -89,12 +90,12 @@ export function useRun(blendId: string, lot: Ref<Lot | undefined>) {
   /** The entry of the run as it is; `null` while something is missing. */
   function draft(): Extract<Draft, { kind: 'bottle' }> | null {
     const from = lot.value
-    const { count, code, bestBefore, place, retained, netG, lastFillTempC, lossMl } = form.value
+    const { count, code, bestBefore, place, retained, netG, lastFillTempC, partMl, lossMl } = form.value
     if (!from || !format.value || count === null || Object.values(problems.value).some(Boolean)) return null
-    const usedG = Math.min(from.leftG, (count * filledMl.value + (lossMl ?? 0)) * densityGPerMl.value)
+    const usedG = Math.min(from.leftG, (count * filledMl.value + (partMl ?? 0) + (lossMl ?? 0)) * densityGPerMl.value)
     return {
       kind: 'bottle', at: new Date().toISOString(), lotId: newLotId(), code: code.trim(), name: from.name, color: from.color, fromLotId: from.id, bottleMl: format.value.fillMl, count, usedG, bestBefore,
-      treatment: form.value.treatment, store: form.value.store, formatId: format.value.id, place: place.trim(), lossG: (lossMl ?? 0) * densityGPerMl.value, altitudeM: form.value.altitudeM ?? 0,
+      treatment: form.value.treatment, store: form.value.store, formatId: format.value.id, place: place.trim(), partG: (partMl ?? 0) * densityGPerMl.value, lossG: (lossMl ?? 0) * densityGPerMl.value, altitudeM: form.value.altitudeM ?? 0,
       ...(retained && { retained }), ...(form.value.testBottle && { testBottle: true }), ...(netG.length && { netG }), ...(way.value.heats && { reference: reference.value.value }), ...(lastFillTempC !== null && way.value.heats && { lastFillTempC }),
       supplies: supplies.value.map(({ item, fits, count: taken }) => ({ item, fits, count: taken })),
     }

@@ -57,7 +57,7 @@ for (const style of STYLES) {
     await field(page, 'Pulp left').fill('390')
     await page.getByRole('button', { name: 'Record the press' }).click()
     await page.goto('/cellar')
-    await expect(page.getByRole('region', { name: 'Stock' }).getByRole('link', { name: /LF-01B.*900 g/ })).toBeVisible()
+    await expect(page.getByRole('region', { name: 'Stock' }).getByRole('row', { name: /LF-01B.*900 g/ })).toBeVisible()
   })
 }
 
@@ -80,5 +80,5 @@ test('an infusion is drawn off into stock and refilled once', async ({ guarded: 
   await expect(page.getByRole('heading', { level: 1, name: 'Pepper vinegar, refill' })).toBeVisible()
   await expect(form).toBeHidden()
   await page.goto('/cellar')
-  await expect(page.getByRole('region', { name: 'Stock' }).getByRole('link', { name: /LF-01V.*560 g/ })).toBeVisible()
+  await expect(page.getByRole('region', { name: 'Stock' }).getByRole('row', { name: /LF-01V.*560 g/ })).toBeVisible()
 })

@@ -83,9 +83,9 @@ const lastBottle = computed(() => heatRecordsOf(lot)['last bottle'])
       <div class="row"><el-button type="primary" :loading="busy" @click="keep">Record them</el-button><el-button @click="draft.points = draft.points.slice(0, -1)">Take the last one out</el-button></div>
     </template>
     <template v-for="{ where, found } in records" :key="where">
-      <HeatChart v-if="where !== 'last bottle'" :found="found" :reference="reference" :name="WORDS[where]" />
-      <p v-if="where !== 'last bottle'" data-figure="lethality"><strong>{{ minutes(found.minutes.typical) }} min</strong> at <TemperatureText :temp-c="reference.refC" /> by what was measured, {{ minutes(found.minutes.low) }} if the thermometer reads half a degree high.<template v-if="found.gaps.length"> {{ found.gaps.length }} {{ found.gaps.length === 1 ? 'gap' : 'gaps' }} not counted.</template><template v-if="reference.minutes !== null"> The reference asks {{ formatNumber(reference.minutes, 1) }} at pH {{ reference.highestPh.toFixed(1) }} or less.</template></p>
-      <ShowWorking v-if="where !== 'last bottle'" :working="found.working" />
+      <HeatChart :found="found" :reference="reference" :name="WORDS[where]" />
+      <p :data-figure="where === 'last bottle' ? 'in-bottle' : 'lethality'"><strong>{{ minutes(found.minutes.typical) }} min</strong> at <TemperatureText :temp-c="reference.refC" /> by what was measured, {{ minutes(found.minutes.low) }} if the thermometer reads half a degree high.<template v-if="found.gaps.length"> {{ found.gaps.length }} {{ found.gaps.length === 1 ? 'gap' : 'gaps' }} not counted.</template><template v-if="reference.minutes !== null"> The reference asks {{ formatNumber(reference.minutes, 1) }} at pH {{ reference.highestPh.toFixed(1) }} or less.</template></p>
+      <ShowWorking :working="found.working" />
     </template>
     <p v-if="lastBottle" data-figure="last-bottle">Last bottle: <strong><TemperatureText :temp-c="Math.max(...lastBottle.points.map(({ tempC }) => tempC))" /></strong>, {{ lastBottle.evidence?.what }}.</p>
   </section>

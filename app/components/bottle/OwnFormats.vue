@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, reactive, ref } from 'vue'
 import { ElMessage } from 'element-plus'
-import { FormatEntry, formatNumber, SUPPLIES, suppliesFor, type BottleFormat, type Draft, type SupplyItem } from '@lactofer/core'
+import { FormatEntry, formatNumber, headspaceOf, SUPPLIES, suppliesFor, type BottleFormat, type Draft, type SupplyItem } from '@lactofer/core'
 import { useRecorder } from '~/composables/useRecorder'
 import { newLotId, useBook } from '~/stores/book'
 
@@ -56,8 +56,8 @@ const ACTS = [{ value: 'counted', label: 'Counted: so many are there' }, { value
     <h2>Bottles and packaging</h2>
     <p v-if="!book.library.ownFormats" class="muted">These are common sizes. Choose one to make it yours: weigh it, fill it to the brim with water.</p>
     <div class="sideways"><table class="plain">
-      <thead><tr><th>Bottle</th><th class="number">Filled</th><th class="number">To the brim</th><th class="number">Empty</th><th>Neck</th><th>Takes</th><th><span class="visually-hidden">Change</span></th></tr></thead>
-      <tbody><tr v-for="format in book.library.formats" :key="format.id"><td><strong>{{ format.name }}</strong></td><td class="number">{{ formatNumber(format.fillMl) }} mL</td><td class="number">{{ formatNumber(format.brimMl) }} mL</td><td class="number">{{ formatNumber(format.emptyG) }} g</td><td>{{ format.neck }}</td><td class="small">{{ ['cap', ...(format.insert ? ['insert'] : []), ...(format.band ? ['band'] : []), 'label'].join(', ') }}</td><td><el-button text :aria-label="`Change ${format.name}`" @click="edit(format)">Change</el-button></td></tr></tbody>
+      <thead><tr><th>Bottle</th><th class="number">Filled</th><th class="number">To the brim</th><th class="number">Air</th><th class="number">Empty</th><th>Neck</th><th>Takes</th><th><span class="visually-hidden">Change</span></th></tr></thead>
+      <tbody><tr v-for="format in book.library.formats" :key="format.id"><td><strong>{{ format.name }}</strong></td><td class="number">{{ formatNumber(format.fillMl) }} mL</td><td class="number">{{ formatNumber(format.brimMl) }} mL</td><td class="number">{{ formatNumber(100 * headspaceOf(format), 1) }} %</td><td class="number">{{ formatNumber(format.emptyG) }} g</td><td>{{ format.neck }}</td><td class="small">{{ ['cap', ...(format.insert ? ['insert'] : []), ...(format.band ? ['band'] : []), 'label'].join(', ') }}</td><td><el-button text :aria-label="`Change ${format.name}`" @click="edit(format)">Change</el-button></td></tr></tbody>
     </table></div>
     <el-button v-if="!editing" class="add" @click="editing = true">Add a bottle</el-button>
     <form v-else class="stack" novalidate aria-label="A bottle of yours" @submit.prevent="event => save(event)">

@@ -76,10 +76,11 @@ const keep = (treatment: Treatment) => (form.value.treatment = treatment)
           <div class="fields">
             <PickField v-model="form.formatId" label="Bottle" :options="book.library.formats.map(({ id: value, name }) => ({ value, label: name }))" />
             <QuantityField v-model="form.count" kind="count" label="Bottles filled" :limits="{ low: 1 }" :hint="`enough for ${most.count}, ${formatVolume(most.restMl, preferences.world)} over`" />
+            <QuantityField v-model="form.partMl" kind="volume" label="In a bottle not full" hint="for the kitchen, not for sale" />
             <QuantityField v-model="form.lossMl" kind="volume" label="Left in pot and funnel" />
             <QuantityField v-model="form.retained" kind="count" label="Kept back as a sample" :limits="{ low: 0, high: 1000 }" hint="to answer for it later" />
           </div>
-          <p v-if="shown(problems.count) || shown(problems.retained)" class="problem" role="alert">{{ problems.count ?? problems.retained }}</p>
+          <p v-if="shown(problems.count ?? problems.part ?? problems.retained)" class="problem" role="alert">{{ problems.count ?? problems.part ?? problems.retained }}</p>
           <SupplyNeeds :needs="supplies" />
           <FillWeights v-if="format" :key="format.id" v-model="form.netG" :format="format" :weighed="weighed" />
           <div class="fields">
