@@ -89,7 +89,7 @@ test('cooked, filled hot, held, read next day, labelled, released, sold, called 
   await page.getByRole('button', { name: 'Hold it' }).click()
   await expect(page.getByRole('region', { name: 'Release checks' }).getByText('Held', { exact: true })).toBeVisible()
   await page.goto('/')
-  await expect(page.getByText('Held: finished ph')).toBeVisible()
+  await expect(page.getByText('Held: finished pH')).toBeVisible()
 
   // Next day: read, print, release.
   await next(page, 26)

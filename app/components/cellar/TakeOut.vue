@@ -17,7 +17,7 @@ const massG = ref<number | null>(null)
 const from = ref(ANYWHERE)
 const to = ref('')
 const asked = ref(false)
-const ACTS = computed(() => [...(lot.bottles ? [{ value: 'sold', label: 'Sold' }, { value: 'given', label: 'Given away' }] : []), { value: 'used', label: 'Used here' }, ...(lot.bottles ? [] : [{ value: 'sold', label: 'Sold' }, { value: 'given', label: 'Given away' }]), { value: 'broken', label: lot.bottles ? 'Broken' : 'Spilled' }, { value: 'moved', label: 'To another place' }] as { value: Act, label: string }[])
+const ACTS = computed(() => [...(lot.bottles ? [{ value: 'sold', label: 'Sold' }, { value: 'given', label: 'Given away' }] : []), { value: 'used', label: 'Used here' }, ...(lot.bottles ? [] : [{ value: 'sold', label: 'Sold' }, { value: 'given', label: 'Given away' }]), { value: 'broken', label: lot.bottles ? 'Broken or thrown away' : 'Spilled or thrown away' }, { value: 'moved', label: 'To another place' }] as { value: Act, label: string }[])
 const TO: Record<Act, string> = { sold: 'To whom', given: 'To whom', used: 'What for', broken: 'What happened', moved: 'To which place' }
 const places = computed(() => lot.bottles?.places ?? [])
 const problem = computed(() => {

@@ -13,6 +13,8 @@ const TEST_EVERY_DAYS = 3
 /** So many days before best before a lot is to go first. Judgement. */
 const SOON_DAYS = 30
 
+const lowerFirst = (text: string) => text.charAt(0).toLowerCase() + text.slice(1)
+
 /** The checks of a bottled lot as they stand now; `null` for any other lot, or where its blend is not in the book. */
 export function checksOf(book: Book, lot: Lot, limitPh: number = lot.release?.limitPh ?? RELEASE_PH.usual): ReleaseCheck[] | null {
   const { made } = lot
@@ -41,7 +43,7 @@ export function bottleAsks(book: Book, lot: Lot, nowMs: number): Ask[] {
     const state = release ? 'Held' : 'Not released'
     if (!checks) ask('act', `${state}: its blend is not in this log`, 'Take in the log it was made in.')
     else if (mayRelease(checks)) ask(waits.length ? 'ask' : 'fine', 'Ready to release', waits[0]?.sentence ?? 'Every check passes.')
-    else ask('ask', `${state}: ${waits[0]?.title.toLowerCase() ?? 'look at it'}`, waits[0]?.sentence ?? '')
+    else ask('ask', `${state}: ${waits[0] ? lowerFirst(waits[0].title) : 'look at it'}`, waits[0]?.sentence ?? '')
   } else if (correctedSince(book, lot)) {
     const stops = checksOf(book, lot)?.find(check => check.verdict === 'stop')
     if (stops) ask('act', 'Released, but a check stops it now', `Something was corrected since. ${stops.sentence}`)

@@ -1,3 +1,6 @@
+import { readFileSync } from 'node:fs'
+import Ajv from 'ajv'
+import addFormats from 'ajv-formats'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { batchRecordOf, cellarRows, epcisOf, findRows, fold, ingredientsOf, placesOf, recallOf, refusalOf, RETAINED, tableOfRecord, traceOf, type Draft, type Entry, type Lot } from '../../src'
@@ -85,6 +88,11 @@ describe('trace and recall', () => {
         expect(quantity).toBeGreaterThan(0)
       }
     }
+    // The schema that GS1 publishes for documents; it says no where something is missing.
+    const valid = addFormats(new Ajv({ strict: false })).compile(JSON.parse(readFileSync(new URL('epcis-2.0.schema.json', import.meta.url), 'utf8')) as object)
+    expect(valid(file), JSON.stringify(valid.errors)).toBe(true)
+    expect(valid({ ...file, epcisBody: { eventList: [{ ...events[0], bizStep: 'cooking' }] } })).toBe(false)
+    expect(valid({ ...file, epcisBody: { eventList: [{ ...events[4], action: undefined }] } })).toBe(false)
     expect(events[0]!.inputQuantityList!.reduce((sum, { quantity }) => sum + quantity, 0)).toBeCloseTo(events[0]!.outputQuantityList![0]!.quantity, 6)
   })
 })
