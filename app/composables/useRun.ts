@@ -11,7 +11,8 @@ const months = (nowMs: number, count: number) => dayjs(nowMs).add(count, 'month'
 /** A run of bottles from one pot: its form, what follows from it, what speaks against it, and the entry it comes to. */
 export function useRun(blendId: string, lot: Ref<Lot | undefined>) {
   const book = useBook()
-  const { draft: form, loaded, reset } = useDraft(`bottling:${blendId}`, RunFormSchema, () => freshRun(lot.value, (book.library.formats.find(({ fillMl }) => fillMl === 150) ?? book.library.formats[0])?.id ?? ''))
+  const usualFormat = () => (book.library.formats.find(({ fillMl }) => fillMl === 150) ?? book.library.formats[0])?.id ?? ''
+  const { draft: form, loaded, reset } = useDraft(`bottling:${blendId}`, RunFormSchema, () => freshRun(lot.value, usualFormat()))
   const composition = computed(() => lot.value ? book.composition(lot.value.id) : null)
   const properties = computed(() => composition.value && propertiesOf(composition.value))
   const format = computed(() => book.library.format(form.value.formatId) ?? book.library.formats[0])
@@ -50,10 +51,10 @@ export function useRun(blendId: string, lot: Ref<Lot | undefined>) {
     if (before === undefined || now === before) return
     Object.assign(form.value, { store: wayOf(now).store, bestBefore: months(book.nowMs, wayOf(now).months), testBottle: now === 'live-cold' })
   })
-  /** Fills what follows by itself: code, day, count. */
+  /** Fills what follows by itself: code, day, count. What was begun before the log was open begins anew, now that the pot is known. */
   function settle() {
     if (!lot.value) return
-    if (!form.value.code) form.value.code = nextCode(lot.value)
+    if (!form.value.code) Object.assign(form.value, freshRun(lot.value, usualFormat()), { code: nextCode(lot.value), count: most.value.count || null })
     if (!form.value.bestBefore) form.value.bestBefore = months(book.nowMs, way.value.months)
   }
   void loaded.then(settle)
