@@ -136,6 +136,11 @@ test('cooked, filled hot, held, read next day, labelled, released, sold, called 
   await chosen.getByRole('button', { name: 'Record it' }).click()
   await expect(chosen.getByText('4 of 12 bottles here, 1 kept as a sample.')).toBeVisible()
 
+  // A code read wrongly is told by its last letter.
+  const find = field(page, 'Find by code, name or place')
+  await find.fill(code.replace(/.$/, letter => letter === '0' ? '1' : '0'))
+  await expect(page.getByText('The last letter does not fit the rest of this code')).toBeVisible()
+
   // A caller reads the code: back to the grower, forward to every bottle.
   await chosen.getByRole('link', { name: 'Trace and recall' }).click()
   await expect(page.getByRole('region', { name: 'Deliveries' }).getByRole('row', { name: /Cayenne Upper Terrace/ })).toBeVisible()
@@ -176,6 +181,17 @@ test('a live fruit sauce is refused for the shelf; cold, cooked or less fruit is
   await expect(page).toHaveURL(/\/bottle\//)
   await refusal.getByRole('button', { name: 'Cook it and fill it hot' }).click()
   await expect(page.locator('[data-check="heat"]')).toHaveAttribute('data-verdict', 'stop')
+  // Boiled in the jar at a height: the water has to be logged, as long as the height asks for.
+  await page.getByText('Boiled in the jar', { exact: true }).click()
+  await field(page, 'Metres above the sea').fill('1000')
+  const heat = page.getByRole('region', { name: 'Heat record' })
+  for (const minutes of [null, '5', '5', '5', '5']) {
+    if (minutes) await field(heat, 'Minutes after the last').fill(minutes)
+    await heat.getByRole('textbox', { name: 'Temperature' }).fill('96.5')
+    await heat.getByRole('button', { name: 'Add it' }).click()
+  }
+  await heat.getByRole('button', { name: 'Record them' }).click()
+  await expect(page.locator('[data-check="boil"]')).toContainText('20.0 min of boiling measured; 20 are asked at 1\u202f000 m, where water boils at 96.7 °C.')
   await page.getByText('Live and cold').click()
   await expect(page.locator('[data-check="pressure"]')).toHaveAttribute('data-verdict', 'stop')
   await page.getByRole('button', { name: 'Bottled: record the count' }).click()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useIntervalFn } from '@vueuse/core'
 import dayjs from 'dayjs'
 import { ElMessage } from 'element-plus'
@@ -21,6 +21,10 @@ const later = ref<number | null>(null)
 const running = ref(false)
 const problem = ref('')
 const PLACES = computed(() => (boiled ? ['jar in the water'] : ['pot', 'last bottle']) as HeatPlace[])
+// A record begun for the pot is not one of the water.
+watch([() => draft.value.where, PLACES], ([where, places]) => {
+  if (!places.includes(where)) draft.value.where = places[0] ?? 'pot'
+}, { immediate: true })
 const WORDS: Record<HeatPlace, string> = { 'pot': 'the pot', 'last bottle': 'the last bottle', 'jar in the water': 'the water around the jars' }
 const startMs = computed(() => draft.value.points[0]?.atMs ?? 0)
 

@@ -20,7 +20,7 @@ const places = computed(() => placesOf(rows.value))
 const found = computed(() => findRows(rows.value, { text: text.value, kind: kind.value === 'all' ? '' : kind.value, place: place.value === ALL ? '' : place.value, order: order.value }))
 const bottles = computed(() => found.value.reduce((sum, { count }) => sum + (count ?? 0), 0))
 /** A code typed whole whose check character does not fit was misread. */
-const misread = computed(() => found.value.length === 0 && /^\S{6,}-\S$/.test(text.value.trim()) && !checkHolds(text.value))
+const misread = computed(() => found.value.length === 0 && /^\S{4,}-\S$/.test(text.value.trim()) && !checkHolds(text.value))
 const KINDS = [{ value: 'all', label: 'all kinds' }, ...Object.entries(KIND_WORDS).map(([value, label]) => ({ value, label }))] as { value: LotKind | 'all', label: string }[]
 
 const selected = computed(() => book.lot(String(route.query.lot ?? '')))
