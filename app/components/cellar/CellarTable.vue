@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { useVirtualList } from '@vueuse/core'
-import { KIND_WORDS, type CellarRow } from '@lactofer/core'
+import { KIND_WORDS, SOON_DAYS, type CellarRow } from '@lactofer/core'
 
 /** All rows of the cellar; only those in view are drawn, so thousands scroll without lag. */
 const { rows, chosen, nowMs } = defineProps<{ rows: readonly CellarRow[], chosen: string, nowMs: number }>()
@@ -13,7 +13,7 @@ const DAY_MS = 86_400_000
 const days = (row: CellarRow) => row.bestBefore ? Math.floor((Date.parse(row.bestBefore) - nowMs) / DAY_MS) : null
 const late = (row: CellarRow) => {
   const left = days(row)
-  return left === null || left > 30 ? '' : left < 0 ? 'past' : `${left} d`
+  return left === null || left > SOON_DAYS ? '' : left < 0 ? 'past' : `${left} d`
 }
 const scrolled = ref(false)
 watch(() => rows.length, () => {

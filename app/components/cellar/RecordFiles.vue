@@ -12,7 +12,7 @@ const { lot } = defineProps<{ lot: Lot }>()
 const book = useBook()
 const preferences = usePreferences()
 const busy = ref(false)
-const name = () => `record-${lot.code.replace(/[^\w-]+/g, '-')}`
+const name = () => `record-${lot.code}`
 async function give(make: () => Promise<void>) {
   busy.value = true
   try {

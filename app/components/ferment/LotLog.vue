@@ -37,7 +37,7 @@ async function takeBack(entryId: string) {
     ElMessage.error('This could not be written to the log. Try again.')
   }
 }
-const REVERSIBLE = ['reading', 'logged', 'chore', 'sign', 'decide', 'discard', 'release', 'send', 'trial', 'add']
+const REVERSIBLE = ['reading', 'logged', 'chore', 'sign', 'decide', 'discard', 'release', 'send', 'trial', 'add', 'heat', 'printed', 'move', 'use', 'recall']
 </script>
 
 <template>

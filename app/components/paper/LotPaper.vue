@@ -19,7 +19,7 @@ const composition = computed(() => book.composition(lot.id))
 async function print(what: string, make: () => Promise<Uint8Array>) {
   busy.value = true
   try {
-    saveFile(new Blob([await make() as BlobPart], { type: 'application/pdf' }), `${lot.code.replace(/[^\w-]+/g, '-')}-${what}.pdf`)
+    saveFile(new Blob([await make() as BlobPart], { type: 'application/pdf' }), `${lot.code}-${what}.pdf`)
   } catch {
     ElMessage.error('The paper could not be made. Reload the page and try again; the log is as it was.')
   } finally {

@@ -15,7 +15,7 @@ const found = ref<number | null>(null)
 const minutes = ref<number | null>(null)
 const note = ref('')
 const making = ref(false)
-const name = computed(() => `recall-${recall.lot.code.replace(/[^\w-]+/g, '-')}`)
+const name = computed(() => `recall-${recall.lot.code}`)
 const share = (pct: number) => pct >= 99.95 ? 'all of it' : `${formatNumber(pct, pct < 10 ? 1 : 0)} %`
 const HOW = { sold: 'sold', given: 'given away', used: 'used', broken: 'broken' } as const
 async function write(exercised: boolean, event: Event) {

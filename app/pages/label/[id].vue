@@ -34,7 +34,7 @@ async function print(event: Event) {
   if (focusInvalid(event) || stops.value || !lot.value) return
   busy.value = true
   try {
-    saveFile(new Blob([await pdf(count.value, link.value) as BlobPart], { type: 'application/pdf' }), `labels-${lot.value.code.replace(/[^\w-]+/g, '-')}.pdf`)
+    saveFile(new Blob([await pdf(count.value, link.value) as BlobPart], { type: 'application/pdf' }), `labels-${lot.value.code}.pdf`)
     await written(false)
   } catch {
     ElMessage.error('The labels could not be made. Reload the page and try again; what you set is kept.')

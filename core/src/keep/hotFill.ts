@@ -29,8 +29,5 @@ export function glassFor(wantedC: number, { fillC, sauceG, glassG }: Omit<HotFil
 /** Time constant of a bottle cooling in still air, minutes: 45 for 150 mL, 60 for 300 mL, by a power of the volume between and beyond. From memory. */
 export const coolingMinutes = (volumeMl: number): number => 45 * (within(volumeMl, 10, 20_000, 'The volume in mL') / 150) ** Math.log2(60 / 45)
 
-/** Temperature of a standing bottle after some minutes, °C. To plan with only. */
-export const cooledC = (startC: number, roomC: number, minutes: number, volumeMl: number): number => roomC + (startC - roomC) * Math.exp(-minutes / coolingMinutes(volumeMl))
-
 /** Share by which a sauce filled hot shrinks until it is cold, percent: water's own, from the Kell fit rounded to two points (85 °C 0.9686, 20 °C 0.9982 g/mL; from memory). */
 export const shrinkPct = (fillC: number): number => Math.max(0, 100 * (1 - (0.9982 - 4.55e-4 * (fillC - 20)) / 0.9982))

@@ -15,13 +15,13 @@ export const RELEASE_PH = { usual: 4.0, highest: 4.2 } as const
  * A way to keep a sauce: what it is called, what it gives, where it must stand, how many months makers count on (common practice), air left at the top,
  * and what heats it. Who approves it for sale is the same for all: {@link APPROVAL}.
  */
-export interface Way { id: Treatment, name: string, gives: string, keep: string, store: 'cold' | 'frozen' | 'shelf', months: number, air: string, heats: boolean, kills: 'no' | 'not reliably' | 'as far as measured' }
+export interface Way { id: Treatment, name: string, gives: string, keep: string, store: 'cold' | 'frozen' | 'shelf', months: number, air: string, heats: boolean }
 
 export const WAYS: readonly Way[] = [
-  { id: 'live-cold', name: 'Live and cold', gives: 'The fresh taste and living bacteria. Six months to a year.', keep: 'In the refrigerator, vented now and then.', store: 'cold', months: 6, air: 'At least 5 % of the bottle.', heats: false, kills: 'no' },
-  { id: 'frozen', name: 'Frozen', gives: 'Stops the clock, colour and aroma stay. Freezing slows bacteria and yeast; it does not reliably kill them.', keep: 'At −18 °C; once thawed, cold and soon. Leave a jar out for a day to see what is still alive.', store: 'frozen', months: 12, air: 'At least 10 %: it swells.', heats: false, kills: 'not reliably' },
-  { id: 'cooked-hot-fill', name: 'Cooked, filled hot', gives: 'Stands on the shelf until it is opened. Makers speak of 18 to 24 months; that is theirs to show.', keep: 'Shelf; in the refrigerator once opened.', store: 'shelf', months: 12, air: 'Little: it draws a vacuum as it cools.', heats: true, kills: 'as far as measured' },
-  { id: 'boiled-in-jar', name: 'Boiled in the jar', gives: 'Stands on the shelf until it is opened; pieces keep their shape.', keep: 'Shelf; in the refrigerator once opened.', store: 'shelf', months: 12, air: '12 mm under the rim.', heats: true, kills: 'as far as measured' },
+  { id: 'live-cold', name: 'Live and cold', gives: 'The fresh taste and living bacteria. Six months to a year.', keep: 'In the refrigerator, vented now and then.', store: 'cold', months: 6, air: 'At least 5 % of the bottle.', heats: false },
+  { id: 'frozen', name: 'Frozen', gives: 'Stops the clock, colour and aroma stay. Freezing slows bacteria and yeast; it does not reliably kill them.', keep: 'At −18 °C; once thawed, cold and soon. Leave a jar out for a day to see what is still alive.', store: 'frozen', months: 12, air: 'At least 10 %: it swells.', heats: false },
+  { id: 'cooked-hot-fill', name: 'Cooked, filled hot', gives: 'Stands on the shelf until it is opened. Makers speak of 18 to 24 months; that is theirs to show.', keep: 'Shelf; in the refrigerator once opened.', store: 'shelf', months: 12, air: 'Little: it draws a vacuum as it cools.', heats: true },
+  { id: 'boiled-in-jar', name: 'Boiled in the jar', gives: 'Stands on the shelf until it is opened; pieces keep their shape.', keep: 'Shelf; in the refrigerator once opened.', store: 'shelf', months: 12, air: '12 mm under the rim.', heats: true },
 ]
 
 /** A way by its id. */

@@ -88,7 +88,8 @@ export function standingEntries(entries: readonly Entry[]): Entry[] {
 type Maker = Lot['made']
 
 /** One empty list for all that nothing was said of: most lots have most lists empty. Frozen, so that nobody fills it by mistake. */
-const NONE = Object.freeze([]) as unknown as never[]
+const NONE: never[] = []
+Object.freeze(NONE)
 
 function newLot(entry: Maker, rest: Pick<Lot, 'id' | 'code' | 'kind' | 'state' | 'madeG'> & Partial<Pick<Lot, 'name' | 'color' | 'place'>>): Lot {
   return {

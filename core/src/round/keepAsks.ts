@@ -11,7 +11,7 @@ const DAY_MS = 86_400_000
 /** Days between two squeezes of a test bottle of live sauce. Judgement: gas comes within days. */
 const TEST_EVERY_DAYS = 3
 /** So many days before best before a lot is to go first. Judgement. */
-const SOON_DAYS = 30
+export const SOON_DAYS = 30
 
 const lowerFirst = (text: string) => text.charAt(0).toLowerCase() + text.slice(1)
 
