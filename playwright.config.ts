@@ -17,7 +17,10 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     timezoneId: 'Europe/Berlin',
     locale: 'en-GB',
-    trace: 'retain-on-failure',
+    // Nothing moves while it is looked at: what fades is neither read nor judged halfway.
+    contextOptions: { reducedMotion: 'reduce' },
+    // A recording of every step costs a tenth of the time; CI keeps the sentence and the page of what failed.
+    trace: 'off',
     launchOptions: { executablePath, args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] },
   },
   webServer: {

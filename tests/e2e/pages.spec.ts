@@ -69,6 +69,7 @@ test('keys lead through the stages, and never while typing', async ({ guarded: p
   await expect(page.getByLabel('Name on the tape')).toHaveValue('Number 73r')
   await page.goto('/')
   await page.locator('[data-lot="BPL-01"]').click()
+  await expect(page.getByLabel('pH', { exact: true })).toBeVisible()
   await page.getByRole('heading', { level: 1 }).click()
   await page.keyboard.press('r')
   await expect(page.getByLabel('pH', { exact: true })).toBeFocused()
