@@ -38,11 +38,11 @@ const columns = computed(() => {
 </template>
 
 <style scoped>
-.line { display: flex; gap: var(--s5); overflow-x: auto; padding: var(--s1) 2px; }
-.line > li { position: relative; display: grid; align-content: center; }
-.line > li + li::before { content: '→'; position: absolute; left: -20px; top: 50%; transform: translateY(-50%); color: var(--muted); }
+.line { display: flex; gap: 22px; overflow-x: auto; padding: var(--s1) 2px; }
+.line > li { position: relative; display: grid; align-content: center; flex: 1 1 0; min-width: 112px; max-width: 210px; }
+.line > li + li::before { content: '→'; position: absolute; left: -19px; top: 50%; transform: translateY(-50%); color: var(--muted); }
 .line ul { display: grid; gap: var(--s2); }
-.node { display: grid; min-width: 150px; max-width: 210px; padding: var(--s2) var(--s3); border: 1px solid var(--line); border-left: 6px solid var(--chip); border-radius: var(--radius); background: var(--surface); }
+.node { display: grid; padding: var(--s2); overflow-wrap: anywhere; border: 1px solid var(--line); border-left: 6px solid var(--chip); border-radius: var(--radius); background: var(--surface); }
 .self { border-color: var(--ink); border-left-color: var(--chip); }
 .node a { color: inherit; min-height: 24px; }
 </style>
