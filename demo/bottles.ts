@@ -2,7 +2,7 @@ import { compositionOf, fold, FORMATS, ingredientsOf, labelBasis, ofMass, proper
 import type { Diary } from './diary'
 
 /** A run of bottles in the diary; everything else follows from it and from core. */
-export interface DiaryRun { code: string, name: string, color: string, daysAgo: number, bottleMl: number, count: number, treatment: EntryOf<'bottle'>['treatment'], retained: number, place: string, lastFillTempC?: number, netG?: number[] }
+export interface DiaryRun { code: string, name: string, color: string, daysAgo: number, bottleMl: number, count: number, treatment: EntryOf<'bottle'>['treatment'], retained: number, place: string, netG?: number[] }
 
 /** The loft's bottles and what it has of everything that goes with them. Few bands are left. */
 export function packaging(diary: Diary): void {

@@ -134,7 +134,7 @@ function sauces(diary: Diary, redMash: string): void {
     lot(red, 'Fresno mash base', 3600), lot(hotRed, 'Cayenne mash base', 1500), stuff('white-vinegar', 'White vinegar 5 %', 2300), stuff('water', 'Water', 2020), stuff('salt', 'Salt', 60), stuff('sugar', 'Sugar', 180)] })
   cooked(diary, quayRedPot, 57.95)
   diary.read(quayRedPot, [[56.9, 3.42, 20.1]])
-  const quayRedBottles = bottle(diary, quayRedPot, { ...quayRed, daysAgo: 56.8, bottleMl: 150, count: 61, treatment: 'cooked-hot-fill', retained: 2, place: 'Cellar shelf', lastFillTempC: 86.2, netG: [157.1, 156.4, 158.2, 157.6, 156.9, 157.8] })
+  const quayRedBottles = bottle(diary, quayRedPot, { ...quayRed, daysAgo: 56.8, bottleMl: 150, count: 61, treatment: 'cooked-hot-fill', retained: 2, place: 'Cellar shelf', netG: [157.1, 156.4, 158.2, 157.6, 156.9, 157.8] })
   printed(diary, quayRedBottles, 56.4, 62)
   diary.write({ kind: 'release', at: diary.at(56), lotId: quayRedBottles, decision: 'released', limitPh: 4.0, reason: 'Every check passed.', initials: 'C' }, 'Cellar')
   diary.write({ kind: 'move', at: diary.at(50), lotId: quayRedBottles, place: 'Market box', count: 36 }, 'Cellar')

@@ -37,7 +37,7 @@ export function useRun(blendId: string, lot: Ref<Lot | undefined>) {
     }
   })
   const choice = computed(() => ({
-    treatment: form.value.treatment, store: form.value.store, limitPh: RELEASE_PH.usual, formatId: format.value?.id ?? '', reference: reference.value.value, altitudeM: form.value.altitudeM ?? 0, lastFillTempC: form.value.lastFillTempC,
+    treatment: form.value.treatment, store: form.value.store, limitPh: RELEASE_PH.usual, formatId: format.value?.id ?? '', reference: reference.value.value, altitudeM: form.value.altitudeM ?? 0, lastFillTempC: null,
   }))
   const releaseCase = computed(() => lot.value ? releaseCaseOf(book.book, lot.value, choice.value) : null)
   const known = computed(() => releaseCase.value && keepCaseOf(releaseCase.value))
@@ -91,13 +91,13 @@ export function useRun(blendId: string, lot: Ref<Lot | undefined>) {
   /** The entry of the run as it is; `null` while something is missing. */
   function draft(): Extract<Draft, { kind: 'bottle' }> | null {
     const from = lot.value
-    const { count, code, bestBefore, place, retained, netG, lastFillTempC, partMl, lossMl } = form.value
+    const { count, code, bestBefore, place, retained, netG, partMl, lossMl } = form.value
     if (!from || !format.value || count === null || Object.values(problems.value).some(Boolean)) return null
     const usedG = Math.min(from.leftG, (count * filledMl.value + (partMl ?? 0) + (lossMl ?? 0)) * densityGPerMl.value)
     return {
       kind: 'bottle', at: new Date().toISOString(), lotId: newLotId(), code: code.trim(), name: from.name, color: from.color, fromLotId: from.id, bottleMl: format.value.fillMl, count, usedG, bestBefore,
       treatment: form.value.treatment, store: form.value.store, formatId: format.value.id, place: place.trim(), partG: (partMl ?? 0) * densityGPerMl.value, lossG: (lossMl ?? 0) * densityGPerMl.value, altitudeM: form.value.altitudeM ?? 0,
-      ...(retained && { retained }), ...(form.value.testBottle && { testBottle: true }), ...(netG.length && { netG }), ...(way.value.heats && { reference: reference.value.value }), ...(lastFillTempC !== null && way.value.heats && { lastFillTempC }),
+      ...(retained && { retained }), ...(form.value.testBottle && { testBottle: true }), ...(netG.length && { netG }), ...(way.value.heats && { reference: reference.value.value }),
       supplies: supplies.value.map(({ item, fits, count: taken }) => ({ item, fits, count: taken })),
     }
   }

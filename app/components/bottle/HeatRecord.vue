@@ -56,12 +56,15 @@ function toggle() {
 }
 async function keep() {
   const { points, where } = draft.value
-  const first = points[0]
-  if (!first) return
+  const [first, last] = [points[0], points.at(-1)]
+  if (!first || !last) return
   if (running.value) toggle()
-  if (!await record({ kind: 'heat', at: new Date(first.atMs).toISOString(), lotId: lot.id, where, name: 'thermometer', points: points.map(({ atMs, tempC }) => [Math.round((atMs - first.atMs) / 600) / 100, tempC]) })) return
+  // Minutes typed from a slip of paper afterwards: the last of them was not later than now.
+  const startedMs = first.atMs - Math.max(0, last.atMs - Date.now())
+  if (!await record({ kind: 'heat', at: new Date(startedMs).toISOString(), lotId: lot.id, where, name: 'thermometer', points: points.map(({ atMs, tempC }) => [Math.round((atMs - first.atMs) / 600) / 100, tempC]) })) return
   ElMessage.success(`${points.length} ${points.length === 1 ? 'temperature' : 'temperatures'} of ${WORDS[where]} recorded.`)
   reset()
+  later.value = null
   if (where === 'pot') draft.value.where = 'last bottle'
 }
 const records = computed(() => Object.entries(heatRecordsOf(lot)).flatMap(([where, found]) => found && found.points.length > 1 ? [{ where: where as HeatPlace, found: lethality(found.points, reference) }] : []))
@@ -78,8 +81,10 @@ const lastBottle = computed(() => heatRecordsOf(lot)['last bottle'])
       <QuantityField v-model="typed" kind="temperature" label="Temperature" :limits="{ low: 0, high: LIMITS.temperature.high }" optional />
       <QuantityField v-if="draft.points.length" v-model="later" kind="count" label="Minutes after the last" :limits="{ low: 1, high: 600 }" hint="empty: now" optional />
       <el-button class="low" @click="add">Add it</el-button>
-      <el-button class="low" :aria-pressed="running" @click="toggle">{{ running ? 'Stop the log' : `Log the thermometer every ${EVERY_S} s` }}</el-button>
-      <span class="low"><LoggerImport :lot="lot" :heat-of="draft.where" /></span>
+    </div>
+    <div class="row">
+      <el-button :aria-pressed="running" @click="toggle">{{ running ? 'Stop the log' : `Log the thermometer every ${EVERY_S} s` }}</el-button>
+      <LoggerImport :lot="lot" :heat-of="draft.where" />
     </div>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <template v-if="draft.points.length">
@@ -88,7 +93,7 @@ const lastBottle = computed(() => heatRecordsOf(lot)['last bottle'])
     </template>
     <template v-for="{ where, found } in records" :key="where">
       <HeatChart :found="found" :reference="reference" :name="WORDS[where]" />
-      <p :data-figure="where === 'last bottle' ? 'in-bottle' : 'lethality'"><strong>{{ minutes(found.minutes.typical) }} min</strong> at <TemperatureText :temp-c="reference.refC" /> by what was measured, {{ minutes(found.minutes.low) }} if the thermometer reads half a degree high.<template v-if="found.gaps.length"> {{ found.gaps.length }} {{ found.gaps.length === 1 ? 'gap' : 'gaps' }} not counted.</template><template v-if="reference.minutes !== null"> The reference asks {{ formatNumber(reference.minutes, 1) }} at pH {{ reference.highestPh.toFixed(1) }} or less.</template></p>
+      <p :data-figure="where === 'last bottle' ? 'in-bottle' : 'lethality'"><strong>{{ minutes(found.minutes.typical) }} min</strong> at <TemperatureText :temp-c="reference.refC" /> by what was measured, {{ minutes(found.minutes.low) }} if the thermometer reads half a degree high. <template v-if="found.gaps.length"> {{ found.gaps.length }} {{ found.gaps.length === 1 ? 'gap' : 'gaps' }} not counted. </template><template v-if="reference.minutes !== null">The reference asks {{ formatNumber(reference.minutes, 1) }} at pH {{ reference.highestPh.toFixed(1) }} or less.</template></p>
       <ShowWorking :working="found.working" />
     </template>
     <p v-if="lastBottle" data-figure="last-bottle">Last bottle: <strong><TemperatureText :temp-c="Math.max(...lastBottle.points.map(({ tempC }) => tempC))" /></strong>, {{ lastBottle.evidence?.what }}.</p>

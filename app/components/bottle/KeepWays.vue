@@ -18,7 +18,7 @@ const WORD = { pass: 'Has it', ask: 'Look', stop: 'Not like this' } as const
         <span class="head"><input v-model="model" type="radio" name="way" :value="way.id"><strong>{{ way.name }}</strong></span>
         <span class="small">{{ way.gives }}</span>
         <span v-for="need in way.needs" :key="need.what" class="need small"><StateMark :level="LEVEL[need.verdict]" :word="WORD[need.verdict]" /> <strong>{{ need.what }}.</strong> {{ need.sentence }}</span>
-        <span class="small muted">{{ way.keep }} Air: {{ way.air.charAt(0).toLowerCase() + way.air.slice(1) }}</span>
+        <span class="small muted">{{ way.keep }}<template v-if="typeof way.air === 'string'"> Air: {{ way.air }}.</template></span>
       </label>
     </div>
     <p class="small muted">{{ APPROVAL }}</p>

@@ -25,8 +25,8 @@ const WORD = { discard: 'Bottles burst', act: 'Past the line', fine: 'Under the 
     <template v-if="composition.live">
       <p>Up to {{ formatNumber(outlook.sugarGPerL.high, 1) }} g of sugar a litre can come back as {{ formatNumber(outlook.volumes.high, 1) }} litres of gas a litre of sauce. Sauce bottles are not made for pressure: {{ WARN_BAR }} bar is the line here.</p>
       <div class="sideways"><table class="plain" data-figure="pressure">
-        <thead><tr><th>Closed at</th><th class="number">Pressure in the end</th><th class="number">Line reached after</th><th>Then</th></tr></thead>
-        <tbody><tr v-for="one in outlook.closed" :key="one.tempC" :data-temp="one.tempC" :class="{ chosen: one === chosen }"><td><TemperatureText :temp-c="one.tempC" /></td><td class="number"><strong>{{ bars(one.bar) }}</strong></td><td class="number">{{ days(one.days) }}</td><td><StateMark :level="level(one.bar.high)" :word="WORD[level(one.bar.high)]" /></td></tr></tbody>
+        <thead><tr><th>Closed at</th><th class="end">Pressure in the end</th><th class="number">Line reached after</th></tr></thead>
+        <tbody><tr v-for="one in outlook.closed" :key="one.tempC" :data-temp="one.tempC" :class="{ chosen: one === chosen }"><td class="at"><TemperatureText :temp-c="one.tempC" /></td><td class="end"><StateMark :level="level(one.bar.high)" :word="WORD[level(one.bar.high)]" /> <strong>{{ bars(one.bar) }}</strong></td><td class="number">{{ days(one.days) }}</td></tr></tbody>
       </table></div>
       <p data-figure="at-store"><template v-if="chosen?.days"><strong>Closed and {{ where }}: {{ WARN_BAR }} bar {{ chosen.days.high < 1 ? '' : 'after ' }}{{ days(chosen.days) }}.</strong></template><template v-else-if="chosen">There is too little sugar in it to reach {{ WARN_BAR }} bar.</template><template v-else>Frozen it stands still; the days begin when it thaws.</template></p>
       <p class="small muted">The range is what is not known of its sugar; the days, how quick its yeasts are. Cold only slows it.</p>
@@ -43,6 +43,9 @@ const WORD = { discard: 'Bottles burst', act: 'Past the line', fine: 'Under the 
 <style scoped>
 .head { display: flex; justify-content: space-between; gap: var(--s3); flex-wrap: wrap; align-items: start; }
 .head > :last-child { width: 200px; }
+.at, .end strong { white-space: nowrap; }
+.end { text-align: right; }
+.end strong { display: inline-block; min-width: 7em; }
 .chosen { background: var(--wash); box-shadow: inset 4px 0 0 var(--bottle); }
 .refusal { display: grid; gap: var(--s3); border-left: 4px solid var(--discard); padding-left: var(--s3); }
 @media (max-width: 600px) { td, th { padding-inline: 4px; font-size: 14px; } }

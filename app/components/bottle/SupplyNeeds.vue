@@ -16,6 +16,6 @@ const WORDS = { bottle: 'bottles', insert: 'inserts', cap: 'caps', band: 'shrink
 </template>
 
 <style scoped>
-.needs { display: grid; grid-template-columns: repeat(auto-fill, minmax(150px, 1fr)); gap: var(--s2); }
+.needs { display: grid; grid-template-columns: repeat(auto-fill, minmax(134px, 1fr)); gap: var(--s2); }
 .needs li { display: grid; border-left: 3px solid var(--line); padding-left: var(--s2); line-height: 1.3; }
 </style>

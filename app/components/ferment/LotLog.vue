@@ -74,5 +74,11 @@ const REVERSIBLE = ['reading', 'logged', 'chore', 'sign', 'decide', 'discard', '
 .acts .el-button { min-height: 36px; white-space: nowrap; padding: 0 var(--s2); color: var(--muted); }
 .correction { width: 90px; min-height: var(--touch); border: 1px solid var(--outline); border-radius: var(--radius); padding: 0 var(--s2); font-size: 16px; background: var(--surface); color: var(--ink); }
 .row { align-items: center; margin-top: var(--s2); }
-@media (max-width: 700px) { th:nth-child(2), td:nth-child(2) { display: none; } .acts { white-space: normal; } }
+@media (max-width: 700px) { th:nth-child(2), td:nth-child(2) { display: none; } .acts { white-space: normal; }
+  thead { display: none; }
+  table, tbody { display: block; }
+  tbody tr { display: grid; grid-template-columns: 108px 1fr; border-bottom: 1px solid var(--line); padding: var(--s1) 0; }
+  tbody td { border: 0; padding: 2px var(--s2); }
+  .acts { grid-column: 2; text-align: left; }
+  .acts .el-button:first-child { padding-left: 0; } }
 </style>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import IconKeyboard from '~icons/lucide/keyboard'
 import IconBook from '~icons/lucide/notebook-text'
 import IconLibrary from '~icons/lucide/library'
@@ -23,17 +23,20 @@ const counts = computed<Record<string, { count: number, waits: string }>>(() => 
   '/blend': { count: book.lots.filter(lot => lot.kind === 'base' && lot.state === 'in stock').length, waits: 'bases in stock' },
   '/bottle': { count: book.lots.filter(lot => lot.kind === 'blend' && lot.state === 'in stock').length, waits: 'blends to bottle' },
 }))
-const isHere = (to: string) => to === '/' ? route.path === '/' : route.path.startsWith(to)
+const isHere = (to: string, pages: readonly string[] = []) => to === '/' ? route.path === '/' : [to, ...pages].some(start => route.path.startsWith(start))
+const stages = useTemplateRef<HTMLElement>('stages')
+// On a phone the stages are pushed sideways: the one that is open comes into view.
+watch([() => route.path, stages, () => Object.values(counts.value).map(({ count }) => count).join()], () => void nextTick(() => stages.value?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest', inline: 'center' })), { immediate: true })
 const flip = (): UnitWorld => preferences.world === 'metric' ? 'us' : 'metric'
 </script>
 
 <template>
   <header class="rail">
     <NuxtLink to="/" class="name">Lactofer</NuxtLink>
-    <nav aria-label="Stages of the work">
+    <nav ref="stages" aria-label="Stages of the work">
       <ol class="plain-list">
         <li v-for="(stage, index) in STAGES" :key="stage.to">
-          <NuxtLink :to="stage.to" :aria-current="isHere(stage.to) ? 'page' : undefined" :class="{ here: isHere(stage.to) }" :title="`Key ${index + 1}`">
+          <NuxtLink :to="stage.to" :aria-current="isHere(stage.to, stage.pages) ? 'page' : undefined" :class="{ here: isHere(stage.to, stage.pages) }" :title="`Key ${index + 1}`">
             {{ stage.name }}
             <span v-if="counts[stage.to]?.count" class="count">{{ counts[stage.to]?.count }}<span class="visually-hidden"> {{ counts[stage.to]?.waits }}</span></span>
           </NuxtLink>

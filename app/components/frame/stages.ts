@@ -1,10 +1,10 @@
-/** The stages in the order of the work. */
+/** The stages in the order of the work, each with the pages that belong to it. */
 export const STAGES = [
-  { to: '/', name: 'Today' },
-  { to: '/plan', name: 'Plan' },
-  { to: '/ferment', name: 'Ferment' },
-  { to: '/press', name: 'Press' },
-  { to: '/blend', name: 'Blend' },
-  { to: '/bottle', name: 'Bottle' },
-  { to: '/cellar', name: 'Cellar' },
+  { to: '/', name: 'Today', pages: [] },
+  { to: '/plan', name: 'Plan', pages: ['/weigh/', '/split/', '/recipes'] },
+  { to: '/ferment', name: 'Ferment', pages: ['/compare'] },
+  { to: '/press', name: 'Press', pages: [] },
+  { to: '/blend', name: 'Blend', pages: ['/pour/'] },
+  { to: '/bottle', name: 'Bottle', pages: ['/release/', '/label/'] },
+  { to: '/cellar', name: 'Cellar', pages: ['/trace/'] },
 ] as const

@@ -51,5 +51,5 @@ function open({ name }: { name?: string }) {
 <style scoped>
 /* On a phone it is pushed sideways: squeezed, nobody could read it. */
 .graph { min-width: 0; overflow-x: auto; }
-.graph > * { min-width: 760px; }
+.graph > * { min-width: 960px; }
 </style>

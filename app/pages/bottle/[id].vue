@@ -64,7 +64,7 @@ const keep = (treatment: Treatment) => (form.value.treatment = treatment)
             <QuantityField v-model="form.zC" kind="percent" plain label="z, in °C" :limits="{ low: 4, high: 20, unit: '°C' }" />
             <QuantityField v-model="form.minutes" kind="percent" plain label="Minutes asked" :limits="{ low: 0.01, high: 600, unit: 'min' }" optional />
             <QuantityField v-model="form.highestPh" kind="ph" label="Up to pH" :limits="{ low: 2.5, high: 4.6 }" no-take />
-            <WordField v-model="form.source" label="Who set it, and when" placeholder="Letter of the process authority, May" />
+            <WordField v-model="form.source" class="reference" label="Who set it, and when" placeholder="Letter of the process authority, May" />
           </div>
           <p v-if="problems.reference && form.referenceId === 'own'" class="problem" role="alert">{{ problems.reference }}</p>
           <p v-else-if="form.treatment === 'cooked-hot-fill'" class="small muted">{{ reference.value.source }} Not for a sauce over pH {{ reference.value.highestPh.toFixed(1) }}.</p>
@@ -78,17 +78,17 @@ const keep = (treatment: Treatment) => (form.value.treatment = treatment)
             <QuantityField v-model="form.count" kind="count" label="Bottles filled" :limits="{ low: 1 }" :hint="`enough for ${most.count}, ${formatVolume(most.restMl, preferences.world)} over`" />
             <QuantityField v-model="form.partMl" kind="volume" label="In a bottle not full" hint="for the kitchen, not for sale" />
             <QuantityField v-model="form.lossMl" kind="volume" label="Left in pot and funnel" />
-            <QuantityField v-model="form.retained" kind="count" label="Kept back as a sample" :limits="{ low: 0, high: 1000 }" hint="to answer for it later" />
           </div>
-          <p v-if="shown(problems.count ?? problems.part ?? problems.retained)" class="problem" role="alert">{{ problems.count ?? problems.part ?? problems.retained }}</p>
+          <p v-if="shown(problems.count ?? problems.part)" class="problem" role="alert">{{ problems.count ?? problems.part }}</p>
           <SupplyNeeds :needs="supplies" />
           <FillWeights v-if="format" :key="format.id" v-model="form.netG" :format="format" :weighed="weighed" />
           <div class="fields">
             <WordField v-model="form.code" label="Lot code" :problem="shown(problems.code)" hint="the last letter checks the rest" />
             <WordField v-model="form.bestBefore" label="Best before" :problem="shown(problems.date)" :hint="`${way.months} months is what makers count on`" />
             <WordField v-model="form.place" label="They stand" :problem="shown(problems.place)" />
-            <QuantityField v-if="form.treatment === 'cooked-hot-fill'" v-model="form.lastFillTempC" kind="temperature" label="Measured in the last bottle" :limits="{ low: 20, high: 105 }" optional />
+            <QuantityField v-model="form.retained" kind="count" label="Kept back as a sample" :limits="{ low: 0, high: 1000 }" hint="to answer for it later" />
           </div>
+          <p v-if="shown(problems.retained)" class="problem" role="alert">{{ problems.retained }}</p>
           <el-checkbox v-if="!way.heats" v-model="form.testBottle">One plastic test bottle filled: Today asks for a squeeze every third day</el-checkbox>
           <p v-if="refused || (asked && problems.store)" class="problem" role="alert">{{ refused || problems.store }}</p>
           <div><el-button type="primary" native-type="submit" :loading="busy">Bottled: record the count</el-button></div>
@@ -105,4 +105,5 @@ const keep = (treatment: Treatment) => (form.value.treatment = treatment)
 
 <style scoped>
 .reference { grid-column: span 2; }
+@media (max-width: 420px) { .reference { grid-column: auto; } }
 </style>

@@ -35,7 +35,7 @@ const exercises = computed(() => lot.value?.recalls ?? [])
       <RecallPanel v-if="recall" :key="lot.id" :recall="recall" />
       <section class="sheet" aria-label="Deliveries">
         <h2>What was brought</h2>
-        <table v-if="back.length" class="plain"><thead><tr><th>Day</th><th>What</th><th>From</th></tr></thead><tbody><tr v-for="node in back" :key="node.id"><td class="small">{{ dayjs(node.atMs).format('D MMM YYYY') }}</td><td>{{ node.name }}</td><td>{{ node.detail }}</td></tr></tbody></table>
+        <table v-if="back.length" class="plain"><thead><tr><th>Day</th><th>What</th><th>From</th></tr></thead><tbody><tr v-for="node in back" :key="node.id"><td class="small">{{ dayjs(node.atMs).format('D MMM YYYY') }}</td><td>{{ node.name }}</td><td :class="{ 'muted small': !node.from }">{{ node.detail }}</td></tr></tbody></table>
         <p v-else class="muted">Nothing from outside is written down for it.</p>
         <template v-if="exercises.length"><h2>Recalls and exercises</h2><ul class="plain-list"><li v-for="one in exercises" :key="one.id" class="small">{{ dayjs(one.at).format('D MMM YYYY') }}, {{ one.by }}: {{ one.made }} made, {{ one.here }} here, {{ one.out }} out{{ one.found === undefined ? '' : `, ${one.found} found` }}{{ one.minutes === undefined ? '' : ` in ${one.minutes} min` }}{{ one.note ? `. ${one.note}` : '' }}</li></ul></template>
       </section>

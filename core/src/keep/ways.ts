@@ -12,16 +12,16 @@ export type Treatment = typeof TREATMENTS[number]
 export const RELEASE_PH = { usual: 4.0, highest: 4.2 } as const
 
 /**
- * A way to keep a sauce: what it is called, what it gives, where it must stand, how many months makers count on (common practice), air left at the top,
- * and what heats it. Who approves it for sale is the same for all: {@link APPROVAL}.
+ * A way to keep a sauce: what it is called, what it gives, where it must stand, how many months makers count on (common practice), air left at the top
+ * (the least share of the filling, or in words), and whether it is heated. Who approves it for sale is the same for all: {@link APPROVAL}.
  */
-export interface Way { id: Treatment, name: string, gives: string, keep: string, store: 'cold' | 'frozen' | 'shelf', months: number, air: string, heats: boolean }
+export interface Way { id: Treatment, name: string, gives: string, keep: string, store: 'cold' | 'frozen' | 'shelf', months: number, air: number | string, heats: boolean }
 
 export const WAYS: readonly Way[] = [
-  { id: 'live-cold', name: 'Live and cold', gives: 'The fresh taste and living bacteria. Six months to a year.', keep: 'In the refrigerator, vented now and then.', store: 'cold', months: 6, air: 'At least 5 % of the bottle.', heats: false },
-  { id: 'frozen', name: 'Frozen', gives: 'Stops the clock, colour and aroma stay. Freezing slows bacteria and yeast; it does not reliably kill them.', keep: 'At −18 °C; once thawed, cold and soon. Leave a jar out for a day to see what is still alive.', store: 'frozen', months: 12, air: 'At least 10 %: it swells.', heats: false },
-  { id: 'cooked-hot-fill', name: 'Cooked, filled hot', gives: 'Stands on the shelf until it is opened. Makers speak of 18 to 24 months; that is theirs to show.', keep: 'Shelf; in the refrigerator once opened.', store: 'shelf', months: 12, air: 'Little: it draws a vacuum as it cools.', heats: true },
-  { id: 'boiled-in-jar', name: 'Boiled in the jar', gives: 'Stands on the shelf until it is opened; pieces keep their shape.', keep: 'Shelf; in the refrigerator once opened.', store: 'shelf', months: 12, air: '12 mm under the rim.', heats: true },
+  { id: 'live-cold', name: 'Live and cold', gives: 'The fresh taste and living bacteria. Six months to a year.', keep: 'In the refrigerator, vented now and then.', store: 'cold', months: 6, air: 0.05, heats: false },
+  { id: 'frozen', name: 'Frozen', gives: 'Stops the clock, colour and aroma stay. Freezing slows bacteria and yeast; it does not reliably kill them.', keep: 'At −18 °C; once thawed, cold and soon. Leave a jar out for a day to see what is still alive.', store: 'frozen', months: 12, air: 0.1, heats: false },
+  { id: 'cooked-hot-fill', name: 'Cooked, filled hot', gives: 'Stands on the shelf until it is opened. Makers speak of 18 to 24 months; that is theirs to show.', keep: 'Shelf; in the refrigerator once opened.', store: 'shelf', months: 12, air: 'little, it draws a vacuum as it cools', heats: true },
+  { id: 'boiled-in-jar', name: 'Boiled in the jar', gives: 'Stands on the shelf until it is opened; pieces keep their shape.', keep: 'Shelf; in the refrigerator once opened.', store: 'shelf', months: 12, air: '12 mm under the rim', heats: true },
 ]
 
 /** A way by its id. */
@@ -64,12 +64,21 @@ function pressureNeed(known: KeepCase): Need {
   return { what, verdict: 'pass', sentence: `${figure}.` }
 }
 
+/** Air in the bottle chosen against the least share a way asks. */
+function airNeed({ air }: Way, { headspace }: KeepCase): Need[] {
+  if (typeof air === 'string') return []
+  const there = `The bottle has ${formatNumber(100 * headspace, 1)} %`
+  const what = `Air, ${formatNumber(100 * air)} % of the filling`
+  return [headspace >= air ? { what, verdict: 'pass', sentence: `${there}.` } : { what, verdict: 'ask', sentence: `${there}: fill less, or take a larger one. A full one pushes its lid off or breaks.` }]
+}
+
 /** What a way needs, and how a sauce stands to each of it. Conservative; local rules and the process authority win. */
 export function needsOf(id: Treatment, known: KeepCase): Need[] {
   const usual = phNeed(known, known.limitPh, 'More acid, less fruit, then read again.')
+  const air = airNeed(wayOf(id), known)
   switch (id) {
-    case 'live-cold': return [usual, pressureNeed(known)]
-    case 'frozen': return [usual, { what: 'A day on the shelf as a test', verdict: 'ask', sentence: 'Thaw one, leave it out for a day in a plastic bottle: if it swells it is still alive.' }]
+    case 'live-cold': return [usual, pressureNeed(known), ...air]
+    case 'frozen': return [usual, ...air, { what: 'A day on the shelf as a test', verdict: 'ask', sentence: 'Thaw one, leave it out for a day in a plastic bottle: if it swells it is still alive.' }]
     case 'cooked-hot-fill': {
       const { highestPh } = USUAL_REFERENCE
       return [

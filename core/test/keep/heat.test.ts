@@ -81,6 +81,11 @@ describe('ways of keeping', () => {
     expect(USUAL_REFERENCE.id).toBe('acidified-711')
   })
 
+  it('air: a twentieth live, a tenth frozen, asked of the bottle chosen (common practice)', () => {
+    const air = (id: Parameters<typeof needsOf>[0], headspace: number) => needsOf(id, { ...sweet, headspace }).find(need => need.what.startsWith('Air'))?.verdict
+    expect([air('live-cold', 0.067), air('live-cold', 0.03), air('frozen', 0.067), air('frozen', 0.12), air('boiled-in-jar', 0.03)]).toEqual(['pass', 'ask', 'ask', 'pass', undefined])
+  })
+
   it('a live sauce is refused for the shelf with its reason and what to do; a cooked or dead one is not', () => {
     const refused = storeRefusal('live-cold', 'shelf', sweet)!
     expect(refused.reason).toMatch(/20\.0 g\/L of sugar: up to \d+\.\d bar at 35 °C/)
