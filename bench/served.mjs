@@ -9,7 +9,8 @@ export async function onServedPage(port, work) {
   process.on('exit', () => server.kill())
   for (let tries = 0; tries < 50 && !(await fetch(`http://127.0.0.1:${port}/api/health`).catch(() => null)); tries++) await wait(200)
   const browser = await chromium.launch({ executablePath: needChromium(), args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking'] })
-  await work(await browser.newPage({ baseURL: `http://127.0.0.1:${port}`, viewport: { width: 1280, height: 800 } }))
+  const context = await browser.newContext({ baseURL: `http://127.0.0.1:${port}`, viewport: { width: 1280, height: 800 } })
+  await work(await context.newPage())
   await browser.close()
   server.kill()
 }

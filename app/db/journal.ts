@@ -38,17 +38,39 @@ export const journal = new Journal('lactofer')
 /** What was read of bound volumes: they never change. */
 const opened = new Map<number, Entry[]>()
 
-/** All entries, bound and loose. */
-export const allEntries = (): Promise<Entry[]> => journal.transaction('r', journal.entries, journal.volumes, async () => {
+/** Bound and loose as they stand together at one moment. */
+const together = (): Promise<Entry[]> => journal.transaction('r', journal.entries, journal.volumes, async () => {
   const numbers = await journal.volumes.toCollection().primaryKeys()
   const unread = numbers.filter(number => !opened.has(number))
-  for (const volume of await journal.volumes.bulkGet(unread)) if (volume) opened.set(volume.number, JSON.parse(volume.text) as Entry[])
+  // One by one: while a volume is read out, the next is on its way.
+  await Promise.all(unread.map(async (number) => {
+    const volume = await journal.volumes.get(number)
+    if (volume) opened.set(number, JSON.parse(volume.text) as Entry[])
+  }))
   return [...numbers.flatMap(number => opened.get(number) ?? []), ...await journal.entries.toArray()]
 })
 
+let ahead: Promise<unknown> = Promise.resolve()
+/** Reads the volumes while the application is still being put together; what goes wrong is told when the log is asked for. */
+export function readAhead(): void {
+  ahead = together().catch(() => undefined)
+}
+
+/** All entries, bound and loose. */
+export async function allEntries(): Promise<Entry[]> {
+  // What is being read already is not read twice.
+  await ahead
+  return together()
+}
+
 /** So many entries of the maker's stay loose, and so many go into a volume. The demo's are never bound: they come and go. */
-const LOOSE = 3000
-const VOLUME = 2000
+const LOOSE = 500
+const VOLUME = 1000
+
+/** Writes entries as volumes, so many at a time. */
+async function bind(entries: readonly Entry[]): Promise<void> {
+  for (let from = 0; from < entries.length; from += VOLUME) await journal.volumes.add({ text: JSON.stringify(entries.slice(from, from + VOLUME)) })
+}
 
 /** Binds the oldest loose entries into volumes, once there are many: a long log opens several times faster. Nothing is lost on the way: it is one transaction. */
 export const bindOld = (): Promise<void> => journal.transaction('rw', journal.entries, journal.volumes, async () => {
@@ -56,7 +78,7 @@ export const bindOld = (): Promise<void> => journal.transaction('rw', journal.en
   const volumes = Math.floor((await own.count() - LOOSE) / VOLUME)
   if (volumes < 1) return
   const old = await own.limit(volumes * VOLUME).toArray()
-  for (let from = 0; from < old.length; from += VOLUME) await journal.volumes.add({ text: JSON.stringify(old.slice(from, from + VOLUME)) })
+  await bind(old)
   await journal.entries.bulkDelete(old.map(({ id }) => id))
 })
 
@@ -69,8 +91,12 @@ export async function append(entries: readonly Entry[]): Promise<void> {
 /** Merges entries and pictures of a file; all or nothing. Returns how many entries were new and how many were known. */
 export async function merge({ entries, photos }: LogFile): Promise<{ added: number, known: number }> {
   return journal.transaction('rw', journal.entries, journal.volumes, journal.photos, async () => {
-    const { added, known } = mergeEntries(await allEntries(), entries)
-    await journal.entries.bulkAdd(added)
+    const { added, known } = mergeEntries(await together(), entries)
+    // A long file is bound at once: its entries would be loose for a moment only.
+    const own = added.filter(({ origin }) => origin === 'maker')
+    const old = new Set(own.length > LOOSE + VOLUME ? own.slice(0, own.length - LOOSE) : [])
+    await bind([...old])
+    await journal.entries.bulkAdd(added.filter(entry => !old.has(entry)))
     // A picture never changes: one whose id is here already is the same.
     const there = new Set(await journal.photos.toCollection().primaryKeys())
     await journal.photos.bulkAdd(photos.filter(({ id }) => !there.has(id)).map(({ id, type, data }) => ({ id, origin: 'maker', blob: new Blob([Uint8Array.from(atob(data), letter => letter.charCodeAt(0))], { type }) })))

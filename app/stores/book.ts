@@ -32,7 +32,10 @@ export const useBook = defineStore('book', () => {
   const fermenting = computed(() => lots.value.filter(lot => lot.state === 'fermenting'))
   const planned = computed(() => lots.value.filter(lot => lot.state === 'planned'))
   const outlooks = useOutlooks(book, fermenting, nowMs)
-  const asks = computed(() => worstFirst(lots.value.flatMap(lot => [...asksOf(lot, nowMs.value, outlooks.value.get(lot.id), tellMoment), ...blendAsks(lot, nowMs.value), ...bottleAsks(book.value, lot, nowMs.value)])))
+  const asks = computed(() => {
+    const [log, at, ahead] = [book.value, nowMs.value, outlooks.value]
+    return worstFirst(lots.value.flatMap(lot => lot.state === 'fermenting' ? asksOf(lot, at, ahead.get(lot.id), tellMoment) : lot.state === 'in stock' ? [...blendAsks(lot, at), ...bottleAsks(log, lot, at)] : []))
+  })
   /** Where a lot stands now, the forecast taken in. */
   const standing = (of: Lot) => standingOf(of, nowMs.value, outlooks.value.get(of.id), tellMoment)
   const library = computed(() => book.value.library)

@@ -32,11 +32,19 @@ describe('the journal', () => {
     await journal.entries.bulkAdd(many)
     await replaceDemo(demo)
     await bindOld()
-    expect([await journal.volumes.count(), await journal.entries.count()]).toEqual([1, 3200 + demo.length])
+    expect([await journal.volumes.count(), await journal.entries.count()]).toEqual([4, 1200 + demo.length])
     expect(await ids()).toEqual(idsOf([...many, ...demo]))
     expect(await merge(fileOf(many.slice(0, 10)))).toEqual({ added: 0, known: 10 })
     await replaceDemo([])
     expect(await ids()).toEqual(idsOf(many))
+  })
+
+  it('binds a long file as it comes in', async () => {
+    const many = Array.from({ length: 2600 }, (_, index): Entry => ({ ...own[index % 5]!, id: `${own[0]!.id.slice(0, 20)}${String(index).padStart(6, '0')}` }))
+    expect(await merge(fileOf([...many, ...demo]))).toEqual({ added: 2600 + demo.length, known: 0 })
+    expect([await journal.volumes.count(), await journal.entries.count()]).toEqual([3, 500 + demo.length])
+    expect(await ids()).toEqual(idsOf([...many, ...demo]))
+    expect(await merge(fileOf(many))).toEqual({ added: 0, known: 2600 })
   })
 
   it('refuses a file that changed a fact, and takes in nothing of it', async () => {

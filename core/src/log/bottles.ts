@@ -22,13 +22,15 @@ export function bottlesOf({ sent, moves, discarded }: { sent: readonly EntryOf<'
   const take = (count: number, from?: string) => {
     let rest = count
     const taken: { place: string, count: number }[] = []
-    for (const place of [...new Set([...(from === undefined ? [] : [from]), ...places.keys()])]) {
-      const here = Math.min(rest, places.get(place) ?? 0)
-      if (here <= 0) continue
-      places.set(place, (places.get(place) ?? 0) - here)
+    const takeAt = (place: string, standing: number) => {
+      const here = Math.min(rest, standing)
+      if (here <= 0) return
+      places.set(place, standing - here)
       taken.push({ place, count: here })
       rest -= here
     }
+    if (from !== undefined) takeAt(from, places.get(from) ?? 0)
+    for (const [place, standing] of places) takeAt(place, standing)
     return { taken, rest }
   }
   const out: BottlesOut[] = []

@@ -75,12 +75,14 @@ export interface Book { lots: ReadonlyMap<string, Lot>, orphans: Entry[], standi
 
 /** Entries that count: of several corrections of one entry the one written last, and none that was replaced. Ordered, each once. */
 export function standingEntries(entries: readonly Entry[]): Entry[] {
-  const byId = new Map(entries.map(entry => [entry.id, entry]))
+  // A log as it is kept comes in order of its ids: then none is there twice.
+  const rising = entries.every((entry, index) => index === 0 || (entries[index - 1] as Entry).id < entry.id)
+  const once = rising ? entries : [...new Map(entries.map(entry => [entry.id, entry])).values()]
   const winner = new Map<string, string>()
-  for (const { id, replaces } of byId.values()) {
+  for (const { id, replaces } of once) {
     if (replaces && (winner.get(replaces) ?? '') < id) winner.set(replaces, id)
   }
-  return [...byId.values()]
+  return once
     .filter(entry => !winner.has(entry.id) && entry.kind !== 'retract' && (!entry.replaces || winner.get(entry.replaces) === entry.id))
     .sort(byTime)
 }
@@ -121,7 +123,7 @@ function lotsMadeBy(entry: Entry): Lot[] {
     case 'stock': return [newLot(entry, { id: entry.lotId, code: entry.code, kind: 'stock', state: 'in stock', madeG: entry.massG })]
     case 'blend': return [newLot(entry, { id: entry.lotId, code: entry.code, kind: 'blend', state: 'in stock', madeG: entry.parts.reduce((sum, part) => sum + part.massG, 0) })]
     case 'bottle': return [newLot(entry, { id: entry.lotId, code: entry.code, kind: 'bottled', state: 'in stock', madeG: entry.usedG, place: entry.place ?? '' })]
-    default: return []
+    default: return NONE
   }
 }
 
@@ -129,11 +131,16 @@ function lotsMadeBy(entry: Entry): Lot[] {
 function sourcesOf(lot: Lot): Flow[] {
   const { made } = lot
   const flow = (lotId: string, massG: number): Flow => ({ lotId, massG, entryId: made.id })
-  const flows = (lists: readonly (readonly { lotId?: string | undefined, massG: number }[])[]) => lists.reduce<Flow[]>((all, list) => list.reduce((found, { lotId, massG }) => lotId ? add(found, flow(lotId, massG)) : found, all), NONE)
+  const flows = (first: readonly { lotId?: string | undefined, massG: number }[]) => {
+    let found: Flow[] = NONE
+    for (const { lotId, massG } of first) if (lotId) found = add(found, flow(lotId, massG))
+    for (const { rows } of lot.added) for (const { lotId, massG } of rows) if (lotId) found = add(found, flow(lotId, massG))
+    return found
+  }
   switch (made.kind) {
-    case 'plan': return flows([(lot.weighed ?? made).rows, ...lot.added.map(({ rows }) => rows)])
+    case 'plan': return flows((lot.weighed ?? made).rows)
     case 'press': return [flow(made.fromLotId, lot.kind === 'pulp' ? made.pulpG : lot.kind === 'brine' ? made.brineG ?? 0 : made.inG - (made.pulpLotId ? made.pulpG : 0) - (made.brineLotId ? made.brineG ?? 0 : 0))]
-    case 'blend': return flows([made.parts, ...lot.added.map(({ rows }) => rows)])
+    case 'blend': return flows(made.parts)
     case 'bottle': return [flow(made.fromLotId, made.usedG)]
     default: return NONE
   }
@@ -247,7 +254,7 @@ export function fold(entries: readonly Entry[]): Book {
     }
   }
   for (const lot of lots.values()) {
-    lot.entries.sort(byTime)
+    if (lot.entries.length > 1) lot.entries.sort(byTime)
     settle(lot, lots, tried.get(lot.id) ?? 0)
   }
   return { lots, orphans, standing, trials, library: libraryOf(standing), recipes: recipesOf(standing), supplies: suppliesOf(standing), lastCorrection: entries.reduce((last, { id, replaces }) => replaces && id > last ? id : last, '') }
