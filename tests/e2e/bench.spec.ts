@@ -123,7 +123,6 @@ test('weigh-in at 390 px by the keyboard alone: every weight from the scale, sal
     await page.keyboard.press('Enter')
     await expect(panel.getByRole('heading', { name: next })).toBeVisible()
     // The browser closes after each: nothing is lost.
-    await page.waitForTimeout(700)
     await page.reload()
     await expect(panel.getByRole('heading', { name: next })).toBeVisible()
     await expect(steps.getByRole('button', { name: `${name}: weigh again` })).toBeVisible()

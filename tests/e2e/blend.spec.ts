@@ -146,7 +146,6 @@ test('a trial teaches the bench, is chosen, scaled and weighed in; read at once 
   await expect(page.getByRole('button', { name: 'Cherry pepper and plum mash base: weigh again' })).toContainText('450.0 g')
   for (const grams of ['110', '1.2', '4']) await weigh(grams)
   await expect(page.getByText('Everything is in')).toBeVisible()
-  await page.waitForTimeout(300)
   await page.reload()
   await page.getByRole('button', { name: 'Stirred: record the blend' }).click()
 
@@ -205,7 +204,6 @@ test('four fruit sauces from one base: solved together they use it up, each with
   }
   await sauces.getByRole('button', { name: 'Take this one off' }).click()
   await expect(sauces.getByRole('button', { name: 'Apricot sauce' })).toHaveCount(0)
-  await page.waitForTimeout(700)
   await page.reload()
   await expect(sauces.getByRole('button', { name: 'Pineapple sauce' })).toBeVisible()
 })

@@ -24,7 +24,6 @@ test('first jar to first bottle', async ({ guarded: page }) => {
   await expect(page.locator('[data-caution="capsaicin"]')).toBeVisible()
 
   // Closing the browser in the middle: the form is still there, nothing is half in the log.
-  await wait(0.01)
   await page.reload()
   await expect(field(page, 'Fresno chilli, weight')).toHaveValue('1346')
   await page.getByRole('button', { name: 'Packed: start the lot' }).click()

@@ -54,7 +54,6 @@ test('a press that was begun is still there after the browser closed; pulp becom
   await field(page, 'Liquid let off').fill('60')
   await expect(page.locator('[data-stream="brine"]')).toContainText('0.0 g')
   await expect(figure(page, 'usual')).toBeHidden()
-  await page.waitForTimeout(700)
   await page.reload()
   await expect(field(page, 'Base came out')).toHaveValue('2730')
   await page.getByRole('button', { name: 'Record the press' }).click()

@@ -1,0 +1,21 @@
+/*
+ * What was typed in the last moment before the page went. The journal's own writes come too late for it: a page that goes takes them along unfinished.
+ * So it is put where writing is done at once, and moves into the journal when the form opens again.
+ */
+const PREFIX = 'lactofer:last:'
+
+/** Keeps the text of a form. Where the browser has no room, the form stands as the journal last had it, half a second before. */
+export function keepLast(key: string, text: string): void {
+  try {
+    localStorage.setItem(PREFIX + key, text)
+  } catch {
+    localStorage.removeItem(PREFIX + key)
+  }
+}
+
+/** Takes the text of a form out again; `undefined` where there is none. */
+export function takeLast(key: string): unknown {
+  const text = localStorage.getItem(PREFIX + key)
+  localStorage.removeItem(PREFIX + key)
+  return text === null ? undefined : JSON.parse(text)
+}
