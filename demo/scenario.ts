@@ -147,6 +147,8 @@ function sauces(diary: Diary, redMash: string): void {
   const plumSmoke = blend(diary, { code: 'PS-07', name: 'Plum Smoke', color: '#84424f', daysAgo: 1.2, cooked: false, trialPh: 3.56, targets: { ...targets, acid: { low: null, high: 3.5, rank: 1 }, salt: { low: 3, high: 3.6, rank: 2 } }, parts: [
     lot(smoke, 'Cherry pepper and plum base', 2100), stuff('cider-vinegar', 'Cider vinegar 5 %', 420), stuff('water', 'Water', 300), lot(paste, 'Shellfish paste', 60)] })
   diary.read(plumSmoke, [[1.18, 3.54, 20.4]])
+  const smokeBottles = bottle(diary, plumSmoke, { code: 'PS-07', name: 'Plum Smoke', color: '#84424f', daysAgo: 1.1, bottleMl: 150, count: 8, treatment: 'live-cold', retained: 1, place: 'Cold corner', netG: [158.4, 157.2, 158.9] })
+  diary.write({ kind: 'release', at: diary.at(1.05), lotId: smokeBottles, decision: 'held', limitPh: 4.0, initials: 'B', reason: 'The pH after 24 hours is not read yet.' })
 
   const spark = { code: 'PR-12', name: 'Pear Spark', color: '#d3b64d' }
   const sparkPot = blend(diary, { ...spark, code: 'PR-12P', daysAgo: 9, cooked: false, parts: [

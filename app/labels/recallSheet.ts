@@ -26,12 +26,17 @@ export async function recallPdf(recall: Recall, nowMs: number, pageId: PageId = 
   say(recall.adds && recall.short === 0 ? 'Every bottle is accounted for.' : `${recall.short} more are said to have left than there were: a count is wrong.`)
   heading('Which bottles')
   for (const run of runs) say(`${run.lot.code} ${run.lot.name}: ${run.made} made${run.lot.made.kind === 'bottle' ? `, best before ${run.lot.made.bestBefore}` : ''}; ${run.sharePct >= 99.95 ? 'all' : `${run.sharePct.toFixed(1)} %`} of it is this lot; ${(run.lot.bottles?.places ?? []).map(({ place, count }) => `${count} at ${place}`).join(', ') || 'none here'}${run.retained ? `, ${run.retained} samples` : ''}.`)
+  const [held, gone] = [to.filter(({ how }) => how === 'sold' || how === 'given'), to.filter(({ how }) => how === 'used' || how === 'broken')]
   heading('Whom to call')
-  if (to.length === 0) say('None have left.')
-  for (const one of to) {
+  if (held.length === 0) say('Nobody has any.')
+  for (const one of held) {
     say(`[  ]  ${one.to}: ${one.count} ${one.how}, last on ${dayjs(one.lastMs).format('D MMM YYYY')}`)
     pen.y -= 3
     pen.page.drawLine({ start: { x: MARGIN, y: pen.y }, end: { x: size.width - MARGIN, y: pen.y }, thickness: 0.5, color: faint })
+  }
+  if (gone.length) {
+    heading('Gone otherwise')
+    for (const one of gone) say(`${one.to}: ${one.count} ${one.how}, last on ${dayjs(one.lastMs).format('D MMM YYYY')}`)
   }
   if (stock.length) {
     heading('Also holding some of it')
