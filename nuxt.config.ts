@@ -12,7 +12,7 @@ export default defineNuxtConfig({
   css: ['@fontsource-variable/archivo/wdth.css', '@fontsource-variable/atkinson-hyperlegible-next/wght.css', '~/assets/theme.css', '~/assets/base.css'],
   components: [{ path: '~/components', pathPrefix: false }],
   app: { head: { title: 'Lactofer', htmlAttrs: { lang: 'en' }, meta: [{ name: 'viewport', content: 'width=device-width, initial-scale=1' }, { name: 'color-scheme', content: 'light dark' }], link: [{ rel: 'icon', type: 'image/svg+xml', href: '/icon.svg' }] } },
-  runtimeConfig: { public: { demo: false } },
+  runtimeConfig: { bench: { pace: 1 }, public: { demo: false } },
   elementPlus: { importStyle: 'css', icon: false },
   build: { transpile: ['@lactofer/core'] },
   typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } },

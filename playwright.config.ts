@@ -25,7 +25,8 @@ export default defineConfig({
   },
   webServer: {
     command: 'node .output/server/index.mjs',
-    env: { PORT: String(PORT), NITRO_HOST: '127.0.0.1' },
+    // Instruments that settle in a quarter of the time: what is waited for is the same.
+    env: { PORT: String(PORT), NITRO_HOST: '127.0.0.1', NUXT_BENCH_PACE: '4' },
     url: `http://127.0.0.1:${PORT}/api/health`,
     reuseExistingServer: false,
   },

@@ -1,8 +1,8 @@
 import type { BenchCommand, BenchState } from '@lactofer/core'
 import { BenchSimulator } from './simulator'
 
-/** The one simulated bench of this server and the streams that watch it. */
-const simulator = new BenchSimulator(Date.now(), 20)
+/** The one simulated bench of this server and the streams that watch it. It settles as fast as real instruments do, or so many times faster as NUXT_BENCH_PACE says. */
+const simulator = new BenchSimulator(Date.now(), 20, useRuntimeConfig().bench.pace)
 const closers = new Set<() => void>()
 
 /** What the instruments show at this moment. */

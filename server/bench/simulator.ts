@@ -30,7 +30,8 @@ export class BenchSimulator {
   private readonly startMs: number
   private nowMs: number
 
-  constructor(nowMs: number, seed: number) {
+  /** @param pace how many times faster than real instruments it settles; drift and clock keep to the real time. */
+  constructor(nowMs: number, seed: number, private readonly pace = 1) {
     this.generator = xoroshiro128plus(seed)
     this.nowMs = nowMs
     this.startMs = nowMs
@@ -71,7 +72,7 @@ export class BenchSimulator {
 
   /** Lets the time pass up to `nowMs`. A cold sample makes the electrode slower. */
   run(nowMs: number): void {
-    const seconds = Math.max(0, (nowMs - this.nowMs) / 1000)
+    const seconds = this.pace * Math.max(0, (nowMs - this.nowMs) / 1000)
     this.nowMs = nowMs
     const toward = (from: number, to: number, lagS: number) => to + (from - to) * Math.exp(-seconds / lagS)
     this.shownG = toward(this.shownG, this.loadG, SCALE.lagS)
