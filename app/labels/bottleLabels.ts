@@ -14,7 +14,14 @@ const keepEnds = (text: string, change: (text: string) => string) => `${/^\s*/.e
 /** Sets labels and prints them with one pair of faces: what is shown is what is printed. */
 export async function labelPress(title: string, subject = '') {
   const { pdf, regular, bold, ink, drawCode, onLabels, missing, without } = await startPaper(title, subject)
-  const measure = (text: string, size: number, strong: boolean) => (strong ? bold : regular).widthOfTextAtSize(text, size)
+  // A face is as wide as it is large: every piece is measured once, whatever sizes are tried.
+  const widths = { bold: new Map<string, number>(), regular: new Map<string, number>() }
+  function measure(text: string, size: number, strong: boolean): number {
+    const known = strong ? widths.bold : widths.regular
+    const width = known.get(text) ?? (strong ? bold : regular).widthOfTextAtSize(text, 1)
+    known.set(text, width)
+    return width * size
+  }
   function set(label: Label, bottleMl: number, sheetId: SheetId): SetLabel {
     const { labelWidth, labelHeight } = SHEETS[sheetId]
     return { layout: layoutLabel(everyText(label, without), bottleMl, labelWidth, labelHeight, measure), missing: missing(labelText(label)), nameless: without(label.name) === '' }
