@@ -26,6 +26,7 @@ const open = async (size, colorScheme) => {
   return page
 }
 const shoot = async (page, name) => {
+  await page.mouse.move(1270, 400)
   await wait(900)
   await page.screenshot({ path: `${OUT}/${name}.png` })
 }

@@ -173,6 +173,7 @@ test('a live fruit sauce is refused for the shelf; cold, cooked or less fruit is
   await expect(figure(page, 'pressure').locator('[data-temp="35"]')).toContainText('Bottles burst')
   await page.locator('.el-select', { has: page.getByRole('combobox', { name: 'Where the bottles stand' }) }).click()
   await page.getByRole('option', { name: 'on the shelf' }).click()
+  await expect(figure(page, 'at-store')).toContainText(/^Closed and on the shelf: 0\.5 bar /)
   const refusal = page.locator('[data-refusal]')
   await expect(refusal).toContainText(/Live with up to \d+\.\d g\/L of sugar: up to \d+\.\d bar at 35 °C/)
   await expect(refusal).toContainText(/leave out \d\d % of its sugar/)

@@ -15,6 +15,9 @@ async function visit(page: Page, paths: readonly string[], rules?: string[]) {
     for (const width of [390, 768, 1280, 1920]) {
       await page.setViewportSize({ width, height: 844 })
       await expect.poll(() => page.evaluate(() => document.documentElement.scrollWidth), `${path} at ${width}`).toBeLessThanOrEqual(width)
+      // Pushed sideways on a phone, the stages show the one that is open.
+      const here = page.locator('nav [aria-current]')
+      if (await here.count()) await expect(here, `${path} at ${width}`).toBeInViewport({ ratio: 0.9 })
     }
     await page.setViewportSize({ width: 1280, height: 800 })
   }

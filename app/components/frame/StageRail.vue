@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
+import { useWindowSize } from '@vueuse/core'
 import IconKeyboard from '~icons/lucide/keyboard'
 import IconBook from '~icons/lucide/notebook-text'
 import IconLibrary from '~icons/lucide/library'
@@ -25,8 +26,13 @@ const counts = computed<Record<string, { count: number, waits: string }>>(() => 
 }))
 const isHere = (to: string, pages: readonly string[] = []) => to === '/' ? route.path === '/' : [to, ...pages].some(start => route.path.startsWith(start))
 const stages = useTemplateRef<HTMLElement>('stages')
-// On a phone the stages are pushed sideways: the one that is open comes into view.
-watch([() => route.path, stages, () => Object.values(counts.value).map(({ count }) => count).join()], () => void nextTick(() => stages.value?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest', inline: 'center' })), { immediate: true })
+const { width } = useWindowSize()
+// On a phone the stages are pushed sideways: the one that is open comes into view. The page itself stays where it is.
+function center() {
+  const [nav, here] = [stages.value, stages.value?.querySelector<HTMLElement>('[aria-current]')]
+  if (nav && here) nav.scrollLeft = here.offsetLeft - (nav.clientWidth - here.offsetWidth) / 2
+}
+watch([() => route.path, stages, width, () => Object.values(counts.value).map(({ count }) => count).join()], () => void nextTick(center), { immediate: true })
 const flip = (): UnitWorld => preferences.world === 'metric' ? 'us' : 'metric'
 </script>
 
