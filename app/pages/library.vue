@@ -40,6 +40,12 @@ async function importCsv(text: string) {
     problem.value = error.message
   }
 }
+/** The figure a material is known by: its heat, its vinegar's strength, or its pH. */
+function mainFigure({ dryShu, acidsPct, ph }: Material): string {
+  if (dryShu && dryShu.high > 0) return `${formatShu(dryShu)} dry`
+  if (acidsPct.acetic) return `${formatNumber(acidsPct.acetic.typical, 1)} % acetic`
+  return ph ? `pH ${formatNumber(ph.typical, 1)}` : ''
+}
 </script>
 
 <template>
@@ -57,7 +63,7 @@ async function importCsv(text: string) {
         <ul class="plain-list">
           <li v-for="one in found" :key="one.id"><button type="button" :aria-pressed="!adding && material?.id === one.id" @click="chosen = one.id; adding = false">
             <span class="chip" :style="{ background: one.color }" aria-hidden="true" /><span class="name">{{ one.name }}<span v-if="one.own" class="own">yours</span></span>
-            <span class="small muted">{{ one.dryShu && one.dryShu.high > 0 ? `${formatShu(one.dryShu)} dry` : one.acidsPct.acetic ? `${formatNumber(one.acidsPct.acetic.typical, 1)} % acetic` : one.ph ? `pH ${formatNumber(one.ph.typical, 1)}` : '' }}<template v-if="doubts(one)"> · doubtful</template></span>
+            <span class="small muted">{{ mainFigure(one) }}<template v-if="doubts(one)"> · doubtful</template></span>
           </button></li>
         </ul>
       </section>

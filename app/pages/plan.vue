@@ -87,6 +87,7 @@ async function confirm(event: Event, next: 'pack' | 'weigh' | 'split' | 'keep') 
   if (next === 'keep') ElMessage.success('The plan is in the log. Weigh it in when the jars are clean.')
   else await router.push(next === 'pack' ? `/ferment/${lotId}` : `/${next}/${lotId}`)
 }
+const problemsShown = computed(() => [shown(problems.value.figures), shown(packing.value.vessel), shown(packing.value.place)].filter(Boolean))
 </script>
 
 <template>
@@ -113,7 +114,7 @@ async function confirm(event: Event, next: 'pack' | 'weigh' | 'split' | 'keep') 
         <PlanSalt v-model="form" :figures="figures" />
         <PlanVessels v-if="!form.bowl" v-model="form" :figures="figures" :vessels="vessels" />
         <PackingChecks v-model="form.done" :style-id="form.style" />
-        <p v-for="problem in [shown(problems.figures), shown(packing.vessel), shown(packing.place)].filter(Boolean)" :key="problem ?? ''" class="problem" role="alert">{{ problem }}</p>
+        <p v-for="problem in problemsShown" :key="problem ?? ''" class="problem" role="alert">{{ problem }}</p>
         <div class="row">
           <el-button type="primary" native-type="submit" :loading="busy">Weigh it in</el-button>
           <el-button v-if="form.bowl" :loading="busy" @click="confirm($event, 'split')">Mixed: split it</el-button>

@@ -91,6 +91,20 @@ async function confirm(event: Event) {
   reset()
   await router.push('/blend')
 }
+const STAND_LEVELS = { ready: 'fine', working: 'ask', ask: 'ask', act: 'act', discard: 'discard' } as const
+const candidateOptions = computed(() => candidates.value.map(({ lot: { id, code, name }, stand: its }) => ({
+  value: id, label: `${code} ${name}${its?.state === 'ready' ? ', ready' : ''}`,
+})))
+/** Percent of the whole heat that a stream carries away. */
+const heatShare = ({ heat }: Composition) => {
+  const whole = pressed.value?.wholeHeat ?? 0
+  return whole > 0 ? formatNumber(100 * heat.typical / whole) : 0
+}
+const yieldWords = computed(() => {
+  if (balance.value?.problem !== null || !usual.value) return ''
+  if (balance.value.yieldPct < usual.value.low - 5) return 'Less than usual'
+  return balance.value.yieldPct > usual.value.high + 5 ? 'More than usual' : 'As usual'
+})
 </script>
 
 <template>
@@ -100,8 +114,8 @@ async function confirm(event: Event) {
     <div v-else class="split">
       <form class="stack" novalidate @submit.prevent="confirm">
         <section class="sheet">
-          <PickField :model-value="form.lotId" label="Lot to press" :options="candidates.map(({ lot: one, stand: its }) => ({ value: one.id, label: `${one.code} ${one.name}${its?.state === 'ready' ? ', ready' : ''}` }))" :problem="shown(problems.lot)" @update:model-value="choose" />
-          <p v-if="stand"><StateMark :level="stand.state === 'ready' ? 'fine' : stand.state === 'working' ? 'ask' : stand.state" :word="stand.state === 'ready' ? 'Ready' : 'Not ready yet'" /> {{ stand.sentence }}</p>
+          <PickField :model-value="form.lotId" label="Lot to press" :options="candidateOptions" :problem="shown(problems.lot)" @update:model-value="choose" />
+          <p v-if="stand"><StateMark :level="STAND_LEVELS[stand.state]" :word="stand.state === 'ready' ? 'Ready' : 'Not ready yet'" /> {{ stand.sentence }}</p>
         </section>
         <section class="sheet">
           <h2>Weights</h2>
@@ -139,10 +153,10 @@ async function confirm(event: Event) {
           <tr><td>Skins and seeds thrown out</td><td class="number">{{ formatNumber(100 * pressed.solidsThrownOut.low) }}–{{ formatNumber(100 * pressed.solidsThrownOut.high) }} %</td></tr>
         </tbody></table>
         <div v-if="pressed" class="sideways"><table class="plain small"><thead><tr><th>Goes with</th><th class="number">weight</th><th class="number">salt</th><th class="number">acid</th><th class="number">solids</th><th class="number">heat</th></tr></thead>
-          <tbody><tr v-for="[name, part] in pressed.streams" :key="name" :data-stream="name"><td>{{ name }}</td><td class="number">{{ formatNumber(part.massG) }} g</td><td class="number">{{ formatNumber(part.saltG, 1) }} g</td><td class="number">{{ formatNumber(acidOf(part), 1) }} g</td><td class="number">{{ formatNumber(otherSolidsG(part), 1) }} g</td><td class="number">{{ pressed.wholeHeat > 0 ? formatNumber(100 * part.heat.typical / pressed.wholeHeat) : 0 }} %</td></tr></tbody></table></div>
+          <tbody><tr v-for="[name, part] in pressed.streams" :key="name" :data-stream="name"><td>{{ name }}</td><td class="number">{{ formatNumber(part.massG) }} g</td><td class="number">{{ formatNumber(part.saltG, 1) }} g</td><td class="number">{{ formatNumber(acidOf(part), 1) }} g</td><td class="number">{{ formatNumber(otherSolidsG(part), 1) }} g</td><td class="number">{{ heatShare(part) }} %</td></tr></tbody></table></div>
         <p v-if="pressed" class="muted small">Heat stays mostly with the solids; the share thrown out follows from the pulp’s weight and how dry this way of pressing leaves it (judgement). What is lost is taken to be like the base.</p>
         <template v-if="earlier.length"><h3>Earlier of this style</h3>
-          <p v-if="usual && balance?.problem === null" data-figure="usual"><StateMark :level="balance.yieldPct < usual.low - 5 || balance.yieldPct > usual.high + 5 ? 'ask' : 'fine'" :word="balance.yieldPct < usual.low - 5 ? 'Less than usual' : balance.yieldPct > usual.high + 5 ? 'More than usual' : 'As usual'" /> {{ formatNumber(usual.low) }}–{{ formatNumber(usual.high) }} % in {{ usual.count }} before, pressed the same way.</p>
+          <p v-if="usual && balance?.problem === null" data-figure="usual"><StateMark :level="balance.yieldPct < usual.low - 5 || balance.yieldPct > usual.high + 5 ? 'ask' : 'fine'" :word="yieldWords" /> {{ formatNumber(usual.low) }}–{{ formatNumber(usual.high) }} % in {{ usual.count }} before, pressed the same way.</p>
           <ul class="plain-list small"><li v-for="one in earlier" :key="one.lotId"><span class="code">{{ one.code }}</span> {{ formatNumber(one.yieldPct, 1) }} % <span class="muted">{{ one.method }}, {{ dayjs(one.atMs).format('D MMM') }}</span></li></ul></template>
       </aside>
     </div>

@@ -9,13 +9,18 @@ const preferences = usePreferences()
 const tart = computed(() => tartPct(forecast.composition))
 const profile = computed(() => acidProfile(forecast.composition).slice(0, 4).map(({ name, pct }) => `${name} ${formatNumber(pct, 2)}`).join(', '))
 const perBottle = computed(() => cost.money > 0)
+const waterPhaseSalt = computed(() => forecast.waterPhaseSaltPct === null ? '–' : `${formatNumber(forecast.waterPhaseSaltPct, 2)} %`)
+/** What each part brings of heat, SHU of its own mass. */
+const pungentParts = computed(() => poured.map(({ name, composition: { massG, heat } }) => ({
+  name, massG, shu: { low: heat.low / massG, typical: heat.typical / massG, high: heat.high / massG },
+})))
 </script>
 
 <template>
   <div class="others">
     <dl>
       <div><dt>Titratable acid</dt><dd><strong data-figure="tart">{{ tart === null ? '–' : `${formatNumber(tart, 2)} %` }}</strong> <span class="muted small">as lactic: {{ profile || 'none' }}</span></dd></div>
-      <div><dt>Salt in the water</dt><dd><strong>{{ forecast.waterPhaseSaltPct === null ? '–' : `${formatNumber(forecast.waterPhaseSaltPct, 2)} %` }}</strong></dd></div>
+      <div><dt>Salt in the water</dt><dd><strong>{{ waterPhaseSalt }}</strong></dd></div>
       <div><dt>Cost</dt><dd><strong data-figure="cost">{{ perBottle ? `${formatNumber(cost.money, 2)} ${preferences.currency}` : '–' }}</strong> <span v-if="cost.unpriced.length" class="muted small">without {{ cost.unpriced.slice(0, 3).join(', ') }}{{ cost.unpriced.length > 3 ? ' …' : '' }}</span></dd></div>
       <div><dt>Live</dt><dd><strong data-figure="live">{{ live ? 'yes' : 'no' }}</strong> <span class="muted small">{{ live ? 'bacteria of the ferment' : 'no living ferment, or cooked' }}</span></dd></div>
       <div><dt>Allergens</dt><dd><strong data-figure="allergens">{{ forecast.composition.allergens.join(', ') || 'none known' }}</strong></dd></div>
@@ -25,7 +30,7 @@ const perBottle = computed(() => cost.money > 0)
         <ShowWorking :working="phWorking(poured, forecast.ph)" />
         <ShowWorking :working="saltWorking(poured)" />
         <ShowWorking :working="waterPhaseWorking(forecast.composition)" />
-        <ShowWorking :working="shuWorking(poured.map(({ name, composition }) => ({ name, massG: composition.massG, shu: { low: composition.heat.low / composition.massG, typical: composition.heat.typical / composition.massG, high: composition.heat.high / composition.massG } })))" />
+        <ShowWorking :working="shuWorking(pungentParts)" />
         <ShowWorking :working="tartWorking(forecast.composition, tart)" />
         <ShowWorking :working="sugarWorking(poured)" />
         <ShowWorking :working="bodyWorking(poured)" />

@@ -93,6 +93,12 @@ const details = (part: PartForm) => [
 /** What stands there anyhow. */
 const tabled = (part: PartForm) => hasOwnPh(part) && part.ph === null ? `pH ${material(part)?.ph?.typical.toFixed(1)}, from the table` : ''
 const isProduce = (part: PartForm) => ['fruit', 'vegetable', 'pepper', 'herb'].includes(material(part)?.kind ?? '')
+const PREPARED = [
+  { value: 'raw', label: 'raw' },
+  { value: 'boiled', label: 'cooked' },
+  { value: 'frozen', label: 'frozen' },
+  { value: 'roasted', label: 'roasted' },
+]
 </script>
 
 <template>
@@ -120,7 +126,7 @@ const isProduce = (part: PartForm) => ['fruit', 'vegetable', 'pepper', 'herb'].i
           <QuantityField v-if="hasOwnPh(part)" v-model="part.ph" kind="ph" :label="`${part.name}, its own pH`" optional :placeholder="material(part)?.ph?.typical.toFixed(1)" />
           <QuantityField v-if="material(part)?.kind === 'vinegar'" v-model="part.strengthPct" kind="percent" :limits="STRENGTH_FIELD" :label="`${part.name}, acetic acid`" optional no-take :placeholder="String(material(part)?.acidsPct.acetic?.typical ?? 5)" hint="as the bottle says; 0 % would be water" />
           <QuantityField v-if="material(part)?.kind === 'water'" v-model="part.alkalinity" kind="percent" plain :limits="{ high: 20, unit: 'mmol/L' }" :label="`${part.name}, alkalinity in mmol/L`" optional no-take placeholder="0" hint="your supplier’s figure; hard tap water has 3 to 5" />
-          <PickField v-if="isProduce(part)" v-model="part.preparation" :label="`${part.name}, as`" :options="[{ value: 'raw', label: 'raw' }, { value: 'boiled', label: 'cooked' }, { value: 'frozen', label: 'frozen' }, { value: 'roasted', label: 'roasted' }]" />
+          <PickField v-if="isProduce(part)" v-model="part.preparation" :label="`${part.name}, as`" :options="PREPARED" />
           <QuantityField v-model="part.lowPct" kind="percent" :label="`${part.name}, share at least`" optional no-take />
           <QuantityField v-model="part.highPct" kind="percent" :label="`${part.name}, share at most`" optional no-take />
         </div>

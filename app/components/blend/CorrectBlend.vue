@@ -73,6 +73,10 @@ async function did() {
   found.value = null
   ElMessage.success('Recorded. Stir it through, read it now and again in 24 hours.')
 }
+/** What is to be put in: "12 g sugar, 1.2 kg water". */
+const putWords = computed(() => found.value?.put
+  .map(({ name, massG }) => `${massG < 100 ? `${massG} g` : formatMass(massG, preferences.world)} ${name.toLowerCase()}`)
+  .join(', ') || 'nothing')
 </script>
 
 <template>
@@ -85,7 +89,7 @@ async function did() {
       <el-checkbox-group v-model="chosen" aria-label="At hand" class="hand"><el-checkbox v-for="id in CORRECTORS" :key="id" :value="id">{{ book.library.material(id)?.name }}</el-checkbox></el-checkbox-group>
       <div class="row"><PickField v-model="stepG" label="Scale weighs to" hide-label :options="SCALE_STEPS.map(value => ({ value, label: `scale of ${value} g` }))" /><el-button type="primary" :loading="working" @click="work">Work it out</el-button></div>
       <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
-      <template v-if="found"><p data-figure="correction"><strong>Put in {{ found.put.map(({ name, massG }) => `${massG < 100 ? massG + ' g' : formatMass(massG, preferences.world)} ${name.toLowerCase()}`).join(', ') || 'nothing' }}</strong>: then {{ found.after }}. {{ found.note }}</p>
+      <template v-if="found"><p data-figure="correction"><strong>Put in {{ putWords }}</strong>: then {{ found.after }}. {{ found.note }}</p>
         <p class="small muted">Put in three quarters first, stir, read, then the rest: a pot has no way back.</p><div v-if="found.put.length"><el-button :loading="busy" @click="did">Done: I put it in</el-button></div></template>
     </template>
   </section>

@@ -17,6 +17,8 @@ const thinner = computed<Composition | null>(() => {
   return material ? ofMaterial(material, 100) : null
 })
 const rungs = computed(() => thinner.value ? dilutionLadder(base, ofMass(thinner.value, 100)) : [])
+const rungWords = ({ addedPct, addedG }: { addedPct: number, addedG: number }) =>
+  addedPct === 0 ? 'as it is' : `+${addedPct} %, ${formatMass(addedG, preferences.world)}`
 </script>
 
 <template>
@@ -25,7 +27,7 @@ const rungs = computed(() => thinner.value ? dilutionLadder(base, ofMass(thinner
     <div class="sideways"><table class="plain">
       <thead><tr><th>Put in</th><th class="number acid">pH</th><th class="number salt">salt %</th><th class="number heat">heat</th><th class="number sweet">sugar %</th><th class="number body">solids %</th><th class="number">makes</th></tr></thead>
       <tbody><tr v-for="rung in rungs" :key="rung.addedPct" :class="{ now: rung.addedPct === 0 }">
-        <td>{{ rung.addedPct === 0 ? 'as it is' : `+${rung.addedPct} %, ${formatMass(rung.addedG, preferences.world)}` }}</td>
+        <td>{{ rungWords(rung) }}</td>
         <td class="number">{{ rung.ph === null ? '–' : rung.ph.toFixed(2) }}</td><td class="number">{{ formatNumber(rung.saltPct, 2) }}</td><td class="number">{{ formatShu(rung.shu) }}</td>
         <td class="number">{{ formatNumber(rung.sugarPct.typical, 1) }}</td><td class="number">{{ formatNumber(rung.bodyPct, 1) }}</td><td class="number">{{ formatNumber(rung.volumeMl) }} mL</td>
       </tr></tbody>

@@ -90,6 +90,8 @@ const option = computed(() => {
 })
 /** The figures behind the picture, a handful of them. */
 const rows = computed(() => points.value?.filter((_, index, all) => index % Math.max(1, Math.floor(all.length / 8)) === 0) ?? [])
+const chartLabel = computed(() =>
+  `What ${aimName(shownFor.value[1])} can be at each ${aimName(shownFor.value[0])}; the figures stand in the table below`)
 </script>
 
 <template>
@@ -103,7 +105,7 @@ const rows = computed(() => points.value?.filter((_, index, all) => index % Math
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <p v-if="!points" class="muted">Shows every pair that can be made from what is in the pot list, within its stock and the other targets. Where “wanted” lies outside, no blend gets there.</p>
     <template v-if="option && points">
-      <VChart class="chart" :option="option" autoresize role="img" :aria-label="`What ${aimName(shownFor[1])} can be at each ${aimName(shownFor[0])}; the figures stand in the table below`" data-figure="frontier" />
+      <VChart class="chart" :option="option" autoresize role="img" :aria-label="chartLabel" data-figure="frontier" />
       <details class="small"><summary>the figures as a table</summary><table class="plain"><thead><tr><th>{{ aimName(shownFor[0]) }}</th><th class="number">{{ aimName(shownFor[1]) }}, least</th><th class="number">most</th></tr></thead><tbody><tr v-for="point in rows" :key="point.at"><td>{{ aimValue(shownFor[0], point.at) }}</td><td class="number">{{ aimValue(shownFor[1], point.low) }}</td><td class="number">{{ aimValue(shownFor[1], point.high) }}</td></tr></tbody></table></details>
     </template>
   </figure>

@@ -10,6 +10,8 @@ const daysWord = (days: Range | null) => days === null ? 'it never gets there' :
 const at = (tempC: number) => outlook.value.closed.find(one => one.tempC === tempC)
 const level = (bar: number) => bar > STOP_BAR ? 'discard' as const : bar > WARN_BAR ? 'act' as const : 'fine' as const
 const WORD = { discard: 'Not like this', act: 'Only with care', fine: 'Goes' } as const
+/** In the cold a live bottle may stand while its pressure is fine. */
+const coldLevel = computed(() => !composition.live || level(at(4)?.bar.high ?? 0) === 'fine' ? 'fine' : 'act')
 </script>
 
 <template>
@@ -20,7 +22,7 @@ const WORD = { discard: 'Not like this', act: 'Only with care', fine: 'Goes' } a
     <div class="ways">
       <section data-way="shelf"><h3>Live, on the shelf</h3><p><StateMark :level="composition.live ? level(at(35)?.bar.high ?? 0) : 'fine'" :word="WORD[composition.live ? level(at(35)?.bar.high ?? 0) : 'fine']" /></p>
         <p>Closed at 20 °C up to <strong>{{ bars(at(20)!.bar) }}</strong>, in a warm car, 35 °C, {{ bars(at(35)!.bar) }}. Past {{ WARN_BAR }} bar: {{ daysWord(at(20)!.days) }}.</p></section>
-      <section data-way="cold"><h3>Live, kept cold</h3><p><StateMark :level="composition.live ? level(at(4)?.bar.high ?? 0) === 'fine' ? 'fine' : 'act' : 'fine'" :word="WORD[composition.live && level(at(4)?.bar.high ?? 0) !== 'fine' ? 'act' : 'fine']" /></p>
+      <section data-way="cold"><h3>Live, kept cold</h3><p><StateMark :level="coldLevel" :word="WORD[composition.live && level(at(4)?.bar.high ?? 0) !== 'fine' ? 'act' : 'fine']" /></p>
         <p>At 4 °C up to {{ bars(at(4)!.bar) }}. Past {{ WARN_BAR }} bar: {{ daysWord(at(4)!.days) }}. Cold only slows it: vent it, keep a plastic test bottle in view, and never leave it out.</p></section>
       <section data-way="cook"><h3>Cooked</h3><p><StateMark :level="cooked ? 'fine' : 'ask'" :word="cooked ? 'As planned' : 'Ends it'" /></p>
         <p>Its yeasts and bacteria die, the sugar stays, nothing is live any more. Part of the acid smell and of the freshness goes. Filled hot; your process authority sets time and temperature.</p></section>

@@ -111,6 +111,8 @@ function choose(trial: EntryOf<'trial'>) {
   scaleParts(sauce.value.parts, total)
   ElMessage.success(`${trial.name} is on the bench, scaled to what was in the pot.`)
 }
+/** Taste and note of a trial, in one line. */
+const remarksOf = ({ taste, note }: EntryOf<'trial'>) => [taste ? tasteWords(taste) : '', note ?? ''].filter(Boolean).join('; ') || '–'
 </script>
 
 <template>
@@ -146,7 +148,7 @@ function choose(trial: EntryOf<'trial'>) {
           <tr><td><strong>pH read</strong></td><td v-for="trial in trials" :key="trial.id" class="number"><strong>{{ trial.ph?.toFixed(2) ?? '–' }}</strong></td></tr>
           <tr><td>the bench says now</td><td v-for="trial in trials" :key="trial.id" class="number" data-figure="after">{{ nowOf(trial)?.typical.toFixed(2) ?? '–' }} <span class="small muted">{{ range(nowOf(trial)) }}</span></td></tr>
           <tr><td>salt measured</td><td v-for="trial in trials" :key="trial.id" class="number">{{ trial.saltPct === undefined ? '–' : `${trial.saltPct} %` }}</td></tr>
-          <tr><td>taste and note</td><td v-for="trial in trials" :key="trial.id" class="small">{{ [trial.taste ? tasteWords(trial.taste) : '', trial.note ?? ''].filter(Boolean).join('; ') || '–' }}</td></tr>
+          <tr><td>taste and note</td><td v-for="trial in trials" :key="trial.id" class="small">{{ remarksOf(trial) }}</td></tr>
           <tr><td /><td v-for="trial in trials" :key="trial.id" class="number"><el-button @click="choose(trial)">Go on with it</el-button> <el-button text :loading="busy" @click="takeBack(trial)">Take it back</el-button></td></tr>
         </tbody></table></div>
   </section>

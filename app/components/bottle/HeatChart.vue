@@ -46,12 +46,13 @@ const option = computed(() => {
 })
 const every = computed(() => Math.max(1, Math.ceil(found.course.length / 24)))
 const rows = computed(() => found.course.filter((_, index) => index % every.value === 0 || index === found.course.length - 1))
+const chartLabel = computed(() => `Temperature of the ${name} and the minutes it was worth; the table below has the figures.`)
 </script>
 
 <template>
   <figure>
     <figcaption><strong>{{ name[0]?.toUpperCase() }}{{ name.slice(1) }}: how hot, and what did it count for?</strong> <span class="small muted">Above the temperature, below the minutes gained at {{ shown(reference.refC) }}.</span></figcaption>
-    <div role="img" :aria-label="`Temperature of the ${name} and the minutes it was worth; the table below has the figures.`"><VChart class="chart" :option="option" autoresize /></div>
+    <div role="img" :aria-label="chartLabel"><VChart class="chart" :option="option" autoresize /></div>
     <details class="disclose small"><summary>As a table</summary><table class="plain"><thead><tr><th class="number">Minute</th><th class="number">Temperature</th><th class="number">Gained, min</th></tr></thead><tbody><tr v-for="row in rows" :key="row.minute"><td class="number">{{ formatNumber(row.minute, 1) }}</td><td class="number">{{ shown(row.tempC) }}</td><td class="number">{{ formatNumber(row.gained, 2) }}</td></tr></tbody></table></details>
   </figure>
 </template>

@@ -49,6 +49,11 @@ async function put() {
   if (await record({ kind: 'supply', at: new Date().toISOString(), item: kind.item, fits: kind.fits, what: what.value, count: count.value })) count.value = null
 }
 const ACTS = [{ value: 'counted', label: 'Counted: so many are there' }, { value: 'received', label: 'Came in' }, { value: 'broken', label: 'Broke or was thrown out' }] as const
+const SHAPES = [{ value: 'bottle', label: 'bottle' }, { value: 'jar', label: 'jar' }]
+const kindOptions = computed(() => kinds.value.map(({ item, fits, words }) => ({ value: `${item} ${fits}`, label: `${WORDS[item]}, ${words}` })))
+/** What a bottle of a format takes beside itself. */
+const takesWords = ({ insert, band }: { insert: boolean, band: boolean }) =>
+  ['cap', ...(insert ? ['insert'] : []), ...(band ? ['band'] : []), 'label'].join(', ')
 </script>
 
 <template>
@@ -57,13 +62,13 @@ const ACTS = [{ value: 'counted', label: 'Counted: so many are there' }, { value
     <p v-if="!book.library.ownFormats" class="muted">These are common sizes. Choose one to make it yours: weigh it, fill it to the brim with water.</p>
     <div class="sideways"><table class="plain">
       <thead><tr><th>Bottle</th><th class="number">Filled</th><th class="number">To the brim</th><th class="number">Air</th><th class="number">Empty</th><th>Neck</th><th>Takes</th><th><span class="visually-hidden">Change</span></th></tr></thead>
-      <tbody><tr v-for="format in book.library.formats" :key="format.id"><td><strong>{{ format.name }}</strong></td><td class="number">{{ formatNumber(format.fillMl) }} mL</td><td class="number">{{ formatNumber(format.brimMl) }} mL</td><td class="number">{{ formatNumber(100 * headspaceOf(format), 1) }} %</td><td class="number">{{ formatNumber(format.emptyG) }} g</td><td>{{ format.neck }}</td><td class="small">{{ ['cap', ...(format.insert ? ['insert'] : []), ...(format.band ? ['band'] : []), 'label'].join(', ') }}</td><td><el-button text :aria-label="`Change ${format.name}`" @click="edit(format)">Change</el-button></td></tr></tbody>
+      <tbody><tr v-for="format in book.library.formats" :key="format.id"><td><strong>{{ format.name }}</strong></td><td class="number">{{ formatNumber(format.fillMl) }} mL</td><td class="number">{{ formatNumber(format.brimMl) }} mL</td><td class="number">{{ formatNumber(100 * headspaceOf(format), 1) }} %</td><td class="number">{{ formatNumber(format.emptyG) }} g</td><td>{{ format.neck }}</td><td class="small">{{ takesWords(format) }}</td><td><el-button text :aria-label="`Change ${format.name}`" @click="edit(format)">Change</el-button></td></tr></tbody>
     </table></div>
     <el-button v-if="!editing" class="add" @click="editing = true">Add a bottle</el-button>
     <form v-else class="stack" novalidate aria-label="A bottle of yours" @submit.prevent="event => save(event)">
       <div class="fields">
         <WordField v-model="form.name" label="Bottle name" placeholder="150 mL round" />
-        <PickField v-model="form.shape" label="Shape" :options="[{ value: 'bottle', label: 'bottle' }, { value: 'jar', label: 'jar' }]" />
+        <PickField v-model="form.shape" label="Shape" :options="SHAPES" />
         <QuantityField v-model="form.fillMl" kind="volume" label="Filled to" :limits="{ low: 5, high: 10000 }" />
         <QuantityField v-model="form.brimMl" kind="volume" label="To the brim" :limits="{ low: 5, high: 12000 }" />
         <QuantityField v-model="form.emptyG" kind="mass" label="Empty, with its cap" :limits="{ low: 1, high: 20000 }" />
@@ -75,7 +80,7 @@ const ACTS = [{ value: 'counted', label: 'Counted: so many are there' }, { value
     <h3>What is there</h3>
     <ul class="plain-list there"><li v-for="kind in kinds" :key="`${kind.item} ${kind.fits}`"><span>{{ WORDS[kind.item] }}, {{ kind.words }}</span><strong v-if="kind.count !== null">{{ formatNumber(kind.count) }}</strong><span v-else class="small muted">never counted</span></li></ul>
     <div class="row">
-      <div class="wide"><PickField v-model="chosen" label="Packaging" :options="kinds.map(kind => ({ value: `${kind.item} ${kind.fits}`, label: `${WORDS[kind.item]}, ${kind.words}` }))" /></div>
+      <div class="wide"><PickField v-model="chosen" label="Packaging" :options="kindOptions" /></div>
       <div class="wide"><PickField v-model="what" label="What happened" :options="ACTS" /></div>
       <div class="narrow"><QuantityField v-model="count" kind="count" label="How many" optional /></div>
       <el-button class="low" :loading="busy" @click="put">Write it down</el-button>

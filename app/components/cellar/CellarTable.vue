@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { useVirtualList } from '@vueuse/core'
-import { KIND_WORDS, SOON_DAYS, type CellarRow } from '@lactofer/core'
+import { KIND_WORDS, SOON_DAYS, type CellarRow, type Lot } from '@lactofer/core'
 
 /** All rows of the cellar; only those in view are drawn, so thousands scroll without lag. */
 const { rows, chosen, nowMs } = defineProps<{ rows: readonly CellarRow[], chosen: string, nowMs: number }>()
@@ -19,6 +19,11 @@ const scrolled = ref(false)
 watch(() => rows.length, () => {
   if (scrolled.value) scrollTo(0)
 })
+/** What keeps bottles from being sold, after their state. */
+function releaseWords({ bottles, release }: Lot): string {
+  if (!bottles || release?.decision === 'released') return ''
+  return release ? ', held' : ', not released'
+}
 </script>
 
 <template>
@@ -28,7 +33,7 @@ watch(() => rows.length, () => {
       <div v-bind="wrapperProps" role="presentation">
         <div v-for="{ data: row, index } in list" :key="row.key" class="line" role="row" :aria-rowindex="index + 2" :data-row="row.lot.code" :class="{ chosen: row.lot.id === chosen }" :style="{ '--chip': row.lot.color, 'height': `${ROW}px` }">
           <span role="cell" class="lot"><span class="chip" aria-hidden="true" /><NuxtLink :to="{ query: { lot: row.lot.id } }" :aria-current="row.lot.id === chosen ? 'true' : undefined"><span class="code">{{ row.lot.code }}</span> {{ row.lot.name }}</NuxtLink></span>
-          <span role="cell" class="what small muted">{{ KIND_WORDS[row.lot.kind] }}{{ row.lot.bottles && row.lot.release?.decision !== 'released' ? row.lot.release ? ', held' : ', not released' : '' }}</span>
+          <span role="cell" class="what small muted">{{ KIND_WORDS[row.lot.kind] }}{{ releaseWords(row.lot) }}</span>
           <span role="cell" class="small">{{ row.place || row.lot.state }}</span>
           <span role="cell" class="before small">{{ row.bestBefore ?? '' }} <StateMark v-if="late(row)" :level="late(row) === 'past' ? 'discard' : 'act'" :word="late(row)" /></span>
           <strong role="cell" class="amount"><template v-if="row.count !== null">{{ row.count }}</template><MassText v-else :mass-g="row.massG" /></strong>

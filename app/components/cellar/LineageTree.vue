@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { ancestors, descendants, recallOf, type Kin, type Lot } from '@lactofer/core'
+import { ancestors, descendants, recallOf, type BottlesOut, type Kin, type Lot } from '@lactofer/core'
 import { useBook } from '~/stores/book'
 
 /** Where a lot came from and where it went, read left to right: the picture a recall needs. */
@@ -17,6 +17,7 @@ const columns = computed(() => {
   }
   return [...rank(from.value, -1), [{ lot, depth: 0, massG: lot.madeG }], ...rank(to.value, 1)]
 })
+const outWords = ({ how, to }: Pick<BottlesOut, 'how' | 'to'>) => how === 'sold' || how === 'given' ? `went to ${to}` : `${how} (${to})`
 </script>
 
 <template>
@@ -32,7 +33,7 @@ const columns = computed(() => {
         </ul>
       </li>
     </ol>
-    <p v-if="holding?.made" data-figure="recall"><strong>{{ holding.made }} bottles</strong> hold some of this: {{ holding.here }} are here<template v-if="holding.retained">, {{ holding.retained }} kept as a sample</template><template v-for="one in holding.to" :key="`${one.how} ${one.to}`">, {{ one.count }} {{ one.how === 'sold' || one.how === 'given' ? `went to ${one.to}` : `${one.how} (${one.to})` }}</template>.</p>
+    <p v-if="holding?.made" data-figure="recall"><strong>{{ holding.made }} bottles</strong> hold some of this: {{ holding.here }} are here<template v-if="holding.retained">, {{ holding.retained }} kept as a sample</template><template v-for="one in holding.to" :key="`${one.how} ${one.to}`">, {{ one.count }} {{ outWords(one) }}</template>.</p>
     <p v-else class="muted">No bottle holds any of this yet.</p>
   </section>
 </template>

@@ -42,6 +42,10 @@ async function confirm(event: Event) {
   to.value = ''
   asked.value = false
 }
+const fromOptions = computed(() => [
+  { value: ANYWHERE, label: 'anywhere' },
+  ...places.value.map(({ place, count: here }) => ({ value: place, label: `${place} (${here})` })),
+])
 </script>
 
 <template>
@@ -51,7 +55,7 @@ async function confirm(event: Event) {
       <PickField v-model="how" label="How" :options="ACTS" />
       <QuantityField v-if="lot.bottles" v-model="count" kind="count" label="Bottles" :limits="{ low: 1 }" :hint="`${formatNumber(lot.bottles.left)} are here`" />
       <QuantityField v-else-if="how !== 'moved'" v-model="massG" kind="mass" label="Amount" />
-      <PickField v-if="places.length > 1" v-model="from" label="From" :options="[{ value: ANYWHERE, label: 'anywhere' }, ...places.map(({ place, count: here }) => ({ value: place, label: `${place} (${here})` }))]" />
+      <PickField v-if="places.length > 1" v-model="from" label="From" :options="fromOptions" />
       <WordField v-model="to" :label="TO[how]" :placeholder="how === 'sold' ? 'Saturday market' : ''" />
     </div>
     <p v-if="lot.bottles && lot.release?.decision !== 'released'" class="small"><StateMark level="ask" word="Not released" /> It is not cleared to leave yet. <NuxtLink :to="`/release/${lot.id}`">Release or hold it</NuxtLink></p>

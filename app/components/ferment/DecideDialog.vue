@@ -71,6 +71,9 @@ async function decide(event: Event) {
   ElMessage.success(what.value === 'brine' ? `${code.value} is in stock.` : what.value === 'discard' ? 'Discarded.' : 'Recorded.')
   what.value = null
 }
+const WAITS = [1, 2, 3, 5, 7, 14, 30].map(value => ({ value, label: value === 1 ? 'a day' : `${value} days` }))
+const EXAMPLES: Partial<Record<Deciding, string>> = { discard: 'Green fuzzy growth on day 8', wait: 'Rounder, please' }
+const example = computed(() => what.value ? EXAMPLES[what.value] ?? '' : '')
 </script>
 
 <template>
@@ -81,7 +84,7 @@ async function decide(event: Event) {
         <WordField v-model="place" label="Place" />
         <QuantityField v-model="tempC" kind="temperature" label="It is there" :limits="{ low: -2, high: 40 }" />
       </template>
-      <template v-else-if="what === 'wait'"><PickField v-model="days" label="Look again in" :options="[1, 2, 3, 5, 7, 14, 30].map(value => ({ value, label: value === 1 ? 'a day' : `${value} days` }))" /></template>
+      <template v-else-if="what === 'wait'"><PickField v-model="days" label="Look again in" :options="WAITS" /></template>
       <p v-else-if="what === 'ready' && stand"><StateMark :level="against ? 'ask' : 'fine'" :word="against ? 'Not by its readings' : 'Ready'" /> {{ stand.sentence }}</p>
       <template v-else-if="what === 'brine'">
         <p class="small muted">Brine thins a sauce, starts the next batch, seasons food. It becomes a lot of its own; the rest goes on.</p>
@@ -93,7 +96,7 @@ async function decide(event: Event) {
         <el-checkbox-group v-if="lot.vessels.length > 1" v-model="marks" aria-label="Vessels thrown away"><el-checkbox v-for="vessel in lot.vessels" :key="vessel.mark" :value="vessel.mark">{{ lot.code }}{{ vessel.mark }}, {{ formatMass(vessel.massG, preferences.world) }}</el-checkbox></el-checkbox-group>
         <p class="small">{{ formatMass(thrownG, preferences.world) }} are thrown away.</p>
       </template>
-      <WordField v-if="what !== 'brine'" v-model="reason" label="Why" :placeholder="what === 'discard' ? 'Green fuzzy growth on day 8' : what === 'wait' ? 'Rounder, please' : ''" />
+      <WordField v-if="what !== 'brine'" v-model="reason" label="Why" :placeholder="example" />
       <PhotoField v-if="what === 'discard'" v-model="photos" />
       <p v-if="asked && problem" class="problem" role="alert">{{ problem }}</p>
       <div class="row"><el-button :type="what === 'discard' ? 'danger' : 'primary'" native-type="submit" :loading="busy">{{ KEEP[what] }}</el-button><el-button @click="what = null">Leave it</el-button></div>

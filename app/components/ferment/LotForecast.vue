@@ -43,6 +43,8 @@ const besideLot = computed(() => book.lot(beside.value))
 const extras = computed(() => [...lines.value, ...(besideLot.value ? [readingsLine(besideLot.value, phsOf(besideLot.value))] : [])])
 const fits = computed(() => plan.value !== null && styleById(plan.value.style).ferments && plan.value.style !== 'salt-packed')
 const pieces = computed(() => plan.value !== null && structureOfPlan(plan.value).liquid < 1)
+const otherOptions = computed(() => [{ value: NOBODY, label: 'nothing' }, ...others.value])
+const chartLabel = computed(() => `pH of ${lot.code}: forecast, readings and temperature; the same figures stand in the table below`)
 </script>
 
 <template>
@@ -50,7 +52,7 @@ const pieces = computed(() => plan.value !== null && structureOfPlan(plan.value)
     <div class="row head">
       <h2>Is it sour yet?</h2>
       <PickField v-if="forecast" v-model="ahead" label="Look ahead" :options="AHEAD" class="pick" />
-      <PickField v-if="others.length" v-model="beside" label="Lay beside" :options="[{ value: NOBODY, label: 'nothing' }, ...others]" class="pick" />
+      <PickField v-if="others.length" v-model="beside" label="Lay beside" :options="otherOptions" class="pick" />
       <NuxtLink v-if="besideLot" :to="`/compare?a=${lot.id}&b=${beside}`" class="link">Day by day</NuxtLink>
     </div>
     <p v-if="says" class="says" data-figure="forecast"><StateMark :level="says.level" :word="says.word" /> {{ says.sentence }}</p>
@@ -59,9 +61,9 @@ const pieces = computed(() => plan.value !== null && structureOfPlan(plan.value)
     <template v-if="forecast || phs.length">
       <LazyCourseChart
         :start-ms="lot.startedMs" :course="forecast" :readings="phs" :temperatures="temperatures" :target-ph="plan?.targetPh ?? 3.8" :clock-due-ms="stand?.clock?.dueMs ?? null" :now-ms="open ? book.nowMs : null" :events="eventsOf(lot)" :extras="extras"
-        :label="`pH of ${lot.code}: forecast, readings and temperature; the same figures stand in the table below`"
+        :label="chartLabel"
       />
-      <p class="small muted legend"><span><span class="dot" /> read, with what the meter may be off</span><span v-if="pieces"><span class="ring" /> read in the liquid, which runs ahead (dotted)</span><span><span class="swatch" /> {{ pieces ? 'nine in ten such batches, pieces and liquid together' : 'nine in ten such batches' }}</span><span>A forecast: the meter decides.</span></p>
+      <p class="small muted legend"><span><span class="dot" /> read, with what the meter may be off</span><span v-if="pieces"><span class="ring" /> read in the liquid, which runs ahead (dotted)</span><span><span class="swatch" /> nine in ten such batches{{ pieces ? ', pieces and liquid together' : '' }}</span><span>A forecast: the meter decides.</span></p>
       <CourseTable v-if="forecast" :start-ms="lot.startedMs" :course="forecast" :readings="phs" :extras="extras" />
     </template>
     <p v-else-if="!fits" class="muted">pH hardly moves in this style: cover and time decide.</p>

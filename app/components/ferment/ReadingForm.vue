@@ -53,6 +53,7 @@ async function confirm(event: Event) {
   atMs.value = Date.now()
   emit('recorded')
 }
+const SAMPLES = [{ value: 'liquid', label: 'the liquid' }, { value: 'blended', label: 'pieces and liquid, ground' }]
 </script>
 
 <template>
@@ -60,7 +61,7 @@ async function confirm(event: Event) {
     <div class="fields">
       <QuantityField v-model="form.ph" kind="ph" label="pH" optional @taken="taken" />
       <QuantityField v-if="!phOnly" v-model="form.tempC" kind="temperature" label="Temperature" :limits="{ low: -5, high: 60 }" optional @taken="taken" />
-      <PickField v-if="pieces && !phOnly" v-model="of" label="pH of" :options="[{ value: 'liquid', label: 'the liquid' }, { value: 'blended', label: 'pieces and liquid, ground' }]" class="whole" />
+      <PickField v-if="pieces && !phOnly" v-model="of" label="pH of" :options="SAMPLES" class="whole" />
       <PickField v-if="!instrument" v-model="using" label="Read with" :options="options" class="whole" />
       <MomentField v-model="atMs" label="When" :earliest-ms="lot.startedMs - 3_600_000" class="whole" />
     </div>

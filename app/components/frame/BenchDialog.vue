@@ -35,6 +35,10 @@ const dip = () => {
   const sample = book.lot(lotId.value)?.code ?? 'a sample'
   if (ph.value !== null && tempC.value !== null) void instruments.command({ do: 'dip', sample, ph: ph.value, tempC: tempC.value, thick: thick.value })
 }
+const probeOptions = computed(() => [
+  { value: NOWHERE, label: 'nothing' },
+  ...samples.value.filter(({ state }) => state === 'fermenting').map(({ id, code, name }) => ({ value: id, label: `${code} ${name}` })),
+])
 </script>
 
 <template>
@@ -58,7 +62,7 @@ const dip = () => {
         <el-button @click="open = false; instruments.calibrating = true">Calibrate on two buffers</el-button>
       </div>
       <div v-if="probes.length" class="row">
-        <PickField v-for="probe in probes" :key="probe.id" :model-value="preferences.probes[probe.id] ?? NOWHERE" :label="`${probe.name} logs to`" :options="[{ value: NOWHERE, label: 'nothing' }, ...samples.filter(lot => lot.state === 'fermenting').map(lot => ({ value: lot.id, label: `${lot.code} ${lot.name}` }))]" @update:model-value="id => place(probe.id, id)" />
+        <PickField v-for="probe in probes" :key="probe.id" :model-value="preferences.probes[probe.id] ?? NOWHERE" :label="`${probe.name} logs to`" :options="probeOptions" @update:model-value="id => place(probe.id, id)" />
       </div>
       <p v-if="instruments.problem" class="problem" role="alert">{{ instruments.problem }}</p>
     </div>

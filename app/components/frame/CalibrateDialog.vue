@@ -61,6 +61,11 @@ async function keep(event: Event) {
   open.value = false
 }
 const age = computed(() => ageOf(meter.value.trim()) ?? calibrationAge(null, 0))
+const problemOf = (index: number) =>
+  steps.value[index]?.millivolt.trim() && millivolts.value[index] === null ? 'Millivolts, like 172.4 or −8.' : null
+/** What the meter shows while it stands in a buffer. */
+const liveIn = (buffer: number) => live.value?.ph.sample === sampleOf(buffer) ? `${live.value.ph.millivolt?.toFixed(1)} mV` : 'it'
+const recordWords = computed(() => found.value?.result && !found.value.result.accepted ? 'Record the refusal' : 'Use this calibration')
 </script>
 
 <template>
@@ -72,14 +77,14 @@ const age = computed(() => ageOf(meter.value.trim()) ?? calibrationAge(null, 0))
         <legend>{{ index === 0 ? 'First buffer' : 'Second buffer' }}</legend>
         <div class="fields">
           <PickField v-model="step.buffer" :label="`Buffer ${index + 1}`" :options="BUFFERS.map(value => ({ value, label: `pH ${value.toFixed(2)}` }))" />
-          <WordField v-model="step.millivolt" :label="`Buffer ${index + 1}, mV`" :problem="step.millivolt.trim() && millivolts[index] === null ? 'Millivolts, like 172.4 or −8.' : null" />
+          <WordField v-model="step.millivolt" :label="`Buffer ${index + 1}, mV`" :problem="problemOf(index)" />
           <QuantityField v-model="step.tempC" kind="temperature" :label="`Buffer ${index + 1}, temperature`" :limits="{ low: 0, high: 60 }" no-take />
         </div>
-        <div v-if="live" class="row"><el-button @click="dip(step.buffer)">Dip into it</el-button><el-button :disabled="live.ph.sample !== sampleOf(step.buffer) || !live.ph.steady" @click="take(index)">Take {{ live.ph.sample === sampleOf(step.buffer) ? `${live.ph.millivolt?.toFixed(1)} mV` : 'it' }}</el-button><span v-if="live.ph.sample === sampleOf(step.buffer) && !live.ph.steady" class="small muted settling">settling …</span></div>
+        <div v-if="live" class="row"><el-button @click="dip(step.buffer)">Dip into it</el-button><el-button :disabled="live.ph.sample !== sampleOf(step.buffer) || !live.ph.steady" @click="take(index)">Take {{ liveIn(step.buffer) }}</el-button><span v-if="live.ph.sample === sampleOf(step.buffer) && !live.ph.steady" class="small muted settling">settling …</span></div>
       </fieldset>
       <p v-if="found?.result" data-figure="calibration"><StateMark :level="found.result.accepted ? 'fine' : 'discard'" :word="found.result.accepted ? 'Accepted' : 'Refused'" /> {{ found.result.sentence }}</p>
       <p v-if="problem && (asked || found?.problem)" class="problem" role="alert">{{ problem }}</p>
-      <div class="row"><el-button type="primary" native-type="submit" :loading="busy">{{ found?.result && !found.result.accepted ? 'Record the refusal' : 'Use this calibration' }}</el-button><el-button @click="open = false">Leave it</el-button></div>
+      <div class="row"><el-button type="primary" native-type="submit" :loading="busy">{{ recordWords }}</el-button><el-button @click="open = false">Leave it</el-button></div>
     </form>
   </el-dialog>
 </template>

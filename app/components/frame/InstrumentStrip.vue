@@ -23,6 +23,10 @@ const dials = computed(() => {
   ]
 })
 const ready = computed(() => instruments.taker && instruments.reading(instruments.taker.kind))
+function dialWords({ idle, steady }: { idle?: boolean | undefined, steady?: boolean | undefined }): string {
+  if (idle) return 'not in a sample'
+  return steady ? 'steady' : 'settling'
+}
 </script>
 
 <template>
@@ -31,7 +35,7 @@ const ready = computed(() => instruments.taker && instruments.reading(instrument
     <p v-if="instruments.problem && !benchOpen" class="lost" role="alert">{{ instruments.problem }}</p>
     <div v-for="dial in dials" :key="dial.id" class="dial">
       <span class="figure">{{ dial.figure }}</span>
-      <span class="small state"><span :class="['lamp', dial.steady ? 'steady' : 'settling']" aria-hidden="true" />{{ dial.idle ? 'not in a sample' : dial.steady ? 'steady' : 'settling' }}<span class="note">{{ dial.note }}</span></span>
+      <span class="small state"><span :class="['lamp', dial.steady ? 'steady' : 'settling']" aria-hidden="true" />{{ dialWords(dial) }}<span class="note">{{ dial.note }}</span></span>
     </div>
     <div class="take">
       <span v-if="instruments.taker" class="small for">for {{ instruments.taker.label }}</span>

@@ -84,6 +84,11 @@ async function did(remedy: Remedy) {
   ElMessage.success('Recorded. Stir it through, and taste or measure again in a day.')
   open.value = false
 }
+const SPOONS = [{ value: 'tsp', label: 'teaspoons, level' }, { value: 'tbsp', label: 'tablespoons, level' }]
+const saltOptions = computed(() => [
+  ...book.library.salts.map(({ id, name }) => ({ value: id, label: name })),
+  { value: 'unknown', label: 'another salt' },
+])
 </script>
 
 <template>
@@ -96,8 +101,8 @@ async function did(remedy: Remedy) {
         <QuantityField v-else-if="how === 'grams'" v-model="grams" kind="mass" label="Salt that went in" />
         <template v-else>
           <QuantityField v-model="spoons" kind="percent" plain label="Spoons" :limits="{ high: 500, unit: '' }" no-take />
-          <PickField v-model="spoon" label="of" :options="[{ value: 'tsp', label: 'teaspoons, level' }, { value: 'tbsp', label: 'tablespoons, level' }]" />
-          <PickField v-model="saltId" label="Which salt" :options="[...book.library.salts.map(({ id, name }) => ({ value: id, label: name })), { value: 'unknown', label: 'another salt' }]" />
+          <PickField v-model="spoon" label="of" :options="SPOONS" />
+          <PickField v-model="saltId" label="Which salt" :options="saltOptions" />
         </template>
         <QuantityField :model-value="target" kind="percent" label="It should have" :limits="{ low: 0.1, high: 35 }" @update:model-value="targetPct = $event" />
         <QuantityField v-model="brinePct" kind="percent" label="Brine at hand" :limits="{ high: 26 }" />

@@ -24,6 +24,7 @@ const bottles = (ml: number) => bottlesFilled(ml, form.bottleMl).count
 const priceOf = (row: Row) => row.pricePerKg ?? (row.lotId ? null : book.library.material(row.materialId)?.pricePerKg ?? null)
 const priced = computed(() => (results?.figures ? results.rows : []).some(row => priceOf(row) !== null))
 const money = (value: number) => `${preferences.currency} ${formatNumber(value, 2)}`
+const ACIDITY_WORDS = { fine: 'Sour enough', act: 'Low in acid', ask: 'As usual' } as const
 </script>
 
 <template>
@@ -42,7 +43,7 @@ const money = (value: number) => `${preferences.currency} ${formatNumber(value, 
           <tr><td>in the water phase</td><td class="number">{{ pct(found.properties.waterPhaseSaltPct) }}</td></tr>
         </tbody></table>
         <p v-if="found.tooWeak" class="line"><StateMark level="act" word="Too weak" /> Below {{ LEAST_SALT_PCT }} % of everything the wrong bacteria can win.</p>
-        <ShowWorking :working="doseWorking(form.saltBasis, form.saltPct ?? 0, { ingredientG: found.ingredientG, waterG: found.waterG, ownSaltG: found.ownSaltG })" />
+        <ShowWorking :working="doseWorking(form.saltBasis, form.saltPct ?? 0, found)" />
       </div>
       <div v-if="style.ferments && found.raw !== null">
         <h3>What starts it</h3>
@@ -52,7 +53,7 @@ const money = (value: number) => `${preferences.currency} ${formatNumber(value, 
       <div v-if="found.ph">
         <h3>{{ style.ferments ? 'Start pH' : 'pH of the mixture' }}</h3>
         <p><strong class="acid" data-figure="start-ph">{{ found.ph.typical.toFixed(1) }}</strong> <span class="muted">probably {{ found.ph.low.toFixed(1) }}–{{ found.ph.high.toFixed(1) }}; read it once it is mixed</span></p>
-        <p v-if="acidity" class="line small" data-figure="acidity"><StateMark :level="acidity.level" :word="acidity.level === 'fine' ? 'Sour enough' : acidity.level === 'act' ? 'Low in acid' : 'As usual'" /> {{ acidity.sentence }}</p>
+        <p v-if="acidity" class="line small" data-figure="acidity"><StateMark :level="acidity.level" :word="ACIDITY_WORDS[acidity.level]" /> {{ acidity.sentence }}</p>
         <details v-if="remedies.length" class="small disclose"><summary>To start at 4.6, if you want that insurance</summary>
           <ul><li v-for="remedy in remedies" :key="remedy.material.id">{{ remedy.sentence }}, which leaves the salt at {{ formatNumber(remedy.saltPct, 2) }} %</li></ul>
           <p class="muted">One of them, not all. It helps against the wrong bacteria; the ferment still has to bring it lower.</p>

@@ -47,6 +47,8 @@ function takeVinegar() {
 function useCover() {
   if (cover.value) form.value = { ...form.value, waterG: Math.round(brineParts(cover.value.massG, brinePct.value).waterG) }
 }
+const vinegarWords = computed(() =>
+  style.value.vinegarPerPepper ? 'Five of peppers take eight of vinegar, by weight:' : 'To cover the pods it takes about')
 </script>
 
 <template>
@@ -70,7 +72,7 @@ function useCover() {
     </template>
     <div v-if="vinegar" class="cover">
       <h3>Vinegar</h3>
-      <p>{{ style.vinegarPerPepper ? 'Five of peppers take eight of vinegar, by weight:' : 'To cover the pods it takes about' }} <strong data-figure="vinegar"><MassText :mass-g="vinegar.wantedG" /></strong>; in the plan <MassText :mass-g="vinegar.hasG" />.
+      <p>{{ vinegarWords }} <strong data-figure="vinegar"><MassText :mass-g="vinegar.wantedG" /></strong>; in the plan <MassText :mass-g="vinegar.hasG" />.
         <el-button v-if="Math.abs(vinegar.wantedG - vinegar.hasG) > 0.05 * vinegar.wantedG" @click="takeVinegar">Take that much</el-button></p>
       <p v-if="vinegar.weak" class="row mid"><StateMark level="act" word="Weak vinegar" /> Under 5 % it does not keep. Use one of 5 % or more.</p>
     </div>

@@ -34,15 +34,20 @@ function importRows(text: string) {
   }
 }
 const exportRows = () => saveFile(new Blob([csvOf(tableOfRows(weighedRows(form.value)))], { type: 'text/csv' }), `${form.value.name.trim().replace(/[^\p{L}\p{N}]+/gu, '-') || 'plan'}.csv`)
+const recipeOptions = computed(() => book.recipes.map(({ id, name, versions }) => ({
+  value: id, label: versions.length > 1 ? `${name}, version ${versions.length}` : name,
+})))
+/** Where a planned lot goes on: a bowl that was weighed in is split. */
+const nextPage = ({ id, made, weighed }: Lot) => made.kind === 'plan' && made.bowl && weighed ? `/split/${id}` : `/weigh/${id}`
 </script>
 
 <template>
   <section class="start" aria-label="Where to start">
-    <PickField v-if="book.recipes.length" v-model="recipeId" class="recipe" label="Start from a recipe" :options="book.recipes.map(recipe => ({ value: recipe.id, label: `${recipe.name}${recipe.versions.length > 1 ? `, version ${recipe.versions.length}` : ''}` }))" placeholder="Choose a recipe" @update:model-value="start" />
+    <PickField v-if="book.recipes.length" v-model="recipeId" class="recipe" label="Start from a recipe" :options="recipeOptions" placeholder="Choose a recipe" @update:model-value="start" />
     <div v-if="planned.length" class="planned">
       <span class="field-label">Planned, not packed</span>
       <span class="row"><span v-for="lot in planned" :key="lot.id" class="one"><el-button @click="open(lot)"><span class="code">{{ lot.code }}</span>&nbsp;{{ lot.name }}</el-button>
-        <NuxtLink :to="lot.made.kind === 'plan' && lot.made.bowl && lot.weighed ? `/split/${lot.id}` : `/weigh/${lot.id}`" class="go">{{ lot.made.kind === 'plan' && lot.made.bowl && lot.weighed ? 'Split' : 'Weigh' }}<span class="visually-hidden"> {{ lot.code }}, {{ lot.made.kind === 'plan' ? styleById(lot.made.style).name : '' }}</span></NuxtLink></span></span>
+        <NuxtLink :to="nextPage(lot)" class="go">{{ lot.made.kind === 'plan' && lot.made.bowl && lot.weighed ? 'Split' : 'Weigh' }}<span class="visually-hidden"> {{ lot.code }}, {{ lot.made.kind === 'plan' ? styleById(lot.made.style).name : '' }}</span></NuxtLink></span></span>
     </div>
     <div class="files"><FileButton label="Import rows" accept=".csv,text/csv" @files="([file]) => file?.text().then(importRows)" /><el-button :disabled="weighedRows(form).length === 0" @click="exportRows">Export rows</el-button><NuxtLink to="/recipes" class="go">Recipes</NuxtLink></div>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>

@@ -25,6 +25,12 @@ function addVessel(id: string) {
 }
 const scale = computed(() => Math.min(0.34, 96 / Math.max(1, ...(filled.value?.known ?? []).map(({ vessel }) => drawnSize(vessel.shape, vessel.capacityMl).heightMm))))
 const level = computed(() => filled.value ? FILL_LEVEL[filled.value.fill.verdict] : 'fine')
+/** What speaks for or against a choice; they run from the least air to the fewest vessels. */
+function choiceWords(verdict: string, index: number, count: number): string {
+  if (verdict === 'airy') return ', too airy'
+  if (index === 0) return ': the least'
+  return index === count - 1 ? '; fewest vessels' : ''
+}
 </script>
 
 <template>
@@ -41,7 +47,7 @@ const level = computed(() => filled.value ? FILL_LEVEL[filled.value.fill.verdict
     <ul v-if="answer && answer.choices.length > 1" class="plain-list options" aria-label="Other answers">
       <li v-for="(choice, index) in answer.choices" :key="JSON.stringify(choice.vessels)">
         <button type="button" :aria-pressed="isChosen(choice.vessels)" :class="{ chosen: isChosen(choice.vessels) }" @click="take(choice.vessels)">
-          <strong>{{ words(choice.vessels) }}</strong><span class="small">{{ formatNumber(100 * choice.fraction) }} % full, {{ formatVolume(choice.airMl, preferences.world) }} of air{{ choice.verdict === 'airy' ? ', too airy' : index === 0 ? ': the least' : index === answer.choices.length - 1 ? '; fewest vessels' : '' }}</span>
+          <strong>{{ words(choice.vessels) }}</strong><span class="small">{{ formatNumber(100 * choice.fraction) }} % full, {{ formatVolume(choice.airMl, preferences.world) }} of air{{ choiceWords(choice.verdict, index, answer.choices.length) }}</span>
         </button>
       </li>
     </ul>

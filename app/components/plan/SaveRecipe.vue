@@ -36,12 +36,16 @@ async function save() {
   ElMessage.success(into.value ? `${name.value.trim()}: version ${into.value.versions.length}.` : `${name.value.trim()} is in your recipes.`)
   open.value = false
 }
+const intoOptions = computed(() => [
+  { value: '', label: 'a new recipe' },
+  ...book.recipes.map(({ id, name, versions }) => ({ value: id, label: `version ${versions.length + 1} of ${name}` })),
+])
 </script>
 
 <template>
   <el-dialog v-model="open" title="Save as a recipe" width="480px">
     <form class="stack" novalidate @submit.prevent="save">
-      <PickField v-model="intoId" label="As" :options="[{ value: '', label: 'a new recipe' }, ...book.recipes.map(recipe => ({ value: recipe.id, label: `version ${recipe.versions.length + 1} of ${recipe.name}` }))]" placeholder="a new recipe" />
+      <PickField v-model="intoId" label="As" :options="intoOptions" placeholder="a new recipe" />
       <WordField v-model="name" label="Name of the recipe" :problem="asked ? problem : null" />
       <WordField v-model="note" label="What is different" placeholder="less salt, more carrot" />
       <p v-if="!recipePlanOf(form)" class="problem" role="alert">Weigh in at least one ingredient of the library and give every figure; a recipe keeps no parts of lots.</p>

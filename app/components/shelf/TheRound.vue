@@ -59,13 +59,17 @@ async function calendar() {
     ElMessage.error('The calendar could not be written. The round here is as it was.')
   }
 }
+const countWords = computed(() => {
+  const count = book.asks.length
+  return count === 0 ? 'Nothing is asked for now. Look and smell all the same.' : `${count} ${count === 1 ? 'thing' : 'things'} to do`
+})
 </script>
 
 <template>
   <section class="sheet round" aria-label="The round">
     <header>
       <div class="row"><h2>The round</h2><el-button text @click="calendar">Calendar file</el-button></div>
-      <p class="muted small">{{ book.asks.length ? `${book.asks.length} ${book.asks.length === 1 ? 'thing' : 'things'} to do` : 'Nothing is asked for now. Look and smell all the same.' }}</p>
+      <p class="muted small">{{ countWords }}</p>
       <el-radio-group v-if="book.asks.length > 1" :model-value="preferences.round" aria-label="Order of the round" @update:model-value="value => preferences.choose('round', value as 'walk')"><el-radio-button v-for="order in ORDERS" :key="order.value" :value="order.value">{{ order.label }}</el-radio-button></el-radio-group>
     </header>
     <p v-if="last" class="undo" role="status">{{ last.text }} <el-button size="small" @click="undo">Undo</el-button></p>

@@ -28,6 +28,11 @@ const tapeWidth = computed(() => Math.max(58, Math.min(width.value * 0.8, 92)))
 const box = computed(() => Math.max(width.value, bare ? 0 : tapeWidth.value) + 8)
 const left = computed(() => (box.value - width.value) / 2)
 const tapeTop = computed(() => HEAD + height.value * 0.56 - 18)
+/** A cloth over the mouth, sagging at the sides. */
+const cloth = computed(() => {
+  const [right, middle] = [width.value + 3, width.value / 2]
+  return `M-3,${HEAD + 12} Q${middle},${HEAD - 12} ${right},${HEAD + 12} V${HEAD - 2} Q${middle},${HEAD - 9} -3,${HEAD - 2} Z`
+})
 </script>
 
 <template>
@@ -41,7 +46,7 @@ const tapeTop = computed(() => HEAD + height.value * 0.56 - 18)
     </g>
     <path :d="outline" fill="none" stroke="var(--outline)" stroke-width="1.600" />
     <template v-if="vessel.shape !== 'bag'">
-      <template v-if="closure === 'cloth'"><path :d="`M-3,${HEAD + 12} Q${width / 2},${HEAD - 12} ${width + 3},${HEAD + 12} V${HEAD - 2} Q${width / 2},${HEAD - 9} -3,${HEAD - 2} Z`" fill="#e8e2d2" stroke="var(--outline)" /></template>
+      <template v-if="closure === 'cloth'"><path :d="cloth" fill="#e8e2d2" stroke="var(--outline)" /></template>
       <rect v-else :x="lid.x" :y="HEAD - 8" :width="lid.width" height="9" :fill="hot ? 'var(--heat)' : 'var(--lid)'" rx="1" />
       <path v-if="closure === 'clip'" :d="`M${lid.x - 3},${HEAD + 8} V${HEAD - 10} H${lid.x + lid.width + 3} V${HEAD + 8}`" fill="none" stroke="var(--outline)" stroke-width="1.600" />
       <path v-if="closure === 'airlock'" :d="`M${width / 2},${HEAD - 8} v-7 m-4,0 h8 v-7 h-8 z`" fill="var(--glass)" stroke="var(--outline)" stroke-width="1.400" />

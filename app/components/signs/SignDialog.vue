@@ -46,6 +46,10 @@ async function keep() {
   ElMessage.success(`${kind.value?.name}: recorded. A wrong tap is taken back in the log.`)
   open.value = false
 }
+const vesselOptions = computed(() => [
+  { value: ANY, label: 'more than one, or not sure' },
+  ...lot.vessels.map(({ mark }) => ({ value: mark, label: `only in ${lot.code}${mark}` })),
+])
 </script>
 
 <template>
@@ -64,7 +68,7 @@ async function keep() {
         </fieldset>
         <template v-if="verdict">
           <div class="verdict" :data-level="verdict.level" aria-live="polite"><p><StateMark :level="verdict.level" :word="WORD[verdict.level]" /> {{ verdict.cause }}</p><p>{{ verdict.action }}</p><p v-if="verdict.holds && verdict.level !== 'discard'" class="small muted">Until it is settled the lot is not ready.</p></div>
-          <PickField v-if="lot.vessels.length > 1" v-model="where" label="Seen in" :options="[{ value: ANY, label: 'more than one, or not sure' }, ...lot.vessels.map(({ mark }) => ({ value: mark, label: `only in ${lot.code}${mark}` }))]" />
+          <PickField v-if="lot.vessels.length > 1" v-model="where" label="Seen in" :options="vesselOptions" />
           <WordField v-model="note" label="Note" placeholder="Two spots at the rim" />
           <PhotoField v-model="photos" label="Add a picture as evidence" />
           <div class="row"><el-button type="primary" :loading="busy" @click="keep">Keep it in the log</el-button><el-button @click="start(null)">Something else</el-button></div>

@@ -40,6 +40,12 @@ function file() {
   const document = epcisOf(book.book, recall.lot.id, new Date().toISOString())
   if (document) saveFile(new Blob([JSON.stringify(document, null, 1)], { type: 'application/ld+json' }), `${name.value}-epcis.jsonld`)
 }
+const countProblem = computed(() => recall.short ? `${recall.short} more left than there were: a count is wrong` : 'The counts do not add up')
+/** Where the bottles of a run stand that are still here. */
+function hereWords({ lot: { bottles }, retained }: Recall['runs'][number]): string {
+  const standing = (bottles?.places ?? []).map(({ place, count }) => `${count} at ${place}`)
+  return [...standing, ...(retained ? [`${retained} kept as a sample`] : [])].join(', ') || 'none here'
+}
 </script>
 
 <template>
@@ -50,9 +56,9 @@ function file() {
       <dl class="counts" data-figure="recall-counts">
         <div><dt>made</dt><dd class="figure">{{ recall.made }}</dd></div><div><dt>here</dt><dd class="figure">{{ recall.here }}</dd></div><div><dt>samples</dt><dd class="figure">{{ recall.retained }}</dd></div><div><dt>out</dt><dd class="figure">{{ recall.out }}</dd></div><div v-if="recall.discarded"><dt>thrown away</dt><dd class="figure">{{ recall.discarded }}</dd></div><div v-if="recall.short"><dt>too many out</dt><dd class="figure problem">{{ recall.short }}</dd></div>
       </dl>
-      <p><StateMark v-if="recall.adds && recall.short === 0" level="fine" word="Every bottle is accounted for" /><StateMark v-else level="act" :word="recall.short ? `${recall.short} more left than there were: a count is wrong` : 'The counts do not add up'" /></p>
+      <p><StateMark v-if="recall.adds && recall.short === 0" level="fine" word="Every bottle is accounted for" /><StateMark v-else level="act" :word="countProblem" /></p>
       <div class="sideways"><table class="plain"><thead><tr><th>Bottles</th><th class="number">Holds of it</th><th class="number">Made</th><th>Where</th></tr></thead>
-        <tbody><tr v-for="run in recall.runs" :key="run.lot.id" :data-run="run.lot.code"><td><NuxtLink :to="{ path: '/cellar', query: { lot: run.lot.id } }"><span class="code">{{ run.lot.code }}</span></NuxtLink> {{ run.lot.name }}</td><td class="number">{{ share(run.sharePct) }}</td><td class="number">{{ run.made }}</td><td class="small">{{ [...(run.lot.bottles?.places ?? []).map(({ place, count }) => `${count} at ${place}`), ...(run.retained ? [`${run.retained} kept as a sample`] : [])].join(', ') || 'none here' }}</td></tr></tbody></table></div>
+        <tbody><tr v-for="run in recall.runs" :key="run.lot.id" :data-run="run.lot.code"><td><NuxtLink :to="{ path: '/cellar', query: { lot: run.lot.id } }"><span class="code">{{ run.lot.code }}</span></NuxtLink> {{ run.lot.name }}</td><td class="number">{{ share(run.sharePct) }}</td><td class="number">{{ run.made }}</td><td class="small">{{ hereWords(run) }}</td></tr></tbody></table></div>
       <div v-if="recall.to.length" class="sideways"><table class="plain"><thead><tr><th>Went to</th><th>How</th><th class="number">Bottles</th><th class="number">Last</th></tr></thead>
         <tbody><tr v-for="one in recall.to" :key="`${one.how} ${one.to}`"><td>{{ one.to }}</td><td>{{ HOW[one.how] }}</td><td class="number"><strong>{{ one.count }}</strong></td><td class="number">{{ dayjs(one.lastMs).format('D MMM YYYY') }}</td></tr></tbody></table></div>
     </template>

@@ -29,6 +29,8 @@ function add(id: string) {
 }
 const change = (index: number, part: Partial<Filling>) => (fillings.value = fillings.value.map((filling, at) => at === index ? { ...filling, ...part } : filling))
 const remove = (index: number) => (fillings.value = remark(fillings.value.filter((_, at) => at !== index)))
+const takeWords = computed(() => instruments.taker ? `Take for ${instruments.taker.label}` : 'Touch a field, then take')
+const restWords = computed(() => leftG.value > 0 ? 'stay in the bowl, or were lost on the way.' : 'more than was weighed in: check the tare.')
 </script>
 
 <template>
@@ -38,7 +40,7 @@ const remove = (index: number) => (fillings.value = remark(fillings.value.filter
     <div v-if="reading" class="scale" role="group" aria-label="Scale">
       <span class="figure">{{ formatNumber(reading.value, 1) }} g</span><span class="small">{{ reading.instrument.steady ? 'steady' : 'settling' }}</span>
       <el-button @click="instruments.command({ do: 'tare' })">Tare</el-button>
-      <el-button type="primary" :disabled="!instruments.taker" @click="instruments.take()">{{ instruments.taker ? `Take for ${instruments.taker.label}` : 'Touch a field, then take' }}</el-button>
+      <el-button type="primary" :disabled="!instruments.taker" @click="instruments.take()">{{ takeWords }}</el-button>
     </div>
     <ul class="plain-list">
       <li v-for="(filling, index) in fillings" :key="index">
@@ -50,7 +52,7 @@ const remove = (index: number) => (fillings.value = remark(fillings.value.filter
         <p v-if="fillingProblem(filling)" class="problem" role="alert">{{ fillingProblem(filling) }}</p>
       </li>
     </ul>
-    <p v-if="fillings.length && Math.abs(leftG) > 1" class="row" data-figure="left"><StateMark level="ask" :word="`${formatNumber(Math.abs(leftG))} g`" /> {{ leftG > 0 ? 'stay in the bowl, or were lost on the way.' : 'more than was weighed in: check the tare.' }}</p>
+    <p v-if="fillings.length && Math.abs(leftG) > 1" class="row" data-figure="left"><StateMark level="ask" :word="`${formatNumber(Math.abs(leftG))} g`" /> {{ restWords }}</p>
     <PickField v-model="adding" class="add" label="One more vessel" :options="kinds" placeholder="Choose a vessel" @update:model-value="add" />
   </section>
 </template>

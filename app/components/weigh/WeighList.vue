@@ -1,10 +1,16 @@
 <script setup lang="ts">
 import IconDone from '~icons/lucide/check'
-import { formatNumber, type WeighIn } from '@lactofer/core'
+import { formatNumber, type WeighIn, type WeighStep } from '@lactofer/core'
 
 /** The steps of a weigh-in: what was taken, what waits. A press goes back to one. */
-defineProps<{ state: WeighIn, saltG: number }>()
+const { saltG } = defineProps<{ state: WeighIn, saltG: number }>()
 const emit = defineEmits<{ back: [index: number] }>()
+/** What a step came to, or what it is to come to. */
+function stepWords(step: WeighStep): string {
+  if (step.state === 'skipped') return 'left out'
+  const plannedG = step.kind === 'salt' && step.how === 'planned' ? saltG : step.plannedG
+  return `${formatNumber(step.state === 'taken' ? step.takenG ?? 0 : plannedG, 1)} g`
+}
 </script>
 
 <template>
@@ -13,7 +19,7 @@ const emit = defineEmits<{ back: [index: number] }>()
       <button type="button" :disabled="step.state === 'waits' && index === state.at" :aria-label="`${step.name}: ${step.state === 'waits' ? 'go to it' : 'weigh again'}`" @click="emit('back', index)">
         <span class="tick" aria-hidden="true"><IconDone v-if="step.state === 'taken'" /><template v-else>{{ index + 1 }}</template></span>
         <span class="name">{{ step.name }}<span v-if="step.how !== 'planned'" class="muted small"> {{ step.how }}</span></span>
-        <span class="number">{{ step.state === 'taken' ? `${formatNumber(step.takenG ?? 0, 1)} g` : step.state === 'skipped' ? 'left out' : `${formatNumber(step.kind === 'salt' && step.how === 'planned' ? saltG : step.plannedG, 1)} g` }}</span>
+        <span class="number">{{ stepWords(step) }}</span>
       </button>
     </li>
   </ol>

@@ -38,18 +38,31 @@ watch(() => [step.name, position], async () => {
 const typing = (event: KeyboardEvent) => (event.target as HTMLElement | null)?.closest('input, textarea, select, [role=combobox], .el-dialog') || event.ctrlKey || event.metaKey || event.altKey
 onKeyStroke('t', event => typing(event) || tare())
 onKeyStroke('s', event => typing(event) || emit('skip'))
+const rowWords = ({ preparation, seedsOut }: { preparation: string, seedsOut: boolean }) =>
+  [preparation, seedsOut ? 'seeds out' : ''].filter(Boolean).join(', ')
+/** Where the weight that counts comes from. */
+const weightFrom = computed(() => {
+  if (typedG.value !== null) return 'typed'
+  if (!reading.value) return 'no scale connected: type it'
+  return reading.value.instrument.steady ? 'steady' : 'settling'
+})
+/** Where the goal lies on the bar, as CSS. */
+const goalPlace = computed(() => {
+  const from = at(targetG - tolerance.value)
+  return { left: `${from}%`, width: `max(6px, ${at(targetG + tolerance.value) - from}%)` }
+})
 </script>
 
 <template>
   <section class="panel" aria-label="On the scale">
     <p class="muted">{{ position }}</p>
     <h2>{{ step.name }}</h2>
-    <p v-if="step.row && (step.row.preparation !== 'raw' || step.row.seedsOut)" class="prep">{{ [step.row.preparation, step.row.seedsOut ? 'seeds out' : ''].filter(Boolean).join(', ') }}</p>
+    <p v-if="step.row && (step.row.preparation !== 'raw' || step.row.seedsOut)" class="prep">{{ rowWords(step.row) }}</p>
     <p class="target">{{ targetG > 0 ? `Target ${formatNumber(targetG, 1)} g` : 'As much as you like' }}<span v-if="targetG > 0" class="muted"> ± {{ formatNumber(tolerance, 1) }} g<template v-if="preferences.world === 'us'"> ({{ formatMass(targetG, 'us') }})</template></span></p>
     <p class="live" :class="verdict.word" aria-live="polite"><span class="big" data-figure="live">{{ formatNumber(nowG, 1) }}</span> g
-      <span class="small state">{{ typedG !== null ? 'typed' : !reading ? 'no scale connected: type it' : reading.instrument.steady ? 'steady' : 'settling' }}</span></p>
+      <span class="small state">{{ weightFrom }}</span></p>
     <div v-if="targetG > 0" class="bar" role="img" :aria-label="verdict.sentence">
-      <span class="zone" :style="{ left: `${at(targetG - tolerance)}%`, width: `max(6px, ${at(targetG + tolerance) - at(targetG - tolerance)}%)` }" />
+      <span class="zone" :style="goalPlace" />
       <span class="fill" :class="verdict.word" :style="{ width: `${at(nowG)}%` }" />
       <span class="mark" :style="{ left: `${at(targetG)}%` }" />
     </div>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import dayjs from 'dayjs'
-import { driftOf, EVENING_OUT_H, finishedReadings, forecastBlend, formatShu, lastPouredMs, mapRange, openTargets, propertiesOf, PROPERTIES, valueOf, type Targets } from '@lactofer/core'
+import { driftOf, EVENING_OUT_H, finishedReadings, forecastBlend, formatShu, lastPouredMs, mapRange, openTargets, propertiesOf, PROPERTIES, valueOf, type EntryOf, type Targets } from '@lactofer/core'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 
@@ -24,22 +24,37 @@ watch(() => blend.value?.id, () => {
 }, { immediate: true })
 const dueMs = computed(() => lot.value ? lastPouredMs(lot.value) + EVENING_OUT_H * 3_600_000 : 0)
 const shu = computed(() => composition.value && composition.value.massG > 0 ? mapRange(composition.value.heat, heat => heat / (composition.value?.massG ?? 1)) : null)
+const madeWords = computed(() => {
+  if (!blend.value) return ''
+  return `blended ${dayjs(blend.value.at).format('D MMM HH:mm')}${blend.value.cooked ? ', cooked' : ', live'}`
+})
+const predictedBand = computed(() => {
+  const predicted = blend.value?.predictedPh
+  return predicted ? `${predicted.low.toFixed(2)}–${predicted.high.toFixed(2)}` : ''
+})
+const evenedWords = computed(() => evened.value ? `after ${evened.value.hours.toFixed(0)} h` : `due ${dayjs(dueMs.value).format('ddd D MMM HH:mm')}`)
+const driftWords = computed(() => {
+  if (!drift.value || drift.value.level === 'fine') return 'Steady'
+  return drift.value.by > 0 ? 'It rose' : 'It fell'
+})
+const trialWords = ({ ph, predictedPh }: EntryOf<'trial'>) =>
+  ph === undefined ? 'not read' : `pH ${ph.toFixed(2)}, expected ${predictedPh?.typical.toFixed(2) ?? '–'}`
 </script>
 
 <template>
   <div v-if="!lot || !blend" class="page"><h1>No such blend</h1><p>It may be in another browser’s log, or in the demo that was taken out. <NuxtLink to="/blend">The blend bench</NuxtLink></p></div>
   <div v-else class="page">
-    <LotHeading :lot="lot" :note="`blended ${dayjs(lot.made.at).format('D MMM HH:mm')}${blend.cooked ? ', cooked' : ', live'}`" />
+    <LotHeading :lot="lot" :note="madeWords" />
     <div class="split">
       <div class="stack">
         <section class="sheet" aria-label="Finished pH">
           <h2>Finished pH</h2>
           <ol class="plain-list moments">
-            <li><span class="muted small">forecast when poured</span><strong class="figure">{{ blend.predictedPh ? blend.predictedPh.typical.toFixed(2) : '–' }}</strong><span class="small muted">{{ blend.predictedPh ? `${blend.predictedPh.low.toFixed(2)}–${blend.predictedPh.high.toFixed(2)}` : '' }}</span></li>
+            <li><span class="muted small">forecast when poured</span><strong class="figure">{{ blend.predictedPh ? blend.predictedPh.typical.toFixed(2) : '–' }}</strong><span class="small muted">{{ predictedBand }}</span></li>
             <li><span class="muted small">at once</span><strong class="figure" data-figure="at-once">{{ readings[0]?.ph.toFixed(2) ?? '–' }}</strong><span class="small muted">{{ readings[0] ? `after ${readings[0].hours.toFixed(0)} h` : 'read it now' }}</span></li>
-            <li><span class="muted small">evened out, {{ EVENING_OUT_H }} h</span><strong class="figure" data-figure="evened-out">{{ evened?.ph.toFixed(2) ?? '–' }}</strong><span class="small muted">{{ evened ? `after ${evened.hours.toFixed(0)} h` : `due ${dayjs(dueMs).format('ddd D MMM HH:mm')}` }}</span></li>
+            <li><span class="muted small">evened out, {{ EVENING_OUT_H }} h</span><strong class="figure" data-figure="evened-out">{{ evened?.ph.toFixed(2) ?? '–' }}</strong><span class="small muted">{{ evenedWords }}</span></li>
           </ol>
-          <p v-if="drift" data-figure="drift"><StateMark :level="drift.level" :word="drift.level === 'fine' ? 'Steady' : drift.by > 0 ? 'It rose' : 'It fell'" /> {{ drift.sentence }}</p>
+          <p v-if="drift" data-figure="drift"><StateMark :level="drift.level" :word="driftWords" /> {{ drift.sentence }}</p>
           <p v-else-if="readings.length" class="muted">The second reading tells whether pieces still even out. The later one counts.</p>
         </section>
         <section v-if="forecast" class="sheet" aria-label="Against its targets"><h2>Against what it was to be</h2>
@@ -54,7 +69,7 @@ const shu = computed(() => composition.value && composition.value.massG > 0 ? ma
         <section class="sheet"><p><MassText :mass-g="lot.leftG" /> left of <MassText :mass-g="lot.madeG" />. <template v-if="properties">{{ formatShu(properties.shu) }}, {{ preferences.heatWord(properties.shu.typical) }}.</template></p>
           <div class="row"><NuxtLink class="next" :to="`/bottle/${lot.id}`">Bottle it</NuxtLink><NuxtLink :to="{ path: '/cellar', query: { lot: lot.id } }">Where it came from</NuxtLink></div></section>
         <section v-if="shu && shu.high > 100" class="sheet"><details class="disclose"><summary>Taste how hot it is</summary><HeatTasting :key="lot.id" :lot="lot" :expected="shu" /></details></section>
-        <section v-if="lot.trials.length" class="sheet"><h2>Its trials</h2><ul class="plain-list"><li v-for="trial in lot.trials" :key="trial.id" class="small"><strong>{{ trial.name }}</strong> {{ trial.ph === undefined ? 'not read' : `pH ${trial.ph.toFixed(2)}, expected ${trial.predictedPh?.typical.toFixed(2) ?? '–'}` }}{{ trial.note ? `; ${trial.note}` : '' }}</li></ul></section>
+        <section v-if="lot.trials.length" class="sheet"><h2>Its trials</h2><ul class="plain-list"><li v-for="trial in lot.trials" :key="trial.id" class="small"><strong>{{ trial.name }}</strong> {{ trialWords(trial) }}{{ trial.note ? `; ${trial.note}` : '' }}</li></ul></section>
       </div>
     </div>
   </div>

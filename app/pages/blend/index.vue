@@ -3,7 +3,7 @@ import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import { useElementVisibility } from '@vueuse/core'
 import { ElMessage } from 'element-plus'
 import IconPlus from '~icons/lucide/plus'
-import { cautionsFor, formatMass, formatNumber, formatVolume, keepOutlook, LotCodeSchema, ofMaterial, PROPERTIES, valueOf, WARN_BAR, type Composition } from '@lactofer/core'
+import { cautionsFor, formatMass, formatNumber, formatVolume, keepOutlook, LotCodeSchema, ofMaterial, PROPERTIES, valueOf, WARN_BAR, type Composition, type Lot } from '@lactofer/core'
 import { totalOf, type PartForm } from '~/components/blend/blendForm'
 import { headline } from '~/components/measure/rulers'
 import { useBench } from '~/composables/useBench'
@@ -87,6 +87,18 @@ async function weighIn(event: Event) {
 }
 const sharedLots = computed(() => [...taken.value.keys()].flatMap(id => book.lot(id) ?? []))
 const seen = computed(() => `${bench.value.sauces.length > 1 ? `${bench.value.at + 1} of ${bench.value.sauces.length}` : ''}`)
+/** What stays of a lot once every sauce has its share. */
+function remainsWords({ id, leftG }: Lot): string {
+  const restG = remains(id)
+  if (restG < -0.5) return `${formatMass(-restG, preferences.world)} too much taken`
+  return `${formatMass(Math.max(0, restG), preferences.world)} stay of ${formatMass(leftG, preferences.world)}`
+}
+/** Takes a piece of advice of an answer that was not possible. */
+function followAdvice(index: number, all: boolean) {
+  const answer = answered.value?.answer
+  const advice = answer?.status === 'infeasible' ? answer.advice[index] : undefined
+  if (advice) follow(advice, all)
+}
 </script>
 
 <template>
@@ -97,7 +109,7 @@ const seen = computed(() => `${bench.value.sauces.length > 1 ? `${bench.value.at
       <el-button v-if="bench.sauces.length < 8" text @click="addSauce(true)"><IconPlus aria-hidden="true" /> Another sauce from this stock</el-button>
       <el-button v-if="bench.sauces.length > 1" text @click="removeSauce(bench.at)">Take this one off</el-button>
     </div></header>
-    <p v-if="bench.sauces.length > 1 && sharedLots.length" class="stock small" aria-label="What stays in stock"><span v-for="lot in sharedLots" :key="lot.id" :class="{ over: remains(lot.id) < -0.5 }"><span class="code">{{ lot.code }}</span> {{ remains(lot.id) < -0.5 ? `${formatMass(-remains(lot.id), preferences.world)} too much taken` : `${formatMass(Math.max(0, remains(lot.id)), preferences.world)} stay of ${formatMass(lot.leftG, preferences.world)}` }}</span></p>
+    <p v-if="bench.sauces.length > 1 && sharedLots.length" class="stock small" aria-label="What stays in stock"><span v-for="lot in sharedLots" :key="lot.id" :class="{ over: remains(lot.id) < -0.5 }"><span class="code">{{ lot.code }}</span> {{ remainsWords(lot) }}</span></p>
     <p v-if="forecast.massG" :class="['digest', { seen: rulersSeen }]" aria-hidden="true"><span v-for="property in PROPERTIES.slice(0, 4)" :key="property" :style="{ color: `var(--${property})` }">{{ headline(property, valueOf(property, forecast)) }}</span></p>
     <div class="bench">
       <form class="stack" novalidate :aria-label="`Pot ${seen}`" @submit.prevent="confirm">
@@ -125,7 +137,7 @@ const seen = computed(() => `${bench.value.sauces.length > 1 ? `${bench.value.at
         <p v-if="pressure && pressure.bar.high > WARN_BAR" class="sweetens"><StateMark level="act" word="Sugar comes back" /> What goes in after fermenting ferments again: closed at 20 °C up to {{ formatNumber(pressure.bar.high, 1) }} bar. <el-button text @click="view = 'keep'">Live, cold or cooked?</el-button></p>
         <CautionList :cautions="cautions" />
         <el-radio-group v-model="view" class="views" aria-label="Look at"><el-radio-button v-for="one in VIEWS" :key="one.value" :value="one.value">{{ one.label }}</el-radio-button></el-radio-group>
-        <SolvePanel v-if="view === 'solve'" v-model:bench="bench" v-model:sauce="sauce" :answered="answered" :busy="solving" :problem="solveProblem" :placed="placed" @solve="solve" @undo="undo" @nearest="nearest" @follow="(index, all) => answered?.answer.status === 'infeasible' && answered.answer.advice[index] && follow(answered.answer.advice[index], all)" />
+        <SolvePanel v-if="view === 'solve'" v-model:bench="bench" v-model:sauce="sauce" :answered="answered" :busy="solving" :problem="solveProblem" :placed="placed" @solve="solve" @undo="undo" @nearest="nearest" @follow="followAdvice" />
         <section v-else class="view">
           <TrialPanel v-if="view === 'trial'" v-model:sauce="sauce" :poured="poured" :trials="trials" />
           <p v-else-if="!forecast.massG" class="muted">Put something into the pot first.</p>

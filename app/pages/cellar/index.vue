@@ -28,6 +28,12 @@ const figures = computed(() => {
   const composition = selected.value && book.composition(selected.value.id)
   return composition ? { ...propertiesOf(composition), allergens: composition.allergens } : null
 })
+const placeOptions = computed(() => [
+  { value: ALL, label: 'all places' },
+  ...places.value.flatMap(({ place }) => place ? [{ value: place, label: place }] : []),
+])
+/** Stock that is read here; ferments, pots and bottles have pages of their own. */
+const readable = computed(() => selected.value?.state === 'in stock' && ['base', 'brine', 'pulp', 'stock'].includes(selected.value.kind))
 </script>
 
 <template>
@@ -39,7 +45,7 @@ const figures = computed(() => {
         <div class="tools">
           <WordField v-model="typed" label="Find by code, name or place" placeholder="QR-31, plum …" />
           <PickField v-model="kind" label="What" :options="KINDS" />
-          <PickField v-model="place" label="Where" :options="[{ value: ALL, label: 'all places' }, ...places.filter(one => one.place).map(one => ({ value: one.place, label: one.place }))]" />
+          <PickField v-model="place" label="Where" :options="placeOptions" />
           <PickField v-model="order" label="Order" :options="CELLAR_ORDERS.map(value => ({ value, label: value }))" />
         </div>
         <div class="row sum"><p role="status" data-figure="found"><strong>{{ found.length }}</strong> {{ found.length === 1 ? 'row' : 'rows' }}, <strong>{{ bottles }}</strong> bottles</p><el-checkbox v-model="gone">show what is used up</el-checkbox></div>
@@ -64,7 +70,7 @@ const figures = computed(() => {
         </p>
         <TakeOut v-if="selected.bottles ? selected.bottles.left > 0 : selected.state === 'in stock'" :key="selected.id" :lot="selected" />
         <LineageTree :lot="selected" />
-        <details v-if="['base', 'brine', 'pulp', 'stock'].includes(selected.kind) && selected.state === 'in stock'" class="disclose"><summary>Read it: pH, salt, titration</summary><ReadingForm :key="selected.id" :lot="selected" /></details>
+        <details v-if="readable" class="disclose"><summary>Read it: pH, salt, titration</summary><ReadingForm :key="selected.id" :lot="selected" /></details>
         <LotLog :lot="selected" />
       </section>
     </div>

@@ -33,12 +33,14 @@ const cautions = computed(() => lot.value && lot.value.state === 'fermenting'
 const LEVEL: Record<Standing['state'], { level: 'fine' | 'ask' | 'act' | 'discard', word: string }> = {
   ready: { level: 'fine', word: 'Ready' }, working: { level: 'fine', word: 'On its way' }, ask: { level: 'ask', word: 'Ask' }, act: { level: 'act', word: 'Act' }, discard: { level: 'discard', word: 'Discard' },
 }
+const standsWords = computed(() => lot.value?.packed ? `day ${dayOf(lot.value, book.nowMs)}, ${lot.value.place}, ${lot.value.packed.closure}` : 'planned, not packed')
+const plannedWords = computed(() => plan.value?.bowl && lot.value?.weighed ? 'Mixed in one bowl, not split yet.' : 'Planned; nothing is in a vessel yet.')
 </script>
 
 <template>
   <div v-if="!lot || !plan" class="page"><h1>No such lot</h1><p>It may be in another browser’s log, or in the demo that was taken out. <NuxtLink to="/ferment">All ferments</NuxtLink></p></div>
   <div v-else class="page">
-    <LotHeading :lot="lot" :note="lot.packed ? `day ${dayOf(lot, book.nowMs)}, ${lot.place}, ${lot.packed.closure}` : 'planned, not packed'" />
+    <LotHeading :lot="lot" :note="standsWords" />
     <div class="split">
       <div class="stack main">
         <section v-if="lot.state === 'discarded'" class="sheet"><p><StateMark level="discard" word="Discarded" /> {{ lot.discarded?.reason }}</p><PhotoStrip v-if="lot.discarded?.photos" :ids="lot.discarded.photos" /></section>
@@ -47,7 +49,7 @@ const LEVEL: Record<Standing['state'], { level: 'fine' | 'ask' | 'act' | 'discar
           <NuxtLink v-if="lot.state === 'fermenting' && mayPress" :to="`/press?lot=${lot.id}`" :class="['next', { first: stand.state === 'ready' }]">Press it</NuxtLink>
         </section>
         <section v-else-if="!lot.packed && lot.leftG > 0" class="sheet standing" aria-label="Where it stands">
-          <p class="sentence">{{ plan.bowl && lot.weighed ? 'Mixed in one bowl, not split yet.' : 'Planned; nothing is in a vessel yet.' }}</p>
+          <p class="sentence">{{ plannedWords }}</p>
           <NuxtLink :to="plan.bowl && lot.weighed ? `/split/${lot.id}` : `/weigh/${lot.id}`" class="next first">{{ plan.bowl && lot.weighed ? 'Split it into jars' : 'Weigh it in' }}</NuxtLink>
           <div v-if="lot.usedG === 0"><el-button text :loading="busy" @click="drop">Drop this plan</el-button></div>
         </section>

@@ -45,6 +45,10 @@ async function print(event: Event) {
 async function byHand() {
   if (await written(true)) ElMessage.success('Written down: labels by hand, with what they have to say.')
 }
+const pagesWords = computed(() => {
+  const pages = pagesFor(count.value, choice.value.sheet)
+  return `${pages} ${pages === 1 ? 'page' : 'pages'}`
+})
 </script>
 
 <template>
@@ -62,7 +66,7 @@ async function byHand() {
           <p v-if="stale" class="problem">What was printed on {{ stale.at.slice(0, 10) }} is no longer true: something in it was corrected. Print again, and take the old ones off.</p>
           <p v-if="set" class="small muted">Small print at {{ set.layout.size.toFixed(1) }} pt. Rules for labels differ by place: what must stand there, and how large, your office says.</p>
           <div class="row">
-            <div class="count"><QuantityField v-model="own.count" kind="count" label="How many" :limits="{ low: 1, high: 5000 }" :placeholder="String(made.count)" optional :hint="`${pagesFor(count, choice.sheet)} ${pagesFor(count, choice.sheet) === 1 ? 'page' : 'pages'}`" /></div>
+            <div class="count"><QuantityField v-model="own.count" kind="count" label="How many" :limits="{ low: 1, high: 5000 }" :placeholder="String(made.count)" optional :hint="pagesWords" /></div>
             <el-button class="low" type="primary" native-type="submit" :loading="busy" :disabled="stops">Labels as PDF</el-button>
             <el-button class="low" :loading="recording" @click="byHand">I wrote them by hand</el-button>
           </div>

@@ -56,6 +56,10 @@ async function finish() {
   ElMessage.success('Blended. Read it now, and again in 24 hours.')
   await router.push(`/blend/${id}`)
 }
+const headlines = computed(() => {
+  const ahead = forecast.value
+  return ahead ? PROPERTIES.slice(0, 3).map(property => headline(property, valueOf(property, ahead))).join(', ') : ''
+})
 </script>
 
 <template>
@@ -69,7 +73,7 @@ async function finish() {
     </section>
     <div class="stack">
       <WeighList :state="state" :salt-g="0" @back="index => change(now => returnTo(now, index))" />
-      <p v-if="!weighed" class="small muted">With what was weighed so far: {{ PROPERTIES.slice(0, 3).map(property => headline(property, valueOf(property, forecast))).join(', ') }}.</p>
+      <p v-if="!weighed" class="small muted">With what was weighed so far: {{ headlines }}.</p>
     </div>
   </AtScale>
 </template>

@@ -86,6 +86,13 @@ async function confirm(event: Event) {
   reset()
   await router.push('/')
 }
+/** One more jar, for what is left in the bowl. */
+function addJar() {
+  if (!bowl.value) return
+  const mark = letter(form.value.jars.length)
+  const { leftG } = rest.value
+  form.value.jars.push(freshJar(`${bowl.value.name}, jar ${mark.toLowerCase()}`, `${bowl.value.code}${mark}`, Math.max(0, Math.round(leftG)) || null, jarFor(leftG)))
+}
 </script>
 
 <template>
@@ -100,7 +107,7 @@ async function confirm(event: Event) {
     </section>
     <div class="jars"><JarCard v-for="(jar, index) in form.jars" :key="jar.key" :model-value="jar" :results="results[index] ?? null" :bowl-salt-pct="bowlSaltPct" :asked="asked" @update:model-value="form.jars[index] = $event" @remove="form.jars.splice(index, 1)" /></div>
     <div class="row foot">
-      <el-button @click="form.jars.push(freshJar(`${bowl.name}, jar ${letter(form.jars.length).toLowerCase()}`, `${bowl.code}${letter(form.jars.length)}`, Math.max(0, Math.round(rest.leftG)) || null, jarFor(rest.leftG)))">One jar more</el-button>
+      <el-button @click="addJar">One jar more</el-button>
       <WordField v-model="form.place" label="Where they stand" />
       <el-button type="primary" native-type="submit" :loading="busy">Packed: start {{ form.jars.length }} {{ form.jars.length === 1 ? 'lot' : 'lots' }}</el-button>
     </div>

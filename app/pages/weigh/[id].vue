@@ -102,6 +102,7 @@ async function finish() {
   reset()
   await router.push(plan.value.bowl ? `/split/${lotId}` : `/ferment/${lotId}`)
 }
+const tooSaltyWords = computed(() => saltOffG.value < 0 ? 'Put in a little more of everything else, or mend it on the lot’s page.' : '')
 </script>
 
 <template>
@@ -114,7 +115,7 @@ async function finish() {
     </template>
     <template v-else>
       <div class="stack">
-        <section v-if="saltOff" class="sheet" aria-label="Salt"><p><StateMark level="act" word="The salt no longer fits" /> What was weighed wants <strong>{{ saltG.toFixed(1) }} g</strong>, and {{ saltTakenG.toFixed(1) }} g went in. {{ saltOffG < 0 ? 'Put in a little more of everything else, or mend it on the lot’s page.' : '' }}</p><div v-if="saltOffG > 0"><el-button type="primary" @click="moreSalt">Weigh {{ saltOffG.toFixed(1) }} g more</el-button></div></section>
+        <section v-if="saltOff" class="sheet" aria-label="Salt"><p><StateMark level="act" word="The salt no longer fits" /> What was weighed wants <strong>{{ saltG.toFixed(1) }} g</strong>, and {{ saltTakenG.toFixed(1) }} g went in. {{ tooSaltyWords }}</p><div v-if="saltOffG > 0"><el-button type="primary" @click="moreSalt">Weigh {{ saltOffG.toFixed(1) }} g more</el-button></div></section>
         <section v-if="packedFigures" class="sheet" aria-label="Weighed in"><p class="sum"><span><MassText :mass-g="packedFigures.composition.massG" /> in the bowl</span><span>salt <strong data-figure="weighed-salt">{{ (100 * packedFigures.composition.saltG / packedFigures.composition.massG).toFixed(2) }} %</strong> of everything</span></p></section>
         <PackVessels v-if="packedFigures && !plan.bowl" v-model="draft.fillings" :figures="packedFigures" />
         <div v-if="!plan.bowl" class="fields"><PickField :model-value="closure" label="Closed with" :options="style.closures.map(name => ({ value: name, label: name }))" @update:model-value="value => draft && (draft.closure = value)" /><WordField v-model="draft.place" label="Where it stands" /></div>
