@@ -57,7 +57,7 @@ const lines = computed(() => lots.value.map(lot => readingsLine(lot, phsOf(lot))
           <tbody>
             <tr v-for="{ day, cells } in days" :key="day"><th scope="row">{{ day }}</th>
               <td v-for="(cell, index) in cells" :key="index">
-                <p v-if="cell.ph || cell.temp !== null"><strong v-if="cell.ph" class="acid">pH {{ cell.ph }}</strong> <span v-if="cell.temp !== null" class="muted small"><TemperatureText :temp-c="cell.temp" /></span></p>
+                <p v-if="cell.ph || cell.temp !== null"><strong v-if="cell.ph" class="acid">pH {{ cell.ph }}</strong>{{ ' ' }}<span v-if="cell.temp !== null" class="muted small"><TemperatureText :temp-c="cell.temp" /></span></p>
                 <p v-for="line in cell.lines" :key="line" class="small">{{ line }}</p>
                 <p v-for="taste in cell.tastes" :key="taste" class="small">Tastes: {{ taste }}</p>
                 <PhotoStrip v-if="cell.photos.length" :ids="cell.photos" />

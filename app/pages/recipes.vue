@@ -86,7 +86,7 @@ async function retire(recipe: Recipe) {
         <li v-for="recipe in book.recipes" :key="recipe.id" class="sheet">
           <header><h2>{{ recipe.name }}</h2><p class="muted small">{{ styleById(recipe.versions.at(-1)?.plan.style ?? 'mash').name }}, {{ recipe.versions.at(-1)?.plan.rows.map(row => row.name.toLowerCase()).join(', ') }}</p></header>
           <ol class="plain-list">
-            <li v-for="(version, index) in recipe.versions" :key="version.id" class="version"><span><strong>Version {{ index + 1 }}</strong> <span class="muted small">{{ dayjs(version.at).format('D MMM YYYY') }}, {{ version.by }}{{ version.note ? `: ${version.note}` : '' }}</span></span>
+            <li v-for="(version, index) in recipe.versions" :key="version.id" class="version"><span><strong>Version {{ index + 1 }}</strong>{{ ' ' }}<span class="muted small">{{ dayjs(version.at).format('D MMM YYYY') }}, {{ version.by }}{{ version.note ? `: ${version.note}` : '' }}</span></span>
               <NuxtLink :to="`/plan?recipe=${recipe.id}&version=${index + 1}`" class="go">Start<span class="visually-hidden"> {{ recipe.name }}, version {{ index + 1 }}</span></NuxtLink></li>
           </ol>
           <div class="row"><el-button @click="exportOne(recipe)">Export<span class="visually-hidden"> {{ recipe.name }}</span></el-button><el-button text @click="retire(recipe)">Take off the list<span class="visually-hidden">: {{ recipe.name }}</span></el-button></div>

@@ -19,10 +19,10 @@ const pungentParts = computed(() => poured.map(({ name, composition: { massG, he
 <template>
   <div class="others">
     <dl>
-      <div><dt>Titratable acid</dt><dd><strong data-figure="tart">{{ tart === null ? '–' : `${formatNumber(tart, 2)} %` }}</strong> <span class="muted small">as lactic: {{ profile || 'none' }}</span></dd></div>
+      <div><dt>Titratable acid</dt><dd><strong data-figure="tart">{{ tart === null ? '–' : `${formatNumber(tart, 2)} %` }}</strong>{{ ' ' }}<span class="muted small">as lactic: {{ profile || 'none' }}</span></dd></div>
       <div><dt>Salt in the water</dt><dd><strong>{{ waterPhaseSalt }}</strong></dd></div>
-      <div><dt>Cost</dt><dd><strong data-figure="cost">{{ perBottle ? `${formatNumber(cost.money, 2)} ${preferences.currency}` : '–' }}</strong> <span v-if="cost.unpriced.length" class="muted small">without {{ cost.unpriced.slice(0, 3).join(', ') }}{{ cost.unpriced.length > 3 ? ' …' : '' }}</span></dd></div>
-      <div><dt>Live</dt><dd><strong data-figure="live">{{ live ? 'yes' : 'no' }}</strong> <span class="muted small">{{ live ? 'bacteria of the ferment' : 'no living ferment, or cooked' }}</span></dd></div>
+      <div><dt>Cost</dt><dd><strong data-figure="cost">{{ perBottle ? `${formatNumber(cost.money, 2)} ${preferences.currency}` : '–' }}</strong>{{ ' ' }}<span v-if="cost.unpriced.length" class="muted small">without {{ cost.unpriced.slice(0, 3).join(', ') }}{{ cost.unpriced.length > 3 ? ' …' : '' }}</span></dd></div>
+      <div><dt>Live</dt><dd><strong data-figure="live">{{ live ? 'yes' : 'no' }}</strong>{{ ' ' }}<span class="muted small">{{ live ? 'bacteria of the ferment' : 'no living ferment, or cooked' }}</span></dd></div>
       <div><dt>Allergens</dt><dd><strong data-figure="allergens">{{ forecast.composition.allergens.join(', ') || 'none known' }}</strong></dd></div>
     </dl>
     <details class="disclose"><summary>Working of every figure</summary>

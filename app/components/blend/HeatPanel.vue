@@ -22,7 +22,7 @@ const expected = computed(() => {
   <div class="stack">
     <h2>How hot is it?</h2>
     <dl><div><dt>as it is</dt><dd><strong class="figure">{{ formatShu(forecast.shu) }}</strong> {{ preferences.heatWord(forecast.shu.typical) }}</dd></div>
-      <div><dt>on dry matter, as peppers are published</dt><dd><strong>{{ formatShu(dry) }}</strong> <span class="muted small">{{ (100 * dryShare).toFixed(0) }} % is dry matter</span></dd></div></dl>
+      <div><dt>on dry matter, as peppers are published</dt><dd><strong>{{ formatShu(dry) }}</strong>{{ ' ' }}<span class="muted small">{{ (100 * dryShare).toFixed(0) }} % is dry matter</span></dd></div></dl>
     <details v-if="lots.length" class="disclose"><summary>Taste a lot for a second estimate</summary>
       <PickField v-if="lots.length > 1" v-model="chosen" label="Which lot" :options="lots.map(one => ({ value: one.id, label: `${one.code} ${one.name}` }))" />
       <HeatTasting v-if="lot && expected" :key="lot.id" :lot="lot" :expected="expected" />

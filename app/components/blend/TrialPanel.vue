@@ -149,7 +149,7 @@ const remarksOf = ({ taste, note }: EntryOf<'trial'>) => [taste ? tasteWords(tas
           <tr><td>the bench says now</td><td v-for="trial in trials" :key="trial.id" class="number" data-figure="after">{{ nowOf(trial)?.typical.toFixed(2) ?? '–' }} <span class="small muted">{{ range(nowOf(trial)) }}</span></td></tr>
           <tr><td>salt measured</td><td v-for="trial in trials" :key="trial.id" class="number">{{ trial.saltPct === undefined ? '–' : `${trial.saltPct} %` }}</td></tr>
           <tr><td>taste and note</td><td v-for="trial in trials" :key="trial.id" class="small">{{ remarksOf(trial) }}</td></tr>
-          <tr><td /><td v-for="trial in trials" :key="trial.id" class="number"><el-button @click="choose(trial)">Go on with it</el-button> <el-button text :loading="busy" @click="takeBack(trial)">Take it back</el-button></td></tr>
+          <tr><td /><td v-for="trial in trials" :key="trial.id" class="number"><el-button @click="choose(trial)">Go on with it</el-button>{{ ' ' }}<el-button text :loading="busy" @click="takeBack(trial)">Take it back</el-button></td></tr>
         </tbody></table></div>
   </section>
 </template>

@@ -51,7 +51,7 @@ const chartLabel = computed(() => `Temperature of the ${name} and the minutes it
 
 <template>
   <figure>
-    <figcaption><strong>{{ name[0]?.toUpperCase() }}{{ name.slice(1) }}: how hot, and what did it count for?</strong> <span class="small muted">Above the temperature, below the minutes gained at {{ shown(reference.refC) }}.</span></figcaption>
+    <figcaption><strong>{{ name[0]?.toUpperCase() }}{{ name.slice(1) }}: how hot, and what did it count for?</strong>{{ ' ' }}<span class="small muted">Above the temperature, below the minutes gained at {{ shown(reference.refC) }}.</span></figcaption>
     <div role="img" :aria-label="chartLabel"><VChart class="chart" :option="option" autoresize /></div>
     <details class="disclose small"><summary>As a table</summary><table class="plain"><thead><tr><th class="number">Minute</th><th class="number">Temperature</th><th class="number">Gained, min</th></tr></thead><tbody><tr v-for="row in rows" :key="row.minute"><td class="number">{{ formatNumber(row.minute, 1) }}</td><td class="number">{{ shown(row.tempC) }}</td><td class="number">{{ formatNumber(row.gained, 2) }}</td></tr></tbody></table></details>
   </figure>

@@ -17,7 +17,7 @@ const aimed = computed(() => target.low !== null || target.high !== null)
 <template>
   <div class="ruler" :style="{ '--tone': `var(--${property})` }" :data-property="property">
     <div class="read">
-      <span><span class="name">{{ ruler.name }}</span> <span class="small muted">{{ spread(property, value, preferences.heat) }}</span></span>
+      <span><span class="name">{{ ruler.name }}</span>{{ ' ' }}<span class="small muted">{{ spread(property, value, preferences.heat) }}</span></span>
       <span class="figure">{{ headline(property, value) }}</span>
     </div>
     <div class="scale" aria-hidden="true">

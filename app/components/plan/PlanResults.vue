@@ -52,7 +52,7 @@ const ACIDITY_WORDS = { fine: 'Sour enough', act: 'Low in acid', ask: 'As usual'
       </div>
       <div v-if="found.ph">
         <h3>{{ style.ferments ? 'Start pH' : 'pH of the mixture' }}</h3>
-        <p><strong class="acid" data-figure="start-ph">{{ found.ph.typical.toFixed(1) }}</strong> <span class="muted">probably {{ found.ph.low.toFixed(1) }}–{{ found.ph.high.toFixed(1) }}; read it once it is mixed</span></p>
+        <p><strong class="acid" data-figure="start-ph">{{ found.ph.typical.toFixed(1) }}</strong>{{ ' ' }}<span class="muted">probably {{ found.ph.low.toFixed(1) }}–{{ found.ph.high.toFixed(1) }}; read it once it is mixed</span></p>
         <p v-if="acidity" class="line small" data-figure="acidity"><StateMark :level="acidity.level" :word="ACIDITY_WORDS[acidity.level]" /> {{ acidity.sentence }}</p>
         <details v-if="remedies.length" class="small disclose"><summary>To start at 4.6, if you want that insurance</summary>
           <ul><li v-for="remedy in remedies" :key="remedy.material.id">{{ remedy.sentence }}, which leaves the salt at {{ formatNumber(remedy.saltPct, 2) }} %</li></ul>
@@ -62,7 +62,7 @@ const ACIDITY_WORDS = { fine: 'Sour enough', act: 'Low in acid', ask: 'As usual'
       </div>
       <div>
         <h3>Heat and sugar</h3>
-        <p><strong class="heat">{{ formatShu(found.properties.shu) }}</strong> <span class="muted">{{ preferences.heatWord(found.properties.shu.typical) }}</span>, sugar {{ formatNumber(found.properties.sugarPct.low, 1) }}–{{ formatNumber(found.properties.sugarPct.high, 1) }} %</p>
+        <p><strong class="heat">{{ formatShu(found.properties.shu) }}</strong>{{ ' ' }}<span class="muted">{{ preferences.heatWord(found.properties.shu.typical) }}</span>, sugar {{ formatNumber(found.properties.sugarPct.low, 1) }}–{{ formatNumber(found.properties.sugarPct.high, 1) }} %</p>
         <ShowWorking v-if="found.properties.shu.high > 0" :working="shuWorking(heatParts)" />
       </div>
       <div>

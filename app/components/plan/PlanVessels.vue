@@ -42,7 +42,7 @@ function choiceWords(verdict: string, index: number, count: number): string {
       <div class="jars" aria-hidden="true">
         <template v-for="{ vessel, count } in filled.known" :key="vessel.id"><VesselDrawing v-for="index in Math.min(count, 6)" :key="index" :vessel="vessel" :fraction="filled.fill.fraction" :color="color" :closure="closure" code="" day="" :hot="form.hot" :scale="scale" bare /></template>
       </div>
-      <p data-figure="fill"><StateMark :level="level" :word="filled.fill.verdict" /> <strong>{{ words(uses.map(use => ({ id: use.vesselId, count: use.count }))) }}</strong>. {{ filled.fill.sentence }} <span class="muted small">Limit for this: {{ formatNumber(100 * (figures?.fillLimit ?? 0)) }} %.</span></p>
+      <p data-figure="fill"><StateMark :level="level" :word="filled.fill.verdict" />{{ ' ' }}<strong>{{ words(uses.map(use => ({ id: use.vesselId, count: use.count }))) }}</strong>. {{ filled.fill.sentence }} <span class="muted small">Limit for this: {{ formatNumber(100 * (figures?.fillLimit ?? 0)) }} %.</span></p>
     </div>
     <ul v-if="answer && answer.choices.length > 1" class="plain-list options" aria-label="Other answers">
       <li v-for="(choice, index) in answer.choices" :key="JSON.stringify(choice.vessels)">

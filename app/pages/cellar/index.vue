@@ -52,7 +52,7 @@ const readable = computed(() => selected.value?.state === 'in stock' && ['base',
         <p v-if="misread" class="problem" role="alert">The last letter does not fit the rest of this code: read it again from the bottle.</p>
         <p v-else-if="found.length === 0" class="muted">Nothing matches. Take a word out, or look in all places.</p>
         <CellarTable v-else :rows="found" :chosen="selected?.id ?? ''" :now-ms="book.nowMs" />
-        <ul v-if="places.length > 1" class="plain-list places" aria-label="Places"><li v-for="one in places" :key="one.place"><button type="button" :aria-pressed="place === one.place" @click="place = place === one.place ? ALL : one.place"><strong>{{ one.place || 'gone' }}</strong> <span class="small"><template v-if="one.bottles">{{ one.bottles }} bottles</template><template v-if="one.bottles && one.massG">, </template><MassText v-if="one.massG" :mass-g="one.massG" /></span></button></li></ul>
+        <ul v-if="places.length > 1" class="plain-list places" aria-label="Places"><li v-for="one in places" :key="one.place"><button type="button" :aria-pressed="place === one.place" @click="place = place === one.place ? ALL : one.place"><strong>{{ one.place || 'gone' }}</strong>{{ ' ' }}<span class="small"><template v-if="one.bottles">{{ one.bottles }} bottles</template><template v-if="one.bottles && one.massG">, </template><MassText v-if="one.massG" :mass-g="one.massG" /></span></button></li></ul>
       </section>
       <section v-if="selected" class="sheet" aria-label="Chosen lot" data-chosen>
         <LotHeading :lot="selected" as="h2" class="heading" />

@@ -25,13 +25,13 @@ const WORD = { ready: 'Ready', working: 'On its way', ask: 'Ask', act: 'Act', di
           <span class="code">{{ lot.code }}</span>
           <span class="name"><strong>{{ lot.name }}</strong><span class="muted small">{{ style }}, day {{ day }}, {{ lot.place }}</span></span>
           <span class="figure">{{ ph === undefined ? '–' : ph.toFixed(2) }}<span class="unit">{{ ph === undefined ? 'no pH' : 'pH' }}</span></span>
-          <span v-if="stand" class="stand"><StateMark :level="LEVEL[stand.state]" :word="WORD[stand.state]" /> <span class="small">{{ stand.sentence }}</span></span>
+          <span v-if="stand" class="stand"><StateMark :level="LEVEL[stand.state]" :word="WORD[stand.state]" />{{ ' ' }}<span class="small">{{ stand.sentence }}</span></span>
         </NuxtLink>
       </li>
     </ul>
     <section v-if="closed.length">
       <h2>Done with</h2>
-      <ul class="plain-list past"><li v-for="{ lot } in closed" :key="lot.id"><NuxtLink :to="`/ferment/${lot.id}`"><span class="code">{{ lot.code }}</span> {{ lot.name }}</NuxtLink> <span class="muted">{{ lot.state }}</span></li></ul>
+      <ul class="plain-list past"><li v-for="{ lot } in closed" :key="lot.id"><NuxtLink :to="`/ferment/${lot.id}`"><span class="code">{{ lot.code }}</span> {{ lot.name }}</NuxtLink>{{ ' ' }}<span class="muted">{{ lot.state }}</span></li></ul>
     </section>
   </div>
 </template>
