@@ -22,7 +22,18 @@ export default defineConfig({
     contextOptions: { reducedMotion: 'reduce' },
     // A recording of every step costs a tenth of the time; CI keeps the sentence and the page of what failed.
     trace: 'off',
-    launchOptions: { executablePath, args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] },
+    launchOptions: {
+      executablePath,
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
   },
   webServer: {
     command: 'node .output/server/index.mjs',

@@ -19,7 +19,9 @@ const fullScreen = computed(() => route.path.startsWith('/weigh/'))
     <a class="skip" href="#main">Skip to the page</a>
     <StageRail v-if="!fullScreen" class="frame-rail" @help="helpOpen = true" />
     <main id="main" tabindex="-1">
-      <p v-if="book.error" class="page problem" role="alert">The log in this browser cannot be read. Nothing is lost: close other tabs of Lactofer and reload.</p>
+      <p v-if="book.error" class="page problem" role="alert">
+        The log in this browser cannot be read. Nothing is lost: close other tabs of Lactofer and reload.
+      </p>
       <NuxtPage v-else-if="book.ready" />
     </main>
     <InstrumentStrip v-if="!fullScreen" class="frame-strip" />
@@ -28,9 +30,27 @@ const fullScreen = computed(() => route.path.startsWith('/weigh/'))
 </template>
 
 <style scoped>
-.frame { min-height: 100dvh; display: grid; grid-template: auto 1fr auto / minmax(0, 1fr); }
-main { min-width: 0; grid-row: 2; }
-main:focus { outline: none; }
-.skip { position: absolute; left: -999px; top: 0; padding: var(--s3); background: var(--surface); z-index: 20; }
-.skip:focus { left: 0; }
+.frame {
+  min-height: 100dvh;
+  display: grid;
+  grid-template: auto 1fr auto / minmax(0, 1fr);
+}
+main {
+  min-width: 0;
+  grid-row: 2;
+}
+main:focus {
+  outline: none;
+}
+.skip {
+  position: absolute;
+  left: -999px;
+  top: 0;
+  padding: var(--s3);
+  background: var(--surface);
+  z-index: 20;
+}
+.skip:focus {
+  left: 0;
+}
 </style>

@@ -3,48 +3,132 @@ import { execFileSync } from 'node:child_process'
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { COLUMNS, DRAWS, drawMembers, forecastFerment, forecastHours, memberOf, runMember, structureOf, temperatureFactor } from '../core/src/index.ts'
+import {
+  COLUMNS,
+  DRAWS,
+  drawMembers,
+  forecastFerment,
+  forecastHours,
+  memberOf,
+  runMember,
+  structureOf,
+  temperatureFactor,
+} from '../core/src/index.ts'
 
 const MEMBERS = 500
 const TEMP_C = 22
 const batch = {
-  medium: { hexose: 250, citric: 12, malic: 4, buffer: 14, startPh: 5.2, startPhSpread: 0.06, saltPct: 4.348, fruitShare: 0 },
-  structure: structureOf('mash', 'ground'), living: { rawH: 3.5, rawP: 2.5, starterLog10: null },
+  medium: {
+    hexose: 250,
+    citric: 12,
+    malic: 4,
+    buffer: 14,
+    startPh: 5.2,
+    startPhSpread: 0.06,
+    saltPct: 4.348,
+    fruitShare: 0,
+  },
+  structure: structureOf('mash', 'ground'),
+  living: { rawH: 3.5, rawP: 2.5, starterLog10: null },
 }
 const temperature = { points: [{ hour: 0, tempC: TEMP_C }] }
 const z = drawMembers(MEMBERS, 1)
 const hours = forecastHours(60)
 const width = hours.length * COLUMNS
 const out = new Float64Array(MEMBERS * width)
-const timed = (turns, work) => Math.min(...Array.from({ length: turns }, () => {
-  const from = performance.now()
-  work()
-  return performance.now() - from
-}))
+const timed = (turns, work) =>
+  Math.min(
+    ...Array.from({ length: turns }, () => {
+      const from = performance.now()
+      work()
+      return performance.now() - from
+    }),
+  )
 const run = () => {
-  for (let one = 0; one < MEMBERS; one++) runMember(memberOf(batch, z, one * DRAWS), temperature, hours, out, one * width)
+  for (let one = 0; one < MEMBERS; one++)
+    runMember(memberOf(batch, z, one * DRAWS), temperature, hours, out, one * width)
 }
 run()
 const ours = timed(5, run)
-const sum = hours.reduce((total, _, step) => total + Array.from({ length: MEMBERS }, (__, one) => out[one * width + step * COLUMNS]).reduce((a, b) => a + b, 0), 0)
+const sum = hours.reduce(
+  (total, _, step) =>
+    total + Array.from({ length: MEMBERS }, (__, one) => out[one * width + step * COLUMNS]).reduce((a, b) => a + b, 0),
+  0,
+)
 
-const group = (one, water, shift) => [one.rate, one.phMin, one.most, one.death, one.withGrowth, one.atRest, one.phMin - one.below, water, one.start, temperatureFactor(TEMP_C + shift, one)]
+const group = (one, water, shift) => [
+  one.rate,
+  one.phMin,
+  one.most,
+  one.death,
+  one.withGrowth,
+  one.atRest,
+  one.phMin - one.below,
+  water,
+  one.start,
+  temperatureFactor(TEMP_C + shift, one),
+]
 const rows = Array.from({ length: MEMBERS }, (_, index) => {
   const one = memberOf(batch, z, index * DRAWS)
-  return [...group(one.h, one.waterH[1], one.tempShiftC), ...group(one.p, one.waterP[1], one.tempShiftC), one.adapted, one.stopsLactic, one.stopsAcetic, one.aceticShare, one.citric, one.malic, one.buffer, one.hexose, one.startPh, 0]
+  return [
+    ...group(one.h, one.waterH[1], one.tempShiftC),
+    ...group(one.p, one.waterP[1], one.tempShiftC),
+    one.adapted,
+    one.stopsLactic,
+    one.stopsAcetic,
+    one.aceticShare,
+    one.citric,
+    one.malic,
+    one.buffer,
+    one.hexose,
+    one.startPh,
+    0,
+  ]
 }).flat()
 const folder = mkdtempSync(join(tmpdir(), 'ferment-'))
 try {
   writeFileSync(join(folder, 'members'), Buffer.from(Float64Array.from([...rows, ...hours]).buffer))
   execFileSync('cc', ['-O2', '-o', join(folder, 'loop'), new URL('./ferment.c', import.meta.url).pathname, '-lm'])
-  const [plain, theirs] = execFileSync(join(folder, 'loop'), [join(folder, 'members'), String(MEMBERS), String(hours.length)], { encoding: 'utf8' }).split(' ').map(Number)
-  console.log(`${MEMBERS} members × 60 days: ${ours.toFixed(0)} ms here (250 asked), ${plain.toFixed(0)} ms in C: ${(ours / plain).toFixed(2)} times (3 asked). Mean pH differs by ${Math.abs((sum - theirs) / MEMBERS / hours.length).toExponential(1)}.`)
+  const [plain, theirs] = execFileSync(
+    join(folder, 'loop'),
+    [join(folder, 'members'), String(MEMBERS), String(hours.length)],
+    { encoding: 'utf8' },
+  )
+    .split(' ')
+    .map(Number)
+  console.log(
+    `${MEMBERS} members × 60 days: ${ours.toFixed(0)} ms here (250 asked), ${plain.toFixed(0)} ms in C: ${(ours / plain).toFixed(2)} times (3 asked). Mean pH differs by ${Math.abs((sum - theirs) / MEMBERS / hours.length).toExponential(1)}.`,
+  )
 } catch (error) {
-  console.log(`${MEMBERS} members × 60 days: ${ours.toFixed(0)} ms here (250 asked). No C compiler to lay beside it: ${error.message.split('\n')[0]}`)
+  console.log(
+    `${MEMBERS} members × 60 days: ${ours.toFixed(0)} ms here (250 asked). No C compiler to lay beside it: ${error.message.split('\n')[0]}`,
+  )
 } finally {
   rmSync(folder, { recursive: true })
 }
-for (const [name, days] of [['three readings', [[2, 4.6], [3, 4.05], [5, 3.8]]], ['six readings over twelve days', [[0.6, 5.1], [2, 4.48], [4, 3.98], [7, 3.74], [10, 3.63], [12, 3.62]]]]) {
+for (const [name, days] of [
+  [
+    'three readings',
+    [
+      [2, 4.6],
+      [3, 4.05],
+      [5, 3.8],
+    ],
+  ],
+  [
+    'six readings over twelve days',
+    [
+      [0.6, 5.1],
+      [2, 4.48],
+      [4, 3.98],
+      [7, 3.74],
+      [10, 3.63],
+      [12, 3.62],
+    ],
+  ],
+]) {
   const readings = days.map(([day, ph]) => ({ hour: day * 24, ph, sd: 0.05, of: 'blended' }))
-  console.log(`Update and forecast after ${name}: ${timed(3, () => forecastFerment({ batch, temperature, readings, targetPh: 3.8 }, { days: 21 })).toFixed(0)} ms (1 000 asked).`)
+  console.log(
+    `Update and forecast after ${name}: ${timed(3, () => forecastFerment({ batch, temperature, readings, targetPh: 3.8 }, { days: 21 })).toFixed(0)} ms (1 000 asked).`,
+  )
 }

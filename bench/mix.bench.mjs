@@ -4,47 +4,101 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import loadHighs from 'highs'
-import { ACIDS, frontierOf, materialById, mix, mixturePh, ofMaterial, openTargets, potOf, solveSet, withPh } from '../core/src/index.ts'
+import {
+  ACIDS,
+  frontierOf,
+  materialById,
+  mix,
+  mixturePh,
+  ofMaterial,
+  openTargets,
+  potOf,
+  solveSet,
+  withPh,
+} from '../core/src/index.ts'
 import { linearSolver } from '../app/workers/linearSolver.ts'
 
-const NAMES = ['fresno', 'cayenne', 'cherry-pepper', 'mango', 'pear', 'carrot', 'garlic', 'lime-juice', 'white-vinegar', 'honey', 'water', 'salt']
+const NAMES = [
+  'fresno',
+  'cayenne',
+  'cherry-pepper',
+  'mango',
+  'pear',
+  'carrot',
+  'garlic',
+  'lime-juice',
+  'white-vinegar',
+  'honey',
+  'water',
+  'salt',
+]
 const part = (name, index) => {
   const made = ofMaterial(materialById(name), 100 + 17 * index)
   return index < 3 ? { ...withPh(made, 3.6 + 0.05 * index, 0.02), saltG: made.massG * 0.035, acidSpread: 0.3 } : made
 }
 const parts = NAMES.map(part)
-const timed = (turns, work) => Math.min(...Array.from({ length: 7 }, () => {
-  const from = performance.now()
-  for (let turn = 0; turn < turns; turn++) work()
-  return (performance.now() - from) / turns
-}))
+const timed = (turns, work) =>
+  Math.min(
+    ...Array.from({ length: 7 }, () => {
+      const from = performance.now()
+      for (let turn = 0; turn < turns; turn++) work()
+      return (performance.now() - from) / turns
+    }),
+  )
 const pot = potOf(parts)
 const amounts = new Float64Array(parts.length).fill(1)
-const ours = timed(20_000, () => {
-  amounts[0] += 1e-12
-  pot(amounts)
-}) * 1e6
+const ours =
+  timed(20_000, () => {
+    amounts[0] += 1e-12
+    pot(amounts)
+  }) * 1e6
 const ids = Object.keys(ACIDS)
 const folder = mkdtempSync(join(tmpdir(), 'mix-'))
 const file = join(folder, 'parts')
-writeFileSync(file, Buffer.from(Float64Array.from([
-  ...parts.flatMap(one => [one.waterG, one.saltG, one.sidMmol, ...ids.map(id => one.acids[id] ?? 0)]),
-  ...ids.flatMap(id => [ACIDS[id].site ? 1 : 0, ACIDS[id].pKa.length, ...[0, 1, 2].map(step => ACIDS[id].pKa[step] ?? 0)]),
-]).buffer))
+writeFileSync(
+  file,
+  Buffer.from(
+    Float64Array.from([
+      ...parts.flatMap((one) => [one.waterG, one.saltG, one.sidMmol, ...ids.map((id) => one.acids[id] ?? 0)]),
+      ...ids.flatMap((id) => [
+        ACIDS[id].site ? 1 : 0,
+        ACIDS[id].pKa.length,
+        ...[0, 1, 2].map((step) => ACIDS[id].pKa[step] ?? 0),
+      ]),
+    ]).buffer,
+  ),
+)
 const beside = (name, run, words) => {
   try {
     const [ns, pH] = run().split(' ').map(Number)
-    console.log(`pH of twelve parts: ${(ours / 1000).toFixed(1)} µs here, ${(ns / 1000).toFixed(1)} µs with ${name}: ${words(ns)}. pH differs by ${Math.abs(mixturePh(mix(parts)) - pH).toExponential(1)}.`)
+    console.log(
+      `pH of twelve parts: ${(ours / 1000).toFixed(1)} µs here, ${(ns / 1000).toFixed(1)} µs with ${name}: ${words(ns)}. pH differs by ${Math.abs(mixturePh(mix(parts)) - pH).toExponential(1)}.`,
+    )
   } catch (error) {
-    console.log(`pH of twelve parts: ${(ours / 1000).toFixed(1)} µs here. No ${name} to lay beside it: ${error.message.split('\n')[0]}`)
+    console.log(
+      `pH of twelve parts: ${(ours / 1000).toFixed(1)} µs here. No ${name} to lay beside it: ${error.message.split('\n')[0]}`,
+    )
   }
 }
 try {
-  beside('C (-O2)', () => {
-    execFileSync('cc', ['-O2', '-o', join(folder, 'mix'), new URL('./mix.c', import.meta.url).pathname, '-lm'])
-    return execFileSync(join(folder, 'mix'), [file, '20000'], { encoding: 'utf8' })
-  }, ns => `${(ours / ns).toFixed(2)} times as long (3 asked)`)
-  beside('SciPy', () => execFileSync(process.env.PYTHON ?? '/usr/bin/python3', [new URL('./mix.py', import.meta.url).pathname, file, '150'], { encoding: 'utf8' }), ns => `${(ns / ours).toFixed(0)} times as fast (20 asked)`)
+  beside(
+    'C (-O2)',
+    () => {
+      execFileSync('cc', ['-O2', '-o', join(folder, 'mix'), new URL('./mix.c', import.meta.url).pathname, '-lm'])
+      return execFileSync(join(folder, 'mix'), [file, '20000'], { encoding: 'utf8' })
+    },
+    (ns) => `${(ours / ns).toFixed(2)} times as long (3 asked)`,
+  )
+  beside(
+    'SciPy',
+    () =>
+      execFileSync(
+        process.env.PYTHON ?? '/usr/bin/python3',
+        [new URL('./mix.py', import.meta.url).pathname, file, '150'],
+        { encoding: 'utf8' },
+      ),
+    (ns) => `${(ns / ours).toFixed(0)} times as fast (20 asked)`,
+  )
 } finally {
   rmSync(folder, { recursive: true })
 }
@@ -52,16 +106,44 @@ try {
 const solver = linearSolver(await loadHighs())
 const range = (low, high) => ({ low, high, rank: 1 })
 const set = {
-  stockG: {}, objective: 'vinegar', stepG: 1,
-  mixes: [{
-    name: 'bench', phMargin: 0, massG: { low: 4000, high: 4000 },
-    targets: { ...openTargets(), acid: range(3.3, 3.7), salt: range(2.2, 2.6), heat: range(800, 20000), sweet: range(2, 9), body: range(6, null) },
-    parts: parts.map((composition, index) => ({ key: NAMES[index], name: NAMES[index], composition, nowG: 300, lowG: 0, highG: index < 3 ? 1500 : Infinity, lowShare: 0, highShare: NAMES[index] === 'honey' ? 0.1 : 1, locked: false, role: index < 3 ? 'base' : NAMES[index] === 'white-vinegar' ? 'vinegar' : 'other', pricePerKg: null, stock: null })),
-  }],
+  stockG: {},
+  objective: 'vinegar',
+  stepG: 1,
+  mixes: [
+    {
+      name: 'bench',
+      phMargin: 0,
+      massG: { low: 4000, high: 4000 },
+      targets: {
+        ...openTargets(),
+        acid: range(3.3, 3.7),
+        salt: range(2.2, 2.6),
+        heat: range(800, 20000),
+        sweet: range(2, 9),
+        body: range(6, null),
+      },
+      parts: parts.map((composition, index) => ({
+        key: NAMES[index],
+        name: NAMES[index],
+        composition,
+        nowG: 300,
+        lowG: 0,
+        highG: index < 3 ? 1500 : Infinity,
+        lowShare: 0,
+        highShare: NAMES[index] === 'honey' ? 0.1 : 1,
+        locked: false,
+        role: index < 3 ? 'base' : NAMES[index] === 'white-vinegar' ? 'vinegar' : 'other',
+        pricePerKg: null,
+        stock: null,
+      })),
+    },
+  ],
 }
 const { status, programs } = solveSet(set, solver)
 const solve = timed(20, () => solveSet(set, solver))
-console.log(`Solve, twelve parts and ten limits, warm: ${solve.toFixed(1)} ms (15 asked); ${status} in ${programs} programs.`)
+console.log(
+  `Solve, twelve parts and ten limits, warm: ${solve.toFixed(1)} ms (15 asked); ${status} in ${programs} programs.`,
+)
 const from = performance.now()
 const points = [...frontierOf(set, 0, ['heat', 'acid'], 200, solver)].length
 console.log(`Frontier of ${2 * points} ends: ${(performance.now() - from).toFixed(0)} ms (1 500 asked).`)

@@ -3,10 +3,16 @@ import { bench, do_not_optimize, run, summary } from 'mitata'
 import { chooseVessels, fold, MATERIALS, planFigures } from '../core/src/index.ts'
 
 const book = fold([])
-const produce = MATERIALS.filter(material => ['pepper', 'vegetable', 'fruit'].includes(material.kind))
+const produce = MATERIALS.filter((material) => ['pepper', 'vegetable', 'fruit'].includes(material.kind))
 const rows = Array.from({ length: 40 }, (_, index) => {
-  const material = produce[index * 3 % produce.length]
-  return { materialId: material.id, name: material.name, massG: 100 + 7 * index, preparation: index % 5 ? 'raw' : 'roasted', seedsOut: index % 2 === 0 }
+  const material = produce[(index * 3) % produce.length]
+  return {
+    materialId: material.id,
+    name: material.name,
+    massG: 100 + 7 * index,
+    preparation: index % 5 ? 'raw' : 'roasted',
+    seedsOut: index % 2 === 0,
+  }
 })
 const plan = { style: 'brined', rows, waterG: 4000, saltPct: 3.5, saltBasis: 'everything' }
 const vessels = Array.from({ length: 60 }, (_, index) => ({ id: `v${index}`, capacityMl: 337 + 173 * index, count: 1 }))
@@ -16,5 +22,7 @@ summary(() => {
   bench('choice among 60 vessels, all sizes odd', () => do_not_optimize(chooseVessels(140_000, vessels, 0.75)))
 })
 const { benchmarks } = await run({ format: process.env.BENCH_FORMAT ?? 'mitata' })
-const median = index => benchmarks.at(index).runs[0].stats.p50 / 1e6
-console.log(`\nA plan of 40 rows takes ${median(-2).toFixed(2)} ms (median; 4 ms asked), the choice among 60 vessels ${median(-1).toFixed(1)} ms (100 ms asked), ${(median(-2) / median(-3)).toFixed(0)} and ${(median(-1) / median(-3)).toFixed(0)} times a bare sum.`)
+const median = (index) => benchmarks.at(index).runs[0].stats.p50 / 1e6
+console.log(
+  `\nA plan of 40 rows takes ${median(-2).toFixed(2)} ms (median; 4 ms asked), the choice among 60 vessels ${median(-1).toFixed(1)} ms (100 ms asked), ${(median(-2) / median(-3)).toFixed(0)} and ${(median(-1) / median(-3)).toFixed(0)} times a bare sum.`,
+)

@@ -9,7 +9,9 @@ await onServedPage('4178', async (page) => {
   await page.waitForTimeout(6000)
   await page.evaluate(() => {
     window.longest = 0
-    new PerformanceObserver(list => list.getEntries().forEach(({ duration }) => (window.longest = Math.max(window.longest, duration)))).observe({ type: 'longtask', buffered: false })
+    new PerformanceObserver((list) =>
+      list.getEntries().forEach(({ duration }) => (window.longest = Math.max(window.longest, duration))),
+    ).observe({ type: 'longtask', buffered: false })
   })
   await page.getByLabel('pH', { exact: true }).fill('4.7')
   const took = await page.evaluate(async () => {
@@ -17,10 +19,12 @@ await onServedPage('4178', async (page) => {
     const before = figure.textContent
     const from = performance.now()
     document.querySelector('form[aria-label=Reading] button[type=submit]').click()
-    while (figure.textContent === before) await new Promise(resolve => setTimeout(resolve, 5))
+    while (figure.textContent === before) await new Promise((resolve) => setTimeout(resolve, 5))
     return performance.now() - from
   })
   await page.waitForTimeout(1500)
   const longest = await page.evaluate(() => window.longest)
-  console.log(`Reading recorded to new forecast on the page: ${took.toFixed(0)} ms. Longest task of the page meanwhile: ${longest ? `${longest.toFixed(0)} ms` : 'none over 50 ms'} (50 asked).`)
+  console.log(
+    `Reading recorded to new forecast on the page: ${took.toFixed(0)} ms. Longest task of the page meanwhile: ${longest ? `${longest.toFixed(0)} ms` : 'none over 50 ms'} (50 asked).`,
+  )
 })

@@ -1,6 +1,18 @@
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64'
-import { EntrySchema, idMaker, materialById, saltDose, styleById, type Draft, type Entry, type Instrument, type Preparation, type SaltBasis, type StyleId } from '@lactofer/core'
+import {
+  EntrySchema,
+  idMaker,
+  materialById,
+  saltDose,
+  styleById,
+  type Draft,
+  type Entry,
+  type Instrument,
+  type Preparation,
+  type SaltBasis,
+  type StyleId,
+} from '@lactofer/core'
 
 const DAY_MS = 86_400_000
 
@@ -12,8 +24,21 @@ const GROWERS = ['Upper Terrace', 'Glasshouse by the lock', 'Strand allotments']
 
 /** What starts a ferment in the diary. Salt is worked out by core from the strength. */
 export interface Start {
-  code: string, name: string, color: string, style: StyleId, day: number, rows: readonly DiaryRow[], saltPct: number
-  basis?: SaltBasis, waterG?: number, place: string, vesselId: string, marks?: readonly string[], hot?: readonly string[], targetPh?: number, recipeId?: string
+  code: string
+  name: string
+  color: string
+  style: StyleId
+  day: number
+  rows: readonly DiaryRow[]
+  saltPct: number
+  basis?: SaltBasis
+  waterG?: number
+  place: string
+  vesselId: string
+  marks?: readonly string[]
+  hot?: readonly string[]
+  targetPh?: number
+  recipeId?: string
 }
 
 /** Writes the invented makers' log: every entry goes through the same schema as the maker's own. Seeded, so the same day gives the same log. */
@@ -49,26 +74,75 @@ export class Diary {
   }
 
   /** Plans and packs a ferment; returns its lot id. */
-  start({ code, name, color, style: styleId, day, rows, saltPct, basis, waterG = 0, place, vesselId, marks = [''], hot = [], targetPh = 3.8, recipeId }: Start): string {
+  start({
+    code,
+    name,
+    color,
+    style: styleId,
+    day,
+    rows,
+    saltPct,
+    basis,
+    waterG = 0,
+    place,
+    vesselId,
+    marks = [''],
+    hot = [],
+    targetPh = 3.8,
+    recipeId,
+  }: Start): string {
     const style = styleById(styleId)
     const lotId = this.lotId(day)
     const ingredientG = rows.reduce((sum, [, massG]) => sum + massG, 0)
     const saltBasis = basis ?? style.basis
     const { saltG } = saltDose(saltBasis, saltPct, { ingredientG, waterG })
     this.write({
-      kind: 'plan', at: this.at(day + 0.05), lotId, code, name, color, style: styleId, waterG, saltG: Math.round(saltG * 10) / 10, saltId: 'fine-sea', saltBasis, saltPct, targetPh, ...(recipeId && { recipeId }),
-      rows: rows.map(([materialId, massG, preparation = 'raw']) => ({ materialId, name: materialById(materialId)?.name ?? materialId, massG, preparation, seedsOut: false, grower: GROWERS[(rows.findIndex(([id]) => id === materialId) + Math.round(day)) % GROWERS.length] })),
+      kind: 'plan',
+      at: this.at(day + 0.05),
+      lotId,
+      code,
+      name,
+      color,
+      style: styleId,
+      waterG,
+      saltG: Math.round(saltG * 10) / 10,
+      saltId: 'fine-sea',
+      saltBasis,
+      saltPct,
+      targetPh,
+      ...(recipeId && { recipeId }),
+      rows: rows.map(([materialId, massG, preparation = 'raw']) => ({
+        materialId,
+        name: materialById(materialId)?.name ?? materialId,
+        massG,
+        preparation,
+        seedsOut: false,
+        grower: GROWERS[(rows.findIndex(([id]) => id === materialId) + Math.round(day)) % GROWERS.length],
+      })),
     })
     const each = (ingredientG + waterG + saltG) / marks.length
     // A quarter of an hour on top, so that "day 12" is day 12 all day.
-    this.write({ kind: 'pack', at: this.at(day + 0.01), lotId, place, closure: style.closures[0] ?? 'airlock', vessels: marks.map(mark => ({ vesselId, mark, massG: Math.round(each), hot: hot.includes(mark) })) })
+    this.write({
+      kind: 'pack',
+      at: this.at(day + 0.01),
+      lotId,
+      place,
+      closure: style.closures[0] ?? 'airlock',
+      vessels: marks.map((mark) => ({ vesselId, mark, massG: Math.round(each), hot: hot.includes(mark) })),
+    })
     return lotId
   }
 
   /** Readings as [days ago, pH, °C]; a missing pH is a temperature alone. */
   read(lotId: string, readings: readonly (readonly [daysAgo: number, ph: number | null, tempC: number])[]): void {
     for (const [daysAgo, ph, tempC] of readings) {
-      this.write({ kind: 'reading', at: this.at(daysAgo), lotId, tempC, ...(ph !== null && { ph, instrument: this.meter(daysAgo) }) })
+      this.write({
+        kind: 'reading',
+        at: this.at(daysAgo),
+        lotId,
+        tempC,
+        ...(ph !== null && { ph, instrument: this.meter(daysAgo) }),
+      })
     }
   }
 }

@@ -8,18 +8,35 @@ import { needChromium } from './steps.mjs'
 const PORT = '4175'
 const OUT = 'docs/screenshots'
 mkdirSync(OUT, { recursive: true })
-const server = spawn('node', ['.output/server/index.mjs'], { env: { ...process.env, PORT, NITRO_HOST: '127.0.0.1', NUXT_PUBLIC_DEMO: 'true' }, stdio: 'ignore' })
+const server = spawn('node', ['.output/server/index.mjs'], {
+  env: { ...process.env, PORT, NITRO_HOST: '127.0.0.1', NUXT_PUBLIC_DEMO: 'true' },
+  stdio: 'ignore',
+})
 process.on('exit', () => server.kill())
-for (let tries = 0; tries < 50 && !(await fetch(`http://127.0.0.1:${PORT}/api/health`).catch(() => null)); tries++) await wait(200)
-const browser = await chromium.launch({ executablePath: needChromium(), args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking'] })
-const order = body => fetch(`http://127.0.0.1:${PORT}/api/bench/command`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) })
+for (let tries = 0; tries < 50 && !(await fetch(`http://127.0.0.1:${PORT}/api/health`).catch(() => null)); tries++)
+  await wait(200)
+const browser = await chromium.launch({
+  executablePath: needChromium(),
+  args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking'],
+})
+const order = (body) =>
+  fetch(`http://127.0.0.1:${PORT}/api/bench/command`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(body),
+  })
 await order({ do: 'load', massG: 1796.6 })
 await order({ do: 'tare' })
 await order({ do: 'load', massG: 3181.2 })
 await order({ do: 'dip', sample: 'BPL-01', ph: 3.62, tempC: 21.4 })
 
 const open = async (size, colorScheme) => {
-  const context = await browser.newContext({ viewport: size, colorScheme, locale: 'en-GB', timezoneId: 'Europe/Berlin' })
+  const context = await browser.newContext({
+    viewport: size,
+    colorScheme,
+    locale: 'en-GB',
+    timezoneId: 'Europe/Berlin',
+  })
   const page = await context.newPage()
   await page.goto(`http://127.0.0.1:${PORT}/`)
   await page.locator('[data-lot]').first().waitFor()
@@ -32,9 +49,17 @@ const shoot = async (page, name) => {
 }
 const go = (page, path) => page.goto(`http://127.0.0.1:${PORT}${path}`)
 const pick = async (page, label, choice) => {
-  await page.locator('.el-select', { has: page.getByRole('combobox', { name: label, exact: true }) }).first().click()
-  if (await page.getByRole('combobox', { name: label, exact: true }).first().isEditable()) await page.keyboard.type(choice)
-  await page.getByRole('option', { name: new RegExp(`(^|\\s)${choice}(?=$|[\\s,])`) }).filter({ visible: true }).first().click()
+  await page
+    .locator('.el-select', { has: page.getByRole('combobox', { name: label, exact: true }) })
+    .first()
+    .click()
+  if (await page.getByRole('combobox', { name: label, exact: true }).first().isEditable())
+    await page.keyboard.type(choice)
+  await page
+    .getByRole('option', { name: new RegExp(`(^|\\s)${choice}(?=$|[\\s,])`) })
+    .filter({ visible: true })
+    .first()
+    .click()
 }
 const pour = async (page, choice, name, grams) => {
   await pick(page, 'Add to the pot', choice)
@@ -60,7 +85,11 @@ const weighIn = async (page, name, style, rows) => {
     await page.getByLabel(`${what}, weight`, { exact: true }).fill(grams)
   }
 }
-await weighIn(page, 'Fresno and roasted carrot', 'Mash', [['Fresno chilli', '1300'], ['Carrot', '3 cups'], ['Garlic', '9 cloves']])
+await weighIn(page, 'Fresno and roasted carrot', 'Mash', [
+  ['Fresno chilli', '1300'],
+  ['Carrot', '3 cups'],
+  ['Garlic', '9 cloves'],
+])
 await page.getByRole('heading', { level: 1 }).click()
 await shoot(page, 'plan')
 await go(page, '/library')
@@ -71,7 +100,10 @@ await go(page, '/recipes')
 await shoot(page, 'recipes')
 const scale = async (name, size) => {
   const page = await open({ width: 1280, height: 800 }, 'light')
-  await weighIn(page, 'Cayenne and fennel', 'Mash', [['Cayenne', '1500'], ['Fennel bulb', '380']])
+  await weighIn(page, 'Cayenne and fennel', 'Mash', [
+    ['Cayenne', '1500'],
+    ['Fennel bulb', '380'],
+  ])
   await page.getByRole('button', { name: 'Weigh it in' }).click()
   await page.getByRole('region', { name: 'On the scale' }).waitFor()
   await order({ do: 'load', massG: 0 })
@@ -125,7 +157,7 @@ await page.locator('[data-chosen]').waitFor()
 await shoot(page, 'cellar')
 const bottled = new URL(page.url()).searchParams.get('lot')
 await page.locator('[data-row^="PS-06-"] a').first().click()
-await page.waitForURL(url => url.searchParams.get('lot') !== bottled)
+await page.waitForURL((url) => url.searchParams.get('lot') !== bottled)
 await go(page, `/label/${new URL(page.url()).searchParams.get('lot')}`)
 await page.getByLabel('A line under it').fill('Fermented cherry pepper and plum sauce')
 await page.getByText('salt per 100 g').click()

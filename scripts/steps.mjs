@@ -19,8 +19,8 @@ export function runBeside(what, command, args) {
   const said = []
   return new Promise((resolve) => {
     const child = spawn(command, args, { stdio: ['ignore', 'pipe', 'pipe'] })
-    for (const stream of [child.stdout, child.stderr]) stream.on('data', part => said.push(part))
-    child.on('error', error => said.push(Buffer.from(`${error.message}\n`)))
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (part) => said.push(part))
+    child.on('error', (error) => said.push(Buffer.from(`${error.message}\n`)))
     child.on('close', (status) => {
       console.log(`\n── ${what}\n${Buffer.concat(said)}── ${what}: ${Math.round((Date.now() - started) / 1000)} s`)
       if (status !== 0) {
@@ -37,10 +37,19 @@ export function needChromium() {
   const path = process.env.CHROMIUM ?? '/usr/bin/chromium'
   if (existsSync(path)) return path
   const asRoot = process.getuid?.() === 0 ? [] : ['sudo', '-n']
-  const apt = (...args) => spawnSync([...asRoot, 'apt-get', ...args][0], [...asRoot, 'apt-get', ...args].slice(1), { stdio: 'inherit', env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } }).status === 0
+  const apt = (...args) =>
+    spawnSync([...asRoot, 'apt-get', ...args][0], [...asRoot, 'apt-get', ...args].slice(1), {
+      stdio: 'inherit',
+      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+    }).status === 0
   console.log('── Chromium is missing: installing it with apt-get')
-  if (!(apt('update') && apt('install', '-y', '--no-install-recommends', 'chromium', 'fonts-liberation')) || !existsSync(path)) {
-    console.error('Chromium could not be installed. Install it by hand (Debian: apt-get install chromium), or name one: CHROMIUM=/path/to/chromium npm test')
+  if (
+    !(apt('update') && apt('install', '-y', '--no-install-recommends', 'chromium', 'fonts-liberation')) ||
+    !existsSync(path)
+  ) {
+    console.error(
+      'Chromium could not be installed. Install it by hand (Debian: apt-get install chromium), or name one: CHROMIUM=/path/to/chromium npm test',
+    )
     process.exit(1)
   }
   return path

@@ -6,8 +6,15 @@ export const csvOf = (table: Table): string => Papa.unparse(table, { escapeFormu
 
 /** Lines of a CSV text by their header; a comma, a semicolon or a tab between cells. @throws InvalidInput when it is not a table. */
 export function linesOf(text: string): Line[] {
-  const { data, errors } = Papa.parse<Line>(text.trim(), { header: true, skipEmptyLines: 'greedy', transformHeader: head => head.trim().toLowerCase() })
-  const broken = errors.find(error => error.code !== 'UndetectableDelimiter' && error.code !== 'TooFewFields')
-  if (broken) throw new InvalidInput(`Line ${(broken.row ?? 0) + 2} of the file cannot be read: ${broken.message}. Nothing was changed.`)
+  const { data, errors } = Papa.parse<Line>(text.trim(), {
+    header: true,
+    skipEmptyLines: 'greedy',
+    transformHeader: (head) => head.trim().toLowerCase(),
+  })
+  const broken = errors.find((error) => error.code !== 'UndetectableDelimiter' && error.code !== 'TooFewFields')
+  if (broken)
+    throw new InvalidInput(
+      `Line ${(broken.row ?? 0) + 2} of the file cannot be read: ${broken.message}. Nothing was changed.`,
+    )
   return data
 }

@@ -1,6 +1,18 @@
 import { computed } from 'vue'
 import { amountCost, bottlesFilled, forecastBlend, TargetsSchema, type Cost, type Draft } from '@lactofer/core'
-import { BenchFormSchema, freshBench, freshSauce, mixSetOf, partForLog, partsForLog, takenOf, totalOf, type Knowing, type PartForm, type SauceForm } from '~/components/blend/blendForm'
+import {
+  BenchFormSchema,
+  freshBench,
+  freshSauce,
+  mixSetOf,
+  partForLog,
+  partsForLog,
+  takenOf,
+  totalOf,
+  type Knowing,
+  type PartForm,
+  type SauceForm,
+} from '~/components/blend/blendForm'
 import { newLotId, useBook } from '~/stores/book'
 import { useDraft } from './useDraft'
 
@@ -14,54 +26,83 @@ export function useBench() {
     const asLogged = partForLog(part)
     return asLogged && book.part(asLogged, sauceId)
   }
-  const costOf = (part: PartForm): Cost => amountCost(book.book, { ...partForLog(part), name: part.name, massG: part.massG ?? 0 })
+  const costOf = (part: PartForm): Cost =>
+    amountCost(book.book, { ...partForLog(part), name: part.name, massG: part.massG ?? 0 })
   const knowing: Knowing = {
-    composition: compositionOf, lot: book.lot, library: book.library,
+    composition: compositionOf,
+    lot: book.lot,
+    library: book.library,
     pricePerKg: (part) => {
       const { money, unpriced } = costOf({ ...part, massG: 1000 })
       return unpriced.length ? null : money
     },
   }
 
-  const poured = computed(() => sauce.value.parts.flatMap((part) => {
-    const composition = compositionOf(part, sauce.value.id)
-    return composition ? [{ key: part.key, name: part.name, composition }] : []
-  }))
-  const forecast = computed(() => forecastBlend(poured.value.map(part => part.composition)))
+  const poured = computed(() =>
+    sauce.value.parts.flatMap((part) => {
+      const composition = compositionOf(part, sauce.value.id)
+      return composition ? [{ key: part.key, name: part.name, composition }] : []
+    }),
+  )
+  const forecast = computed(() => forecastBlend(poured.value.map((part) => part.composition)))
   const bottles = computed(() => bottlesFilled(forecast.value.volumeMl, sauce.value.bottleMl))
   const live = computed(() => !sauce.value.cooked && forecast.value.composition.live)
   const cost = computed<Cost>(() => {
-    const all = sauce.value.parts.filter(part => part.massG).map(costOf)
-    return { money: all.reduce((sum, { money }) => sum + money, 0), unpriced: [...new Set(all.flatMap(({ unpriced }) => unpriced))] }
+    const all = sauce.value.parts.filter((part) => part.massG).map(costOf)
+    return {
+      money: all.reduce((sum, { money }) => sum + money, 0),
+      unpriced: [...new Set(all.flatMap(({ unpriced }) => unpriced))],
+    }
   })
 
   /** The blend as the log keeps it, with what it was to be: what stands on the bench, or what was weighed of it. */
   function entryOf(one: SauceForm, parts: readonly PartForm[], code: string): Draft {
     const logged = partsForLog(parts)
     const biggest = [...logged].sort((a, b) => b.massG - a.massG)[0]
-    const color = book.lot(biggest?.lotId ?? '')?.color ?? book.library.material(biggest?.materialId ?? '')?.color ?? '#c4402a'
-    const { ph } = forecastBlend(logged.flatMap(part => book.part(part, one.id) ?? []))
-    return { kind: 'blend', at: new Date().toISOString(), lotId: one.id, code, name: one.name.trim() || 'Sauce', color, parts: logged, cooked: one.cooked, targets: TargetsSchema.parse(one.targets), ...(ph && { predictedPh: ph }) }
+    const color =
+      book.lot(biggest?.lotId ?? '')?.color ?? book.library.material(biggest?.materialId ?? '')?.color ?? '#c4402a'
+    const { ph } = forecastBlend(logged.flatMap((part) => book.part(part, one.id) ?? []))
+    return {
+      kind: 'blend',
+      at: new Date().toISOString(),
+      lotId: one.id,
+      code,
+      name: one.name.trim() || 'Sauce',
+      color,
+      parts: logged,
+      cooked: one.cooked,
+      targets: TargetsSchema.parse(one.targets),
+      ...(ph && { predictedPh: ph }),
+    }
   }
 
   const taken = computed(() => takenOf(bench.value.sauces))
   /** What stays of a lot when every sauce of the bench is poured, g. */
   const remains = (lotId: string) => (book.lot(lotId)?.leftG ?? 0) - (taken.value.get(lotId) ?? 0)
-  const trials = computed(() => book.book.trials.filter(trial => trial.lotId === sauce.value.id))
+  const trials = computed(() => book.book.trials.filter((trial) => trial.lotId === sauce.value.id))
 
   /** What goes to the solver: the sauce at hand, or every one of them. */
   function question(all: boolean) {
     const indexes = all ? bench.value.sauces.map((_, index) => index) : [bench.value.at]
-    const margins = bench.value.wholeBand ? indexes.map((index) => {
-      const { ph } = forecastBlend((bench.value.sauces[index]?.parts ?? []).flatMap(part => compositionOf(part, bench.value.sauces[index]?.id ?? '') ?? []))
-      return ph ? ph.high - ph.typical : 0
-    }) : []
+    const margins = bench.value.wholeBand
+      ? indexes.map((index) => {
+          const { ph } = forecastBlend(
+            (bench.value.sauces[index]?.parts ?? []).flatMap(
+              (part) => compositionOf(part, bench.value.sauces[index]?.id ?? '') ?? [],
+            ),
+          )
+          return ph ? ph.high - ph.typical : 0
+        })
+      : []
     return { indexes, ...mixSetOf(bench.value, indexes, margins, knowing) }
   }
   function addSauce(like?: boolean) {
     const fresh = freshSauce(newLotId())
     // Another sauce begins with the same base.
-    if (like) fresh.parts = sauce.value.parts.filter(part => part.lotId && book.lot(part.lotId)?.kind === 'base').map(part => ({ ...part, massG: 0, locked: false }))
+    if (like)
+      fresh.parts = sauce.value.parts
+        .filter((part) => part.lotId && book.lot(part.lotId)?.kind === 'base')
+        .map((part) => ({ ...part, massG: 0, locked: false }))
     bench.value.sauces.push(fresh)
     bench.value.at = bench.value.sauces.length - 1
   }
@@ -70,6 +111,26 @@ export function useBench() {
     if (bench.value.sauces.length === 0) bench.value.sauces.push(freshSauce(newLotId()))
     bench.value.at = Math.min(bench.value.at, bench.value.sauces.length - 1)
   }
-  return { bench, sauce, reset, loaded, save, costOf, entryOf, poured, forecast, bottles, live, cost, taken, remains, trials, question, addSauce, removeSauce, totalG: computed(() => totalOf(sauce.value)) }
+  return {
+    bench,
+    sauce,
+    reset,
+    loaded,
+    save,
+    costOf,
+    entryOf,
+    poured,
+    forecast,
+    bottles,
+    live,
+    cost,
+    taken,
+    remains,
+    trials,
+    question,
+    addSauce,
+    removeSauce,
+    totalG: computed(() => totalOf(sauce.value)),
+  }
 }
 export type Bench = ReturnType<typeof useBench>

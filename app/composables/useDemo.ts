@@ -6,7 +6,10 @@ import { useBook } from '~/stores/book'
 /** Loads the invented loft's log, dated from now; what is loaded already is replaced. */
 export async function loadDemo(): Promise<void> {
   const [{ demoEntries }, { DEMO_PICTURES }] = await Promise.all([import('#demo/scenario'), import('#demo/pictures')])
-  await replaceDemo(demoEntries(Date.now()), DEMO_PICTURES.map(({ id, svg }) => ({ id, origin: 'demo', blob: new Blob([svg], { type: 'image/svg+xml' }) })))
+  await replaceDemo(
+    demoEntries(Date.now()),
+    DEMO_PICTURES.map(({ id, svg }) => ({ id, origin: 'demo', blob: new Blob([svg], { type: 'image/svg+xml' }) })),
+  )
 }
 
 /** Takes the demo out again. The maker's own entries stay; returns how many of them spoke of the demo's lots. */
@@ -19,5 +22,7 @@ export async function removeDemo(): Promise<number> {
 export function useDemoOnStart(): void {
   const book = useBook()
   if (!useRuntimeConfig().public.demo) return
-  void until(() => book.ready).toBe(true).then(() => book.entries?.length === 0 ? loadDemo() : undefined)
+  void until(() => book.ready)
+    .toBe(true)
+    .then(() => (book.entries?.length === 0 ? loadDemo() : undefined))
 }

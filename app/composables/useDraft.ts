@@ -8,7 +8,11 @@ import { keepLast, takeLast } from '~/db/lastWords'
  * A form's state that outlives the browser: read back when the page opens, written as it changes.
  * A stored draft that no longer fits its schema is left alone and the form starts fresh.
  */
-export function useDraft<T>(key: string, schema: z.ZodType<T>, fresh: () => T): { draft: Ref<T>, reset: () => void, save: () => Promise<void>, loaded: Promise<void> } {
+export function useDraft<T>(
+  key: string,
+  schema: z.ZodType<T>,
+  fresh: () => T,
+): { draft: Ref<T>; reset: () => void; save: () => Promise<void>; loaded: Promise<void> } {
   const draft = ref(fresh()) as Ref<T>
   let read = false
   /** As the journal has it. */

@@ -16,18 +16,22 @@ export function useLatest<Q, A>(question: ComputedRef<Q | null>, ask: (question:
     while (waiting) {
       waiting = false
       const now = question.value
-      found = now && await ask(now).catch(() => failed)
+      found = now && (await ask(now).catch(() => failed))
     }
     answer.value = found
     busy.value = false
     return found
   }
-  watch(() => JSON.stringify(question.value), () => {
-    waiting = true
-    if (busy.value) return
-    busy.value = true
-    running = work()
-  }, { immediate: true, flush: 'sync' })
+  watch(
+    () => JSON.stringify(question.value),
+    () => {
+      waiting = true
+      if (busy.value) return
+      busy.value = true
+      running = work()
+    },
+    { immediate: true, flush: 'sync' },
+  )
   /** Kept once the answer to the newest question stands. */
   const settled = () => running
   return { answer, busy, settled }

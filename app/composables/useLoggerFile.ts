@@ -10,7 +10,9 @@ export function useLoggerFile(fromMs: () => number, heatOf: () => HeatPlace | un
   const problem = ref('')
   const busy = ref(false)
 
-  async function run<T>(work: () => Promise<{ value: T, problem: null } | { value: null, problem: string }>): Promise<T | null> {
+  async function run<T>(
+    work: () => Promise<{ value: T; problem: null } | { value: null; problem: string }>,
+  ): Promise<T | null> {
     busy.value = true
     problem.value = ''
     try {
@@ -42,8 +44,29 @@ export function useLoggerFile(fromMs: () => number, heatOf: () => HeatPlace | un
     const where = heatOf()
     const minute = (atMs: number) => Math.round((atMs - first.atMs) / 600) / 100
     const degrees = (tempC: number) => Math.round(tempC * 100) / 100
-    if (where) return { kind: 'heat', at: new Date(first.atMs).toISOString(), lotId, where, name, points: found.points.flatMap(({ atMs, tempC }) => tempC === null ? [] : [[minute(atMs), degrees(tempC)] as [number, number]]) }
-    return { kind: 'logged', at: new Date(first.atMs).toISOString(), lotId, name, rows: found.rows, points: found.points.map(({ atMs, tempC, ph }) => [minute(atMs), tempC === null ? null : degrees(tempC), ph === null ? null : Math.round(ph * 1000) / 1000]) }
+    if (where)
+      return {
+        kind: 'heat',
+        at: new Date(first.atMs).toISOString(),
+        lotId,
+        where,
+        name,
+        points: found.points.flatMap(({ atMs, tempC }) =>
+          tempC === null ? [] : [[minute(atMs), degrees(tempC)] as [number, number]],
+        ),
+      }
+    return {
+      kind: 'logged',
+      at: new Date(first.atMs).toISOString(),
+      lotId,
+      name,
+      rows: found.rows,
+      points: found.points.map(({ atMs, tempC, ph }) => [
+        minute(atMs),
+        tempC === null ? null : degrees(tempC),
+        ph === null ? null : Math.round(ph * 1000) / 1000,
+      ]),
+    }
   }
   return { opened, columns, record, problem, busy, open, read, draft }
 }

@@ -14,20 +14,37 @@ export function useMeters() {
     return [...newest.values()]
   })
   const options = computed(() => [
-    ...meters.value.map(entry => ({ value: entry.meter, label: `${entry.meter}: ${entry.accepted ? calibrationAge(Date.parse(entry.at), book.nowMs).sentence.replace(/\.$/, '').toLowerCase() : 'not accepted'}` })),
-    { value: 'uncalibrated', label: 'A meter, not calibrated' }, { value: 'strip', label: 'Test strips (coarse)' },
+    ...meters.value.map((entry) => ({
+      value: entry.meter,
+      label: `${entry.meter}: ${entry.accepted ? calibrationAge(Date.parse(entry.at), book.nowMs).sentence.replace(/\.$/, '').toLowerCase() : 'not accepted'}`,
+    })),
+    { value: 'uncalibrated', label: 'A meter, not calibrated' },
+    { value: 'strip', label: 'Test strips (coarse)' },
   ])
   const chosen = ref<string | null>(null)
-  const using = computed({ get: () => chosen.value ?? meters.value.at(-1)?.meter ?? 'uncalibrated', set: (value: string) => (chosen.value = value) })
+  const using = computed({
+    get: () => chosen.value ?? meters.value.at(-1)?.meter ?? 'uncalibrated',
+    set: (value: string) => (chosen.value = value),
+  })
   /** What stands beside a pH that was typed. */
   function instrumentOf(choice: string): Instrument {
     if (choice === 'strip') return { name: 'Test strips', kind: 'strip', steady: true }
-    const meter = meters.value.find(entry => entry.meter === choice && entry.accepted)
-    return meter ? { name: meter.meter, kind: 'meter', steady: true, calibratedAt: meter.at, slopePct: Math.round(meter.slopePct * 10) / 10 } : { name: choice === 'uncalibrated' ? 'pH meter' : choice, kind: 'meter', steady: true }
+    const meter = meters.value.find((entry) => entry.meter === choice && entry.accepted)
+    return meter
+      ? {
+          name: meter.meter,
+          kind: 'meter',
+          steady: true,
+          calibratedAt: meter.at,
+          slopePct: Math.round(meter.slopePct * 10) / 10,
+        }
+      : { name: choice === 'uncalibrated' ? 'pH meter' : choice, kind: 'meter', steady: true }
   }
   const ageOf = (choice: string) => {
-    const meter = meters.value.find(entry => entry.meter === choice)
-    return choice === 'strip' || !meter ? null : calibrationAge(meter.accepted ? Date.parse(meter.at) : null, book.nowMs)
+    const meter = meters.value.find((entry) => entry.meter === choice)
+    return choice === 'strip' || !meter
+      ? null
+      : calibrationAge(meter.accepted ? Date.parse(meter.at) : null, book.nowMs)
   }
   return { meters, options, using, instrumentOf, ageOf }
 }

@@ -9,9 +9,11 @@ const LARGEST = 60_000_000
 
 /** Keeps a picture in this browser, reduced; returns its id. @throws InvalidInput with a sentence when it is too large or no picture. */
 export async function keepPhoto(file: File): Promise<string> {
-  if (file.size > LARGEST) throw new InvalidInput(`This file has ${Math.round(file.size / 1e6)} MB; up to 60 MB are taken.`)
+  if (file.size > LARGEST)
+    throw new InvalidInput(`This file has ${Math.round(file.size / 1e6)} MB; up to 60 MB are taken.`)
   const blob = await reducePhoto(file)
-  if (!blob) throw new InvalidInput('This is not a picture that can be read here. JPEG, PNG and WebP can; nothing was kept.')
+  if (!blob)
+    throw new InvalidInput('This is not a picture that can be read here. JPEG, PNG and WebP can; nothing was kept.')
   const id = newLotId()
   await journal.photos.add({ id, blob, origin: 'maker' })
   return id
@@ -20,12 +22,18 @@ export async function keepPhoto(file: File): Promise<string> {
 /** Addresses of pictures for the page, by id; taken back when the page no longer shows them. Those that are not in this browser are missing. */
 export function usePhotoUrls(ids: () => readonly string[]) {
   const urls = shallowRef<ReadonlyMap<string, string>>(new Map())
-  const forget = () => urls.value.forEach(url => URL.revokeObjectURL(url))
-  watch(() => ids().join(), async () => {
-    const found = (await journal.photos.bulkGet([...ids()])).flatMap(photo => photo ? [[photo.id, URL.createObjectURL(photo.blob)] as const] : [])
-    forget()
-    urls.value = new Map(found)
-  }, { immediate: true })
+  const forget = () => urls.value.forEach((url) => URL.revokeObjectURL(url))
+  watch(
+    () => ids().join(),
+    async () => {
+      const found = (await journal.photos.bulkGet([...ids()])).flatMap((photo) =>
+        photo ? [[photo.id, URL.createObjectURL(photo.blob)] as const] : [],
+      )
+      forget()
+      urls.value = new Map(found)
+    },
+    { immediate: true },
+  )
   onScopeDispose(forget)
   return urls
 }

@@ -1,5 +1,13 @@
 import { computed, type Ref } from 'vue'
-import { fillVessel, recommendedChoice, styleById, vesselMark, type Closure, type PlanFigures, type VesselKind } from '@lactofer/core'
+import {
+  fillVessel,
+  recommendedChoice,
+  styleById,
+  vesselMark,
+  type Closure,
+  type PlanFigures,
+  type VesselKind,
+} from '@lactofer/core'
 import type { PlanForm } from '~/components/plan/planForm'
 import { useVesselChoice } from './useVesselChoice'
 import { useBook } from '~/stores/book'
@@ -8,32 +16,61 @@ import { useBook } from '~/stores/book'
 export function usePlanVessels(form: Ref<PlanForm>, figures: Ref<PlanFigures | null>) {
   const book = useBook()
   const style = computed(() => styleById(form.value.style))
-  const suits = (vessel: VesselKind) => style.value.id === 'bag' ? vessel.shape === 'bag' : vessel.shape !== 'bag'
-  const free = computed(() => book.freeVessels.filter(vessel => suits(vessel) && vessel.count > 0))
-  const question = computed(() => figures.value && figures.value.properties.volumeMl >= 1 && !form.value.bowl
-    ? { volumeMl: figures.value.properties.volumeMl, free: free.value.map(({ id, capacityMl, count }) => ({ id, capacityMl, count })), limit: figures.value.fillLimit, least: style.value.fillLeast }
-    : null)
+  const suits = (vessel: VesselKind) => (style.value.id === 'bag' ? vessel.shape === 'bag' : vessel.shape !== 'bag')
+  const free = computed(() => book.freeVessels.filter((vessel) => suits(vessel) && vessel.count > 0))
+  const question = computed(() =>
+    figures.value && figures.value.properties.volumeMl >= 1 && !form.value.bowl
+      ? {
+          volumeMl: figures.value.properties.volumeMl,
+          free: free.value.map(({ id, capacityMl, count }) => ({ id, capacityMl, count })),
+          limit: figures.value.fillLimit,
+          least: style.value.fillLeast,
+        }
+      : null,
+  )
   const { answer, settled } = useVesselChoice(question)
-  const uses = computed(() => form.value.vessels.length ? form.value.vessels : recommendedChoice(answer.value?.choices ?? [], figures.value?.fillLimit ?? 1)?.vessels.map(({ id, count }) => ({ vesselId: id, count })) ?? [])
-  const known = computed(() => uses.value.flatMap(({ vesselId, count }) => {
-    const vessel = book.library.vessel(vesselId)
-    return vessel ? [{ vessel, count }] : []
-  }))
+  const uses = computed(() =>
+    form.value.vessels.length
+      ? form.value.vessels
+      : (recommendedChoice(answer.value?.choices ?? [], figures.value?.fillLimit ?? 1)?.vessels.map(
+          ({ id, count }) => ({ vesselId: id, count }),
+        ) ?? []),
+  )
+  const known = computed(() =>
+    uses.value.flatMap(({ vesselId, count }) => {
+      const vessel = book.library.vessel(vesselId)
+      return vessel ? [{ vessel, count }] : []
+    }),
+  )
   const capacityMl = computed(() => known.value.reduce((sum, { vessel, count }) => sum + vessel.capacityMl * count, 0))
-  const filled = computed(() => figures.value && capacityMl.value > 0
-    ? { known: known.value, fill: fillVessel(figures.value.composition.massG, figures.value.properties.densityGPerMl, capacityMl.value, figures.value.fillLimit, style.value.fillLeast) }
-    : null)
+  const filled = computed(() =>
+    figures.value && capacityMl.value > 0
+      ? {
+          known: known.value,
+          fill: fillVessel(
+            figures.value.composition.massG,
+            figures.value.properties.densityGPerMl,
+            capacityMl.value,
+            figures.value.fillLimit,
+            style.value.fillLeast,
+          ),
+        }
+      : null,
+  )
   const closure = computed<Closure>(() => {
     const own = known.value[0]?.vessel.closure
     const { closures } = style.value
     if (form.value.closure && closures.includes(form.value.closure)) return form.value.closure
-    return own && closures.includes(own) ? own : closures[0] ?? 'loose lid'
+    return own && closures.includes(own) ? own : (closures[0] ?? 'loose lid')
   })
   /** The vessels as they are packed: each filled to the same share of its brim. */
   const packed = (massG: number) => {
     const singles = known.value.flatMap(({ vessel, count }) => Array.from({ length: count }, () => vessel))
     return singles.map((vessel, index) => ({
-      vesselId: vessel.id, mark: vesselMark(index, singles.length), massG: massG * vessel.capacityMl / capacityMl.value, hot: form.value.hot,
+      vesselId: vessel.id,
+      mark: vesselMark(index, singles.length),
+      massG: (massG * vessel.capacityMl) / capacityMl.value,
+      hot: form.value.hot,
       ...(vessel.tareG !== undefined && { tareG: vessel.tareG }),
     }))
   }

@@ -26,12 +26,22 @@ export function useProbeLog(): void {
     for (const probe of instruments.state?.probes ?? []) {
       const lot = book.lot(preferences.probes[probe.id] ?? '')
       if (!lot || lot.state !== 'fermenting' || probe.value === null || !probe.steady) continue
-      const last = lot.readings.findLast(({ instrument }) => instrument?.kind === 'probe' && instrument.name === probe.name)
+      const last = lot.readings.findLast(
+        ({ instrument }) => instrument?.kind === 'probe' && instrument.name === probe.name,
+      )
       const age = Date.now() - (last ? Date.parse(last.at) : 0)
       if (age < LEAST_MS || (age < EVERY_MS && Math.abs((last?.tempC ?? 0) - probe.value) < MOVED_C)) continue
       writing = true
       // A write that fails is tried again at the next look; nothing else waits for it.
-      await book.record({ kind: 'reading', at: new Date().toISOString(), lotId: lot.id, tempC: probe.value, instrument: { name: probe.name, kind: 'probe', steady: true } }).catch(() => (instruments.problem = `${probe.name} could not write to the log; it tries again by itself.`))
+      await book
+        .record({
+          kind: 'reading',
+          at: new Date().toISOString(),
+          lotId: lot.id,
+          tempC: probe.value,
+          instrument: { name: probe.name, kind: 'probe', steady: true },
+        })
+        .catch(() => (instruments.problem = `${probe.name} could not write to the log; it tries again by itself.`))
       writing = false
     }
   }, LOOK_MS)

@@ -5,7 +5,12 @@ import { askForMix } from '~/workers/blender'
 import type { Bench } from './useBench'
 
 /** An answer with the question it belongs to. */
-export interface Answered { set: MixSet, answer: MixAnswer, indexes: number[], before: (number | null)[][] }
+export interface Answered {
+  set: MixSet
+  answer: MixAnswer
+  indexes: number[]
+  before: (number | null)[][]
+}
 
 /** With the whole band held under the target, so often the answer is asked anew. */
 const BAND_TURNS = 3
@@ -18,15 +23,19 @@ export function useSolver({ bench, question }: Pick<Bench, 'bench' | 'question'>
   /** Whether the amounts on the bench are those of the answer. */
   const placed = shallowRef(false)
 
-  const put = (indexes: readonly number[], masses: readonly (readonly number[])[]) => indexes.forEach((index, at) => setMasses(bench.value.sauces[index]?.parts ?? [], masses[at] ?? []))
-  const restore = (indexes: readonly number[], before: Answered['before']) => indexes.forEach((index, at) => bench.value.sauces[index]?.parts.forEach((part, one) => (part.massG = before[at]?.[one] ?? null)))
+  const put = (indexes: readonly number[], masses: readonly (readonly number[])[]) =>
+    indexes.forEach((index, at) => setMasses(bench.value.sauces[index]?.parts ?? [], masses[at] ?? []))
+  const restore = (indexes: readonly number[], before: Answered['before']) =>
+    indexes.forEach((index, at) =>
+      bench.value.sauces[index]?.parts.forEach((part, one) => (part.massG = before[at]?.[one] ?? null)),
+    )
   async function solve(all: boolean) {
     answered.value = null
     placed.value = false
     busy.value = true
     try {
       const { indexes } = question(all)
-      const before = indexes.map(index => (bench.value.sauces[index]?.parts ?? []).map(({ massG }) => massG))
+      const before = indexes.map((index) => (bench.value.sauces[index]?.parts ?? []).map(({ massG }) => massG))
       // The band of the answer may be wider than that of the pot: with its upper end held, the question is asked again from the answer.
       for (let turn = 0; turn < (bench.value.wholeBand ? BAND_TURNS : 1); turn++) {
         const { set, problem: refused } = question(all)
@@ -42,7 +51,8 @@ export function useSolver({ bench, question }: Pick<Bench, 'bench' | 'question'>
         placed.value = true
       }
     } catch {
-      problem.value = 'This could not be worked out here; nothing more was changed. The rulers and sliders work without it.'
+      problem.value =
+        'This could not be worked out here; nothing more was changed. The rulers and sliders work without it.'
     } finally {
       busy.value = false
     }
@@ -66,10 +76,14 @@ export function useSolver({ bench, question }: Pick<Bench, 'bench' | 'question'>
     if (!last || !sauce) return
     const margin = last.set.mixes[limit.mix]?.phMargin ?? 0
     const part = limit.kind === 'amount' || limit.kind === 'share' ? sauce.parts[limit.part] : undefined
-    if (limit.kind === 'target') sauce.targets[limit.aim][limit.end] = Number((to + (limit.aim === 'acid' && limit.end === 'high' ? margin : 0)).toFixed(3))
+    if (limit.kind === 'target')
+      sauce.targets[limit.aim][limit.end] = Number(
+        (to + (limit.aim === 'acid' && limit.end === 'high' ? margin : 0)).toFixed(3),
+      )
     else if (limit.kind === 'mass') sauce[limit.end === 'high' ? 'makeHigh' : 'makeLow'] = to
     else if (limit.kind === 'amount' && part) part.massG = to
-    else if (limit.kind === 'share' && part) part[limit.end === 'high' ? 'highPct' : 'lowPct'] = Number((100 * to).toFixed(2))
+    else if (limit.kind === 'share' && part)
+      part[limit.end === 'high' ? 'highPct' : 'lowPct'] = Number((100 * to).toFixed(2))
     await solve(all)
   }
   return { answered, busy, problem, placed, solve, undo, nearest, follow }

@@ -5,9 +5,9 @@ export interface BatchSheet {
   code: string
   name: string
   facts: [name: string, value: string][]
-  rows: { name: string, how: string, planned: string, weighed: string }[]
+  rows: { name: string; how: string; planned: string; weighed: string }[]
   vessels: string[]
-  checks: { text: string, done: boolean }[]
+  checks: { text: string; done: boolean }[]
   cautions: string[]
 }
 
@@ -16,17 +16,32 @@ const LINES = 14
 
 /** A batch sheet as a PDF: what to weigh, with room to write what was weighed, the checks, the vessels, and lines for the round. */
 export async function batchSheetPdf(sheet: BatchSheet, pageId: PageId, link: string): Promise<Uint8Array> {
-  const { pdf, regular, bold, ink, faint, write, drawCode } = await startPaper(`Batch sheet, ${sheet.code} ${sheet.name}`, sheet.rows.map(row => `${row.name} ${row.planned}`).join('; '))
+  const { pdf, regular, bold, ink, faint, write, drawCode } = await startPaper(
+    `Batch sheet, ${sheet.code} ${sheet.name}`,
+    sheet.rows.map((row) => `${row.name} ${row.planned}`).join('; '),
+  )
   const size = PAGES[pageId]
-  const addPage = (): Pen => ({ page: pdf.addPage([size.width, size.height]), x: MARGIN, y: size.height - MARGIN, width: size.width - 2 * MARGIN })
+  const addPage = (): Pen => ({
+    page: pdf.addPage([size.width, size.height]),
+    x: MARGIN,
+    y: size.height - MARGIN,
+    width: size.width - 2 * MARGIN,
+  })
   let pen = addPage()
   const room = (needed: number) => {
     if (pen.y - needed < MARGIN) pen = addPage()
   }
-  const rule = (y: number, from = MARGIN, to = size.width - MARGIN) => pen.page.drawLine({ start: { x: from, y }, end: { x: to, y }, thickness: 0.7, color: faint })
+  const rule = (y: number, from = MARGIN, to = size.width - MARGIN) =>
+    pen.page.drawLine({ start: { x: from, y }, end: { x: to, y }, thickness: 0.7, color: faint })
   const at = (x: number, said: string, face = regular, right = false) => {
     const text = printable(said)
-    pen.page.drawText(text, { x: right ? x - face.widthOfTextAtSize(text, 11) : x, y: pen.y, size: 11, font: face, color: ink })
+    pen.page.drawText(text, {
+      x: right ? x - face.widthOfTextAtSize(text, 11) : x,
+      y: pen.y,
+      size: 11,
+      font: face,
+      color: ink,
+    })
   }
   const heading = (text: string) => {
     room(60)
@@ -68,7 +83,15 @@ export async function batchSheetPdf(sheet: BatchSheet, pageId: PageId, link: str
   for (const check of sheet.checks) {
     room(18)
     pen.y -= 16
-    pen.page.drawRectangle({ x: MARGIN, y: pen.y - 1, width: 10, height: 10, borderWidth: 1, borderColor: ink, ...(check.done && { color: ink }) })
+    pen.page.drawRectangle({
+      x: MARGIN,
+      y: pen.y - 1,
+      width: 10,
+      height: 10,
+      borderWidth: 1,
+      borderColor: ink,
+      ...(check.done && { color: ink }),
+    })
     at(MARGIN + 18, check.text)
   }
   if (sheet.cautions.length) {

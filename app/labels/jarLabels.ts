@@ -7,7 +7,12 @@ const CODE = 64
 /** Labels for jars on sheets as a PDF: code, what, salt, start, closure, HOT; `link` opens the lot when its code is scanned. */
 export async function jarLabelSheet(labels: readonly JarLabel[], sheetId: SheetId, link: string): Promise<Uint8Array> {
   const first = labels[0]
-  const { pdf, bold, rgb, write, drawCode, onLabels } = await startPaper(`Jar labels, ${first?.code ?? ''}`, labels.map(label => [label.code, label.name, ...label.lines, label.hot ? 'HOT' : ''].filter(Boolean).join(', ')).join('; '))
+  const { pdf, bold, rgb, write, drawCode, onLabels } = await startPaper(
+    `Jar labels, ${first?.code ?? ''}`,
+    labels
+      .map((label) => [label.code, label.name, ...label.lines, label.hot ? 'HOT' : ''].filter(Boolean).join(', '))
+      .join('; '),
+  )
   const { labelWidth, labelHeight } = SHEETS[sheetId]
   onLabels(labels.length, sheetId, ({ page, x, top, index }) => {
     const label = labels[index]

@@ -1,10 +1,18 @@
 import type { Label, Run } from '@lactofer/core'
 
 /** Something set on a label: text with its baseline, or the scannable code. Points from the upper left corner. */
-export type Mark = { kind: 'text', text: string, x: number, y: number, size: number, bold: boolean, width: number } | { kind: 'code', x: number, y: number, side: number }
+export type Mark =
+  | { kind: 'text'; text: string; x: number; y: number; size: number; bold: boolean; width: number }
+  | { kind: 'code'; x: number; y: number; side: number }
 
 /** A label as it is set: the same marks are drawn on the page and into the PDF. `fits` when all of it stands inside at a size that can be read. */
-export interface LabelLayout { width: number, height: number, marks: Mark[], size: number, fits: boolean }
+export interface LabelLayout {
+  width: number
+  height: number
+  marks: Mark[]
+  size: number
+  fits: boolean
+}
 
 /** Width of a text in points. */
 export type Measure = (text: string, size: number, bold: boolean) => number
@@ -15,7 +23,7 @@ const LARGEST = 9.5
 const LEADING = 1.18
 
 /** Height of the figures of net contents, mm: 2 up to 50 mL, 3 up to 200, 4 up to 1 000, 6 above. Directive 76/211/EEC, from memory. */
-const netHeightMm = (bottleMl: number) => bottleMl <= 50 ? 2 : bottleMl <= 200 ? 3 : bottleMl <= 1000 ? 4 : 6
+const netHeightMm = (bottleMl: number) => (bottleMl <= 50 ? 2 : bottleMl <= 200 ? 3 : bottleMl <= 1000 ? 4 : 6)
 /** A figure of this face is so much of its size high. */
 const FIGURE_HEIGHT = 0.67
 
@@ -28,7 +36,7 @@ function wordsOf(runs: readonly Run[]): Run[][] {
       else if (piece) words.at(-1)?.push({ text: piece, strong })
     })
   }
-  return words.filter(word => word.length)
+  return words.filter((word) => word.length)
 }
 
 /** Breaks what is wider than a line alone. */
@@ -47,7 +55,14 @@ function broken(word: Run[], size: number, width: number, measure: Measure): Run
 }
 
 /** Sets runs into lines from `top` downwards; `widthAt` tells how wide a line may be at a height. Returns the marks and where the next line begins. */
-function setRuns(runs: readonly Run[], x: number, top: number, size: number, widthAt: (y: number) => number, measure: Measure): { marks: Mark[], y: number } {
+function setRuns(
+  runs: readonly Run[],
+  x: number,
+  top: number,
+  size: number,
+  widthAt: (y: number) => number,
+  measure: Measure,
+): { marks: Mark[]; y: number } {
   const marks: Mark[] = []
   const space = measure(' ', size, false)
   let y = top
@@ -79,23 +94,37 @@ function setRuns(runs: readonly Run[], x: number, top: number, size: number, wid
 }
 
 /** All of a label at one size of its small print. */
-function setAt(label: Label, bottleMl: number, width: number, height: number, size: number, measure: Measure): LabelLayout {
+function setAt(
+  label: Label,
+  bottleMl: number,
+  width: number,
+  height: number,
+  size: number,
+  measure: Measure,
+): LabelLayout {
   const pad = Math.max(5, Math.min(11, width * 0.04))
   const inner = width - 2 * pad
   const side = label.code ? Math.min(52, Math.max(30, height * 0.3)) : 0
   const marks: Mark[] = label.code ? [{ kind: 'code', x: width - pad - side, y: pad, side }] : []
-  const widthAt = (y: number) => y < pad + side + 2 ? inner - side - 5 : inner
+  const widthAt = (y: number) => (y < pad + side + 2 ? inner - side - 5 : inner)
   let y = pad
   const put = (text: string, at: number, bold = false) => {
     const set = setRuns([{ text, strong: bold }], pad, y, at, widthAt, measure)
     marks.push(...set.marks)
     y = set.y
   }
-  const nameSize = Math.max(size * 1.3, Math.min(32, Math.max(size * 2.2, height * 0.19), 20 * widthAt(pad) / Math.max(1, measure(label.name, 20, true)) * 1.9))
+  const nameSize = Math.max(
+    size * 1.3,
+    Math.min(
+      32,
+      Math.max(size * 2.2, height * 0.19),
+      ((20 * widthAt(pad)) / Math.max(1, measure(label.name, 20, true))) * 1.9,
+    ),
+  )
   put(label.name, nameSize, true)
   if (label.line) put(label.line, size * 1.05)
   y += 1
-  put(label.net, netHeightMm(bottleMl) * 72 / 25.4 / FIGURE_HEIGHT)
+  put(label.net, (netHeightMm(bottleMl) * 72) / 25.4 / FIGURE_HEIGHT)
   y += 2
   const list = setRuns(label.ingredients, pad, y, size, widthAt, measure)
   marks.push(...list.marks)
@@ -104,7 +133,11 @@ function setAt(label: Label, bottleMl: number, width: number, height: number, si
   if (label.figures.length) put(label.figures.join(' · '), size)
   for (const warning of label.warnings) put(warning, size, true)
   // What is looked up stands at the foot.
-  const foot = [...(label.storage ? [{ text: label.storage, bold: false }] : []), { text: [label.lot, ...label.dates].join(' · '), bold: true }, ...(label.address.length ? [{ text: label.address.join(', '), bold: false }] : [])]
+  const foot = [
+    ...(label.storage ? [{ text: label.storage, bold: false }] : []),
+    { text: [label.lot, ...label.dates].join(' · '), bold: true },
+    ...(label.address.length ? [{ text: label.address.join(', '), bold: false }] : []),
+  ]
   y = Math.max(y + 1.5, pad + side)
   const before = marks.length
   for (const { text, bold } of foot) put(text, size, bold)
@@ -114,7 +147,13 @@ function setAt(label: Label, bottleMl: number, width: number, height: number, si
 }
 
 /** Sets a label: as large as it can be read, smaller where the list is long, never smaller than {@link SMALLEST}. */
-export function layoutLabel(label: Label, bottleMl: number, width: number, height: number, measure: Measure): LabelLayout {
+export function layoutLabel(
+  label: Label,
+  bottleMl: number,
+  width: number,
+  height: number,
+  measure: Measure,
+): LabelLayout {
   for (let size = LARGEST; size > SMALLEST; size -= 0.3) {
     const set = setAt(label, bottleMl, width, height, size, measure)
     if (set.fits) return set

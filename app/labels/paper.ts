@@ -3,33 +3,109 @@ import regularUrl from '@expo-google-fonts/atkinson-hyperlegible-next/400Regular
 import boldUrl from '@expo-google-fonts/atkinson-hyperlegible-next/700Bold/AtkinsonHyperlegibleNext_700Bold.ttf?url'
 
 /** Sizes in points, 1/72 inch. */
-export const PAGES = { a4: { name: 'A4', width: 595.28, height: 841.89 }, letter: { name: 'Letter', width: 612, height: 792 } } as const
+export const PAGES = {
+  a4: { name: 'A4', width: 595.28, height: 841.89 },
+  letter: { name: 'Letter', width: 612, height: 792 },
+} as const
 export type PageId = keyof typeof PAGES
 
 /** A sheet of labels: so many columns and rows of one size. */
-interface LabelSheet { name: string, width: number, height: number, labelWidth: number, labelHeight: number, left: number, top: number, gapX: number, columns: number, rows: number }
+interface LabelSheet {
+  name: string
+  width: number
+  height: number
+  labelWidth: number
+  labelHeight: number
+  left: number
+  top: number
+  gapX: number
+  columns: number
+  rows: number
+}
 
 /** Points in a millimetre. */
 const MM = 72 / 25.4
 /** A sheet with labels of a size in millimetres, set in its middle. */
-function sheetOf(page: { name: string, width: number, height: number }, wide: number, high: number, columns: number, rows: number, gapMm = 2.5): LabelSheet {
+function sheetOf(
+  page: { name: string; width: number; height: number },
+  wide: number,
+  high: number,
+  columns: number,
+  rows: number,
+  gapMm = 2.5,
+): LabelSheet {
   const [labelWidth, labelHeight, gapX] = [wide * MM, high * MM, gapMm * MM]
-  return { ...page, name: `${page.name}, ${columns * rows} of ${wide} × ${high} mm`, labelWidth, labelHeight, gapX, columns, rows, left: (page.width - columns * labelWidth - (columns - 1) * gapX) / 2, top: (page.height - rows * labelHeight) / 2 }
+  return {
+    ...page,
+    name: `${page.name}, ${columns * rows} of ${wide} × ${high} mm`,
+    labelWidth,
+    labelHeight,
+    gapX,
+    columns,
+    rows,
+    left: (page.width - columns * labelWidth - (columns - 1) * gapX) / 2,
+    top: (page.height - rows * labelHeight) / 2,
+  }
 }
 /** One label a page, for a label printer. */
-const roll = (wide: number, high: number): LabelSheet => ({ name: `Label printer, ${wide} × ${high} mm`, width: wide * MM, height: high * MM, labelWidth: wide * MM, labelHeight: high * MM, left: 0, top: 0, gapX: 0, columns: 1, rows: 1 })
+const roll = (wide: number, high: number): LabelSheet => ({
+  name: `Label printer, ${wide} × ${high} mm`,
+  width: wide * MM,
+  height: high * MM,
+  labelWidth: wide * MM,
+  labelHeight: high * MM,
+  left: 0,
+  top: 0,
+  gapX: 0,
+  columns: 1,
+  rows: 1,
+})
 
 /** Sheets of labels; the maker looks at the packet. */
 export const SHEETS = {
-  'a4': { ...PAGES.a4, name: 'A4, 10 of 99 × 57 mm', labelWidth: 280.9, labelHeight: 161.6, left: 13.3, top: 17, gapX: 7, columns: 2, rows: 5 },
-  'letter': { ...PAGES.letter, name: 'Letter, 10 of 4 × 2 in', labelWidth: 288, labelHeight: 144, left: 11.25, top: 36, gapX: 13.5, columns: 2, rows: 5 },
-  'a4-large': sheetOf(PAGES.a4, 99, 93, 2, 3), 'a4-wrap': sheetOf(PAGES.a4, 190, 61, 1, 4), 'a4-small': sheetOf(PAGES.a4, 64, 38, 3, 7),
-  'letter-large': { ...PAGES.letter, name: 'Letter, 6 of 4 × 3⅓ in', labelWidth: 288, labelHeight: 240, left: 11.25, top: 36, gapX: 13.5, columns: 2, rows: 3 },
-  'roll-100': roll(100, 60), 'roll-60': roll(60, 40),
+  a4: {
+    ...PAGES.a4,
+    name: 'A4, 10 of 99 × 57 mm',
+    labelWidth: 280.9,
+    labelHeight: 161.6,
+    left: 13.3,
+    top: 17,
+    gapX: 7,
+    columns: 2,
+    rows: 5,
+  },
+  letter: {
+    ...PAGES.letter,
+    name: 'Letter, 10 of 4 × 2 in',
+    labelWidth: 288,
+    labelHeight: 144,
+    left: 11.25,
+    top: 36,
+    gapX: 13.5,
+    columns: 2,
+    rows: 5,
+  },
+  'a4-large': sheetOf(PAGES.a4, 99, 93, 2, 3),
+  'a4-wrap': sheetOf(PAGES.a4, 190, 61, 1, 4),
+  'a4-small': sheetOf(PAGES.a4, 64, 38, 3, 7),
+  'letter-large': {
+    ...PAGES.letter,
+    name: 'Letter, 6 of 4 × 3⅓ in',
+    labelWidth: 288,
+    labelHeight: 240,
+    left: 11.25,
+    top: 36,
+    gapX: 13.5,
+    columns: 2,
+    rows: 3,
+  },
+  'roll-100': roll(100, 60),
+  'roll-60': roll(60, 40),
 } as const satisfies Record<string, LabelSheet>
 export type SheetId = keyof typeof SHEETS
 /** How many pages so many labels take. */
-export const pagesFor = (count: number, sheetId: SheetId): number => Math.ceil(count / (SHEETS[sheetId].columns * SHEETS[sheetId].rows))
+export const pagesFor = (count: number, sheetId: SheetId): number =>
+  Math.ceil(count / (SHEETS[sheetId].columns * SHEETS[sheetId].rows))
 
 /** Where the two shipped faces for print are. */
 export const PRINT_FACES = { regular: regularUrl, bold: boldUrl } as const
@@ -44,12 +120,21 @@ async function font(url: string): Promise<ArrayBuffer> {
 export const printable = (text: string): string => text.replace(/[\u202f\u2009]/g, '\u00a0')
 
 /** A pen on a page: writes wrapped lines downwards from `y`. Positions in points from the lower left. */
-export interface Pen { page: PDFPage, x: number, y: number, width: number }
+export interface Pen {
+  page: PDFPage
+  x: number
+  y: number
+  width: number
+}
 
 /** An empty document with the shipped fonts in it, and what is drawn on it everywhere. */
 export async function startPaper(title: string, subject: string) {
   const [{ PDFDocument, rgb }, { default: fontkit }, { encode }, regularBytes, boldBytes] = await Promise.all([
-    import('pdf-lib'), import('@pdf-lib/fontkit'), import('uqr'), font(regularUrl), font(boldUrl),
+    import('pdf-lib'),
+    import('@pdf-lib/fontkit'),
+    import('uqr'),
+    font(regularUrl),
+    font(boldUrl),
   ])
   const pdf = await PDFDocument.create()
   pdf.registerFontkit(fontkit)
@@ -62,19 +147,25 @@ export async function startPaper(title: string, subject: string) {
   const faint = rgb(0.62, 0.66, 0.64)
 
   /** Breaks a text into lines no wider than `width` points; a word that is wider alone is broken too. */
-  const wrap = (text: string, face: PDFFont, size: number, width: number): string[] => text.split(/[^\S\u00a0]+/).flatMap((word) => {
-    const pieces: string[] = []
-    for (let rest = word; rest;) {
-      let length = rest.length
-      while (length > 1 && face.widthOfTextAtSize(rest.slice(0, length), size) > width) length--
-      pieces.push(rest.slice(0, length))
-      rest = rest.slice(length)
-    }
-    return pieces
-  }).reduce<string[]>((lines, word) => {
-    const longer = lines.length ? `${lines.at(-1)} ${word}` : word
-    return lines.length && face.widthOfTextAtSize(longer, size) <= width ? [...lines.slice(0, -1), longer] : [...lines, word]
-  }, [])
+  const wrap = (text: string, face: PDFFont, size: number, width: number): string[] =>
+    text
+      .split(/[^\S\u00a0]+/)
+      .flatMap((word) => {
+        const pieces: string[] = []
+        for (let rest = word; rest;) {
+          let length = rest.length
+          while (length > 1 && face.widthOfTextAtSize(rest.slice(0, length), size) > width) length--
+          pieces.push(rest.slice(0, length))
+          rest = rest.slice(length)
+        }
+        return pieces
+      })
+      .reduce<string[]>((lines, word) => {
+        const longer = lines.length ? `${lines.at(-1)} ${word}` : word
+        return lines.length && face.widthOfTextAtSize(longer, size) <= width
+          ? [...lines.slice(0, -1), longer]
+          : [...lines, word]
+      }, [])
 
   const write = (pen: Pen, text: string, size: number, face: PDFFont = regular, color = ink) => {
     for (const line of wrap(printable(text), face, size, pen.width)) {
@@ -84,28 +175,51 @@ export async function startPaper(title: string, subject: string) {
   }
   const known = new Set(regular.getCharacterSet())
   /** Signs that the shipped face does not have, each once. */
-  const missing = (text: string): string[] => [...new Set([...printable(text)].filter(sign => !known.has(sign.codePointAt(0) ?? 0) && sign !== '\n'))]
+  const missing = (text: string): string[] => [
+    ...new Set([...printable(text)].filter((sign) => !known.has(sign.codePointAt(0) ?? 0) && sign !== '\n')),
+  ]
   /** The same without them. */
-  const without = (text: string): string => [...printable(text)].filter(sign => known.has(sign.codePointAt(0) ?? 0)).join('').replace(/ {2,}/g, ' ').trim()
+  const without = (text: string): string =>
+    [...printable(text)]
+      .filter((sign) => known.has(sign.codePointAt(0) ?? 0))
+      .join('')
+      .replace(/ {2,}/g, ' ')
+      .trim()
   /** A scannable code with its upper right corner at (`right`, `top`). */
   const drawCode = (page: PDFPage, link: string, right: number, top: number, side: number) => {
     const code = encode(link, { border: 0 })
     const cell = side / code.size
     for (let row = 0; row < code.size; row++) {
       for (let column = 0; column < code.size; column++) {
-        if (code.data[row]?.[column]) page.drawRectangle({ x: right - side + column * cell, y: top - (row + 1) * cell, width: cell, height: cell, color: ink })
+        if (code.data[row]?.[column])
+          page.drawRectangle({
+            x: right - side + column * cell,
+            y: top - (row + 1) * cell,
+            width: cell,
+            height: cell,
+            color: ink,
+          })
       }
     }
   }
   /** Goes over the spots of label sheets; `draw` gets the page, the left edge and the top of each. */
-  const onLabels = (count: number, sheetId: SheetId, draw: (spot: { page: PDFPage, x: number, top: number, index: number }) => void) => {
+  const onLabels = (
+    count: number,
+    sheetId: SheetId,
+    draw: (spot: { page: PDFPage; x: number; top: number; index: number }) => void,
+  ) => {
     const sheet = SHEETS[sheetId]
     const { columns, rows } = sheet
     for (let index = 0; index < count; index++) {
       const spot = index % (columns * rows)
       const page = spot === 0 ? pdf.addPage([sheet.width, sheet.height]) : pdf.getPages().at(-1)
       if (!page) break
-      draw({ page, index, x: sheet.left + (spot % columns) * (sheet.labelWidth + sheet.gapX), top: sheet.height - sheet.top - Math.floor(spot / columns) * sheet.labelHeight })
+      draw({
+        page,
+        index,
+        x: sheet.left + (spot % columns) * (sheet.labelWidth + sheet.gapX),
+        top: sheet.height - sheet.top - Math.floor(spot / columns) * sheet.labelHeight,
+      })
     }
   }
   return { pdf, regular, bold, ink, faint, rgb, write, drawCode, onLabels, missing, without }

@@ -5,7 +5,7 @@ import { useBook } from '~/stores/book'
 
 const book = useBook()
 const heading = computed(() => dayjs(book.nowMs).format('dddd D MMMM'))
-const asking = computed(() => new Set(book.asks.filter(ask => ask.level !== 'fine').map(ask => ask.lotId)).size)
+const asking = computed(() => new Set(book.asks.filter((ask) => ask.level !== 'fine').map((ask) => ask.lotId)).size)
 const atPhone = useMediaQuery('(max-width: 900px)')
 </script>
 
@@ -13,13 +13,19 @@ const atPhone = useMediaQuery('(max-width: 900px)')
   <div class="page">
     <header>
       <h1>{{ heading }}</h1>
-      <p>{{ book.fermenting.length }} {{ book.fermenting.length === 1 ? 'lot is' : 'lots are' }} fermenting, {{ asking }} {{ asking === 1 ? 'asks' : 'ask' }} for you.</p>
+      <p>
+        {{ book.fermenting.length }} {{ book.fermenting.length === 1 ? 'lot is' : 'lots are' }} fermenting, {{ asking }}
+        {{ asking === 1 ? 'asks' : 'ask' }} for you.
+      </p>
     </header>
     <EmptyStart v-if="book.lots.length === 0" />
     <div v-else class="split">
       <TheRound v-if="atPhone" />
       <TheShelf v-if="book.fermenting.length" />
-      <p v-else class="sheet">The shelf is empty. <NuxtLink to="/plan">Plan a batch</NuxtLink>, or look at what is in the <NuxtLink to="/cellar">cellar</NuxtLink>.</p>
+      <p v-else class="sheet">
+        The shelf is empty. <NuxtLink to="/plan">Plan a batch</NuxtLink>, or look at what is in the
+        <NuxtLink to="/cellar">cellar</NuxtLink>.
+      </p>
       <TheRound v-if="!atPhone" />
     </div>
   </div>

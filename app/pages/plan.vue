@@ -2,7 +2,14 @@
 import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
 import { formatNumber, LotCodeSchema, STYLES, styleById, type Draft, type EntryOf, type StyleId } from '@lactofer/core'
-import { colourOf, formOfRecipe, freshPlan, planResults, PlanFormSchema, styleDefaults } from '~/components/plan/planForm'
+import {
+  colourOf,
+  formOfRecipe,
+  freshPlan,
+  planResults,
+  PlanFormSchema,
+  styleDefaults,
+} from '~/components/plan/planForm'
 import { useDraft } from '~/composables/useDraft'
 import { usePlanVessels } from '~/composables/usePlanVessels'
 import { useRecorder } from '~/composables/useRecorder'
@@ -23,35 +30,68 @@ const vessels = usePlanVessels(form, figures)
 const { filled, closure, packed, settled } = vessels
 const suggestedCode = computed(() => book.nextCode('LF'))
 const code = computed(() => form.value.code.trim() || suggestedCode.value)
-const overdrawn = computed(() => form.value.rows.find(row => row.lotId && (row.massG ?? 0) > (book.lot(row.lotId)?.leftG ?? 0) + 0.5))
+const overdrawn = computed(() =>
+  form.value.rows.find((row) => row.lotId && (row.massG ?? 0) > (book.lot(row.lotId)?.leftG ?? 0) + 0.5),
+)
 const problems = computed(() => {
   const parsed = LotCodeSchema.safeParse(code.value)
   return {
-    name: form.value.name.trim() ? form.value.name.length > 80 ? 'Keep the name under 80 characters.' : null : 'Give it a name, as it should stand on the tape.',
-    code: parsed.success ? book.codeTaken(code.value, form.value.lotId) ? 'This code is on another lot. Choose a new one.' : null : parsed.error.issues[0]?.message ?? null,
-    rows: form.value.rows.length === 0 || form.value.rows.some(row => row.massG === null) ? 'Weigh in at least one ingredient; every row wants its weight.'
-      : form.value.rows.some(row => row.boughtG !== undefined && row.boughtG < (row.massG ?? 0)) ? 'What was bought cannot weigh less than what goes in. Mend the marked row.'
-        : overdrawn.value ? `There is not enough ${overdrawn.value.name}.` : results.value === null ? 'Some figure is missing.' : results.value.problem,
+    name: form.value.name.trim()
+      ? form.value.name.length > 80
+        ? 'Keep the name under 80 characters.'
+        : null
+      : 'Give it a name, as it should stand on the tape.',
+    code: parsed.success
+      ? book.codeTaken(code.value, form.value.lotId)
+        ? 'This code is on another lot. Choose a new one.'
+        : null
+      : (parsed.error.issues[0]?.message ?? null),
+    rows:
+      form.value.rows.length === 0 || form.value.rows.some((row) => row.massG === null)
+        ? 'Weigh in at least one ingredient; every row wants its weight.'
+        : form.value.rows.some((row) => row.boughtG !== undefined && row.boughtG < (row.massG ?? 0))
+          ? 'What was bought cannot weigh less than what goes in. Mend the marked row.'
+          : overdrawn.value
+            ? `There is not enough ${overdrawn.value.name}.`
+            : results.value === null
+              ? 'Some figure is missing.'
+              : results.value.problem,
     figures: form.value.targetPh === null && style.value.ferments ? 'A target pH is needed.' : null,
   }
 })
 const packing = computed(() => ({
-  vessel: form.value.bowl ? null : !filled.value ? 'Choose the vessels it goes into.' : filled.value.fill.verdict === 'too much' ? 'It does not fit. Choose a larger vessel, or more of them.' : null,
+  vessel: form.value.bowl
+    ? null
+    : !filled.value
+      ? 'Choose the vessels it goes into.'
+      : filled.value.fill.verdict === 'too much'
+        ? 'It does not fit. Choose a larger vessel, or more of them.'
+        : null,
   place: form.value.place.trim() || form.value.bowl ? null : 'Say where it will stand.',
 }))
 /** A mash is ground; for everything else the cut decides how fast the pieces follow their liquid. */
 const cutMatters = computed(() => style.value.ferments && !['mash', 'salt-packed'].includes(style.value.id))
-const CUT_OPTIONS = [{ value: 'fine', label: 'fine' }, { value: 'coarse', label: 'in pieces' }, { value: 'whole', label: 'whole' }] as const
-const shown = (problem: string | null | undefined) => asked.value ? problem ?? null : null
+const CUT_OPTIONS = [
+  { value: 'fine', label: 'fine' },
+  { value: 'coarse', label: 'in pieces' },
+  { value: 'whole', label: 'whole' },
+] as const
+const shown = (problem: string | null | undefined) => (asked.value ? (problem ?? null) : null)
 
 function chooseStyle(id: StyleId) {
   const next = styleById(id)
   const ingredientsG = form.value.rows.reduce((sum, row) => sum + (row.massG ?? 0), 0)
-  form.value = { ...form.value, ...styleDefaults(id), closure: null, ...(id === 'paste' && { place: 'Cold, 4 °C' }), ...(next.liquid === 'brine' && !form.value.waterG && { waterG: Math.round(ingredientsG * 0.9) || 1000 }) }
+  form.value = {
+    ...form.value,
+    ...styleDefaults(id),
+    closure: null,
+    ...(id === 'paste' && { place: 'Cold, 4 °C' }),
+    ...(next.liquid === 'brine' && !form.value.waterG && { waterG: Math.round(ingredientsG * 0.9) || 1000 }),
+  }
 }
 
 void loaded.then(() => {
-  const recipe = book.recipes.find(one => one.id === route.query.recipe)
+  const recipe = book.recipes.find((one) => one.id === route.query.recipe)
   const version = recipe?.versions[Number(route.query.version ?? recipe.versions.length) - 1]
   if (version) form.value = formOfRecipe(version)
 })
@@ -63,13 +103,46 @@ function drafts(lotId: string, pack: boolean): Draft[] | null {
   if (!found?.figures || saltPct === null) return null
   const at = new Date().toISOString()
   const plan: Omit<EntryOf<'plan'>, 'id' | 'by' | 'origin'> = {
-    kind: 'plan', at, lotId, code: code.value, name: form.value.name.trim(), color: colourOf(form.value, book.book), style: form.value.style, cut: form.value.cut, rows: found.rows, waterG: found.waterG,
-    saltG: Math.round(found.figures.dose.saltG * 10) / 10, saltId: form.value.saltId, saltBasis: form.value.saltBasis, saltPct, targetPh: targetPh ?? 4.2, ...(replaces && { replaces }), ...(recipeId && { recipeId }), ...(bowl && { bowl }),
+    kind: 'plan',
+    at,
+    lotId,
+    code: code.value,
+    name: form.value.name.trim(),
+    color: colourOf(form.value, book.book),
+    style: form.value.style,
+    cut: form.value.cut,
+    rows: found.rows,
+    waterG: found.waterG,
+    saltG: Math.round(found.figures.dose.saltG * 10) / 10,
+    saltId: form.value.saltId,
+    saltBasis: form.value.saltBasis,
+    saltPct,
+    targetPh: targetPh ?? 4.2,
+    ...(replaces && { replaces }),
+    ...(recipeId && { recipeId }),
+    ...(bowl && { bowl }),
   }
-  const check: Draft = { kind: 'check', at, lotId, done: style.value.checks.filter(id => done.includes(id)), open: style.value.checks.filter(id => !done.includes(id)) }
+  const check: Draft = {
+    kind: 'check',
+    at,
+    lotId,
+    done: style.value.checks.filter((id) => done.includes(id)),
+    open: style.value.checks.filter((id) => !done.includes(id)),
+  }
   const looked = done.length ? [check] : []
   if (!pack) return [plan, ...looked]
-  return [plan, ...looked, { kind: 'pack', at, lotId, place: form.value.place.trim(), closure: closure.value, vessels: packed(found.figures.composition.massG) }]
+  return [
+    plan,
+    ...looked,
+    {
+      kind: 'pack',
+      at,
+      lotId,
+      place: form.value.place.trim(),
+      closure: closure.value,
+      vessels: packed(found.figures.composition.massG),
+    },
+  ]
 }
 
 /** Records the plan; with `pack` also that it was packed: both or neither. Goes on to what comes next. */
@@ -81,32 +154,65 @@ async function confirm(event: Event, next: 'pack' | 'weigh' | 'split' | 'keep') 
   if (Object.values(problems.value).some(Boolean) || (pack && Object.values(packing.value).some(Boolean))) return
   const lotId = form.value.lotId || newLotId()
   const written = drafts(lotId, pack)
-  if (!written || !await record(...written)) return
+  if (!written || !(await record(...written))) return
   reset()
   asked.value = false
   if (next === 'keep') ElMessage.success('The plan is in the log. Weigh it in when the jars are clean.')
   else await router.push(next === 'pack' ? `/ferment/${lotId}` : `/${next}/${lotId}`)
 }
-const problemsShown = computed(() => [shown(problems.value.figures), shown(packing.value.vessel), shown(packing.value.place)].filter(Boolean))
+const problemsShown = computed(() =>
+  [shown(problems.value.figures), shown(packing.value.vessel), shown(packing.value.place)].filter(Boolean),
+)
 </script>
 
 <template>
   <div class="page">
-    <header><h1>Plan and pack</h1><p>Weigh it in; the salt follows.</p></header>
-    <p v-if="figures" class="digest" aria-hidden="true"><span v-if="style.saltPct">{{ formatNumber(figures.dose.saltG, 1) }} g salt</span><span>{{ formatNumber(figures.dose.ofEverythingPct, 2) }} %</span><span v-if="figures.ph" class="sour">pH {{ figures.ph.typical.toFixed(1) }}</span></p>
+    <header>
+      <h1>Plan and pack</h1>
+      <p>Weigh it in; the salt follows.</p>
+    </header>
+    <p v-if="figures" class="digest" aria-hidden="true">
+      <span v-if="style.saltPct">{{ formatNumber(figures.dose.saltG, 1) }} g salt</span
+      ><span>{{ formatNumber(figures.dose.ofEverythingPct, 2) }} %</span
+      ><span v-if="figures.ph" class="sour">pH {{ figures.ph.typical.toFixed(1) }}</span>
+    </p>
     <PlanStart v-model="form" />
     <div class="split">
       <form class="stack" novalidate @submit.prevent="confirm($event, 'weigh')">
         <section class="sheet" aria-label="What it is">
           <div class="fields identity">
-            <WordField v-model="form.name" label="Name on the tape" placeholder="Fresno mash" :problem="shown(problems.name)" />
-            <WordField v-model="form.code" label="Lot code" :placeholder="suggestedCode" :problem="form.code || asked ? problems.code : null" />
-            <PickField :model-value="form.style" label="Style" :options="STYLES.map(({ id, name }) => ({ value: id, label: name }))" @update:model-value="chooseStyle" />
-            <QuantityField v-if="style.ferments" v-model="form.targetPh" kind="ph" label="Target pH" :limits="{ low: 2.5, high: 4.2 }" no-take />
+            <WordField
+              v-model="form.name"
+              label="Name on the tape"
+              placeholder="Fresno mash"
+              :problem="shown(problems.name)"
+            />
+            <WordField
+              v-model="form.code"
+              label="Lot code"
+              :placeholder="suggestedCode"
+              :problem="form.code || asked ? problems.code : null"
+            />
+            <PickField
+              :model-value="form.style"
+              label="Style"
+              :options="STYLES.map(({ id, name }) => ({ value: id, label: name }))"
+              @update:model-value="chooseStyle"
+            />
+            <QuantityField
+              v-if="style.ferments"
+              v-model="form.targetPh"
+              kind="ph"
+              label="Target pH"
+              :limits="{ low: 2.5, high: 4.2 }"
+              no-take
+            />
           </div>
           <PickField v-if="cutMatters" v-model="form.cut" label="Cut" :options="CUT_OPTIONS" class="cut" />
           <p class="small muted">{{ style.name }}: {{ style.what }}; usually {{ style.days.words }}.</p>
-          <el-checkbox v-model="form.bowl">Mix it in one bowl and split that into jars, each a lot of its own: plain, hot, corn</el-checkbox>
+          <el-checkbox v-model="form.bowl"
+            >Mix it in one bowl and split that into jars, each a lot of its own: plain, hot, corn</el-checkbox
+          >
         </section>
         <PlanRows v-model="form.rows" />
         <p v-if="shown(problems.rows)" class="problem" role="alert">{{ problems.rows }}</p>
@@ -125,20 +231,63 @@ const problemsShown = computed(() => [shown(problems.value.figures), shown(packi
         </div>
       </form>
       <PlanResults :form="form" :results="results" class="results" />
-      <PlanForecast v-if="figures && style.ferments && style.id !== 'salt-packed'" :form="form" :figures="figures" class="ahead" />
+      <PlanForecast
+        v-if="figures && style.ferments && style.id !== 'salt-packed'"
+        :form="form"
+        :figures="figures"
+        class="ahead"
+      />
     </div>
     <SaveRecipe v-model="saving" :form="form" />
   </div>
 </template>
 
 <style scoped>
-.results { position: sticky; top: var(--s4); max-height: calc(100dvh - 100px); overflow: auto; }
-.row { align-items: center; }
-.cut { max-width: 220px; }
-.ahead { grid-column: 1 / -1; }
-@media (min-width: 901px) { .identity { grid-template-columns: 2.2fr 1fr 1.5fr 1fr; } }
+.results {
+  position: sticky;
+  top: var(--s4);
+  max-height: calc(100dvh - 100px);
+  overflow: auto;
+}
+.row {
+  align-items: center;
+}
+.cut {
+  max-width: 220px;
+}
+.ahead {
+  grid-column: 1 / -1;
+}
+@media (min-width: 901px) {
+  .identity {
+    grid-template-columns: 2.2fr 1fr 1.5fr 1fr;
+  }
+}
 /* On a phone the answer goes along while the rows are typed. */
-.digest { display: none; position: sticky; top: 0; z-index: 3; gap: var(--s4); margin: 0 calc(-1 * var(--s3)); padding: var(--s2) var(--s3); background: var(--surface); border-bottom: 1px solid var(--line); font: 700 18px var(--display); font-stretch: 85%; color: var(--salt); }
-.sour { color: var(--acid); }
-@media (max-width: 900px) { .digest { display: flex; } .results { position: static; max-height: none; } }
+.digest {
+  display: none;
+  position: sticky;
+  top: 0;
+  z-index: 3;
+  gap: var(--s4);
+  margin: 0 calc(-1 * var(--s3));
+  padding: var(--s2) var(--s3);
+  background: var(--surface);
+  border-bottom: 1px solid var(--line);
+  font: 700 18px var(--display);
+  font-stretch: 85%;
+  color: var(--salt);
+}
+.sour {
+  color: var(--acid);
+}
+@media (max-width: 900px) {
+  .digest {
+    display: flex;
+  }
+  .results {
+    position: static;
+    max-height: none;
+  }
+}
 </style>

@@ -1,7 +1,25 @@
 import { until, useNow } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed } from 'vue'
-import { asksOf, blendAsks, bottleAsks, compositionOf, EntrySchema, fold, idMaker, ingredientsOf, ofMass, partComposition, standingOf, worstFirst, type Composition, type Draft, type Entry, type EntryOf, type Lot } from '@lactofer/core'
+import {
+  asksOf,
+  blendAsks,
+  bottleAsks,
+  compositionOf,
+  EntrySchema,
+  fold,
+  idMaker,
+  ingredientsOf,
+  ofMass,
+  partComposition,
+  standingOf,
+  worstFirst,
+  type Composition,
+  type Draft,
+  type Entry,
+  type EntryOf,
+  type Lot,
+} from '@lactofer/core'
 import { allEntries, append, bindOld } from '~/db/journal'
 import { useLiveQuery } from '~/composables/useLiveQuery'
 import { useOutlooks } from '~/composables/useOutlooks'
@@ -23,24 +41,34 @@ export const useBook = defineStore('book', () => {
   const preferences = usePreferences()
   const { value: entries, error } = useLiveQuery(allEntries)
   // Binding waits until the page stands; it changes how the log is kept, not what is in it. Where it fails all stays loose, and it is tried at the next start.
-  void until(entries).toBeTruthy().then(() => setTimeout(() => bindOld().catch(() => undefined), BIND_AFTER_MS))
+  void until(entries)
+    .toBeTruthy()
+    .then(() => setTimeout(() => bindOld().catch(() => undefined), BIND_AFTER_MS))
   const now = useNow({ interval: 20_000 })
   const nowMs = computed(() => now.value.getTime())
 
   const book = computed(() => fold(entries.value ?? []))
   const lots = computed(() => [...book.value.lots.values()].sort((a, b) => a.startedMs - b.startedMs))
-  const fermenting = computed(() => lots.value.filter(lot => lot.state === 'fermenting'))
-  const planned = computed(() => lots.value.filter(lot => lot.state === 'planned'))
+  const fermenting = computed(() => lots.value.filter((lot) => lot.state === 'fermenting'))
+  const planned = computed(() => lots.value.filter((lot) => lot.state === 'planned'))
   const outlooks = useOutlooks(book, fermenting, nowMs)
   const asks = computed(() => {
     const [log, at, ahead] = [book.value, nowMs.value, outlooks.value]
-    return worstFirst(lots.value.flatMap(lot => lot.state === 'fermenting' ? asksOf(lot, at, ahead.get(lot.id), tellMoment) : lot.state === 'in stock' ? [...blendAsks(lot, at), ...bottleAsks(log, lot, at)] : []))
+    return worstFirst(
+      lots.value.flatMap((lot) =>
+        lot.state === 'fermenting'
+          ? asksOf(lot, at, ahead.get(lot.id), tellMoment)
+          : lot.state === 'in stock'
+            ? [...blendAsks(lot, at), ...bottleAsks(log, lot, at)]
+            : [],
+      ),
+    )
   })
   /** Where a lot stands now, the forecast taken in. */
   const standing = (of: Lot) => standingOf(of, nowMs.value, outlooks.value.get(of.id), tellMoment)
   const library = computed(() => book.value.library)
   const recipes = computed(() => book.value.recipes)
-  const hasDemo = computed(() => (entries.value ?? []).some(entry => entry.origin === 'demo'))
+  const hasDemo = computed(() => (entries.value ?? []).some((entry) => entry.origin === 'demo'))
 
   /** Compositions of this state of the book, each worked out once, when first asked for. */
   const compositions = computed(() => ({ of: book.value, found: new Map<string, Composition | null>() }))
@@ -64,7 +92,8 @@ export const useBook = defineStore('book', () => {
   }
 
   const lot = (id: string): Lot | undefined => book.value.lots.get(id)
-  const codeTaken = (code: string, except?: string) => lots.value.some(known => known.id !== except && known.code.toLowerCase() === code.trim().toLowerCase())
+  const codeTaken = (code: string, except?: string) =>
+    lots.value.some((known) => known.id !== except && known.code.toLowerCase() === code.trim().toLowerCase())
 
   /** The next free code of a series: LF-01, LF-02; `past` passes over so many more. */
   function nextCode(series: string, past = 0): string {
@@ -77,19 +106,45 @@ export const useBook = defineStore('book', () => {
   /** The maker's vessels that stand empty now: so many of a kind less those in an open ferment. */
   const freeVessels = computed(() => {
     const used = new Map<string, number>()
-    for (const lot of fermenting.value) for (const { vesselId } of lot.packed?.vessels ?? []) used.set(vesselId, (used.get(vesselId) ?? 0) + 1)
-    return library.value.vessels.map(vessel => ({ ...vessel, count: Math.max(0, (vessel.count ?? COMMON_COUNT) - (library.value.ownVessels ? used.get(vessel.id) ?? 0 : 0)) }))
+    for (const lot of fermenting.value)
+      for (const { vesselId } of lot.packed?.vessels ?? []) used.set(vesselId, (used.get(vesselId) ?? 0) + 1)
+    return library.value.vessels.map((vessel) => ({
+      ...vessel,
+      count: Math.max(0, (vessel.count ?? COMMON_COUNT) - (library.value.ownVessels ? (used.get(vessel.id) ?? 0) : 0)),
+    }))
   })
 
   /** Writes facts to the log, all or none. They are there once the promise is kept. Returns their ids. */
   async function record(...drafts: Draft[]): Promise<string[]> {
-    const made: Entry[] = drafts.map(draft => EntrySchema.parse({ ...draft, id: makeId(Date.now()), by: preferences.by, origin: 'maker' }))
+    const made: Entry[] = drafts.map((draft) =>
+      EntrySchema.parse({ ...draft, id: makeId(Date.now()), by: preferences.by, origin: 'maker' }),
+    )
     await append(made)
-    return made.map(entry => entry.id)
+    return made.map((entry) => entry.id)
   }
 
   return {
-    entries, error, book, lots, fermenting, planned, asks, outlooks, standing, hasDemo, nowMs, composition, part, library, recipes, lot, codeTaken, nextCode, freeVessels, record,
-    ready: computed(() => entries.value !== undefined), ingredients: (lotId: string) => ingredientsOf(book.value, lotId),
+    entries,
+    error,
+    book,
+    lots,
+    fermenting,
+    planned,
+    asks,
+    outlooks,
+    standing,
+    hasDemo,
+    nowMs,
+    composition,
+    part,
+    library,
+    recipes,
+    lot,
+    codeTaken,
+    nextCode,
+    freeVessels,
+    record,
+    ready: computed(() => entries.value !== undefined),
+    ingredients: (lotId: string) => ingredientsOf(book.value, lotId),
   }
 })

@@ -2,23 +2,40 @@ import { useEventSource } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, shallowRef, watch } from 'vue'
 import { z } from 'zod'
-import { BenchStateSchema, type BenchCommand, type BenchState, type Instrument, type QuantityKind } from '@lactofer/core'
+import {
+  BenchStateSchema,
+  type BenchCommand,
+  type BenchState,
+  type Instrument,
+  type QuantityKind,
+} from '@lactofer/core'
 
 /** A value taken from an instrument, in stored units, with what is known of the instrument. */
-export interface Taken { value: number, instrument: Instrument }
+export interface Taken {
+  value: number
+  instrument: Instrument
+}
 
 /** A field that takes readings: what it measures, what it is called, and how it takes one. */
-export interface Taker { id: string, kind: QuantityKind, label: string, take: (taken: Taken) => void }
+export interface Taker {
+  id: string
+  kind: QuantityKind
+  label: string
+  take: (taken: Taken) => void
+}
 
 /** What the stream sends: JSON that must be a bench's state. */
-const SentSchema = z.string().transform((text, context) => {
-  try {
-    return JSON.parse(text) as unknown
-  } catch {
-    context.addIssue({ code: 'custom', message: 'not JSON' })
-    return z.NEVER
-  }
-}).pipe(BenchStateSchema)
+const SentSchema = z
+  .string()
+  .transform((text, context) => {
+    try {
+      return JSON.parse(text) as unknown
+    } catch {
+      context.addIssue({ code: 'custom', message: 'not JSON' })
+      return z.NEVER
+    }
+  })
+  .pipe(BenchStateSchema)
 
 /** The live instruments and the field that would take their reading. A lost stream is shown and never blocks typing. */
 export const useInstruments = defineStore('instruments', () => {
@@ -39,9 +56,21 @@ export const useInstruments = defineStore('instruments', () => {
   function reading(kind: QuantityKind): Taken | null {
     const now = connected.value ? state.value : null
     if (!now) return null
-    if (kind === 'mass' && now.scale.value !== null) return { value: Math.max(0, now.scale.value), instrument: { name: 'bench scale', steady: now.scale.steady } }
-    if (kind === 'ph' && now.ph.value !== null) return { value: now.ph.value, instrument: { name: 'pH meter', kind: 'meter', steady: now.ph.steady, calibratedAt: now.ph.calibratedAt, slopePct: now.ph.slopePct } }
-    if (kind === 'temperature' && now.thermometer.value !== null) return { value: now.thermometer.value, instrument: { name: 'thermometer', steady: now.thermometer.steady } }
+    if (kind === 'mass' && now.scale.value !== null)
+      return { value: Math.max(0, now.scale.value), instrument: { name: 'bench scale', steady: now.scale.steady } }
+    if (kind === 'ph' && now.ph.value !== null)
+      return {
+        value: now.ph.value,
+        instrument: {
+          name: 'pH meter',
+          kind: 'meter',
+          steady: now.ph.steady,
+          calibratedAt: now.ph.calibratedAt,
+          slopePct: now.ph.slopePct,
+        },
+      }
+    if (kind === 'temperature' && now.thermometer.value !== null)
+      return { value: now.thermometer.value, instrument: { name: 'thermometer', steady: now.thermometer.steady } }
     return null
   }
 
@@ -67,5 +96,16 @@ export const useInstruments = defineStore('instruments', () => {
   const forget = (id: string) => {
     if (taker.value?.id === id) taker.value = null
   }
-  return { state, connected, calibrating, taker, problem, reading, take, command, forget, focus: (next: Taker) => (taker.value = next) }
+  return {
+    state,
+    connected,
+    calibrating,
+    taker,
+    problem,
+    reading,
+    take,
+    command,
+    forget,
+    focus: (next: Taker) => (taker.value = next),
+  }
 })

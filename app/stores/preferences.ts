@@ -1,7 +1,15 @@
 import { defineStore } from 'pinia'
 import { computed, watchEffect } from 'vue'
 import { z } from 'zod'
-import { CHOOSABLE, heatWord, HeatScaleSchema, USUAL_HEAT_SCALE, usualUnit, type QuantityKind, type UnitWorld } from '@lactofer/core'
+import {
+  CHOOSABLE,
+  heatWord,
+  HeatScaleSchema,
+  USUAL_HEAT_SCALE,
+  usualUnit,
+  type QuantityKind,
+  type UnitWorld,
+} from '@lactofer/core'
 import { journal } from '~/db/journal'
 import { useLiveQuery } from '~/composables/useLiveQuery'
 
@@ -24,8 +32,11 @@ type Choices = z.infer<typeof ChoicesSchema>
 /** The reader's choices, kept in the journal. */
 export const usePreferences = defineStore('preferences', () => {
   const { value: stored } = useLiveQuery(() => journal.choices.toArray())
-  const choices = computed(() => ChoicesSchema.parse(Object.fromEntries((stored.value ?? []).map(({ key, value }) => [key, value]))))
-  const choose = <K extends keyof Choices>(key: K, value: Choices[K]) => journal.choices.put({ key, value: JSON.parse(JSON.stringify(value)) })
+  const choices = computed(() =>
+    ChoicesSchema.parse(Object.fromEntries((stored.value ?? []).map(({ key, value }) => [key, value]))),
+  )
+  const choose = <K extends keyof Choices>(key: K, value: Choices[K]) =>
+    journal.choices.put({ key, value: JSON.parse(JSON.stringify(value)) })
   watchEffect(() => {
     if (choices.value.theme === 'auto') delete document.documentElement.dataset.theme
     else document.documentElement.dataset.theme = choices.value.theme
@@ -38,5 +49,18 @@ export const usePreferences = defineStore('preferences', () => {
   const chooseUnit = (kind: QuantityKind, name: string) => choose('units', { ...choices.value.units, [kind]: name })
   /** The other world takes its own units along. */
   const chooseWorld = (world: UnitWorld) => Promise.all([choose('world', world), choose('units', {})])
-  return { heatWord: (shu: number) => heatWord(shu, choices.value.heat), heat: computed(() => choices.value.heat), unit, chooseUnit, chooseWorld, currency: computed(() => choices.value.currency), round: computed(() => choices.value.round), probes: computed(() => choices.value.probes), world: computed(() => choices.value.world), theme: computed(() => choices.value.theme), by: computed(() => choices.value.by), choose }
+  return {
+    heatWord: (shu: number) => heatWord(shu, choices.value.heat),
+    heat: computed(() => choices.value.heat),
+    unit,
+    chooseUnit,
+    chooseWorld,
+    currency: computed(() => choices.value.currency),
+    round: computed(() => choices.value.round),
+    probes: computed(() => choices.value.probes),
+    world: computed(() => choices.value.world),
+    theme: computed(() => choices.value.theme),
+    by: computed(() => choices.value.by),
+    choose,
+  }
 })

@@ -7,11 +7,12 @@ import { linearSolver } from './linearSolver'
 /** The solver is large: it is loaded with the first question. */
 let loading: ReturnType<typeof load> | undefined
 const load = async () => linearSolver(await loadHighs({ locateFile: () => wasmUrl }))
-const solver = () => loading ??= load().catch((error: unknown) => {
-  // The next question tries again.
-  loading = undefined
-  throw error
-})
+const solver = () =>
+  (loading ??= load().catch((error: unknown) => {
+    // The next question tries again.
+    loading = undefined
+    throw error
+  }))
 
 /** Which question of the frontier counts; a newer one, or a cancel, ends the older. */
 let asked = 0
@@ -23,7 +24,13 @@ async function solve(set: MixSet): Promise<MixAnswer> {
 }
 
 /** The frontier, told as it goes; `null` when it was cancelled. */
-async function frontier(set: MixSet, index: number, aims: readonly [Aim, Aim], points: number, progress: (share: number) => void): Promise<FrontierPoint[] | null> {
+async function frontier(
+  set: MixSet,
+  index: number,
+  aims: readonly [Aim, Aim],
+  points: number,
+  progress: (share: number) => void,
+): Promise<FrontierPoint[] | null> {
   const mine = ++asked
   const solveIt = await solver()
   const found: FrontierPoint[] = []
@@ -34,7 +41,7 @@ async function frontier(set: MixSet, index: number, aims: readonly [Aim, Aim], p
     if (point) found.push(point)
     if (performance.now() - since < BREATH_MS) continue
     progress(done / points)
-    await new Promise(resolve => setTimeout(resolve))
+    await new Promise((resolve) => setTimeout(resolve))
     if (mine !== asked) return null
     since = performance.now()
   }

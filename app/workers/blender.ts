@@ -3,12 +3,18 @@ import type { Aim, FrontierPoint, MixAnswer, MixSet } from '@lactofer/core'
 import type { BlendApi } from './blend.worker'
 
 let remote: Remote<BlendApi> | undefined
-const worker = () => remote ??= wrap<BlendApi>(new Worker(new URL('./blend.worker.ts', import.meta.url), { type: 'module' }))
+const worker = () =>
+  (remote ??= wrap<BlendApi>(new Worker(new URL('./blend.worker.ts', import.meta.url), { type: 'module' })))
 
 /** Asks for amounts that meet the targets; the worker is started, and the solver loaded, with the first question. */
 export const askForMix = (set: MixSet): Promise<MixAnswer> => worker().solve(set)
 
 /** How two properties pull against each other; `null` when it was cancelled or asked anew meanwhile. */
-export const askForFrontier = (set: MixSet, index: number, aims: readonly [Aim, Aim], points: number, progress: (share: number) => void): Promise<FrontierPoint[] | null> =>
-  worker().frontier(set, index, aims, points, proxy(progress))
+export const askForFrontier = (
+  set: MixSet,
+  index: number,
+  aims: readonly [Aim, Aim],
+  points: number,
+  progress: (share: number) => void,
+): Promise<FrontierPoint[] | null> => worker().frontier(set, index, aims, points, proxy(progress))
 export const cancelFrontier = (): void => void remote?.cancel()

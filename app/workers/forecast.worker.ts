@@ -1,10 +1,29 @@
 import { expose } from 'comlink'
-import { courseOf, forecastFerment, InvalidInput, learn, type Course, type FermentCase, type FermentForecast, type Learned, type Scenario } from '@lactofer/core'
+import {
+  courseOf,
+  forecastFerment,
+  InvalidInput,
+  learn,
+  type Course,
+  type FermentCase,
+  type FermentForecast,
+  type Learned,
+  type Scenario,
+} from '@lactofer/core'
 
 /** A batch to look ahead for, and what else to try with what was learned of it. */
-export interface ForecastQuestion { batch: FermentCase, days: number, members: number, scenarios: readonly Scenario[] }
+export interface ForecastQuestion {
+  batch: FermentCase
+  days: number
+  members: number
+  scenarios: readonly Scenario[]
+}
 /** The forecast without its draws, which stay here; one course for each scenario. `problem` says why there is none. */
-export interface ForecastAnswer { forecast: Omit<FermentForecast, 'learned'> | null, courses: Course[], problem: string | null }
+export interface ForecastAnswer {
+  forecast: Omit<FermentForecast, 'learned'> | null
+  courses: Course[]
+  problem: string | null
+}
 
 /** What was learned of the batches asked for last: a slider of what-if does not learn anew. */
 const known = new Map<string, Learned>()
@@ -25,7 +44,11 @@ function look({ batch, days, members, scenarios }: ForecastQuestion): ForecastAn
   try {
     const taught = learned(batch, members)
     const { learned: _draws, ...forecast } = forecastFerment(batch, { days, members }, taught)
-    return { forecast, courses: scenarios.map(scenario => courseOf(scenario, taught.z, batch.targetPh, days)), problem: null }
+    return {
+      forecast,
+      courses: scenarios.map((scenario) => courseOf(scenario, taught.z, batch.targetPh, days)),
+      problem: null,
+    }
   } catch (error) {
     if (error instanceof InvalidInput) return { forecast: null, courses: [], problem: error.message }
     throw error

@@ -8,6 +8,8 @@ const remotes: Partial<Record<'page' | 'shelf', Remote<ForecastApi>>> = {}
 
 /** Asks a worker; it is started with the first question. */
 export function askForForecast(question: ForecastQuestion, desk: 'page' | 'shelf'): Promise<ForecastAnswer> {
-  const remote = remotes[desk] ??= wrap<ForecastApi>(new Worker(new URL('./forecast.worker.ts', import.meta.url), { type: 'module' }))
+  const remote = (remotes[desk] ??= wrap<ForecastApi>(
+    new Worker(new URL('./forecast.worker.ts', import.meta.url), { type: 'module' }),
+  ))
   return remote.look(question)
 }

@@ -9,7 +9,10 @@ async function reduce(file: Blob): Promise<Blob | null> {
   const whole = await createImageBitmap(file).catch(() => null)
   if (!whole) return null
   const scale = Math.min(1, SIDE / Math.max(whole.width, whole.height))
-  const canvas = new OffscreenCanvas(Math.max(1, Math.round(whole.width * scale)), Math.max(1, Math.round(whole.height * scale)))
+  const canvas = new OffscreenCanvas(
+    Math.max(1, Math.round(whole.width * scale)),
+    Math.max(1, Math.round(whole.height * scale)),
+  )
   const pen = canvas.getContext('2d')
   if (!pen) return null
   pen.imageSmoothingQuality = 'high'

@@ -1,13 +1,31 @@
 import { expose } from 'comlink'
 import Papa from 'papaparse'
-import { guessColumns, InvalidInput, readLogger, thinLogger, type LoggerColumns, type LoggerPoint } from '@lactofer/core'
+import {
+  guessColumns,
+  InvalidInput,
+  readLogger,
+  thinLogger,
+  type LoggerColumns,
+  type LoggerPoint,
+} from '@lactofer/core'
 
 /** The file as it was opened: names of its columns, first lines, a guess at what is what. */
-export interface OpenedTable { head: string[], first: string[][], rows: number, guess: LoggerColumns }
+export interface OpenedTable {
+  head: string[]
+  first: string[][]
+  rows: number
+  guess: LoggerColumns
+}
 /** The record read with the columns chosen, thinned. */
-export interface ReadTable { points: LoggerPoint[], rows: number, remarks: string[], withinC: number, withinPh: number }
+export interface ReadTable {
+  points: LoggerPoint[]
+  rows: number
+  remarks: string[]
+  withinC: number
+  withinPh: number
+}
 /** A refusal comes back as its sentence: classes do not cross. */
-export type Told<T> = { value: T, problem: null } | { value: null, problem: string }
+export type Told<T> = { value: T; problem: null } | { value: null; problem: string }
 
 let cells: string[][] = []
 const told = <T>(work: () => T): Told<T> => {
@@ -25,16 +43,26 @@ async function open(file: Blob): Promise<Told<OpenedTable>> {
   return told(() => {
     if (text.includes('\0')) throw new InvalidInput('This is not a text file. Export the logger’s data as CSV.')
     cells = Papa.parse<string[]>(text.trim(), { skipEmptyLines: 'greedy' }).data
-    return { head: (cells[0] ?? []).map(cell => cell.trim()), first: cells.slice(1, 6), rows: cells.length - 1, guess: guessColumns(cells) }
+    return {
+      head: (cells[0] ?? []).map((cell) => cell.trim()),
+      first: cells.slice(1, 6),
+      rows: cells.length - 1,
+      guess: guessColumns(cells),
+    }
   })
 }
 /** So many points are kept as they are, where every reading counts. */
 const WHOLE = 5000
 /** @param whole keeps every point of a short record: a heat record may have no gaps. */
-const read = (columns: LoggerColumns, fromMs: number, whole: boolean): Told<ReadTable> => told(() => {
-  const { points, rows, remarks } = readLogger(cells, columns, fromMs)
-  return { rows, remarks, ...(whole && points.length <= WHOLE ? { points, withinC: 0, withinPh: 0 } : thinLogger(points)) }
-})
+const read = (columns: LoggerColumns, fromMs: number, whole: boolean): Told<ReadTable> =>
+  told(() => {
+    const { points, rows, remarks } = readLogger(cells, columns, fromMs)
+    return {
+      rows,
+      remarks,
+      ...(whole && points.length <= WHOLE ? { points, withinC: 0, withinPh: 0 } : thinLogger(points)),
+    }
+  })
 const api = { open, read }
 export type TableApi = typeof api
 expose(api)

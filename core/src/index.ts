@@ -71,7 +71,15 @@ export * from './keep/cautions'
 export * from './label/label'
 export * from './label/claims'
 export * from './label/jarLabel'
-export { IdSchema, InstrumentSchema, LotCodeSchema, MomentSchema, PhSchema, PlainNameSchema, type Instrument } from './log/entryParts'
+export {
+  IdSchema,
+  InstrumentSchema,
+  LotCodeSchema,
+  MomentSchema,
+  PhSchema,
+  PlainNameSchema,
+  type Instrument,
+} from './log/entryParts'
 export * from './log/keepEntries'
 export * from './log/entry'
 export * from './log/bottles'

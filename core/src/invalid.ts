@@ -4,7 +4,10 @@
  */
 export class InvalidInput extends Error {
   override readonly name = 'InvalidInput'
-  constructor(sentence: string, readonly suggestion?: string) {
+  constructor(
+    sentence: string,
+    readonly suggestion?: string,
+  ) {
     super(sentence)
   }
 }

@@ -1,5 +1,9 @@
 /** Low, typical and high value of a quantity that is never known exactly; same unit for all three. */
-export interface Range { low: number, typical: number, high: number }
+export interface Range {
+  low: number
+  typical: number
+  high: number
+}
 
 /** How a figure came about, so that a page can show it: formula, numbers put in, result, source. */
 export interface Working {
@@ -8,7 +12,7 @@ export interface Working {
   /** The formula in plain notation. */
   formula: string
   /** Numbers put in, each with its unit already in the text. */
-  numbers: { name: string, value: string }[]
+  numbers: { name: string; value: string }[]
   /** The result with its unit. */
   result: string
   /** Where the formula or its constants come from. */
@@ -19,9 +23,15 @@ export interface Working {
 export const exactly = (value: number): Range => ({ low: value, typical: value, high: value })
 
 /** Applies a function to each of the three values. */
-export const mapRange = (range: Range, change: (value: number) => number): Range =>
-  ({ low: change(range.low), typical: change(range.typical), high: change(range.high) })
+export const mapRange = (range: Range, change: (value: number) => number): Range => ({
+  low: change(range.low),
+  typical: change(range.typical),
+  high: change(range.high),
+})
 
 /** Sum of two ranges, end by end (the ends are taken to go together: wider than chance would have it). */
-export const addRanges = (a: Range, b: Range): Range =>
-  ({ low: a.low + b.low, typical: a.typical + b.typical, high: a.high + b.high })
+export const addRanges = (a: Range, b: Range): Range => ({
+  low: a.low + b.low,
+  typical: a.typical + b.typical,
+  high: a.high + b.high,
+})

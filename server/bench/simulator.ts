@@ -6,10 +6,22 @@ const HOUR_MS = 3_600_000
 
 /** Constants of the simulated instruments; plausible for small bench instruments, judgement. */
 const SCALE = { lagS: 0.35, noiseG: 0.06, stepG: 0.1, steadyWithinG: 0.4 }
-const METER = { lagS: 5, noiseMv: 0.25, slopeLossPctPerHour: 0.12, offsetMvPerHour: 0.09, startSlopePct: 98.5, startOffsetMv: 4, thickLag: 2.5, steadyMv: 0.9 }
+const METER = {
+  lagS: 5,
+  noiseMv: 0.25,
+  slopeLossPctPerHour: 0.12,
+  offsetMvPerHour: 0.09,
+  startSlopePct: 98.5,
+  startOffsetMv: 4,
+  thickLag: 2.5,
+  steadyMv: 0.9,
+}
 const PROBE = { lagS: 4, noiseC: 0.04 }
 const ROOM_C = 21.4
-const PROBES = [{ id: 'probe-1', name: 'Probe 1', tempC: 21.2 }, { id: 'probe-2', name: 'Probe 2', tempC: 13.1 }]
+const PROBES = [
+  { id: 'probe-1', name: 'Probe 1', tempC: 21.2 },
+  { id: 'probe-2', name: 'Probe 2', tempC: 13.1 },
+]
 /** The room breathes: so many degrees up and down in a day. */
 const DAILY_C = 0.8
 
@@ -22,16 +34,20 @@ export class BenchSimulator {
   private loadG = 0
   private shownG = 0
   private tareG = 0
-  private sample: { name: string, ph: number, tempC: number, thick: boolean } | null = null
+  private sample: { name: string; ph: number; tempC: number; thick: boolean } | null = null
   private shownMv = 0
   private shownC = ROOM_C
-  private calibration: { atMs: number, slopePct: number, offsetMv: number }
-  private readonly probes = PROBES.map(probe => ({ ...probe, shownC: probe.tempC }))
+  private calibration: { atMs: number; slopePct: number; offsetMv: number }
+  private readonly probes = PROBES.map((probe) => ({ ...probe, shownC: probe.tempC }))
   private readonly startMs: number
   private nowMs: number
 
   /** @param pace how many times faster than real instruments it settles; drift and clock keep to the real time. */
-  constructor(nowMs: number, seed: number, private readonly pace = 1) {
+  constructor(
+    nowMs: number,
+    seed: number,
+    private readonly pace = 1,
+  ) {
     this.generator = xoroshiro128plus(seed)
     this.nowMs = nowMs
     this.startMs = nowMs
@@ -48,26 +64,42 @@ export class BenchSimulator {
   /** Does what was asked. */
   obey(command: BenchCommand): void {
     switch (command.do) {
-      case 'load': this.loadG = command.massG; break
-      case 'tare': this.tareG = this.loadG; break
-      case 'dip': this.sample = { name: command.sample, ph: command.ph, tempC: command.tempC, thick: command.thick ?? false }; break
-      case 'lift': this.sample = null; break
+      case 'load':
+        this.loadG = command.massG
+        break
+      case 'tare':
+        this.tareG = this.loadG
+        break
+      case 'dip':
+        this.sample = { name: command.sample, ph: command.ph, tempC: command.tempC, thick: command.thick ?? false }
+        break
+      case 'lift':
+        this.sample = null
+        break
       case 'place': {
         const probe = this.probes.find(({ id }) => id === command.probe)
         if (probe) probe.tempC = command.tempC
         break
       }
-      case 'calibrate': this.calibration = { atMs: this.nowMs, slopePct: command.slopePct, offsetMv: command.offsetMv }; break
+      case 'calibrate':
+        this.calibration = { atMs: this.nowMs, slopePct: command.slopePct, offsetMv: command.offsetMv }
+        break
     }
   }
 
-  private get hours() { return (this.nowMs - this.startMs) / HOUR_MS }
+  private get hours() {
+    return (this.nowMs - this.startMs) / HOUR_MS
+  }
 
   /** Millivolts the electrode would settle on: the sample's pH through the slope that is left and the offset gained. */
   private get settledMv() {
     if (!this.sample) return this.shownMv
     const slope = (METER.startSlopePct - METER.slopeLossPctPerHour * this.hours) / 100
-    return METER.startOffsetMv + METER.offsetMvPerHour * this.hours + slope * nernstMv(this.sample.tempC) * (7 - this.sample.ph)
+    return (
+      METER.startOffsetMv +
+      METER.offsetMvPerHour * this.hours +
+      slope * nernstMv(this.sample.tempC) * (7 - this.sample.ph)
+    )
   }
 
   /** Lets the time pass up to `nowMs`. A cold sample makes the electrode slower. */
@@ -79,7 +111,7 @@ export class BenchSimulator {
     this.shownC = toward(this.shownC, this.sample?.tempC ?? ROOM_C, PROBE.lagS)
     const cold = this.sample ? Math.max(1, 1 + (20 - this.sample.tempC) / 15) : 1
     this.shownMv = toward(this.shownMv, this.settledMv, METER.lagS * cold * (this.sample?.thick ? METER.thickLag : 1))
-    const breath = DAILY_C * Math.sin(2 * Math.PI * nowMs / (24 * HOUR_MS))
+    const breath = DAILY_C * Math.sin((2 * Math.PI * nowMs) / (24 * HOUR_MS))
     for (const probe of this.probes) probe.shownC = toward(probe.shownC, probe.tempC + breath, 10 * PROBE.lagS)
   }
 
@@ -90,13 +122,30 @@ export class BenchSimulator {
     const sample = this.sample?.name ?? ''
     return {
       at: new Date(this.nowMs).toISOString(),
-      scale: { value: Math.round(grams / SCALE.stepG) * SCALE.stepG, steady: Math.abs(this.shownG - this.loadG) < SCALE.steadyWithinG, tareG: this.tareG },
-      ph: {
-        value: this.sample ? Math.round(phOfMv(millivolt, this.shownC, this.calibration) * 100) / 100 : null, steady: this.sample !== null && Math.abs(this.shownMv - this.settledMv) < METER.steadyMv,
-        millivolt: this.sample ? Math.round(millivolt * 10) / 10 : null, slopePct: Math.round(this.calibration.slopePct * 10) / 10, calibratedAt: new Date(this.calibration.atMs).toISOString(), sample,
+      scale: {
+        value: Math.round(grams / SCALE.stepG) * SCALE.stepG,
+        steady: Math.abs(this.shownG - this.loadG) < SCALE.steadyWithinG,
+        tareG: this.tareG,
       },
-      probes: this.probes.map(({ id, name, tempC, shownC }) => ({ id, name, value: Math.round((shownC + PROBE.noiseC * this.jitter()) * 10) / 10, steady: Math.abs(shownC - tempC) < 2 * DAILY_C })),
-      thermometer: { value: Math.round((this.shownC + PROBE.noiseC * this.jitter()) * 10) / 10, steady: Math.abs(this.shownC - (this.sample?.tempC ?? ROOM_C)) < 0.15, sample },
+      ph: {
+        value: this.sample ? Math.round(phOfMv(millivolt, this.shownC, this.calibration) * 100) / 100 : null,
+        steady: this.sample !== null && Math.abs(this.shownMv - this.settledMv) < METER.steadyMv,
+        millivolt: this.sample ? Math.round(millivolt * 10) / 10 : null,
+        slopePct: Math.round(this.calibration.slopePct * 10) / 10,
+        calibratedAt: new Date(this.calibration.atMs).toISOString(),
+        sample,
+      },
+      probes: this.probes.map(({ id, name, tempC, shownC }) => ({
+        id,
+        name,
+        value: Math.round((shownC + PROBE.noiseC * this.jitter()) * 10) / 10,
+        steady: Math.abs(shownC - tempC) < 2 * DAILY_C,
+      })),
+      thermometer: {
+        value: Math.round((this.shownC + PROBE.noiseC * this.jitter()) * 10) / 10,
+        steady: Math.abs(this.shownC - (this.sample?.tempC ?? ROOM_C)) < 0.15,
+        sample,
+      },
     }
   }
 }

@@ -5,7 +5,12 @@ test('what cannot be is answered beside the field, and nothing is lost or half s
   await pick(page, 'Add an ingredient', 'Fresno chilli')
   const weight = field(page, 'Fresno chilli, weight')
   for (const [typed, sentence] of [
-    ['-5', 'This cannot be less than zero.'], ['', 'Enter a number.'], ['NaN', '"NaN" is not a number.'], ['1000000000', /This lies between 0\.1 g and 1.000.000 g\./], ['1,250', 'A comma can be read two ways. Write 1250 with a point.'], ['3 stone', '"stone" is not a unit for this. Use g, kg, oz, lb.'],
+    ['-5', 'This cannot be less than zero.'],
+    ['', 'Enter a number.'],
+    ['NaN', '"NaN" is not a number.'],
+    ['1000000000', /This lies between 0\.1 g and 1.000.000 g\./],
+    ['1,250', 'A comma can be read two ways. Write 1250 with a point.'],
+    ['3 stone', '"stone" is not a unit for this. Use g, kg, oz, lb.'],
   ] as const) {
     await weight.fill(typed)
     await expect(page.getByRole('alert').filter({ hasText: sentence })).toBeVisible()
@@ -39,7 +44,9 @@ test('a reading of pH 14, or of tomorrow, is not taken', async ({ guarded: page 
   await expect(field(page, 'pH')).toHaveValue('3.7')
 })
 
-test('a plan that cannot be says so: unknown produce, no water, trimmed to more than was bought, no vessel for it', async ({ guarded: page }) => {
+test('a plan that cannot be says so: unknown produce, no water, trimmed to more than was bought, no vessel for it', async ({
+  guarded: page,
+}) => {
   await page.goto('/plan')
   const box = page.getByRole('combobox', { name: 'Add an ingredient' })
   await page.locator('.el-select', { has: box }).click()
@@ -58,7 +65,9 @@ test('a plan that cannot be says so: unknown produce, no water, trimmed to more 
   await expect(page.getByText('3.8 % trimmed off')).toBeVisible()
   await pick(page, 'Style', 'Brined pieces')
   await field(page, 'Water').fill('0')
-  await expect(page.getByText('There is no water in this plan, so the salt cannot be a percentage of it.')).toBeVisible()
+  await expect(
+    page.getByText('There is no water in this plan, so the salt cannot be a percentage of it.'),
+  ).toBeVisible()
   await field(page, 'Water').fill('450')
   await field(page, 'Name on the tape').fill('Moon')
   await pick(page, 'Choose yourself', '500 mL jar')

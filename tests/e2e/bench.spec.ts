@@ -30,7 +30,9 @@ test('the strip weighs, dips and puts a settled reading into the field in use', 
   await expect(page.getByText(/21\.\d °C, \(calibrated meter\)/).first()).toBeVisible()
 })
 
-test('a meter on two buffers: refused, then accepted from the live millivolts; a probe logs to its lot by itself', async ({ guarded: page }) => {
+test('a meter on two buffers: refused, then accepted from the live millivolts; a probe logs to its lot by itself', async ({
+  guarded: page,
+}) => {
   await openDemo(page)
   await page.locator('[data-lot="BPL-01"]').click()
   await page.getByRole('button', { name: 'Set up the simulated bench' }).click()
@@ -63,7 +65,7 @@ test('a meter on two buffers: refused, then accepted from the live millivolts; a
 })
 
 test('a lost connection is shown and typing goes on', async ({ page }) => {
-  await page.route('**/api/bench/stream', route => route.abort())
+  await page.route('**/api/bench/stream', (route) => route.abort())
   await page.goto('/plan')
   await expect(page.getByText('Instruments are not connected. Type the values; nothing waits for them.')).toBeVisible()
   await page.getByLabel('Name on the tape').fill('By hand')
@@ -73,22 +75,34 @@ test('a lost connection is shown and typing goes on', async ({ page }) => {
 test('the server answers: health, a parsed stream, and words for a bad command', async ({ request, page, baseURL }) => {
   expect(await (await request.get('/api/health')).json()).toMatchObject({ ok: true })
   await page.goto('/')
-  const first = await page.evaluate(async url => new Promise<string>((resolve) => {
-    const source = new EventSource(url)
-    source.onmessage = (event) => {
-      source.close()
-      resolve(String(event.data))
-    }
-  }), `${baseURL}/api/bench/stream`)
+  const first = await page.evaluate(
+    async (url) =>
+      new Promise<string>((resolve) => {
+        const source = new EventSource(url)
+        source.onmessage = (event) => {
+          source.close()
+          resolve(String(event.data))
+        }
+      }),
+    `${baseURL}/api/bench/stream`,
+  )
   expect(BenchStateSchema.parse(JSON.parse(first)).thermometer.value).not.toBeNull()
-  for (const data of [{ do: 'load', massG: -5 }, { do: 'load', massG: 1e9 }, { do: 'dance' }, { do: 'dip', sample: 'x', ph: 14, tempC: 20 }]) {
+  for (const data of [
+    { do: 'load', massG: -5 },
+    { do: 'load', massG: 1e9 },
+    { do: 'dance' },
+    { do: 'dip', sample: 'x', ph: 14, tempC: 20 },
+  ]) {
     const answer = await request.post('/api/bench/command', { data })
     expect(answer.status()).toBe(400)
     expect((await answer.json()).message).toMatch(/The bench does not understand this: .+/)
   }
 })
 
-test('weigh-in at 390 px by the keyboard alone: every weight from the scale, salt for what was weighed, kept through a reload at any step, packed with its tare', async ({ guarded: page, request }) => {
+test('weigh-in at 390 px by the keyboard alone: every weight from the scale, salt for what was weighed, kept through a reload at any step, packed with its tare', async ({
+  guarded: page,
+  request,
+}) => {
   const order = (data: object) => request.post('/api/bench/command', { data })
   const put = async (massG: number) => {
     await order({ do: 'load', massG })
@@ -98,7 +112,11 @@ test('weigh-in at 390 px by the keyboard alone: every weight from the scale, sal
   await order({ do: 'tare' })
   await page.goto('/plan')
   await field(page, 'Name on the tape').fill('Scale mash')
-  for (const [name, grams] of [['Fresno chilli', '1000'], ['Carrot', '300'], ['Garlic', '40']] as const) {
+  for (const [name, grams] of [
+    ['Fresno chilli', '1000'],
+    ['Carrot', '300'],
+    ['Garlic', '40'],
+  ] as const) {
     await pick(page, 'Add an ingredient', name)
     await field(page, `${name}, weight`).fill(grams)
   }
@@ -116,9 +134,12 @@ test('weigh-in at 390 px by the keyboard alone: every weight from the scale, sal
   await page.keyboard.press('Enter')
   await expect(panel.getByText('There is nothing on the scale.')).toBeVisible()
   let loadG = 0
-  for (const [name, grams, next] of [['Fresno chilli', 1008, 'Carrot'], ['Carrot', 310, 'Garlic']] as const) {
+  for (const [name, grams, next] of [
+    ['Fresno chilli', 1008, 'Carrot'],
+    ['Carrot', 310, 'Garlic'],
+  ] as const) {
     await expect(panel.getByRole('heading', { name })).toBeVisible()
-    await put(loadG += grams)
+    await put((loadG += grams))
     await expect.poll(live, { timeout: 15_000 }).toBeGreaterThan(grams - 0.5)
     await page.keyboard.press('Enter')
     await expect(panel.getByRole('heading', { name: next })).toBeVisible()
@@ -134,9 +155,9 @@ test('weigh-in at 390 px by the keyboard alone: every weight from the scale, sal
   // Salt is 4 % of the 1 318 g that were weighed, not of the 1 340 g that were planned: 52.7 g.
   await expect(panel.getByRole('heading', { name: 'Salt' })).toBeVisible()
   await expect(panel.getByText(/Target 52\.[678] g/)).toBeVisible()
-  await put(loadG += 60)
+  await put((loadG += 60))
   await expect(figure(page, 'verdict')).toContainText('over')
-  await put(loadG -= 7.3)
+  await put((loadG -= 7.3))
   await expect(figure(page, 'verdict')).toHaveText('On target', { timeout: 15_000 })
   await page.keyboard.press('Enter')
 
@@ -154,7 +175,9 @@ test('weigh-in at 390 px by the keyboard alone: every weight from the scale, sal
   await page.getByText('Produce cut open and looked at').click()
   await page.getByRole('button', { name: 'Packed: start the lot' }).press('Enter')
   await expect(page.getByRole('heading', { level: 1, name: 'Scale mash' })).toBeVisible()
-  await expect(page.getByRole('cell', { name: /Weighed in: 1.00[78] g fresno chilli, (309|310|311) g carrot, 52\.\d g salt/ })).toBeVisible()
+  await expect(
+    page.getByRole('cell', { name: /Weighed in: 1.00[78] g fresno chilli, (309|310|311) g carrot, 52\.\d g salt/ }),
+  ).toBeVisible()
   await expect(page.getByRole('cell', { name: /Looked at before packing: produce cut open/ })).toBeVisible()
   await expect(figure(page, 'salt')).toHaveText(/^3\.8\d %$/)
 })

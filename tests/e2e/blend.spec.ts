@@ -31,14 +31,17 @@ async function redPot(page: Page) {
   await pour(page, 'Salt', 'Salt', '0')
 }
 
-test('base, fruit and vinegar to salt 2.5 %, pH 3.7 and a heat; what cannot be is said, and its advice leads there', async ({ guarded: page }) => {
+test('base, fruit and vinegar to salt 2.5 %, pH 3.7 and a heat; what cannot be is said, and its advice leads there', async ({
+  guarded: page,
+}) => {
   await redPot(page)
   await aim(page, 'pH', '3.6', '3.7')
   await aim(page, 'Salt', '2.45', '2.55')
   await aim(page, 'Heat', '1200', '2500')
   await solve(page)
   await expect(figure(page, 'answer')).toContainText('It can be done')
-  for (const property of ['acid', 'salt', 'heat']) await expect(verdict(page, property)).toContainText(/in range|may be over/)
+  for (const property of ['acid', 'salt', 'heat'])
+    await expect(verdict(page, property)).toContainText(/in range|may be over/)
   await expect(page.locator('[data-property="salt"] .figure')).toHaveText(/^2\.(4[5-9]|5[0-5]) %$/)
   await page.getByRole('button', { name: 'Put back what was there' }).click()
   await expect(field(page, 'Mango, weight')).toHaveValue('300')
@@ -51,7 +54,9 @@ test('base, fruit and vinegar to salt 2.5 %, pH 3.7 and a heat; what cannot be i
   await aim(page, 'pH', '', '3.4')
   await solve(page)
   await expect(figure(page, 'answer')).toContainText('It cannot be done')
-  await expect(figure(page, 'answer')).toContainText(/Nothing was changed\. The nearest has pH 3\.\d\d, wanted at most 3\.40/)
+  await expect(figure(page, 'answer')).toContainText(
+    /Nothing was changed\. The nearest has pH 3\.\d\d, wanted at most 3\.40/,
+  )
   await expect(figure(page, 'reach')).toContainText(/pH can be 3\.\d\d at the lowest/)
   await expect(field(page, 'Mango, weight')).toHaveValue('300')
   await expectAccessible(page)
@@ -83,7 +88,7 @@ test('base, fruit and vinegar to salt 2.5 %, pH 3.7 and a heat; what cannot be i
   await expect(page.locator('[data-property="heat"]')).toContainText('friendly')
   await page.getByText('Taste a lot for a second estimate').click()
   const tasting = page.getByRole('region', { name: 'Dilution tasting' })
-  for (let turn = 0; turn < 12 && await figure(tasting, 'dilution').isVisible(); turn++) {
+  for (let turn = 0; turn < 12 && (await figure(tasting, 'dilution').isVisible()); turn++) {
     const thin = Number((await figure(tasting, 'dilution').innerText()).replace(/\D/g, '').slice(1))
     await tasting.getByRole('button', { name: thin > 120 ? 'Felt nothing' : 'Felt it' }).click()
   }
@@ -93,7 +98,9 @@ test('base, fruit and vinegar to salt 2.5 %, pH 3.7 and a heat; what cannot be i
   await expectAccessible(page)
 })
 
-test('a trial teaches the bench, is chosen, scaled and weighed in; read at once and a day later, and corrected by the least', async ({ guarded: page }) => {
+test('a trial teaches the bench, is chosen, scaled and weighed in; read at once and a day later, and corrected by the least', async ({
+  guarded: page,
+}) => {
   await page.clock.install({ time: new Date() })
   await bench(page)
   await pour(page, 'BPL-93B', 'Cherry pepper and plum mash base', '400')
@@ -106,7 +113,9 @@ test('a trial teaches the bench, is chosen, scaled and weighed in; read at once 
   await expect(trial.getByText(/lies between 50/)).toBeVisible()
   await field(trial, 'Trial of').fill('100')
   await expect(trial.getByText(/Citric acid: 0\.20 g on a scale of 0\.1 g can be 25 % off/)).toBeVisible()
-  await expect(figure(trial, 'solution')).toContainText('make a 5 % solution, 5 g in 95.0 g of water, and take 4.0 g of it')
+  await expect(figure(trial, 'solution')).toContainText(
+    'make a 5 % solution, 5 g in 95.0 g of water, and take 4.0 g of it',
+  )
   const expected = Number(await figure(trial, 'expected').innerText())
   await field(trial, 'pH of the trial').fill('9.5')
   await trial.getByRole('button', { name: 'Record the trial' }).click()
@@ -115,7 +124,9 @@ test('a trial teaches the bench, is chosen, scaled and weighed in; read at once 
   await expect(figure(trial, 'lesson')).toContainText(/holds about 1\.\d\d times the acid that was supposed/)
   await field(trial, 'Note on heat and taste').fill('Round, a little short.')
   const band = async () => {
-    const [low = 0, high = 0] = (await page.locator('[data-property="acid"] .read .muted').innerText()).split('–').map(Number)
+    const [low = 0, high = 0] = (await page.locator('[data-property="acid"] .read .muted').innerText())
+      .split('–')
+      .map(Number)
     return high - low
   }
   const before = await band()
@@ -143,7 +154,9 @@ test('a trial teaches the bench, is chosen, scaled and weighed in; read at once 
   await page.getByRole('link', { name: 'Leave; every weight is kept' }).click()
   await pour(page, 'Salt', 'Salt', '4')
   await page.getByRole('button', { name: 'Weigh it in' }).click()
-  await expect(page.getByRole('button', { name: 'Cherry pepper and plum mash base: weigh again' })).toContainText('450.0 g')
+  await expect(page.getByRole('button', { name: 'Cherry pepper and plum mash base: weigh again' })).toContainText(
+    '450.0 g',
+  )
   for (const grams of ['110', '1.2', '4']) await weigh(grams)
   await expect(page.getByText('Everything is in')).toBeVisible()
   await page.reload()
@@ -168,16 +181,25 @@ test('a trial teaches the bench, is chosen, scaled and weighed in; read at once 
   await correct.getByRole('button', { name: 'Work it out' }).click()
   await expect(figure(correct, 'correction')).toContainText(/Put in \d+(\.\d)? g white vinegar 5 %: then pH 3\.4[45]/)
   await correct.getByRole('button', { name: 'Done: I put it in' }).click()
-  await expect(page.getByRole('cell', { name: /Put in: .*white vinegar 5 %\. Correction of the finished blend/ })).toBeVisible()
+  await expect(
+    page.getByRole('cell', { name: /Put in: .*white vinegar 5 %\. Correction of the finished blend/ }),
+  ).toBeVisible()
   await expect(correct.getByText('On target')).toBeVisible()
   await expect(figure(page, 'evened-out')).toHaveText('–')
   await expectAccessible(page)
 })
 
-test('four fruit sauces from one base: solved together they use it up, each within its own targets', async ({ guarded: page }) => {
+test('four fruit sauces from one base: solved together they use it up, each within its own targets', async ({
+  guarded: page,
+}) => {
   await bench(page)
   await pour(page, 'BPL-93B', 'Cherry pepper and plum mash base', '200')
-  const fruits = [['Mango', '3.8'], ['Pineapple', '3.7'], ['Pear', '3.8'], ['Apricot', '3.7']] as const
+  const fruits = [
+    ['Mango', '3.8'],
+    ['Pineapple', '3.7'],
+    ['Pear', '3.8'],
+    ['Apricot', '3.7'],
+  ] as const
   for (const [index, [fruit, high]] of fruits.entries()) {
     if (index > 0) await page.getByRole('button', { name: 'Another sauce from this stock' }).click()
     await pour(page, fruit, fruit, '150')
@@ -252,7 +274,9 @@ test('bad input on the bench gets a sentence beside it, and nothing is lost', as
   await field(page, 'Make, at most').fill('300')
   await solve(page)
   await expect(figure(page, 'answer')).toContainText('What is locked, in stock and to be made does not go together.')
-  await expect(figure(page, 'answer')).toContainText(/Aji mash base locked at 300 g in place of 500 g|make at most 500 g in place of 300 g/)
+  await expect(figure(page, 'answer')).toContainText(
+    /Aji mash base locked at 300 g in place of 500 g|make at most 500 g in place of 300 g/,
+  )
 
   // Salt alone has no water, and no pH.
   await page.getByRole('button', { name: 'Clear the bench' }).click()

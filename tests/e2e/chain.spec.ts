@@ -45,7 +45,11 @@ test('first jar to first bottle', async ({ guarded: page }) => {
   await read('5.1', '68F')
   await expect(page.getByText('pH 5.10, 20.0 °C')).toBeVisible()
   await expect(page.locator('[data-caution="botulism"]')).toBeVisible()
-  for (const [hours, ph] of [[48, '4.3'], [120, '3.71'], [48, '3.68']] as const) {
+  for (const [hours, ph] of [
+    [48, '4.3'],
+    [120, '3.71'],
+    [48, '3.68'],
+  ] as const) {
     await wait(hours)
     await page.reload()
     await read(ph, '21')
@@ -54,7 +58,10 @@ test('first jar to first bottle', async ({ guarded: page }) => {
   await expect(page.locator('[data-caution="botulism"]')).toBeHidden()
 
   // A wrong line is corrected by a new entry.
-  await page.getByRole('row', { name: /pH 3.68/ }).getByRole('button', { name: 'Correct' }).click()
+  await page
+    .getByRole('row', { name: /pH 3.68/ })
+    .getByRole('button', { name: 'Correct' })
+    .click()
   await page.locator('input.correction').fill('3.66')
   await page.getByRole('button', { name: 'Correct it' }).click()
   await expect(figure(page, 'ph')).toHaveText('3.66')
@@ -129,7 +136,8 @@ test('first jar to first bottle', async ({ guarded: page }) => {
   const finished = page.getByRole('form', { name: 'Reading' })
   await field(finished, 'pH').fill('3.52')
   await finished.getByRole('button', { name: 'Record the reading' }).click()
-  for (const check of ['ph', 'even', 'heat', 'fill']) await expect(page.locator(`[data-check="${check}"]`)).toHaveAttribute('data-verdict', 'pass')
+  for (const check of ['ph', 'even', 'heat', 'fill'])
+    await expect(page.locator(`[data-check="${check}"]`)).toHaveAttribute('data-verdict', 'pass')
   await field(page, 'Bottles filled').fill('9')
   await page.getByRole('button', { name: 'Bottled: record the count' }).click()
   await expect(page.getByText('There is enough for 8.')).toBeVisible()
@@ -145,7 +153,9 @@ test('first jar to first bottle', async ({ guarded: page }) => {
   const pdf = await PDFDocument.load(await readFile(await (await download).path()))
   expect(pdf.getPageCount()).toBe(1)
   expect(pdf.getTitle()).toMatch(/^Harbour Red, Lot S-01-/)
-  expect(pdf.getSubject()).toMatch(/^Harbour Red 150 mL \(5\.1 fl oz\) Ingredients: fresno chilli, white vinegar 5 %, (water|mango), (water|mango), .*salt.*\. Heat: .* Best before \d{4}-\d{2}-\d{2}$/)
+  expect(pdf.getSubject()).toMatch(
+    /^Harbour Red 150 mL \(5\.1 fl oz\) Ingredients: fresno chilli, white vinegar 5 %, (water|mango), (water|mango), .*salt.*\. Heat: .* Best before \d{4}-\d{2}-\d{2}$/,
+  )
   await page.getByRole('link', { name: 'Release', exact: true }).click()
   await field(page, 'Your initials').fill('MB')
   await page.getByRole('button', { name: 'Release it' }).click()
@@ -153,10 +163,14 @@ test('first jar to first bottle', async ({ guarded: page }) => {
 
   // Find the lot again, and all that stands behind it.
   await page.getByRole('combobox', { name: 'Find a lot by code or name' }).fill('S-01-')
-  await page.getByRole('option', { name: /Harbour Red/ }).first().click()
+  await page
+    .getByRole('option', { name: /Harbour Red/ })
+    .first()
+    .click()
   const chosen = page.locator('[data-chosen]')
   await expect(chosen.getByText('8 of 8 bottles here.')).toBeVisible()
-  for (const code of ['LF-01', 'LF-01B', 'S-01']) await expect(chosen.getByText(code, { exact: true }).first()).toBeVisible()
+  for (const code of ['LF-01', 'LF-01B', 'S-01'])
+    await expect(chosen.getByText(code, { exact: true }).first()).toBeVisible()
   await field(chosen, 'Bottles').fill('4')
   await field(chosen, 'To whom').fill('Quay market')
   await chosen.getByRole('button', { name: 'Record it' }).click()

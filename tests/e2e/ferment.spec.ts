@@ -63,7 +63,11 @@ test('a batch lived day by day, from packing to ready, on a phone', async ({ gua
   await page.goto(lot)
   await read(page, '4.45', '22')
   await expect(figure(page, 'standing')).toHaveText('pH 4.45, below 4.6. Target 3.80.')
-  for (const [hours, ph] of [[24, '3.95'], [72, '3.66'], [30, '3.63']] as const) {
+  for (const [hours, ph] of [
+    [24, '3.95'],
+    [72, '3.66'],
+    [30, '3.63'],
+  ] as const) {
     await later(page, hours)
     await read(page, ph, '22')
   }
@@ -71,7 +75,10 @@ test('a batch lived day by day, from packing to ready, on a phone', async ({ gua
   await expect(page.getByRole('link', { name: 'Press it' })).toBeVisible()
   // Tasting, titration and a note, kept through a closed browser.
   await page.getByText('Salt, Brix, titration, weight, taste, picture').click()
-  await page.getByRole('group', { name: /^Taste/ }).getByLabel('sour').selectOption('3')
+  await page
+    .getByRole('group', { name: /^Taste/ })
+    .getByLabel('sour')
+    .selectOption('3')
   await field(page, 'Sample').fill('10 g')
   await field(page, 'Lye').fill('8.5 mL')
   await expect(figure(page, 'titration')).toHaveText('0.77 % as lactic acid')
@@ -89,14 +96,18 @@ test('a batch lived day by day, from packing to ready, on a phone', async ({ gua
   await expect(round.getByText('Ready to press')).toBeHidden()
 })
 
-test('one that falls behind, is moved to the warm, and comes through; brine of it is kept', async ({ guarded: page }) => {
+test('one that falls behind, is moved to the warm, and comes through; brine of it is kept', async ({
+  guarded: page,
+}) => {
   await packMash(page, 'Slow one', 'Cold corner')
   await read(page, '5.15', '13')
   await later(page, 96)
   await read(page, '5.1', '13')
   await later(page, 48)
   await read(page, '4.95', '13')
-  await expect(figure(page, 'standing')).toHaveText(/^Behind: pH 4\.95 on day 6 at 13 °C; 4\.6 is due by \w+ \w+\. Move it to about 20 °C, check the salt, read again tomorrow\.$/)
+  await expect(figure(page, 'standing')).toHaveText(
+    /^Behind: pH 4\.95 on day 6 at 13 °C; 4\.6 is due by \w+ \w+\. Move it to about 20 °C, check the salt, read again tomorrow\.$/,
+  )
   await expect(page.locator('[data-caution="botulism"]')).toBeVisible()
 
   // What if it stood warmer? Two days there and then cold: when is it like day six?
@@ -104,7 +115,9 @@ test('one that falls behind, is moved to the warm, and comes through; brine of i
   await page.getByRole('slider', { name: 'Temperature, Way A' }).focus()
   for (let step = 0; step < 14; step++) await page.keyboard.press('ArrowRight')
   await expect(page.locator('[data-trial="Way A"]')).toContainText('22.0 °C')
-  await expect(figure(page, 'what-0')).toContainText(/4\.6 about day \d+\.\d .*As sour as it would be on day 6 if left as it is: on day/)
+  await expect(figure(page, 'what-0')).toContainText(
+    /4\.6 about day \d+\.\d .*As sour as it would be on day 6 if left as it is: on day/,
+  )
   await page.getByRole('button', { name: 'Another way' }).click()
   await page.getByRole('button', { name: 'Another way' }).click()
   await expect(page.locator('[data-trial]')).toHaveCount(3)
@@ -112,7 +125,9 @@ test('one that falls behind, is moved to the warm, and comes through; brine of i
 
   // The cold is not a rescue: it says so.
   await page.getByRole('button', { name: 'To the cold …' }).click()
-  await expect(page.getByText('Cooling is not a rescue: a batch above 4.6 must still pass it in its time.')).toBeVisible()
+  await expect(
+    page.getByText('Cooling is not a rescue: a batch above 4.6 must still pass it in its time.'),
+  ).toBeVisible()
   await field(page, 'It is there').fill('12')
   await page.getByRole('button', { name: 'Move it' }).click()
   await expect(page.getByText('Over 8 °C it goes on working: that is not the cold.')).toBeVisible()
@@ -138,7 +153,9 @@ test('one that falls behind, is moved to the warm, and comes through; brine of i
   await expect(page.getByRole('region', { name: 'Shelf: Cellar shelf' }).locator('[data-lot="LF-01"]')).toBeVisible()
 })
 
-test('green fuzz: two questions, a picture as evidence, and no way to press or release it', async ({ guarded: page }, testInfo) => {
+test('green fuzz: two questions, a picture as evidence, and no way to press or release it', async ({
+  guarded: page,
+}, testInfo) => {
   await packMash(page, 'Furry one')
   const lot = new URL(page.url()).pathname
   await later(page, 120)
@@ -150,7 +167,10 @@ test('green fuzz: two questions, a picture as evidence, and no way to press or r
   await page.locator('[data-sign="fuzzy growth"]').click()
   await page.getByRole('radio', { name: 'Yes, some of it' }).click()
   await expect(page.locator('.verdict')).toBeHidden()
-  await page.getByRole('radiogroup', { name: /green, black, blue/ }).getByRole('radio', { name: 'Yes' }).click()
+  await page
+    .getByRole('radiogroup', { name: /green, black, blue/ })
+    .getByRole('radio', { name: 'Yes' })
+    .click()
   await expect(page.locator('.verdict')).toHaveAttribute('data-level', 'discard')
   await expect(page.locator('.verdict')).toContainText('Do not taste it')
   await expectAccessible(page)
@@ -190,17 +210,23 @@ test('green fuzz: two questions, a picture as evidence, and no way to press or r
 
   // The picture goes out with the log, and comes back with it.
   await page.goto('/logbook')
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Export everything' }).click()])
-  const file = JSON.parse(await readFile(await download.path(), 'utf8')) as { photos: { type: string, data: string }[] }
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Export everything' }).click(),
+  ])
+  const file = JSON.parse(await readFile(await download.path(), 'utf8')) as { photos: { type: string; data: string }[] }
   expect(file.photos.map(({ type }) => type)).toEqual(['image/jpeg'])
   expect(file.photos[0]!.data.length).toBeGreaterThan(1000)
 })
 
-test('a logger’s file: columns, what was left out, 200,000 lines thinned; wrong separators and pictures are refused', async ({ guarded: page }) => {
+test('a logger’s file: columns, what was left out, 200,000 lines thinned; wrong separators and pictures are refused', async ({
+  guarded: page,
+}) => {
   await packMash(page, 'Logged one')
   await later(page, 200)
   const input = page.getByLabel('Import a logger’s CSV')
-  const csv = (text: string, name = 'probe.csv') => input.setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(text) })
+  const csv = (text: string, name = 'probe.csv') =>
+    input.setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(text) })
   await csv('just a line of words')
   await expect(page.getByText(/This has no table in it/)).toBeVisible()
   await page.getByRole('button', { name: 'Leave it' }).click()
@@ -208,8 +234,16 @@ test('a logger’s file: columns, what was left out, 200,000 lines thinned; wron
   await expect(page.getByText(/no table in it/)).toBeVisible()
   await page.getByRole('button', { name: 'Leave it' }).click()
   const begin = START.getTime() + HOUR
-  const lines = Array.from({ length: 200_000 }, (_, index) => `${new Date(begin + index * 3000).toISOString()};${(21 + 3 * Math.sin(index / 4000)).toFixed(2)};90`)
-  await csv(['Time;Temp (°C);Battery', ...lines, 'broken;line', `${new Date(begin - 48 * HOUR).toISOString()};20;90`].join('\n'), 'Jar probe.csv')
+  const lines = Array.from(
+    { length: 200_000 },
+    (_, index) => `${new Date(begin + index * 3000).toISOString()};${(21 + 3 * Math.sin(index / 4000)).toFixed(2)};90`,
+  )
+  await csv(
+    ['Time;Temp (°C);Battery', ...lines, 'broken;line', `${new Date(begin - 48 * HOUR).toISOString()};20;90`].join(
+      '\n',
+    ),
+    'Jar probe.csv',
+  )
   await expect(figure(page, 'record')).toContainText(/200.002 lines/, { timeout: 40_000 })
   await expect(figure(page, 'record')).toContainText(/18\.[01] °C to (23\.9|24\.0) °C/)
   await expect(figure(page, 'record')).toContainText('1 line could not be read')
@@ -218,7 +252,9 @@ test('a logger’s file: columns, what was left out, 200,000 lines thinned; wron
   await expect(page.getByText(/Record of Jar probe: 200002 lines, \d+ points kept/)).toBeVisible()
 })
 
-test('two lots day by day, the round as a calendar that updates, several vessels at once', async ({ guarded: page }) => {
+test('two lots day by day, the round as a calendar that updates, several vessels at once', async ({
+  guarded: page,
+}) => {
   await openDemo(page)
   await page.locator('[data-lot="BPL-01"]').click()
   await pick(page, 'Lay beside', 'BPL-91')
@@ -232,33 +268,67 @@ test('two lots day by day, the round as a calendar that updates, several vessels
   await page.goto('/')
   const round = page.getByRole('region', { name: 'The round' })
   const exported = async () => {
-    const [download] = await Promise.all([page.waitForEvent('download'), round.getByRole('button', { name: 'Calendar file' }).click()])
-    return new Map([...(await readFile(await download.path(), 'utf8')).replaceAll('\r\n ', '').matchAll(/BEGIN:VEVENT.*?UID:(\S+).*?SEQUENCE:(\d+).*?END:VEVENT/gs)].map(found => [found[1]!, Number(found[2])]))
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      round.getByRole('button', { name: 'Calendar file' }).click(),
+    ])
+    return new Map(
+      [
+        ...(await readFile(await download.path(), 'utf8'))
+          .replaceAll('\r\n ', '')
+          .matchAll(/BEGIN:VEVENT.*?UID:(\S+).*?SEQUENCE:(\d+).*?END:VEVENT/gs),
+      ].map((found) => [found[1]!, Number(found[2])]),
+    )
   }
   await page.locator('label').filter({ hasText: 'By chore' }).click()
   const before = await exported()
   expect(before.size).toBeGreaterThan(20)
-  await round.getByRole('button', { name: /^All \d done$/ }).first().click()
+  await round
+    .getByRole('button', { name: /^All \d done$/ })
+    .first()
+    .click()
   await expect(round.getByRole('status')).toContainText(/BPL-\d\d, BPL-\d\d.* recorded\./)
   const after = await exported()
   const moved = [...after].filter(([uid, sequence]) => sequence > (before.get(uid) ?? Infinity))
   expect(moved.length).toBeGreaterThan(0)
-  expect([...after.keys()].filter(uid => before.has(uid)).length).toBeGreaterThan(15)
+  expect([...after.keys()].filter((uid) => before.has(uid)).length).toBeGreaterThan(15)
   await page.locator('label').filter({ hasText: 'One walk' }).click()
   await expect(round.getByRole('heading', { level: 3 }).first()).toContainText('Cold corner')
 })
 
-test('a hundred and fifty vessels stay readable: by place, by what they ask, and as a list', async ({ guarded: page }) => {
+test('a hundred and fifty vessels stay readable: by place, by what they ask, and as a list', async ({
+  guarded: page,
+}) => {
   const demo = demoEntries(Date.now())
-  const ferments = demo.filter((entry): entry is Extract<Entry, { kind: 'plan' }> => entry.kind === 'plan' && /^BPL-0/.test(entry.code))
+  const ferments = demo.filter(
+    (entry): entry is Extract<Entry, { kind: 'plan' }> => entry.kind === 'plan' && /^BPL-0/.test(entry.code),
+  )
   const copies = Array.from({ length: 15 }, (_, copy) => copy).flatMap((copy) => {
     // The last characters of an id tell the copies apart; all of a lot's entries move together.
-    const renamed = (id: string) => `${id.slice(0, 22)}${String.fromCharCode(65 + copy % 8)}${Math.floor(copy / 8)}${id.slice(24)}`
-    const ids = new Set(ferments.map(entry => entry.lotId))
-    return demo.filter(entry => 'lotId' in entry && ids.has(entry.lotId)).map(entry => ({ ...entry, id: renamed(entry.id), origin: 'maker', ...('lotId' in entry && { lotId: renamed(entry.lotId) }), ...('code' in entry && { code: `${entry.code}-${copy}` }) } as Entry))
+    const renamed = (id: string) =>
+      `${id.slice(0, 22)}${String.fromCharCode(65 + (copy % 8))}${Math.floor(copy / 8)}${id.slice(24)}`
+    const ids = new Set(ferments.map((entry) => entry.lotId))
+    return demo
+      .filter((entry) => 'lotId' in entry && ids.has(entry.lotId))
+      .map(
+        (entry) =>
+          ({
+            ...entry,
+            id: renamed(entry.id),
+            origin: 'maker',
+            ...('lotId' in entry && { lotId: renamed(entry.lotId) }),
+            ...('code' in entry && { code: `${entry.code}-${copy}` }),
+          }) as Entry,
+      )
   })
   await page.goto('/logbook')
-  await page.getByLabel('Import a file').setInputFiles({ name: 'many.json', mimeType: 'application/json', buffer: Buffer.from(writeFile(copies, new Date().toISOString())) })
+  await page
+    .getByLabel('Import a file')
+    .setInputFiles({
+      name: 'many.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from(writeFile(copies, new Date().toISOString())),
+    })
   await expect(page.getByText(/new entries taken in/)).toBeVisible({ timeout: 30_000 })
   await page.goto('/')
   const shelf = page.getByRole('region', { name: 'Shelf: Cold corner' })

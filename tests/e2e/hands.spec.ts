@@ -41,7 +41,9 @@ test('a plan is kept, opened again, corrected and packed as the same lot', async
   await expect(page.getByText('3 entries in this browser, 1 lot.')).toBeVisible()
 })
 
-test('a press that was begun is still there after the browser closed; pulp becomes a lot of its own', async ({ guarded: page }) => {
+test('a press that was begun is still there after the browser closed; pulp becomes a lot of its own', async ({
+  guarded: page,
+}) => {
   await openDemo(page)
   await page.getByRole('link', { name: 'Press BPL-01' }).click()
   await field(page, 'Base came out').fill('2730')
@@ -63,7 +65,10 @@ test('a press that was begun is still there after the browser closed; pulp becom
   const stock = page.getByRole('region', { name: 'Stock' })
   await expect(stock.getByRole('row', { name: /BPL-01B-P.*480 g/ })).toBeVisible()
   await expect(stock.getByRole('row', { name: /BPL-01B-K.*60\.0 g/ })).toBeVisible()
-  await stock.getByRole('row', { name: /BPL-01B(?!-[PK]).*2.730 g/ }).getByRole('link').click()
+  await stock
+    .getByRole('row', { name: /BPL-01B(?!-[PK]).*2.730 g/ })
+    .getByRole('link')
+    .click()
   await expect(page.locator('[data-chosen]').getByRole('link', { name: /BPL-01 Fresno/ })).toBeVisible()
 })
 

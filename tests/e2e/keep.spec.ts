@@ -9,25 +9,63 @@ import { expect, expectAccessible, field, figure, test } from './steps'
 async function openLog(page: Page, entries: readonly Entry[], days: number) {
   await page.clock.install({ time: START + days * 86_400_000 })
   await page.goto('/logbook')
-  await page.locator('input[type=file]').setInputFiles({ name: 'log.json', mimeType: 'application/json', buffer: Buffer.from(writeFile(entries, day(days))) })
+  await page
+    .locator('input[type=file]')
+    .setInputFiles({
+      name: 'log.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from(writeFile(entries, day(days))),
+    })
   await expect(page.getByText(/new entries taken in/)).toBeVisible()
 }
 const VINEGAR = { materialId: 'white-vinegar', name: 'White vinegar 5 %', massG: 400 }
 /** A mash of two growers at pH 3.6, pressed, and blended on day 9. */
-function pot(parts: readonly { materialId: string, name: string, massG: number, ph?: number }[] = [VINEGAR], change: object = {}, mash: object = {}) {
+function pot(
+  parts: readonly { materialId: string; name: string; massG: number; ph?: number }[] = [VINEGAR],
+  change: object = {},
+  mash: object = {},
+) {
   const log = notebook()
-  const ferment = log.mash(0, { rows: [{ materialId: 'cayenne', name: 'Cayenne', massG: 2000, preparation: 'raw', seedsOut: false, grower: 'Upper Terrace' }], ...mash })
+  const ferment = log.mash(0, {
+    rows: [
+      {
+        materialId: 'cayenne',
+        name: 'Cayenne',
+        massG: 2000,
+        preparation: 'raw',
+        seedsOut: false,
+        grower: 'Upper Terrace',
+      },
+    ],
+    ...mash,
+  })
   log.read(ferment, 6, 3.6)
   const base = log.press(ferment, 8)
   const blend = log.id()
-  log.write({ kind: 'blend', at: day(9), lotId: blend, code: 'HR-7', name: 'Harbour Red', color: '#c22a1b', parts: [{ lotId: base, name: 'Cayenne base', massG: 1600 }, ...parts], cooked: true, ...change } as Draft)
+  log.write({
+    kind: 'blend',
+    at: day(9),
+    lotId: blend,
+    code: 'HR-7',
+    name: 'Harbour Red',
+    color: '#c22a1b',
+    parts: [{ lotId: base, name: 'Cayenne base', massG: 1600 }, ...parts],
+    cooked: true,
+    ...change,
+  } as Draft)
   return { ...log, ferment, base, blend }
 }
 const next = (page: Page, hours: number) => page.clock.fastForward(hours * 3_600_000)
 /** A logger's file in Fahrenheit: up to 194 °F, a reading of 1,000, twelve minutes of nothing, then on. */
 function loggerFile(startMs: number) {
-  const line = (minute: number, value: string) => `${new Date(startMs + minute * 60_000).toISOString().slice(0, 16).replace('T', ' ')}Z,${value}`
-  const rows = [...Array.from({ length: 10 }, (_, minute) => line(minute, String(104 + minute * 10))), line(10, '"1,000"'), ...Array.from({ length: 6 }, (_, minute) => line(11 + minute, '194')), ...Array.from({ length: 5 }, (_, minute) => line(28 + minute, '190.4'))]
+  const line = (minute: number, value: string) =>
+    `${new Date(startMs + minute * 60_000).toISOString().slice(0, 16).replace('T', ' ')}Z,${value}`
+  const rows = [
+    ...Array.from({ length: 10 }, (_, minute) => line(minute, String(104 + minute * 10))),
+    line(10, '"1,000"'),
+    ...Array.from({ length: 6 }, (_, minute) => line(11 + minute, '194')),
+    ...Array.from({ length: 5 }, (_, minute) => line(28 + minute, '190.4')),
+  ]
   return ['time,Temperature (°F)', ...rows].join('\n')
 }
 
@@ -41,7 +79,13 @@ test('cooked, filled hot, held, read next day, labelled, released, sold, called 
 
   // Heat from a file with gaps, in Fahrenheit, with a reading of 1,000: it is told what was not used, and what is not counted.
   const heat = page.getByRole('region', { name: 'Heat record' })
-  await heat.locator('input[type=file]').setInputFiles({ name: 'pot.csv', mimeType: 'text/csv', buffer: Buffer.from(loggerFile(START + 9.05 * 86_400_000)) })
+  await heat
+    .locator('input[type=file]')
+    .setInputFiles({
+      name: 'pot.csv',
+      mimeType: 'text/csv',
+      buffer: Buffer.from(loggerFile(START + 9.05 * 86_400_000)),
+    })
   const dialog = page.getByRole('dialog')
   await expect(dialog.getByRole('checkbox', { name: 'Temperatures are in °F' })).toBeChecked()
   await expect(dialog.getByText('1 line lay outside what a ferment can show')).toBeVisible()
@@ -123,7 +167,9 @@ test('cooked, filled hot, held, read next day, labelled, released, sold, called 
   await page.getByRole('link', { name: 'Release', exact: true }).click()
   await field(page, 'Your initials').fill('MB')
   await page.getByRole('button', { name: 'Release it' }).click()
-  await expect(page.getByRole('region', { name: 'Release checks' }).getByText('Released', { exact: true })).toBeVisible()
+  await expect(
+    page.getByRole('region', { name: 'Release checks' }).getByText('Released', { exact: true }),
+  ).toBeVisible()
 
   // Sold: never more than there is.
   await page.getByRole('link', { name: 'In the cellar' }).click()
@@ -138,12 +184,14 @@ test('cooked, filled hot, held, read next day, labelled, released, sold, called 
 
   // A code read wrongly is told by its last letter.
   const find = field(page, 'Find by code, name or place')
-  await find.fill(code.replace(/.$/, letter => letter === '0' ? '1' : '0'))
+  await find.fill(code.replace(/.$/, (letter) => (letter === '0' ? '1' : '0')))
   await expect(page.getByText('The last letter does not fit the rest of this code')).toBeVisible()
 
   // A caller reads the code: back to the grower, forward to every bottle.
   await chosen.getByRole('link', { name: 'Trace and recall' }).click()
-  await expect(page.getByRole('region', { name: 'Deliveries' }).getByRole('row', { name: /Cayenne Upper Terrace/ })).toBeVisible()
+  await expect(
+    page.getByRole('region', { name: 'Deliveries' }).getByRole('row', { name: /Cayenne Upper Terrace/ }),
+  ).toBeVisible()
   await expect(figure(page, 'recall-counts')).toContainText(/made\s*12\s*here\s*4\s*samples\s*1\s*out\s*7/)
   await expect(page.getByText('Every bottle is accounted for')).toBeVisible()
   await expectAccessible(page)
@@ -152,7 +200,10 @@ test('cooked, filled hot, held, read next day, labelled, released, sold, called 
   expect((await pdfText(sheet)).text).toMatch(/12 bottles made: 4 here, 1 kept as samples, 7 out.*Quay market: 7 sold/)
   const epcis = page.waitForEvent('download')
   await page.getByRole('button', { name: 'EPCIS file' }).click()
-  expect(JSON.parse(await readFile(await (await epcis).path(), 'utf8'))).toMatchObject({ type: 'EPCISDocument', epcisBody: { eventList: expect.arrayContaining([expect.objectContaining({ bizStep: 'shipping' })]) } })
+  expect(JSON.parse(await readFile(await (await epcis).path(), 'utf8'))).toMatchObject({
+    type: 'EPCISDocument',
+    epcisBody: { eventList: expect.arrayContaining([expect.objectContaining({ bizStep: 'shipping' })]) },
+  })
   await field(page, 'Found').fill('12')
   await page.getByRole('button', { name: 'Record the exercise' }).click()
   await expect(page.getByText(/12 made, 5 here, 7 out, 12 found/)).toBeVisible()
@@ -162,10 +213,19 @@ test('cooked, filled hot, held, read next day, labelled, released, sold, called 
   const record = page.waitForEvent('download')
   await page.getByRole('button', { name: 'Batch record, PDF' }).click()
   const paper = (await pdfText(record)).text.replace(/\s/g, '')
-  for (const words of ['Cayenne mash', 'Heat of the pot', 'Released by MB', 'Labels printed: 12', '7 bottles sold: Quay market']) expect(paper).toContain(words.replace(/\s/g, ''))
+  for (const words of [
+    'Cayenne mash',
+    'Heat of the pot',
+    'Released by MB',
+    'Labels printed: 12',
+    '7 bottles sold: Quay market',
+  ])
+    expect(paper).toContain(words.replace(/\s/g, ''))
 })
 
-test('a live fruit sauce is refused for the shelf; cold, cooked or less fruit is offered', async ({ guarded: page }) => {
+test('a live fruit sauce is refused for the shelf; cold, cooked or less fruit is offered', async ({
+  guarded: page,
+}) => {
   const log = pot([VINEGAR, { materialId: 'pear', name: 'Pear', massG: 700, ph: 4.1 }], { cooked: false })
   log.read(log.blend, 10.2, 3.62, 20, day(10.1))
   await openLog(page, log.entries, 10.5)
@@ -192,7 +252,9 @@ test('a live fruit sauce is refused for the shelf; cold, cooked or less fruit is
     await heat.getByRole('button', { name: 'Add it' }).click()
   }
   await heat.getByRole('button', { name: 'Record them' }).click()
-  await expect(page.locator('[data-check="boil"]')).toContainText('20.0 min of boiling measured; 20 are asked at 1\u202f000 m, where water boils at 96.7 °C.')
+  await expect(page.locator('[data-check="boil"]')).toContainText(
+    '20.0 min of boiling measured; 20 are asked at 1\u202f000 m, where water boils at 96.7 °C.',
+  )
   await page.getByText('Live and cold').click()
   await expect(page.locator('[data-check="pressure"]')).toHaveAttribute('data-verdict', 'stop')
   await page.getByRole('button', { name: 'Bottled: record the count' }).click()
@@ -203,23 +265,48 @@ test('a live fruit sauce is refused for the shelf; cold, cooked or less fruit is
   await expect(page.getByText('Squeeze the test bottle')).toBeVisible()
 })
 
-test('labels with sixty ingredients, foreign letters and a word without end are set, or refused in words', async ({ guarded: page }) => {
-  const rows = Array.from({ length: 58 }, (_, index) => ({ materialId: 'cayenne', name: `Wild pepper number ${index + 1}`, massG: 30 + index, preparation: 'raw', seedsOut: false }))
+test('labels with sixty ingredients, foreign letters and a word without end are set, or refused in words', async ({
+  guarded: page,
+}) => {
+  const rows = Array.from({ length: 58 }, (_, index) => ({
+    materialId: 'cayenne',
+    name: `Wild pepper number ${index + 1}`,
+    massG: 30 + index,
+    preparation: 'raw',
+    seedsOut: false,
+  }))
   const log = pot([VINEGAR, { materialId: 'sugar', name: 'Sugar', massG: 20 }], { name: 'فلفل 🌶 Harbour' }, { rows })
   const bottles = log.id()
-  log.write({ kind: 'bottle', at: day(10), lotId: bottles, code: withCheck('HR-7-1'), name: 'فلفل 🌶', color: '#c22a1b', fromLotId: log.blend, bottleMl: 150, count: 12, usedG: 1900, treatment: 'cooked-hot-fill', bestBefore: '2027-03-01' })
+  log.write({
+    kind: 'bottle',
+    at: day(10),
+    lotId: bottles,
+    code: withCheck('HR-7-1'),
+    name: 'فلفل 🌶',
+    color: '#c22a1b',
+    fromLotId: log.blend,
+    bottleMl: 150,
+    count: 12,
+    usedG: 1900,
+    treatment: 'cooked-hot-fill',
+    bestBefore: '2027-03-01',
+  })
   await openLog(page, log.entries, 10.5)
   await page.goto(`/label/${bottles}`)
   await expect(page.getByText(/The shipped letters have no .*“ف”.*they are left out/)).toBeVisible()
   await expect(page.getByText('Nothing of the name can be printed. Write a name in Latin letters.')).toBeVisible()
-  await field(page, 'Name on the label').fill('Pneumonoultramicroscopicsilicovolcanoconiosisandonandonwithoutasinglespace')
+  await field(page, 'Name on the label').fill(
+    'Pneumonoultramicroscopicsilicovolcanoconiosisandonandonwithoutasinglespace',
+  )
   await expect(page.getByText('Nothing of the name can be printed.')).toBeHidden()
   const size = async (name: RegExp) => {
     await page.locator('.el-select', { has: page.getByRole('combobox', { name: 'Label size' }) }).click()
     await page.getByRole('option', { name }).click()
   }
   await size(/60 × 40/)
-  await expect(page.getByText('It does not fit at a size that can be read. Choose a larger label, or show less.')).toBeVisible()
+  await expect(
+    page.getByText('It does not fit at a size that can be read. Choose a larger label, or show less.'),
+  ).toBeVisible()
   await expect(page.getByRole('button', { name: 'Labels as PDF' })).toBeDisabled()
   await size(/99 × 93/)
   await expect(page.getByText('It does not fit')).toBeHidden()

@@ -2,7 +2,8 @@ import { readFile } from 'node:fs/promises'
 import type { Page } from '@playwright/test'
 import { expect, field, openDemo, test } from './steps'
 
-const give = (page: Page, name: string, text: string) => page.locator('input[type=file]').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) })
+const give = (page: Page, name: string, text: string) =>
+  page.locator('input[type=file]').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) })
 
 test('everything goes out as a file and comes in again, once', async ({ guarded: page }) => {
   await openDemo(page)
@@ -18,7 +19,11 @@ test('everything goes out as a file and comes in again, once', async ({ guarded:
   for (const [name, bad, sentence] of [
     ['cut.json', text.slice(0, 4000), 'This file is not JSON, or it was cut off. Nothing was changed.'],
     ['foreign.json', '{"a":1}', 'This is not a Lactofer log. Nothing was changed.'],
-    ['edited.json', text.replace('"Fresno and roasted carrot"', '"Something else"'), 'is in your log with other content'],
+    [
+      'edited.json',
+      text.replace('"Fresno and roasted carrot"', '"Something else"'),
+      'is in your log with other content',
+    ],
   ] as const) {
     await give(page, name, bad)
     await expect(page.getByRole('alert')).toContainText(sentence)
@@ -31,7 +36,9 @@ test('everything goes out as a file and comes in again, once', async ({ guarded:
   await expect(heading).toHaveText(before)
 })
 
-test('a chore is one tap, undone by another; taking the demo out leaves the maker\'s own entries', async ({ guarded: page }) => {
+test("a chore is one tap, undone by another; taking the demo out leaves the maker's own entries", async ({
+  guarded: page,
+}) => {
   await openDemo(page)
   await page.getByRole('button', { name: 'Burp, BPL-02: done' }).click()
   await expect(page.getByText('BPL-02: burp recorded.')).toBeVisible()

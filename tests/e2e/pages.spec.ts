@@ -1,7 +1,20 @@
 import type { Page } from '@playwright/test'
 import { expect, expectAccessible, openDemo, test } from './steps'
 
-const PAGES = ['/', '/plan', '/ferment', '/compare', '/press', '/blend', '/bottle', '/cellar', '/library', '/library?show=vessels', '/recipes', '/logbook'] as const
+const PAGES = [
+  '/',
+  '/plan',
+  '/ferment',
+  '/compare',
+  '/press',
+  '/blend',
+  '/bottle',
+  '/cellar',
+  '/library',
+  '/library?show=vessels',
+  '/recipes',
+  '/logbook',
+] as const
 /** Pages that teach the next step while nothing is there, and those where the dark has most to show. */
 const EMPTY = ['/', '/ferment', '/press', '/blend', '/cellar'] as const
 const DARK = ['/', '/plan', '/blend', '/bottle', '/cellar', '/library'] as const
@@ -14,10 +27,13 @@ async function visit(page: Page, paths: readonly string[], rules?: string[]) {
     if (rules) continue
     for (const width of [390, 768, 1280, 1920]) {
       await page.setViewportSize({ width, height: 844 })
-      await expect.poll(() => page.evaluate(() => document.documentElement.scrollWidth), `${path} at ${width}`).toBeLessThanOrEqual(width)
+      await expect
+        .poll(() => page.evaluate(() => document.documentElement.scrollWidth), `${path} at ${width}`)
+        .toBeLessThanOrEqual(width)
       // Pushed sideways on a phone, the stages show the one that is open.
       const here = page.locator('nav [aria-current]')
-      if (width === 390 && await here.count()) await expect(here, `${path} at ${width}`).toBeInViewport({ ratio: 0.9 })
+      if (width === 390 && (await here.count()))
+        await expect(here, `${path} at ${width}`).toBeInViewport({ ratio: 0.9 })
     }
     await page.setViewportSize({ width: 1280, height: 800 })
   }
@@ -28,10 +44,16 @@ async function lotPages(page: Page): Promise<string[]> {
   await page.goto('/bottle')
   const found = async (pattern: RegExp) => {
     await expect(page.locator('main a, .page a').first()).toBeVisible()
-    const paths = await page.locator('.page a').evaluateAll(links => links.map(link => link.getAttribute('href') ?? ''))
-    return paths.find(path => pattern.test(path)) ?? ''
+    const paths = await page
+      .locator('.page a')
+      .evaluateAll((links) => links.map((link) => link.getAttribute('href') ?? ''))
+    return paths.find((path) => pattern.test(path)) ?? ''
   }
-  const [pot, release, label] = [await found(/^\/bottle\/\w+$/), await found(/^\/release\/\w+$/), await found(/^\/label\/\w+$/)]
+  const [pot, release, label] = [
+    await found(/^\/bottle\/\w+$/),
+    await found(/^\/release\/\w+$/),
+    await found(/^\/label\/\w+$/),
+  ]
   return [pot, release, label, label.replace('/label/', '/trace/'), label.replace('/label/', '/cellar?lot=')]
 }
 
@@ -49,7 +71,7 @@ test('every stage passes axe with the demo, and fits 390, 768, 1280 and 1920 px'
 
 test('what stands beside the stages, and the pages of a lot from pot to table, too', async ({ guarded: page }) => {
   await openDemo(page)
-  await visit(page, [...PAGES.slice(8), ...await lotPages(page)])
+  await visit(page, [...PAGES.slice(8), ...(await lotPages(page))])
 })
 
 test('nothing loses its contrast in the dark', async ({ guarded: page }) => {

@@ -9,11 +9,18 @@ const weigh = async (page: Page, rows: readonly (readonly [name: string, said: s
     await field(page, `${name}, weight`).fill(said)
   }
 }
-const upload = (page: Page, label: string, name: string, text: string) => page.getByLabel(label, { exact: true }).setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(text) })
+const upload = (page: Page, label: string, name: string, text: string) =>
+  page.getByLabel(label, { exact: true }).setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(text) })
 
-test('a plan said in cups and cloves, ordered, scaled four ways; what starts it, how sour, what it gives', async ({ guarded: page }) => {
+test('a plan said in cups and cloves, ordered, scaled four ways; what starts it, how sour, what it gives', async ({
+  guarded: page,
+}) => {
   await page.goto('/plan')
-  await weigh(page, [['Fresno chilli', '900'], ['Carrot', '8 cups'], ['Garlic', '10 cloves']])
+  await weigh(page, [
+    ['Fresno chilli', '900'],
+    ['Carrot', '8 cups'],
+    ['Garlic', '10 cloves'],
+  ])
   await expect(page.getByText('about 1 000 g, probably 880–1 120 g: 125 g a cup. Weigh it when you can.')).toBeVisible()
   await expect(page.getByText(/about 50 g, probably 30–70 g: 5\.0 g a piece/)).toBeVisible()
   await expect(figure(page, 'salt')).toHaveText('78.0 g') // 4 % of 900 + 1 000 + 50
@@ -36,7 +43,11 @@ test('a plan said in cups and cloves, ordered, scaled four ways; what starts it,
   await expect(page.locator('.rows > li').nth(1)).toContainText('Garlic')
   // And by drag.
   await page.getByRole('button', { name: 'More about Garlic' }).click()
-  await page.locator('.rows > li').nth(1).locator('.grip').dragTo(page.locator('.rows > li').nth(0), { targetPosition: { x: 20, y: 4 } })
+  await page
+    .locator('.rows > li')
+    .nth(1)
+    .locator('.grip')
+    .dragTo(page.locator('.rows > li').nth(0), { targetPosition: { x: 20, y: 4 } })
   await expect(page.locator('.rows > li').nth(0)).toContainText('Garlic')
 
   const scale = page.getByRole('region', { name: 'Scale' })
@@ -62,11 +73,16 @@ test('a plan said in cups and cloves, ordered, scaled four ways; what starts it,
   await expect(scale.getByText(/This lies between 0/)).toBeVisible()
 })
 
-test('one bowl, three jars: each a lot of its own, the hot one marked on shelf, round and label', async ({ guarded: page }) => {
+test('one bowl, three jars: each a lot of its own, the hot one marked on shelf, round and label', async ({
+  guarded: page,
+}) => {
   await page.goto('/plan')
   await field(page, 'Name on the tape').fill('Salsa')
   await pick(page, 'Style', 'Dry-salted chop')
-  await weigh(page, [['Green tomato', '2000'], ['Onion', '400']])
+  await weigh(page, [
+    ['Green tomato', '2000'],
+    ['Onion', '400'],
+  ])
   await page.getByText('Mix it in one bowl').click()
   await page.getByRole('button', { name: 'Mixed: split it' }).click()
   await expect(page.getByText('one bowl, several jars')).toBeVisible()
@@ -90,10 +106,18 @@ test('one bowl, three jars: each a lot of its own, the hot one marked on shelf, 
   await expect(page.locator('[data-lot="LF-01B"] svg text', { hasText: 'HOT' })).toHaveCount(1)
   await expect(page.locator('[data-lot="LF-01A"] svg text', { hasText: 'HOT' })).toHaveCount(0)
   await page.locator('[data-lot="LF-01B"]').click()
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Jar labels' }).click()])
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Jar labels' }).click(),
+  ])
   const pdf = await PDFDocument.load(await readFile(await download.path()))
-  expect(pdf.getSubject()).toMatch(/^LF-01B, Salsa, hot, 2\.\d % salt, started \d{4}-\d\d-\d\d, (loose|tight) lid, HOT$/)
-  const [sheet] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Batch sheet' }).click()])
+  expect(pdf.getSubject()).toMatch(
+    /^LF-01B, Salsa, hot, 2\.\d % salt, started \d{4}-\d\d-\d\d, (loose|tight) lid, HOT$/,
+  )
+  const [sheet] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Batch sheet' }).click(),
+  ])
   expect((await PDFDocument.load(await readFile(await sheet.path()))).getTitle()).toBe('Batch sheet, LF-01B Salsa, hot')
   // Too salty: water thins it; its own produce is habanero, and more of that would be another sauce.
   await page.getByRole('button', { name: 'Salted wrong?' }).click()
@@ -122,7 +146,9 @@ test('salted wrong: what to put in, whether it fits, and the log afterwards', as
   await expect(page.getByRole('cell', { name: /Put in: 21\.1 g salt\. Salt from 2\.39 to 3\.85 %/ })).toBeVisible()
 })
 
-test('recipes: versions, started again, side by side, out to a file and back; a bad file changes nothing', async ({ guarded: page }) => {
+test('recipes: versions, started again, side by side, out to a file and back; a bad file changes nothing', async ({
+  guarded: page,
+}) => {
   await openDemo(page)
   await page.goto('/plan')
   await pick(page, 'Start from a recipe', 'Quay red mash, version 2')
@@ -140,10 +166,20 @@ test('recipes: versions, started again, side by side, out to a file and back; a 
   const compare = page.getByRole('region', { name: 'Side by side' })
   await expect(compare.getByRole('row', { name: /^Carrot/ })).toContainText('335 g, roasted') // 1 200 of 3 580
   await expect(compare.getByRole('row', { name: /^Carrot/ })).toContainText('387 g, roasted') // 1 500 of 3 880
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Export Quay red mash' }).click()])
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Export Quay red mash' }).click(),
+  ])
   const text = await readFile(await download.path(), 'utf8')
-  await upload(page, 'Import a recipe', 'bad.json', text.replace('"name": "Quay red mash"', '"name": "<script>alert(1)</script>"'))
-  await expect(page.getByText('The recipe cannot be read at "name": A name is plain text: take out < and >. Nothing was changed.')).toBeVisible()
+  await upload(
+    page,
+    'Import a recipe',
+    'bad.json',
+    text.replace('"name": "Quay red mash"', '"name": "<script>alert(1)</script>"'),
+  )
+  await expect(
+    page.getByText('The recipe cannot be read at "name": A name is plain text: take out < and >. Nothing was changed.'),
+  ).toBeVisible()
   await upload(page, 'Import a recipe', 'odd.json', text.replace('"versions"', '"surprise": 1, "versions"'))
   await expect(page.getByText('holds a field Lactofer does not know: "surprise"')).toBeVisible()
   await upload(page, 'Import a recipe', 'good.json', text)
@@ -155,7 +191,9 @@ test('recipes: versions, started again, side by side, out to a file and back; a 
   await expect(page.getByText('Line 2: "lots" is not a number. Nothing was changed.')).toBeVisible()
 })
 
-test('library: found by any name, own values over it and back again, own vessels that a plan chooses from', async ({ guarded: page }) => {
+test('library: found by any name, own values over it and back again, own vessels that a plan chooses from', async ({
+  guarded: page,
+}) => {
   await page.goto('/library')
   await page.getByLabel('Search by any common name').fill('hari mirch')
   await page.getByRole('button', { name: /^Green chilli/ }).click()
@@ -170,7 +208,10 @@ test('library: found by any name, own values over it and back again, own vessels
   await expect(page.getByRole('row', { name: /Heat, dry basis 12.000 SHU/ })).toContainText('your own value')
   await page.getByRole('button', { name: 'Back to the library’s values' }).click()
   await expect(page.getByRole('row', { name: /Heat, dry basis 40.000 SHU/ })).toContainText('common practice')
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Export CSV' }).click()])
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Export CSV' }).click(),
+  ])
   const csv = await readFile(await download.path(), 'utf8')
   await upload(page, 'Import CSV', 'library.csv', csv)
   await expect(page.getByText('Nothing in the file differs from your library.')).toBeVisible()
@@ -195,7 +236,9 @@ test('library: found by any name, own values over it and back again, own vessels
   await expect(figure(page, 'fill')).toContainText('Blue tub')
 })
 
-test('a label opens its lot: by the camera where the browser reads codes, by the short code where not', async ({ guarded: page }) => {
+test('a label opens its lot: by the camera where the browser reads codes, by the short code where not', async ({
+  guarded: page,
+}) => {
   await openDemo(page)
   const href = await page.locator('[data-lot="BPL-09"] a, a[data-lot="BPL-09"]').first().getAttribute('href')
   const scan = () => page.getByRole('button', { name: 'Open a lot by its label' }).click()
@@ -208,7 +251,13 @@ test('a label opens its lot: by the camera where the browser reads codes, by the
   await expect(page.getByRole('heading', { level: 1, name: 'Green tomato salsa' })).toBeVisible()
 
   await page.addInitScript((link) => {
-    Object.assign(globalThis, { BarcodeDetector: class { detect() { return Promise.resolve([{ rawValue: `https://somewhere.test${link}` }]) } } })
+    Object.assign(globalThis, {
+      BarcodeDetector: class {
+        detect() {
+          return Promise.resolve([{ rawValue: `https://somewhere.test${link}` }])
+        }
+      },
+    })
     const canvas = document.createElement('canvas')
     const pen = canvas.getContext('2d')
     setInterval(() => pen?.fillRect(0, 0, Math.random() * 90, 90), 40)
@@ -216,7 +265,9 @@ test('a label opens its lot: by the camera where the browser reads codes, by the
   }, href)
   await page.reload()
   await scan()
-  await expect(page.getByRole('heading', { level: 1, name: 'Scotch bonnet and mango' })).toBeVisible({ timeout: 20_000 })
+  await expect(page.getByRole('heading', { level: 1, name: 'Scotch bonnet and mango' })).toBeVisible({
+    timeout: 20_000,
+  })
 })
 
 test('the unit of a kind of field is chosen at the field and remembered for all of them', async ({ guarded: page }) => {
@@ -230,13 +281,18 @@ test('the unit of a kind of field is chosen at the field and remembered for all 
   await expect(field(page, 'Carrot, weight')).toHaveValue('0.32')
 })
 
-test('a bowl weighed by hand: something else instead, one thing more, weighed again after the salt, then split; a plan that was never packed is dropped', async ({ guarded: page }) => {
+test('a bowl weighed by hand: something else instead, one thing more, weighed again after the salt, then split; a plan that was never packed is dropped', async ({
+  guarded: page,
+}) => {
   // By hand: no scale is connected.
-  await page.route('**/api/bench/stream', route => route.abort())
+  await page.route('**/api/bench/stream', (route) => route.abort())
   await page.goto('/plan')
   await field(page, 'Name on the tape').fill('Bowl')
   await pick(page, 'Style', 'Dry-salted chop')
-  await weigh(page, [['Green tomato', '1000'], ['Onion', '400']])
+  await weigh(page, [
+    ['Green tomato', '1000'],
+    ['Onion', '400'],
+  ])
   await page.getByText('Mix it in one bowl').click()
   await page.getByRole('button', { name: 'Weigh it in' }).click()
   const panel = page.getByRole('region', { name: 'On the scale' })
@@ -279,8 +335,14 @@ test('a bowl weighed by hand: something else instead, one thing more, weighed ag
   await field(page, 'Code on the tape').fill('LF-02')
   await page.getByRole('button', { name: 'Open', exact: true }).click()
   await pick(page, 'Page', 'Letter')
-  const [sheet] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Batch sheet' }).click()])
-  expect((await PDFDocument.load(await readFile(await sheet.path()))).getPage(0).getSize()).toEqual({ width: 612, height: 792 })
+  const [sheet] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Batch sheet' }).click(),
+  ])
+  expect((await PDFDocument.load(await readFile(await sheet.path()))).getPage(0).getSize()).toEqual({
+    width: 612,
+    height: 792,
+  })
   await page.getByRole('button', { name: 'Drop this plan' }).click()
   await expect(page.getByRole('button', { name: 'LF-02 Never mind' })).toBeHidden()
   await expect(page.getByRole('button', { name: 'LF-01 Bowl' })).toBeVisible()

@@ -8,9 +8,10 @@ export const test = base.extend<{ guarded: Page }>({
     const errors: string[] = []
     page.on('request', (request) => {
       const url = new URL(request.url())
-      if (['http:', 'https:', 'ws:', 'wss:'].includes(url.protocol) && url.origin !== baseURL) strangers.push(request.url())
+      if (['http:', 'https:', 'ws:', 'wss:'].includes(url.protocol) && url.origin !== baseURL)
+        strangers.push(request.url())
     })
-    page.on('pageerror', error => errors.push(error.message))
+    page.on('pageerror', (error) => errors.push(error.message))
     await use(page)
     expect(strangers, 'the running application asks no other host').toEqual([])
     expect(errors, 'no error on the page').toEqual([])
@@ -44,6 +45,18 @@ export const figure = (page: Page | Locator, name: string): Locator => page.loca
 /** No serious finding of axe, of all rules or of those named. */
 export async function expectAccessible(page: Page, rules?: string[]): Promise<void> {
   const axe = new AxeBuilder({ page })
-  const { violations } = await (rules ? axe.withRules(rules) : axe.withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa'])).analyze()
-  expect(violations.filter(found => found.impact === 'serious' || found.impact === 'critical').map(found => `${found.id}: ${found.nodes.map(node => node.target.join(' ')).slice(0, 4).join(' | ')}`)).toEqual([])
+  const { violations } = await (
+    rules ? axe.withRules(rules) : axe.withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa'])
+  ).analyze()
+  expect(
+    violations
+      .filter((found) => found.impact === 'serious' || found.impact === 'critical')
+      .map(
+        (found) =>
+          `${found.id}: ${found.nodes
+            .map((node) => node.target.join(' '))
+            .slice(0, 4)
+            .join(' | ')}`,
+      ),
+  ).toEqual([])
 }

@@ -2,15 +2,15 @@ import { STYLES, type StyleId } from '@lactofer/core'
 import { expect, field, figure, pick, test } from './steps'
 
 /** What goes into each style's trial, and a figure that must then stand on the page; each worked out by hand. */
-const TRIALS: Record<StyleId, { rows: [name: string, grams: string][], salt?: string, evened?: string }> = {
-  'mash': { rows: [['Fresno chilli', '1000']], salt: '40.0 g', evened: '3.85 %' }, // 40 in 1 040
-  'brined': { rows: [['Yellow aji', '1000']] },
-  'chop': { rows: [['Cubanelle', '1000']], salt: '25.0 g', evened: '2.44 %' }, // 2.439 %
-  'bag': { rows: [['Lemon-drop chilli', '1200']], salt: '48.0 g', evened: '3.85 %' },
+const TRIALS: Record<StyleId, { rows: [name: string, grams: string][]; salt?: string; evened?: string }> = {
+  mash: { rows: [['Fresno chilli', '1000']], salt: '40.0 g', evened: '3.85 %' }, // 40 in 1 040
+  brined: { rows: [['Yellow aji', '1000']] },
+  chop: { rows: [['Cubanelle', '1000']], salt: '25.0 g', evened: '2.44 %' }, // 2.439 %
+  bag: { rows: [['Lemon-drop chilli', '1200']], salt: '48.0 g', evened: '3.85 %' },
   'salt-packed': { rows: [['Kumquat', '800']], salt: '80.0 g', evened: '9.09 %' },
-  'paste': { rows: [['Shrimp', '500']], salt: '200.0 g', evened: '28.86 %' }, // (200 + 2 of its own) in 700
-  'infusion': { rows: [['Bird chilli', '300']] },
-  'cooked': { rows: [['Cayenne', '500']] },
+  paste: { rows: [['Shrimp', '500']], salt: '200.0 g', evened: '28.86 %' }, // (200 + 2 of its own) in 700
+  infusion: { rows: [['Bird chilli', '300']] },
+  cooked: { rows: [['Cayenne', '500']] },
 }
 
 for (const style of STYLES) {
@@ -46,11 +46,18 @@ for (const style of STYLES) {
     await page.getByText('Produce cut open and looked at').click()
     await page.getByRole('button', { name: 'Packed: start the lot' }).click()
     await expect(page.getByRole('heading', { level: 1, name: `Trial ${style.id}` })).toBeVisible()
-    await expect(page.getByRole('cell', { name: /^Looked at before packing: produce cut open and looked at: sound inside\. Not ticked: / })).toBeVisible()
+    await expect(
+      page.getByRole('cell', {
+        name: /^Looked at before packing: produce cut open and looked at: sound inside\. Not ticked: /,
+      }),
+    ).toBeVisible()
     await expect(page.getByText(new RegExp(style.closures.join('|'))).first()).toBeVisible()
-    if (style.id === 'cooked') await expect(figure(page, 'standing')).toHaveText('Cooked: blend and sieve it once it has cooled.')
+    if (style.id === 'cooked')
+      await expect(figure(page, 'standing')).toHaveText('Cooked: blend and sieve it once it has cooled.')
     // Time or the pot decides there: it can be pressed into a lot in stock without a pH.
-    await expect(page.getByRole('link', { name: 'Press it' })).toHaveCount(style.ferments && style.id !== 'salt-packed' ? 0 : 1)
+    await expect(page.getByRole('link', { name: 'Press it' })).toHaveCount(
+      style.ferments && style.id !== 'salt-packed' ? 0 : 1,
+    )
     if (style.id !== 'cooked') return
     await page.getByRole('link', { name: 'Press it' }).click()
     await field(page, 'Base came out').fill('900')
@@ -65,7 +72,10 @@ test('an infusion is drawn off into stock and refilled once', async ({ guarded: 
   await page.goto('/plan')
   await field(page, 'Name on the tape').fill('Pepper vinegar')
   await pick(page, 'Style', 'Vinegar infusion')
-  for (const [name, grams] of [['Bird chilli', '400'], ['White vinegar 5 %', '700']] as const) {
+  for (const [name, grams] of [
+    ['Bird chilli', '400'],
+    ['White vinegar 5 %', '700'],
+  ] as const) {
     await pick(page, 'Add an ingredient', name)
     await field(page, `${name}, weight`).fill(grams)
   }

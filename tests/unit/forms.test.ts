@@ -1,13 +1,50 @@
 import { describe, expect, it } from 'vitest'
-import { exactly, fold, forecastBlend, materialById, ofKnown, ofMaterial, ofSalt, openTargets, SHIPPED, valueOf, type EntryOf, type Lot } from '@lactofer/core'
-import { freshBench, freshPart, freshSauce, mixSetOf, partForLog, partsForLog, setShare, shareOut, type BenchForm, type Knowing, type PartForm, type SauceForm } from '~/components/blend/blendForm'
+import {
+  exactly,
+  fold,
+  forecastBlend,
+  materialById,
+  ofKnown,
+  ofMaterial,
+  ofSalt,
+  openTargets,
+  SHIPPED,
+  valueOf,
+  type EntryOf,
+  type Lot,
+} from '@lactofer/core'
+import {
+  freshBench,
+  freshPart,
+  freshSauce,
+  mixSetOf,
+  partForLog,
+  partsForLog,
+  setShare,
+  shareOut,
+  type BenchForm,
+  type Knowing,
+  type PartForm,
+  type SauceForm,
+} from '~/components/blend/blendForm'
 import { adviceWords, missedWords } from '~/components/blend/limitWords'
 import { headline, judge, RULERS, spread } from '~/components/measure/rulers'
 import { colourOf, formOfRecipe, freshPlan, planResults, recipePlanOf, type PlanForm } from '~/components/plan/planForm'
 
 const empty = fold([])
-const row = (materialId: string, massG: number | null): PlanForm['rows'][number] => ({ key: materialId, materialId, name: materialById(materialId)!.name, massG, preparation: 'raw', seedsOut: false })
-const plan = (change: Partial<PlanForm>): PlanForm => ({ ...freshPlan(), rows: [row('fresno', 1346), row('garlic', 54)], ...change })
+const row = (materialId: string, massG: number | null): PlanForm['rows'][number] => ({
+  key: materialId,
+  materialId,
+  name: materialById(materialId)!.name,
+  massG,
+  preparation: 'raw',
+  seedsOut: false,
+})
+const plan = (change: Partial<PlanForm>): PlanForm => ({
+  ...freshPlan(),
+  rows: [row('fresno', 1346), row('garlic', 54)],
+  ...change,
+})
 const found = (form: PlanForm) => {
   const results = planResults(form, empty)
   if (!results?.figures) throw new Error('no results')
@@ -19,8 +56,12 @@ describe('the plan', () => {
     expect(planResults(freshPlan(), empty)).toBeNull()
     expect(planResults(plan({ saltPct: null }), empty)).toBeNull()
     expect(planResults(plan({ style: 'brined', waterG: null }), empty)).toBeNull()
-    expect(planResults(plan({ saltBasis: 'brine' }), empty)).toMatchObject({ problem: expect.stringMatching(/no water/) })
-    expect(planResults(plan({ rows: [{ ...row('fresno', 100), lotId: '01J00000000000000000000000' }] }), empty)).toMatchObject({ problem: expect.stringMatching(/no longer in the log/) })
+    expect(planResults(plan({ saltBasis: 'brine' }), empty)).toMatchObject({
+      problem: expect.stringMatching(/no water/),
+    })
+    expect(
+      planResults(plan({ rows: [{ ...row('fresno', 100), lotId: '01J00000000000000000000000' }] }), empty),
+    ).toMatchObject({ problem: expect.stringMatching(/no longer in the log/) })
     expect(found(plan({})).figures.dose.saltG).toBeCloseTo(56, 6)
   })
 
@@ -34,12 +75,23 @@ describe('the plan', () => {
   it('a row without a weight is left out of the sum, and the heaviest gives its colour', () => {
     expect(found(plan({ saltPct: 1.5 })).figures.tooWeak).toBe(true)
     expect(found(plan({ rows: [row('fresno', 500), row('garlic', null)] })).figures.ingredientG).toBe(500)
-    expect(colourOf(plan({ rows: [row('garlic', 10), row('habanero', 90)] }), empty)).toBe(materialById('habanero')!.color)
+    expect(colourOf(plan({ rows: [row('garlic', 10), row('habanero', 90)] }), empty)).toBe(
+      materialById('habanero')!.color,
+    )
   })
 
   it('a recipe keeps no parts of lots and nobody’s name; started again it is the same plan, with rows of its own', () => {
-    const kept = recipePlanOf(plan({ rows: [{ ...row('fresno', 900), grower: 'Croft 7', boughtG: 1000 }, { ...row('garlic', 50), lotId: '01J00000000000000000000000' }] }))!
-    expect(kept.rows).toEqual([{ materialId: 'fresno', name: 'Fresno chilli', massG: 900, preparation: 'raw', seedsOut: false }])
+    const kept = recipePlanOf(
+      plan({
+        rows: [
+          { ...row('fresno', 900), grower: 'Croft 7', boughtG: 1000 },
+          { ...row('garlic', 50), lotId: '01J00000000000000000000000' },
+        ],
+      }),
+    )!
+    expect(kept.rows).toEqual([
+      { materialId: 'fresno', name: 'Fresno chilli', massG: 900, preparation: 'raw', seedsOut: false },
+    ])
     const again = formOfRecipe({ plan: kept, recipeId: '01J00000000000000000000000', name: 'Red' } as EntryOf<'recipe'>)
     expect(recipePlanOf(again)).toEqual(kept)
     expect(recipePlanOf(freshPlan())).toBeNull()
@@ -47,38 +99,68 @@ describe('the plan', () => {
 })
 
 describe('the blend bench', () => {
-  const part = (change: Partial<PartForm>): PartForm => ({ ...freshPart({ key: 'k', materialId: 'pear', name: 'Pear', massG: 100 }), ...change })
+  const part = (change: Partial<PartForm>): PartForm => ({
+    ...freshPart({ key: 'k', materialId: 'pear', name: 'Pear', massG: 100 }),
+    ...change,
+  })
   const base = (change: Partial<PartForm> = {}): PartForm => {
     const { materialId: _, ...lotPart } = part({ key: 'base', lotId: 'base', name: 'Base', massG: 600, ...change })
     return lotPart
   }
   const knowing: Knowing = {
-    lot: id => id === 'base' ? { kind: 'base', leftG: 800 } as Lot : undefined, library: SHIPPED, pricePerKg: one => one.materialId === 'pear' ? 3 : null,
-    composition: one => one.lotId ? one.lotId === 'base' ? ofMaterial(materialById('fresno')!, one.massG ?? 0) : null : ofKnown(SHIPPED.materialOrUnknown(one.materialId ?? ''), one.massG ?? 0, {}),
+    lot: (id) => (id === 'base' ? ({ kind: 'base', leftG: 800 } as Lot) : undefined),
+    library: SHIPPED,
+    pricePerKg: (one) => (one.materialId === 'pear' ? 3 : null),
+    composition: (one) =>
+      one.lotId
+        ? one.lotId === 'base'
+          ? ofMaterial(materialById('fresno')!, one.massG ?? 0)
+          : null
+        : ofKnown(SHIPPED.materialOrUnknown(one.materialId ?? ''), one.massG ?? 0, {}),
   }
-  const bench = (parts: PartForm[], change: Partial<BenchForm> = {}, sauce: Partial<SauceForm> = {}): BenchForm => ({ ...freshBench('one'), sauces: [{ ...freshSauce('one'), parts, ...sauce }], ...change })
+  const bench = (parts: PartForm[], change: Partial<BenchForm> = {}, sauce: Partial<SauceForm> = {}): BenchForm => ({
+    ...freshBench('one'),
+    sauces: [{ ...freshSauce('one'), parts, ...sauce }],
+    ...change,
+  })
   const asked = (form: BenchForm, indexes = [0], margins = [0]) => mixSetOf(form, indexes, margins, knowing)
 
   it('hands the log only what was weighed, with what is known of it', () => {
-    expect(partsForLog([part({ ph: 4.1, preparation: 'boiled' }), part({ massG: 0 }), part({ massG: null }), base()])).toEqual([{ materialId: 'pear', name: 'Pear', massG: 100, ph: 4.1, preparation: 'boiled' }, { lotId: 'base', name: 'Base', massG: 600 }])
+    expect(
+      partsForLog([part({ ph: 4.1, preparation: 'boiled' }), part({ massG: 0 }), part({ massG: null }), base()]),
+    ).toEqual([
+      { materialId: 'pear', name: 'Pear', massG: 100, ph: 4.1, preparation: 'boiled' },
+      { lotId: 'base', name: 'Base', massG: 600 },
+    ])
     expect(partForLog(part({ materialId: 'white-vinegar', strengthPct: 8 }))).toMatchObject({ strengthPct: 8 })
     expect(freshBench('one').sauces[0]!.targets.acid).toEqual({ low: null, high: 4, rank: 1 })
   })
 
   it('asks the solver for what stands there: stock less what the other sauces take, margins, caps on pure acids', () => {
-    const form = bench([base(), part({ lowPct: 10 }), part({ key: 'c', materialId: 'citric-acid', name: 'Citric acid', massG: 2 })], { wholeBand: true })
+    const form = bench(
+      [base(), part({ lowPct: 10 }), part({ key: 'c', materialId: 'citric-acid', name: 'Citric acid', massG: 2 })],
+      { wholeBand: true },
+    )
     form.sauces.push({ ...freshSauce('two'), parts: [base({ massG: 150 })] })
     const { set } = asked(form, [0], [0.08])
     expect(set).toMatchObject({ stockG: { base: 650 }, mixes: [{ phMargin: 0.08, massG: { low: 702, high: 702 } }] })
-    expect(set!.mixes[0]!.parts.map(({ role, lowShare, highShare }) => [role, lowShare, highShare])).toEqual([['base', 0, 1], ['other', 0.1, 1], ['acid', 0, 0.005]])
+    expect(set!.mixes[0]!.parts.map(({ role, lowShare, highShare }) => [role, lowShare, highShare])).toEqual([
+      ['base', 0, 1],
+      ['other', 0.1, 1],
+      ['acid', 0, 0.005],
+    ])
   })
 
   it('refuses in words what cannot be solved', () => {
     expect(asked(bench([])).problem).toMatch(/empty/)
     expect(asked(bench([base({ massG: 0 })])).problem).toMatch(/Give something a weight/)
-    expect(asked(bench([base({ lotId: 'gone', name: 'Lost base' })])).problem).toMatch(/Lost base: what it is made of is not known/)
+    expect(asked(bench([base({ lotId: 'gone', name: 'Lost base' })])).problem).toMatch(
+      /Lost base: what it is made of is not known/,
+    )
     expect(asked(bench([part({})], {}, { makeLow: 500, makeHigh: 300 })).problem).toMatch(/more than “at most”/)
-    expect(asked(bench([part({})], {}, { targets: { ...openTargets(), salt: { low: 3, high: 2, rank: 1 } } })).problem).toMatch(/Salt: “at least” is over “at most”/)
+    expect(
+      asked(bench([part({})], {}, { targets: { ...openTargets(), salt: { low: 3, high: 2, rank: 1 } } })).problem,
+    ).toMatch(/Salt: “at least” is over “at most”/)
     expect(asked(bench([part({}), base()], { objective: 'cost' })).problem).toMatch(/Base has no price/)
   })
 
@@ -89,26 +171,54 @@ describe('the blend bench', () => {
     shareOut(parts, 600)
     expect(parts.map(({ massG }) => massG)).toEqual([400, 200])
     const { set } = asked(bench([base(), part({})]))
-    expect(adviceWords({ limit: { kind: 'stock', mix: 0, stock: 'base', end: 'high', value: 800 }, to: 950 }, set!, 'metric')).toBe('150 g more of Base: 950 g in place of the 800 g there are')
-    expect(adviceWords({ limit: { kind: 'target', aim: 'acid', mix: 0, end: 'high', value: 3.6 }, to: 3.66 }, set!, 'metric')).toBe('pH at most 3.66 in place of 3.60')
-    expect(adviceWords({ limit: { kind: 'share', part: 1, mix: 0, end: 'low', value: 0.3, locked: false }, to: 0.24 }, set!, 'metric')).toBe('Pear at least 24.0 % of it in place of 30.0 %')
-    expect(missedWords({ mix: 0, aim: 'salt', end: 'high', wanted: 2.5, got: 2.81 }, set!)).toBe('salt 2.81 %, wanted at most 2.50 %')
+    expect(
+      adviceWords(
+        { limit: { kind: 'stock', mix: 0, stock: 'base', end: 'high', value: 800 }, to: 950 },
+        set!,
+        'metric',
+      ),
+    ).toBe('150 g more of Base: 950 g in place of the 800 g there are')
+    expect(
+      adviceWords(
+        { limit: { kind: 'target', aim: 'acid', mix: 0, end: 'high', value: 3.6 }, to: 3.66 },
+        set!,
+        'metric',
+      ),
+    ).toBe('pH at most 3.66 in place of 3.60')
+    expect(
+      adviceWords(
+        { limit: { kind: 'share', part: 1, mix: 0, end: 'low', value: 0.3, locked: false }, to: 0.24 },
+        set!,
+        'metric',
+      ),
+    ).toBe('Pear at least 24.0 % of it in place of 30.0 %')
+    expect(missedWords({ mix: 0, aim: 'salt', end: 'high', wanted: 2.5, got: 2.81 }, set!)).toBe(
+      'salt 2.81 %, wanted at most 2.50 %',
+    )
   })
 })
 
 describe('the rulers', () => {
-  const forecast = forecastBlend([ofMaterial(materialById('fresno')!, 700), ofMaterial(materialById('white-vinegar')!, 200), ofSalt(30)])
+  const forecast = forecastBlend([
+    ofMaterial(materialById('fresno')!, 700),
+    ofMaterial(materialById('white-vinegar')!, 200),
+    ofSalt(30),
+  ])
 
   it('heat is never one bare number, and acid shows its band', () => {
     expect(headline('heat', valueOf('heat', forecast))).toMatch(/SHU$/)
     expect(spread('heat', valueOf('heat', forecast))).toMatch(/–.* SHU, \w+/)
     expect(spread('acid', forecast.ph)).toMatch(/^\d\.\d\d–\d\.\d\d$/)
     expect(headline('acid', null)).toBe('no water, no pH')
-    for (const ruler of Object.values(RULERS)) for (const tick of ruler.ticks) expect(ruler.share(tick)).toBeGreaterThan(0)
+    for (const ruler of Object.values(RULERS))
+      for (const tick of ruler.ticks) expect(ruler.share(tick)).toBeGreaterThan(0)
   })
 
   it('judges acid on its upper end, everything else on its value, and says by how much it misses', () => {
-    expect(judge('acid', { low: 3.8, typical: 3.95, high: 4.05 }, { low: null, high: 4 })).toEqual({ level: 'ask', word: 'may be over' })
+    expect(judge('acid', { low: 3.8, typical: 3.95, high: 4.05 }, { low: null, high: 4 })).toEqual({
+      level: 'ask',
+      word: 'may be over',
+    })
     expect(judge('acid', { low: 3.5, typical: 3.6, high: 3.7 }, { low: null, high: 4 }).level).toBe('fine')
     expect(judge('salt', exactly(3.1), { low: 2, high: 2.5 })).toEqual({ level: 'act', word: '0.60 % over' })
     expect(judge('salt', exactly(1.8), { low: 2, high: 2.5 })).toEqual({ level: 'act', word: '0.20 % under' })

@@ -4,10 +4,12 @@ import type { Entry, FilePhoto } from '@lactofer/core'
 import { allEntries, append, bindOld, journal, merge, replaceDemo } from '~/db/journal'
 
 const demo = demoEntries(Date.parse('2026-05-04T09:00:00.000Z'))
-const own = demo.slice(0, 5).map((entry, index): Entry => ({ ...entry, id: `${entry.id.slice(0, 20)}00000${index}`, origin: 'maker' }))
-const ids = async () => (await allEntries()).map(entry => entry.id).sort()
+const own = demo
+  .slice(0, 5)
+  .map((entry, index): Entry => ({ ...entry, id: `${entry.id.slice(0, 20)}00000${index}`, origin: 'maker' }))
+const ids = async () => (await allEntries()).map((entry) => entry.id).sort()
 const fileOf = (entries: readonly Entry[], photos: FilePhoto[] = []) => ({ entries: [...entries], photos })
-const idsOf = (entries: readonly Entry[]) => entries.map(entry => entry.id).sort()
+const idsOf = (entries: readonly Entry[]) => entries.map((entry) => entry.id).sort()
 
 beforeEach(() => Promise.all([journal.entries.clear(), journal.photos.clear(), journal.volumes.clear()]))
 
@@ -28,7 +30,10 @@ describe('the journal', () => {
   })
 
   it('binds what is old once there is much of it: the same entries, still merged by id, the demo left loose', async () => {
-    const many = Array.from({ length: 5200 }, (_, index): Entry => ({ ...own[index % 5]!, id: `${own[0]!.id.slice(0, 20)}${String(index).padStart(6, '0')}` }))
+    const many = Array.from({ length: 5200 }, (_, index): Entry => ({
+      ...own[index % 5]!,
+      id: `${own[0]!.id.slice(0, 20)}${String(index).padStart(6, '0')}`,
+    }))
     await journal.entries.bulkAdd(many)
     await replaceDemo(demo)
     await bindOld()
@@ -40,7 +45,10 @@ describe('the journal', () => {
   })
 
   it('binds a long file as it comes in', async () => {
-    const many = Array.from({ length: 2600 }, (_, index): Entry => ({ ...own[index % 5]!, id: `${own[0]!.id.slice(0, 20)}${String(index).padStart(6, '0')}` }))
+    const many = Array.from({ length: 2600 }, (_, index): Entry => ({
+      ...own[index % 5]!,
+      id: `${own[0]!.id.slice(0, 20)}${String(index).padStart(6, '0')}`,
+    }))
     expect(await merge(fileOf([...many, ...demo]))).toEqual({ added: 2600 + demo.length, known: 0 })
     expect([await journal.volumes.count(), await journal.entries.count()]).toEqual([3, 500 + demo.length])
     expect(await ids()).toEqual(idsOf([...many, ...demo]))
@@ -49,7 +57,9 @@ describe('the journal', () => {
 
   it('refuses a file that changed a fact, and takes in nothing of it', async () => {
     await append(own)
-    await expect(merge(fileOf([...demo, { ...own[2]!, by: 'Somebody' } as Entry], [picture]))).rejects.toThrow(/other content/)
+    await expect(merge(fileOf([...demo, { ...own[2]!, by: 'Somebody' } as Entry], [picture]))).rejects.toThrow(
+      /other content/,
+    )
     expect(await ids()).toEqual(idsOf(own))
     expect(await journal.photos.count()).toBe(0)
   })
@@ -62,7 +72,7 @@ describe('the journal', () => {
     expect([kept!.id, kept!.blob.type, kept!.blob.size]).toEqual([picture.id, 'image/png', 8])
   })
 
-  it('takes the demo out, or puts a new one in its place, and never touches the maker\'s own', async () => {
+  it("takes the demo out, or puts a new one in its place, and never touches the maker's own", async () => {
     await append(own)
     await replaceDemo(demo)
     await replaceDemo(demo)

@@ -9,7 +9,7 @@ function bench(seed = 7) {
   const simulator = new BenchSimulator(START, seed)
   let nowMs = START
   const pass = (seconds: number) => {
-    for (const end = nowMs + seconds * 1000; nowMs < end;) simulator.run(nowMs += 250)
+    for (const end = nowMs + seconds * 1000; nowMs < end;) simulator.run((nowMs += 250))
     return simulator.read()
   }
   return { simulator, pass }
@@ -61,7 +61,12 @@ describe('the simulated bench', () => {
       pass(90)
       return { slopePct, accepted }
     }
-    const error = () => Math.abs(Array.from({ length: 20 }, () => pass(3).ph.value!).slice(10).reduce((sum, value) => sum + value / 10, 0) - 3.6)
+    const error = () =>
+      Math.abs(
+        Array.from({ length: 20 }, () => pass(3).ph.value!)
+          .slice(10)
+          .reduce((sum, value) => sum + value / 10, 0) - 3.6,
+      )
     expect(calibrate().slopePct).toBeGreaterThan(97)
     const fresh = error()
     pass(40 * 3600)

@@ -22,31 +22,68 @@ const problems = shallowRef<Record<string, string>>({})
 const opened = ref('')
 
 /** What is poured most stands first. */
-const KINDS = ['water', 'vinegar', 'salt', 'sweetener', 'acid', 'thickener', 'fruit', 'vegetable', 'herb', 'pepper', 'seafood', 'starter'] as const
-const stock = computed(() => book.lots.filter(lot => lot.state === 'in stock' && ['base', 'brine', 'stock', 'pulp', 'ferment', 'blend'].includes(lot.kind)))
-const lotOptions = (sauce: boolean) => stock.value.filter(lot => (lot.kind === 'blend') === sauce)
-  .map(lot => ({ value: `lot:${lot.id}`, label: `${lot.code} ${lot.name}, ${formatMass(lot.leftG, preferences.world)}` }))
+const KINDS = [
+  'water',
+  'vinegar',
+  'salt',
+  'sweetener',
+  'acid',
+  'thickener',
+  'fruit',
+  'vegetable',
+  'herb',
+  'pepper',
+  'seafood',
+  'starter',
+] as const
+const stock = computed(() =>
+  book.lots.filter(
+    (lot) => lot.state === 'in stock' && ['base', 'brine', 'stock', 'pulp', 'ferment', 'blend'].includes(lot.kind),
+  ),
+)
+const lotOptions = (sauce: boolean) =>
+  stock.value
+    .filter((lot) => (lot.kind === 'blend') === sauce)
+    .map((lot) => ({
+      value: `lot:${lot.id}`,
+      label: `${lot.code} ${lot.name}, ${formatMass(lot.leftG, preferences.world)}`,
+    }))
 /** Finished sauces stand last: they are poured together seldom. */
 const options = computed(() => [
   ...lotOptions(false),
-  ...KINDS.flatMap(kind => book.library.materials.filter(material => material.kind === kind)).map(material => ({ value: `stuff:${material.id}`, label: material.name })),
+  ...KINDS.flatMap((kind) => book.library.materials.filter((material) => material.kind === kind)).map((material) => ({
+    value: `stuff:${material.id}`,
+    label: material.name,
+  })),
   ...lotOptions(true),
 ])
 const total = computed(() => totalOf({ parts: parts.value }))
-const lotOf = (part: PartForm): Lot | undefined => part.lotId ? book.lot(part.lotId) : undefined
+const lotOf = (part: PartForm): Lot | undefined => (part.lotId ? book.lot(part.lotId) : undefined)
 const material = (part: PartForm) => book.library.material(part.materialId ?? '')
 const colour = (part: PartForm) => lotOf(part)?.color ?? material(part)?.color ?? '#9aa58c'
 const isFine = (part: PartForm) => ['salt', 'acid', 'thickener'].includes(material(part)?.kind ?? '')
 /** A slider reaches the stock, or a kilo (100 g for salt, acid and thickener); past its end it stretches with the figure. */
-const reach = (part: PartForm) => Math.max(Math.ceil(lotOf(part)?.leftG ?? (isFine(part) ? 100 : 1000)), Math.ceil((part.massG ?? 0) * 1.25), 10)
+const reach = (part: PartForm) =>
+  Math.max(Math.ceil(lotOf(part)?.leftG ?? (isFine(part) ? 100 : 1000)), Math.ceil((part.massG ?? 0) * 1.25), 10)
 
 function add(choice: string) {
   const [kind, id = ''] = choice.split(':')
   const lot = kind === 'lot' ? book.lot(id) : undefined
   const found = kind === 'stuff' ? book.library.material(id) : undefined
   const key = `${choice}-${parts.value.length}-${Math.round(total.value)}`
-  if (lot) parts.value.push(freshPart({ key, lotId: lot.id, name: lot.name, massG: Math.max(0, Math.round(remains(lot.id) / 2)) }))
-  if (found) parts.value.push(freshPart({ key, materialId: found.id, name: found.name, massG: ['salt', 'acid'].includes(found.kind) ? 5 : found.kind === 'thickener' ? 1 : 100 }))
+  if (lot)
+    parts.value.push(
+      freshPart({ key, lotId: lot.id, name: lot.name, massG: Math.max(0, Math.round(remains(lot.id) / 2)) }),
+    )
+  if (found)
+    parts.value.push(
+      freshPart({
+        key,
+        materialId: found.id,
+        name: found.name,
+        massG: ['salt', 'acid'].includes(found.kind) ? 5 : found.kind === 'thickener' ? 1 : 100,
+      }),
+    )
   adding.value = ''
 }
 function attempt(part: PartForm, work: () => void) {
@@ -58,7 +95,8 @@ function attempt(part: PartForm, work: () => void) {
     problems.value = { [part.key]: error.message }
   }
 }
-const share = (part: PartForm) => total.value > 0 ? Number((100 * (part.massG ?? 0) / total.value).toFixed(2)) : null
+const share = (part: PartForm) =>
+  total.value > 0 ? Number(((100 * (part.massG ?? 0)) / total.value).toFixed(2)) : null
 function changeShare(part: PartForm, index: number, pct: number | null) {
   if (pct !== null && pct !== share(part)) attempt(part, () => setShare(parts.value, index, pct))
 }
@@ -68,30 +106,49 @@ function changeRatio(part: PartForm, ratio: number | null) {
 }
 /** Parts begin with what stands in the pot, the smallest of weight as one. */
 function changeMode(next: Mode) {
-  const least = Math.min(...parts.value.map(part => part.massG ?? 0).filter(grams => grams > total.value / 50))
-  if (next === 'parts' && Number.isFinite(least)) for (const part of parts.value) part.ratio = Number(((part.massG ?? 0) / least).toFixed(2))
+  const least = Math.min(...parts.value.map((part) => part.massG ?? 0).filter((grams) => grams > total.value / 50))
+  if (next === 'parts' && Number.isFinite(least))
+    for (const part of parts.value) part.ratio = Number(((part.massG ?? 0) / least).toFixed(2))
   problems.value = {}
   mode.value = next
 }
-function said(part: PartForm): { text: string, level: 'problem' | 'note' } | null {
+function said(part: PartForm): { text: string; level: 'problem' | 'note' } | null {
   const lot = lotOf(part)
   const own = problems.value[part.key]
   if (own) return { text: own, level: 'problem' }
   if (part.lotId && !lot) return { text: 'This lot is no longer in the log. Take it out.', level: 'problem' }
-  if (lot && part.massG !== null && part.massG > lot.leftG + 0.5) return { text: `Only ${formatMass(lot.leftG, preferences.world)} in stock.`, level: 'problem' }
-  if (lot && remains(lot.id) < -0.5) return { text: `The sauces together take ${formatMass(-remains(lot.id), preferences.world)} more than there is.`, level: 'problem' }
+  if (lot && part.massG !== null && part.massG > lot.leftG + 0.5)
+    return { text: `Only ${formatMass(lot.leftG, preferences.world)} in stock.`, level: 'problem' }
+  if (lot && remains(lot.id) < -0.5)
+    return {
+      text: `The sauces together take ${formatMass(-remains(lot.id), preferences.world)} more than there is.`,
+      level: 'problem',
+    }
   const kind = material(part)?.kind
-  if (kind === 'thickener' && total.value > 0 && (part.massG ?? 0) > 0.005 * total.value && part.materialId === 'xanthan') return { text: 'More than 0.5 % of it turns slimy; 0.1 to 0.3 % is usual.', level: 'note' }
+  if (
+    kind === 'thickener' &&
+    total.value > 0 &&
+    (part.massG ?? 0) > 0.005 * total.value &&
+    part.materialId === 'xanthan'
+  )
+    return { text: 'More than 0.5 % of it turns slimy; 0.1 to 0.3 % is usual.', level: 'note' }
   return null
 }
 const hasOwnPh = (part: PartForm) => part.materialId !== undefined && (material(part)?.ph ?? null) !== null
-const details = (part: PartForm) => [
-  part.ph === null ? tabled(part) : `pH ${part.ph.toFixed(2)}`, part.preparation === 'boiled' ? 'cooked' : '',
-  part.strengthPct === null ? '' : `${part.strengthPct} % acetic acid`, part.alkalinity === null ? '' : `alkalinity ${part.alkalinity} mmol/L`,
-  part.lowPct === null ? '' : `at least ${part.lowPct} %`, part.highPct === null ? '' : `at most ${part.highPct} %`,
-].filter(Boolean).join(', ')
+const details = (part: PartForm) =>
+  [
+    part.ph === null ? tabled(part) : `pH ${part.ph.toFixed(2)}`,
+    part.preparation === 'boiled' ? 'cooked' : '',
+    part.strengthPct === null ? '' : `${part.strengthPct} % acetic acid`,
+    part.alkalinity === null ? '' : `alkalinity ${part.alkalinity} mmol/L`,
+    part.lowPct === null ? '' : `at least ${part.lowPct} %`,
+    part.highPct === null ? '' : `at most ${part.highPct} %`,
+  ]
+    .filter(Boolean)
+    .join(', ')
 /** What stands there anyhow. */
-const tabled = (part: PartForm) => hasOwnPh(part) && part.ph === null ? `pH ${material(part)?.ph?.typical.toFixed(1)}, from the table` : ''
+const tabled = (part: PartForm) =>
+  hasOwnPh(part) && part.ph === null ? `pH ${material(part)?.ph?.typical.toFixed(1)}, from the table` : ''
 const isProduce = (part: PartForm) => ['fruit', 'vegetable', 'pepper', 'herb'].includes(material(part)?.kind ?? '')
 const PREPARED = [
   { value: 'raw', label: 'raw' },
@@ -103,52 +160,227 @@ const PREPARED = [
 
 <template>
   <section class="sheet parts" aria-label="In the pot">
-    <div class="bar" aria-hidden="true"><span v-for="part in parts" :key="part.key" :style="{ flexGrow: part.massG ?? 0, background: colour(part) }" /></div>
-    <el-radio-group v-if="parts.length" :model-value="mode" aria-label="Amounts in" @update:model-value="value => changeMode(value as Mode)"><el-radio-button v-for="one in MODES" :key="one" :value="one">{{ one }}</el-radio-button></el-radio-group>
-    <p v-if="parts.length === 0" class="muted">Start with a base from stock, then vinegar, water, fruit, salt. Every move of a slider redraws the rulers; nothing is poured until you record it.</p>
+    <div class="bar" aria-hidden="true">
+      <span v-for="part in parts" :key="part.key" :style="{ flexGrow: part.massG ?? 0, background: colour(part) }" />
+    </div>
+    <el-radio-group
+      v-if="parts.length"
+      :model-value="mode"
+      aria-label="Amounts in"
+      @update:model-value="(value) => changeMode(value as Mode)"
+      ><el-radio-button v-for="one in MODES" :key="one" :value="one">{{ one }}</el-radio-button></el-radio-group
+    >
+    <p v-if="parts.length === 0" class="muted">
+      Start with a base from stock, then vinegar, water, fruit, salt. Every move of a slider redraws the rulers; nothing
+      is poured until you record it.
+    </p>
     <ul class="plain-list">
       <li v-for="(part, index) in parts" :key="part.key" :data-part="part.name">
         <span class="chip" :style="{ background: colour(part) }" aria-hidden="true" />
-        <span class="what"><strong>{{ part.name }}</strong><span class="muted small"><template v-if="lotOf(part)">{{ lotOf(part)?.code }}, <span data-figure="remains">{{ formatMass(remains(lotOf(part)!.id), preferences.world) }} stay</span><template v-if="details(part)">, {{ details(part) }}</template></template><template v-else>{{ details(part) || 'off the shelf' }}</template></span></span>
-        <span class="share small">{{ total > 0 ? formatNumber(100 * (part.massG ?? 0) / total, 1) : '–' }} %</span>
+        <span class="what"
+          ><strong>{{ part.name }}</strong
+          ><span class="muted small"
+            ><template v-if="lotOf(part)"
+              >{{ lotOf(part)?.code }},
+              <span data-figure="remains">{{ formatMass(remains(lotOf(part)!.id), preferences.world) }} stay</span
+              ><template v-if="details(part)">, {{ details(part) }}</template></template
+            ><template v-else>{{ details(part) || 'off the shelf' }}</template></span
+          ></span
+        >
+        <span class="share small">{{ total > 0 ? formatNumber((100 * (part.massG ?? 0)) / total, 1) : '–' }} %</span>
         <span class="tools">
-          <el-button text :class="{ on: details(part) !== '' && details(part) !== tabled(part) }" :aria-label="`${part.name}: what you know of it, limits`" :aria-expanded="opened === part.key" @click="opened = opened === part.key ? '' : part.key"><IconMore aria-hidden="true" /></el-button>
-          <el-button text :aria-label="part.locked ? `Unlock ${part.name}` : `Lock ${part.name}`" :aria-pressed="part.locked" @click="part.locked = !part.locked"><IconLock v-if="part.locked" class="shut" aria-hidden="true" /><IconOpen v-else aria-hidden="true" /></el-button>
-          <el-button text :aria-label="`Take out ${part.name}`" @click="parts.splice(index, 1)"><IconX aria-hidden="true" /></el-button>
+          <el-button
+            text
+            :class="{ on: details(part) !== '' && details(part) !== tabled(part) }"
+            :aria-label="`${part.name}: what you know of it, limits`"
+            :aria-expanded="opened === part.key"
+            @click="opened = opened === part.key ? '' : part.key"
+            ><IconMore aria-hidden="true"
+          /></el-button>
+          <el-button
+            text
+            :aria-label="part.locked ? `Unlock ${part.name}` : `Lock ${part.name}`"
+            :aria-pressed="part.locked"
+            @click="part.locked = !part.locked"
+            ><IconLock v-if="part.locked" class="shut" aria-hidden="true" /><IconOpen v-else aria-hidden="true"
+          /></el-button>
+          <el-button text :aria-label="`Take out ${part.name}`" @click="parts.splice(index, 1)"
+            ><IconX aria-hidden="true"
+          /></el-button>
         </span>
-        <el-slider class="slide" :model-value="part.massG ?? 0" :disabled="part.locked" :max="reach(part)" :step="reach(part) > 400 ? 5 : 1" :show-tooltip="false" :aria-label="`${part.name}, grams`" :format-value-text="(grams: number) => formatMass(grams, preferences.world)" @update:model-value="(grams: number | number[]) => (part.massG = Number(grams))" />
+        <el-slider
+          class="slide"
+          :model-value="part.massG ?? 0"
+          :disabled="part.locked"
+          :max="reach(part)"
+          :step="reach(part) > 400 ? 5 : 1"
+          :show-tooltip="false"
+          :aria-label="`${part.name}, grams`"
+          :format-value-text="(grams: number) => formatMass(grams, preferences.world)"
+          @update:model-value="(grams: number | number[]) => (part.massG = Number(grams))"
+        />
         <div class="numbers">
-          <QuantityField v-if="mode === 'weight'" v-model="part.massG" kind="mass" :label="`${part.name}, weight`" hide-label />
-          <QuantityField v-else-if="mode === 'percent'" :model-value="share(part)" kind="percent" :label="`${part.name}, percent`" hide-label no-take @update:model-value="changeShare(part, index, $event)" />
-          <QuantityField v-else :model-value="part.ratio" kind="percent" plain :limits="{ high: 1000, unit: '' }" :label="`${part.name}, parts`" hide-label no-take @update:model-value="changeRatio(part, $event)" />
+          <QuantityField
+            v-if="mode === 'weight'"
+            v-model="part.massG"
+            kind="mass"
+            :label="`${part.name}, weight`"
+            hide-label
+          />
+          <QuantityField
+            v-else-if="mode === 'percent'"
+            :model-value="share(part)"
+            kind="percent"
+            :label="`${part.name}, percent`"
+            hide-label
+            no-take
+            @update:model-value="changeShare(part, index, $event)"
+          />
+          <QuantityField
+            v-else
+            :model-value="part.ratio"
+            kind="percent"
+            plain
+            :limits="{ high: 1000, unit: '' }"
+            :label="`${part.name}, parts`"
+            hide-label
+            no-take
+            @update:model-value="changeRatio(part, $event)"
+          />
         </div>
         <div v-if="opened === part.key" class="more fields">
-          <QuantityField v-if="hasOwnPh(part)" v-model="part.ph" kind="ph" :label="`${part.name}, its own pH`" optional :placeholder="material(part)?.ph?.typical.toFixed(1)" />
-          <QuantityField v-if="material(part)?.kind === 'vinegar'" v-model="part.strengthPct" kind="percent" :limits="STRENGTH_FIELD" :label="`${part.name}, acetic acid`" optional no-take :placeholder="String(material(part)?.acidsPct.acetic?.typical ?? 5)" hint="as the bottle says; 0 % would be water" />
-          <QuantityField v-if="material(part)?.kind === 'water'" v-model="part.alkalinity" kind="percent" plain :limits="{ high: 20, unit: 'mmol/L' }" :label="`${part.name}, alkalinity in mmol/L`" optional no-take placeholder="0" hint="your supplier’s figure; hard tap water has 3 to 5" />
-          <PickField v-if="isProduce(part)" v-model="part.preparation" :label="`${part.name}, as`" :options="PREPARED" />
-          <QuantityField v-model="part.lowPct" kind="percent" :label="`${part.name}, share at least`" optional no-take />
-          <QuantityField v-model="part.highPct" kind="percent" :label="`${part.name}, share at most`" optional no-take />
+          <QuantityField
+            v-if="hasOwnPh(part)"
+            v-model="part.ph"
+            kind="ph"
+            :label="`${part.name}, its own pH`"
+            optional
+            :placeholder="material(part)?.ph?.typical.toFixed(1)"
+          />
+          <QuantityField
+            v-if="material(part)?.kind === 'vinegar'"
+            v-model="part.strengthPct"
+            kind="percent"
+            :limits="STRENGTH_FIELD"
+            :label="`${part.name}, acetic acid`"
+            optional
+            no-take
+            :placeholder="String(material(part)?.acidsPct.acetic?.typical ?? 5)"
+            hint="as the bottle says; 0 % would be water"
+          />
+          <QuantityField
+            v-if="material(part)?.kind === 'water'"
+            v-model="part.alkalinity"
+            kind="percent"
+            plain
+            :limits="{ high: 20, unit: 'mmol/L' }"
+            :label="`${part.name}, alkalinity in mmol/L`"
+            optional
+            no-take
+            placeholder="0"
+            hint="your supplier’s figure; hard tap water has 3 to 5"
+          />
+          <PickField
+            v-if="isProduce(part)"
+            v-model="part.preparation"
+            :label="`${part.name}, as`"
+            :options="PREPARED"
+          />
+          <QuantityField
+            v-model="part.lowPct"
+            kind="percent"
+            :label="`${part.name}, share at least`"
+            optional
+            no-take
+          />
+          <QuantityField
+            v-model="part.highPct"
+            kind="percent"
+            :label="`${part.name}, share at most`"
+            optional
+            no-take
+          />
         </div>
-        <p v-if="said(part)" :class="said(part)?.level === 'problem' ? 'problem' : 'note small muted'" role="alert">{{ said(part)?.text }}</p>
+        <p v-if="said(part)" :class="said(part)?.level === 'problem' ? 'problem' : 'note small muted'" role="alert">
+          {{ said(part)?.text }}
+        </p>
       </li>
     </ul>
-    <PickField v-model="adding" label="Add to the pot" :options="options" placeholder="A base, vinegar, water, fruit, salt …" @update:model-value="add" />
+    <PickField
+      v-model="adding"
+      label="Add to the pot"
+      :options="options"
+      placeholder="A base, vinegar, water, fruit, salt …"
+      @update:model-value="add"
+    />
   </section>
 </template>
 
 <style scoped>
-.bar { display: flex; height: 24px; border: 1px solid var(--outline); border-radius: var(--radius); overflow: hidden; background: var(--enamel); }
-.bar span { transition: flex-grow .12s; }
-.parts li { display: grid; grid-template-columns: 12px 1fr auto 112px; gap: 0 var(--s2) ; align-items: center; padding: 6px 0; border-bottom: 1px solid var(--line); }
-.chip { height: 34px; border-radius: 3px; border: 1px solid #0003; }
-.what { display: grid; line-height: 1.25; min-width: 0; }
-.tools { display: flex; justify-content: flex-end; }
-.tools .el-button { width: 36px; padding: 0; color: var(--muted); }
-.tools .on, .tools [aria-expanded="true"] { color: var(--bottle); }
-.tools .shut { color: var(--bottle); }
-.slide { grid-column: 2; margin: 0 10px; width: auto; min-width: 90px; height: var(--touch); }
-.numbers { grid-column: 3 / -1; width: 124px; justify-self: end; }
-.more { grid-column: 2 / -1; padding: var(--s1) 0 var(--s3); grid-template-columns: repeat(auto-fill, minmax(140px, 1fr)); }
-.problem, .note { grid-column: 2 / -1; }
+.bar {
+  display: flex;
+  height: 24px;
+  border: 1px solid var(--outline);
+  border-radius: var(--radius);
+  overflow: hidden;
+  background: var(--enamel);
+}
+.bar span {
+  transition: flex-grow 0.12s;
+}
+.parts li {
+  display: grid;
+  grid-template-columns: 12px 1fr auto 112px;
+  gap: 0 var(--s2);
+  align-items: center;
+  padding: 6px 0;
+  border-bottom: 1px solid var(--line);
+}
+.chip {
+  height: 34px;
+  border-radius: 3px;
+  border: 1px solid #0003;
+}
+.what {
+  display: grid;
+  line-height: 1.25;
+  min-width: 0;
+}
+.tools {
+  display: flex;
+  justify-content: flex-end;
+}
+.tools .el-button {
+  width: 36px;
+  padding: 0;
+  color: var(--muted);
+}
+.tools .on,
+.tools [aria-expanded='true'] {
+  color: var(--bottle);
+}
+.tools .shut {
+  color: var(--bottle);
+}
+.slide {
+  grid-column: 2;
+  margin: 0 10px;
+  width: auto;
+  min-width: 90px;
+  height: var(--touch);
+}
+.numbers {
+  grid-column: 3 / -1;
+  width: 124px;
+  justify-self: end;
+}
+.more {
+  grid-column: 2 / -1;
+  padding: var(--s1) 0 var(--s3);
+  grid-template-columns: repeat(auto-fill, minmax(140px, 1fr));
+}
+.problem,
+.note {
+  grid-column: 2 / -1;
+}
 </style>

@@ -1,7 +1,26 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { ElMessage } from 'element-plus'
-import { acidFromTrial, forecastBlend, formatNumber, InvalidInput, learnAcid, mostUncertain, ofMass, othersSd, READING_NOISE, readSpread, SCALE_STEPS, tasteWords, TRIAL_G, trialOf, type Composition, type EntryOf, type Instrument, type TasteSchema } from '@lactofer/core'
+import {
+  acidFromTrial,
+  forecastBlend,
+  formatNumber,
+  InvalidInput,
+  learnAcid,
+  mostUncertain,
+  ofMass,
+  othersSd,
+  READING_NOISE,
+  readSpread,
+  SCALE_STEPS,
+  tasteWords,
+  TRIAL_G,
+  trialOf,
+  type Composition,
+  type EntryOf,
+  type Instrument,
+  type TasteSchema,
+} from '@lactofer/core'
 import type { z } from 'zod'
 import { partForLog, scaleParts, totalOf, type SauceForm } from './blendForm'
 import { useMeters } from '~/composables/useMeters'
@@ -11,7 +30,10 @@ import type { Taken } from '~/stores/instruments'
 
 /** The blend made small: weighed, read, tasted; what its pH teaches; several of them side by side, and the one to go on with. */
 const sauce = defineModel<SauceForm>('sauce', { required: true })
-const { poured, trials } = defineProps<{ poured: readonly { key: string, name: string, composition: Composition }[], trials: readonly EntryOf<'trial'>[] }>()
+const { poured, trials } = defineProps<{
+  poured: readonly { key: string; name: string; composition: Composition }[]
+  trials: readonly EntryOf<'trial'>[]
+}>()
 const book = useBook()
 const { options, using, instrumentOf } = useMeters()
 const { busy, record } = useRecorder('The trial is still here; try again.')
@@ -27,36 +49,67 @@ const unknownKey = ref('')
 const problem = ref('')
 
 const DISSOLVES = ['salt', 'acid', 'sweetener']
-const formPart = (key: string) => sauce.value.parts.find(part => part.key === key)
+const formPart = (key: string) => sauce.value.parts.find((part) => part.key === key)
 const planned = computed(() => {
   if (totalG.value === null || poured.length === 0) return null
   try {
-    return { trial: trialOf(poured.map(({ key, name, composition }) => ({ name, composition, dissolves: DISSOLVES.includes(book.library.material(formPart(key)?.materialId ?? '')?.kind ?? '') })), totalG.value, stepG.value), problem: '' }
+    return {
+      trial: trialOf(
+        poured.map(({ key, name, composition }) => ({
+          name,
+          composition,
+          dissolves: DISSOLVES.includes(book.library.material(formPart(key)?.materialId ?? '')?.kind ?? ''),
+        })),
+        totalG.value,
+        stepG.value,
+      ),
+      problem: '',
+    }
   } catch (error) {
     if (error instanceof InvalidInput) return { trial: null, problem: error.message }
     throw error
   }
 })
-const actual = computed(() => poured.map(({ key, name, composition }, index) => {
-  const massG = weighed.value[key] ?? planned.value?.trial?.massesG[index] ?? 0
-  return { key, name, massG, composition: ofMass(composition, massG) }
-}).filter(({ massG }) => massG > 0))
+const actual = computed(() =>
+  poured
+    .map(({ key, name, composition }, index) => {
+      const massG = weighed.value[key] ?? planned.value?.trial?.massesG[index] ?? 0
+      return { key, name, massG, composition: ofMass(composition, massG) }
+    })
+    .filter(({ massG }) => massG > 0),
+)
 const before = computed(() => forecastBlend(actual.value.map(({ composition }) => composition)))
 const learnable = computed(() => actual.value.filter(({ composition }) => composition.acidSpread > 0))
-const unknown = computed(() => learnable.value.find(({ key }) => key === unknownKey.value) ?? actual.value[mostUncertain(actual.value.map(({ composition }) => composition))])
-watch(() => sauce.value.id, () => {
-  weighed.value = {}
-  ph.value = null
-})
+const unknown = computed(
+  () =>
+    learnable.value.find(({ key }) => key === unknownKey.value) ??
+    actual.value[mostUncertain(actual.value.map(({ composition }) => composition))],
+)
+watch(
+  () => sauce.value.id,
+  () => {
+    weighed.value = {}
+    ph.value = null
+  },
+)
 /** What the reading would teach, told before it is recorded. */
 const lesson = computed(() => {
   if (ph.value === null || !unknown.value) return null
-  const others = actual.value.filter(one => one !== unknown.value).map(({ composition }) => composition)
+  const others = actual.value.filter((one) => one !== unknown.value).map(({ composition }) => composition)
   try {
     const { composition } = unknown.value
-    const found = acidFromTrial(composition, others, ph.value, readSpread(instrument.value ?? instrumentOf(using.value)), othersSd(composition, others))
+    const found = acidFromTrial(
+      composition,
+      others,
+      ph.value,
+      readSpread(instrument.value ?? instrumentOf(using.value)),
+      othersSd(composition, others),
+    )
     const after = learnAcid(composition.acidSpread, [found])
-    return { problem: '', sentence: `${unknown.value.name} holds about ${formatNumber(after.factor, 2)} times the acid that was supposed, give or take ${formatNumber(100 * after.spread)} % (before: ${formatNumber(100 * composition.acidSpread)} %).` }
+    return {
+      problem: '',
+      sentence: `${unknown.value.name} holds about ${formatNumber(after.factor, 2)} times the acid that was supposed, give or take ${formatNumber(100 * after.spread)} % (before: ${formatNumber(100 * composition.acidSpread)} %).`,
+    }
   } catch (error) {
     if (error instanceof InvalidInput) return { problem: error.message, sentence: '' }
     throw error
@@ -65,7 +118,8 @@ const lesson = computed(() => {
 /** A reading well outside its band is told: safety goes by what was read. */
 const unexpected = computed(() => {
   const band = before.value.ph
-  if (ph.value === null || !band || (ph.value >= band.low - READING_NOISE && ph.value <= band.high + READING_NOISE)) return ''
+  if (ph.value === null || !band || (ph.value >= band.low - READING_NOISE && ph.value <= band.high + READING_NOISE))
+    return ''
   return `Expected ${range(band)}. Weigh and read it again; if it stays, what was read counts, and a fruit or vinegar is not what its label or table says.`
 })
 function taken({ instrument: used }: Taken) {
@@ -73,21 +127,39 @@ function taken({ instrument: used }: Taken) {
 }
 async function keep(event: Event) {
   if (focusInvalid(event)) return
-  problem.value = actual.value.length === 0 ? 'There is nothing in the trial.' : ph.value === null && saltPct.value === null && Object.keys(taste.value).length === 0 && !note.value.trim() ? 'Read, taste or note something: a trial is for that.' : ''
+  problem.value =
+    actual.value.length === 0
+      ? 'There is nothing in the trial.'
+      : ph.value === null && saltPct.value === null && Object.keys(taste.value).length === 0 && !note.value.trim()
+        ? 'Read, taste or note something: a trial is for that.'
+        : ''
   if (problem.value) return
   const parts = actual.value.flatMap(({ key, massG }) => {
     const part = formPart(key)
-    return part ? partForLog({ ...part, massG }) ?? [] : []
+    return part ? (partForLog({ ...part, massG }) ?? []) : []
   })
   const subject = unknown.value && formPart(unknown.value.key)
   const unknownId = subject?.lotId ?? subject?.materialId
   const written = await record({
-    kind: 'trial', at: new Date().toISOString(), lotId: sauce.value.id, name: `Trial ${trials.length + 1}`, parts, ...(before.value.ph && { predictedPh: before.value.ph }),
-    ...(ph.value !== null && { ph: ph.value, instrument: instrument.value ?? instrumentOf(using.value), ...(unknownId && { unknown: unknownId }) }),
-    ...(saltPct.value !== null && { saltPct: saltPct.value }), ...(Object.keys(taste.value).length > 0 && { taste: taste.value }), ...(note.value.trim() && { note: note.value.trim() }),
+    kind: 'trial',
+    at: new Date().toISOString(),
+    lotId: sauce.value.id,
+    name: `Trial ${trials.length + 1}`,
+    parts,
+    ...(before.value.ph && { predictedPh: before.value.ph }),
+    ...(ph.value !== null && {
+      ph: ph.value,
+      instrument: instrument.value ?? instrumentOf(using.value),
+      ...(unknownId && { unknown: unknownId }),
+    }),
+    ...(saltPct.value !== null && { saltPct: saltPct.value }),
+    ...(Object.keys(taste.value).length > 0 && { taste: taste.value }),
+    ...(note.value.trim() && { note: note.value.trim() }),
   })
   if (!written) return
-  ElMessage.success(lesson.value && !lesson.value.problem ? 'Trial recorded: the bench has learned from it.' : 'Trial recorded.')
+  ElMessage.success(
+    lesson.value && !lesson.value.problem ? 'Trial recorded: the bench has learned from it.' : 'Trial recorded.',
+  )
   weighed.value = {}
   ph.value = null
   saltPct.value = null
@@ -97,65 +169,190 @@ async function keep(event: Event) {
 }
 const sumG = (trial: EntryOf<'trial'>) => trial.parts.reduce((sum, part) => sum + part.massG, 0)
 /** Everything that any trial held, in the order of the pot. */
-const names = computed(() => [...new Set(trials.flatMap(trial => trial.parts.map(({ name }) => name)))])
-const shareIn = (trial: EntryOf<'trial'>, name: string) => 100 * trial.parts.filter(part => part.name === name).reduce((sum, part) => sum + part.massG, 0) / sumG(trial)
+const names = computed(() => [...new Set(trials.flatMap((trial) => trial.parts.map(({ name }) => name)))])
+const shareIn = (trial: EntryOf<'trial'>, name: string) =>
+  (100 * trial.parts.filter((part) => part.name === name).reduce((sum, part) => sum + part.massG, 0)) / sumG(trial)
 /** What the bench says now of what stood in a trial. */
-const nowOf = (trial: EntryOf<'trial'>) => forecastBlend(trial.parts.flatMap(part => book.part(part, sauce.value.id) ?? [])).ph
-const range = (one: { low: number, high: number } | null | undefined) => one ? `${one.low.toFixed(2)}–${one.high.toFixed(2)}` : '–'
+const nowOf = (trial: EntryOf<'trial'>) =>
+  forecastBlend(trial.parts.flatMap((part) => book.part(part, sauce.value.id) ?? [])).ph
+const range = (one: { low: number; high: number } | null | undefined) =>
+  one ? `${one.low.toFixed(2)}–${one.high.toFixed(2)}` : '–'
 /** A trial that was weighed or read wrong: forgotten, with what it taught; what it took of the jars is there again. */
-const takeBack = (trial: EntryOf<'trial'>) => record({ kind: 'retract', at: new Date().toISOString(), replaces: trial.id, reason: 'Trial taken back.' })
+const takeBack = (trial: EntryOf<'trial'>) =>
+  record({ kind: 'retract', at: new Date().toISOString(), replaces: trial.id, reason: 'Trial taken back.' })
 /** Puts the shares of a trial on the bench, as much as there was in the pot. */
 function choose(trial: EntryOf<'trial'>) {
   const total = totalOf(sauce.value) || 1000
-  for (const part of sauce.value.parts) part.massG = trial.parts.filter(one => (one.lotId ?? one.materialId) === (part.lotId ?? part.materialId)).reduce((sum, one) => sum + one.massG, 0)
+  for (const part of sauce.value.parts)
+    part.massG = trial.parts
+      .filter((one) => (one.lotId ?? one.materialId) === (part.lotId ?? part.materialId))
+      .reduce((sum, one) => sum + one.massG, 0)
   scaleParts(sauce.value.parts, total)
   ElMessage.success(`${trial.name} is on the bench, scaled to what was in the pot.`)
 }
 /** Taste and note of a trial, in one line. */
-const remarksOf = ({ taste, note }: EntryOf<'trial'>) => [taste ? tasteWords(taste) : '', note ?? ''].filter(Boolean).join('; ') || '–'
+const remarksOf = ({ taste, note }: EntryOf<'trial'>) =>
+  [taste ? tasteWords(taste) : '', note ?? ''].filter(Boolean).join('; ') || '–'
 </script>
 
 <template>
   <section class="stack" aria-label="Trial">
     <h2>Try it small first</h2>
-    <p v-if="poured.length === 0" class="muted">Put something into the pot; the trial is the same blend on 50 to 200 g.</p>
+    <p v-if="poured.length === 0" class="muted">
+      Put something into the pot; the trial is the same blend on 50 to 200 g.
+    </p>
     <template v-else>
-      <div class="fields sizes"><QuantityField v-model="totalG" kind="mass" label="Trial of" :limits="TRIAL_G" no-take /><PickField v-model="stepG" label="on a scale of" :options="SCALE_STEPS.map(value => ({ value, label: `${value} g` }))" /></div>
+      <div class="fields sizes">
+        <QuantityField v-model="totalG" kind="mass" label="Trial of" :limits="TRIAL_G" no-take /><PickField
+          v-model="stepG"
+          label="on a scale of"
+          :options="SCALE_STEPS.map((value) => ({ value, label: `${value} g` }))"
+        />
+      </div>
       <p v-if="planned?.problem" class="problem" role="alert">{{ planned.problem }}</p>
       <template v-if="planned?.trial">
-        <table class="plain"><thead><tr><th>Weigh in</th><th class="number">target</th><th>weighed</th></tr></thead>
-          <tbody><tr v-for="(part, index) in poured" :key="part.key"><td>{{ part.name }}</td><td class="number"><strong>{{ formatNumber(planned.trial.massesG[index] ?? 0, stepG < 0.1 ? 2 : 1) }} g</strong></td>
-            <td class="field"><QuantityField :model-value="weighed[part.key] ?? null" kind="mass" :label="`${part.name}, weighed in the trial`" hide-label optional :placeholder="formatNumber(planned.trial.massesG[index] ?? 0, 1)" @update:model-value="weighed = { ...weighed, [part.key]: $event }" /></td></tr></tbody></table>
-        <ul v-if="planned.trial.warnings.length" class="plain-list"><li v-for="warning in planned.trial.warnings" :key="warning" class="small"><StateMark level="act" word="Rounding" /> {{ warning }}</li></ul>
-        <p v-for="solution in planned.trial.solutions" :key="solution.name" class="small" data-figure="solution">{{ solution.name }}: make a {{ solution.pct }} % solution, {{ solution.dissolveG }} g in {{ formatNumber(solution.inWaterG, 1) }} g of water, and take {{ formatNumber(solution.takeG, 1) }} g of it; take the same less of water, if there is water in the blend.</p>
+        <table class="plain">
+          <thead>
+            <tr>
+              <th>Weigh in</th>
+              <th class="number">target</th>
+              <th>weighed</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="(part, index) in poured" :key="part.key">
+              <td>{{ part.name }}</td>
+              <td class="number">
+                <strong>{{ formatNumber(planned.trial.massesG[index] ?? 0, stepG < 0.1 ? 2 : 1) }} g</strong>
+              </td>
+              <td class="field">
+                <QuantityField
+                  :model-value="weighed[part.key] ?? null"
+                  kind="mass"
+                  :label="`${part.name}, weighed in the trial`"
+                  hide-label
+                  optional
+                  :placeholder="formatNumber(planned.trial.massesG[index] ?? 0, 1)"
+                  @update:model-value="weighed = { ...weighed, [part.key]: $event }"
+                />
+              </td>
+            </tr>
+          </tbody>
+        </table>
+        <ul v-if="planned.trial.warnings.length" class="plain-list">
+          <li v-for="warning in planned.trial.warnings" :key="warning" class="small">
+            <StateMark level="act" word="Rounding" /> {{ warning }}
+          </li>
+        </ul>
+        <p v-for="solution in planned.trial.solutions" :key="solution.name" class="small" data-figure="solution">
+          {{ solution.name }}: make a {{ solution.pct }} % solution, {{ solution.dissolveG }} g in
+          {{ formatNumber(solution.inWaterG, 1) }} g of water, and take {{ formatNumber(solution.takeG, 1) }} g of it;
+          take the same less of water, if there is water in the blend.
+        </p>
         <form class="stack" novalidate aria-label="Result of the trial" @submit.prevent="keep">
-          <div class="fields"><QuantityField v-model="ph" kind="ph" label="pH of the trial" optional @taken="taken" /><PickField v-if="!instrument" v-model="using" label="Trial read with" :options="options" /><QuantityField v-model="saltPct" kind="percent" label="Salt, measured" :limits="{ high: 40 }" optional no-take />
-            <PickField v-if="learnable.length > 1" :model-value="unknown?.key ?? ''" label="Learn the acid of" :options="learnable.map(({ key, name }) => ({ value: key, label: name }))" @update:model-value="unknownKey = $event" /></div>
-          <p class="small">Expected pH <strong data-figure="expected">{{ before.ph?.typical.toFixed(2) ?? '–' }}</strong>, probably {{ range(before.ph) }}. Stir, let it stand ten minutes, read it at room temperature.</p>
-          <p v-if="unexpected" data-figure="unexpected"><StateMark level="ask" word="Not as expected" /> {{ unexpected }}</p>
-          <p v-if="lesson?.problem" class="problem" role="alert">{{ lesson.problem }}</p><p v-else-if="lesson" data-figure="lesson"><StateMark level="fine" word="Learned" /> {{ lesson.sentence }}</p>
+          <div class="fields">
+            <QuantityField v-model="ph" kind="ph" label="pH of the trial" optional @taken="taken" /><PickField
+              v-if="!instrument"
+              v-model="using"
+              label="Trial read with"
+              :options="options"
+            /><QuantityField
+              v-model="saltPct"
+              kind="percent"
+              label="Salt, measured"
+              :limits="{ high: 40 }"
+              optional
+              no-take
+            />
+            <PickField
+              v-if="learnable.length > 1"
+              :model-value="unknown?.key ?? ''"
+              label="Learn the acid of"
+              :options="learnable.map(({ key, name }) => ({ value: key, label: name }))"
+              @update:model-value="unknownKey = $event"
+            />
+          </div>
+          <p class="small">
+            Expected pH <strong data-figure="expected">{{ before.ph?.typical.toFixed(2) ?? '–' }}</strong>, probably
+            {{ range(before.ph) }}. Stir, let it stand ten minutes, read it at room temperature.
+          </p>
+          <p v-if="unexpected" data-figure="unexpected">
+            <StateMark level="ask" word="Not as expected" /> {{ unexpected }}
+          </p>
+          <p v-if="lesson?.problem" class="problem" role="alert">{{ lesson.problem }}</p>
+          <p v-else-if="lesson" data-figure="lesson"><StateMark level="fine" word="Learned" /> {{ lesson.sentence }}</p>
           <TasteFields v-model="taste" /><WordField v-model="note" label="Note on heat and taste" />
           <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
           <div><el-button type="primary" native-type="submit" :loading="busy">Record the trial</el-button></div>
         </form>
       </template>
     </template>
-    <div v-if="trials.length" class="sideways" data-trials><h3>Trials side by side</h3>
-      <table class="plain"><thead><tr><th /><th v-for="trial in trials" :key="trial.id" class="number">{{ trial.name }}</th></tr></thead>
+    <div v-if="trials.length" class="sideways" data-trials>
+      <h3>Trials side by side</h3>
+      <table class="plain">
+        <thead>
+          <tr>
+            <th />
+            <th v-for="trial in trials" :key="trial.id" class="number">{{ trial.name }}</th>
+          </tr>
+        </thead>
         <tbody>
-          <tr v-for="name in names" :key="name"><td>{{ name }}</td><td v-for="trial in trials" :key="trial.id" class="number">{{ formatNumber(shareIn(trial, name), 1) }} %</td></tr>
-          <tr><td>pH expected before</td><td v-for="trial in trials" :key="trial.id" class="number">{{ trial.predictedPh?.typical.toFixed(2) ?? '–' }} <span class="small muted">{{ range(trial.predictedPh) }}</span></td></tr>
-          <tr><td><strong>pH read</strong></td><td v-for="trial in trials" :key="trial.id" class="number"><strong>{{ trial.ph?.toFixed(2) ?? '–' }}</strong></td></tr>
-          <tr><td>the bench says now</td><td v-for="trial in trials" :key="trial.id" class="number" data-figure="after">{{ nowOf(trial)?.typical.toFixed(2) ?? '–' }} <span class="small muted">{{ range(nowOf(trial)) }}</span></td></tr>
-          <tr><td>salt measured</td><td v-for="trial in trials" :key="trial.id" class="number">{{ trial.saltPct === undefined ? '–' : `${trial.saltPct} %` }}</td></tr>
-          <tr><td>taste and note</td><td v-for="trial in trials" :key="trial.id" class="small">{{ remarksOf(trial) }}</td></tr>
-          <tr><td /><td v-for="trial in trials" :key="trial.id" class="number"><el-button @click="choose(trial)">Go on with it</el-button>{{ ' ' }}<el-button text :loading="busy" @click="takeBack(trial)">Take it back</el-button></td></tr>
-        </tbody></table></div>
+          <tr v-for="name in names" :key="name">
+            <td>{{ name }}</td>
+            <td v-for="trial in trials" :key="trial.id" class="number">
+              {{ formatNumber(shareIn(trial, name), 1) }} %
+            </td>
+          </tr>
+          <tr>
+            <td>pH expected before</td>
+            <td v-for="trial in trials" :key="trial.id" class="number">
+              {{ trial.predictedPh?.typical.toFixed(2) ?? '–' }}
+              <span class="small muted">{{ range(trial.predictedPh) }}</span>
+            </td>
+          </tr>
+          <tr>
+            <td><strong>pH read</strong></td>
+            <td v-for="trial in trials" :key="trial.id" class="number">
+              <strong>{{ trial.ph?.toFixed(2) ?? '–' }}</strong>
+            </td>
+          </tr>
+          <tr>
+            <td>the bench says now</td>
+            <td v-for="trial in trials" :key="trial.id" class="number" data-figure="after">
+              {{ nowOf(trial)?.typical.toFixed(2) ?? '–' }} <span class="small muted">{{ range(nowOf(trial)) }}</span>
+            </td>
+          </tr>
+          <tr>
+            <td>salt measured</td>
+            <td v-for="trial in trials" :key="trial.id" class="number">
+              {{ trial.saltPct === undefined ? '–' : `${trial.saltPct} %` }}
+            </td>
+          </tr>
+          <tr>
+            <td>taste and note</td>
+            <td v-for="trial in trials" :key="trial.id" class="small">{{ remarksOf(trial) }}</td>
+          </tr>
+          <tr>
+            <td />
+            <td v-for="trial in trials" :key="trial.id" class="number">
+              <el-button @click="choose(trial)">Go on with it</el-button>{{ ' '
+              }}<el-button text :loading="busy" @click="takeBack(trial)">Take it back</el-button>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
   </section>
 </template>
 
 <style scoped>
-.sizes { max-width: 420px; }
-.field { width: 160px; }
-td.small { min-width: 140px; }
+.sizes {
+  max-width: 420px;
+}
+.field {
+  width: 160px;
+}
+td.small {
+  min-width: 140px;
+}
 </style>

@@ -1,26 +1,67 @@
 import { z } from 'zod'
-import { openTargets, ofMass, PREPARATIONS, scaledTo, TargetsSchema, withShare, byParts, type Composition, type EntryOf, type Library, type Lot, type MixPart, type MixSet, type Objective, type Targets } from '@lactofer/core'
+import {
+  openTargets,
+  ofMass,
+  PREPARATIONS,
+  scaledTo,
+  TargetsSchema,
+  withShare,
+  byParts,
+  type Composition,
+  type EntryOf,
+  type Library,
+  type Lot,
+  type MixPart,
+  type MixSet,
+  type Objective,
+  type Targets,
+} from '@lactofer/core'
 
 const amount = z.number().nullable()
 const PartForm = z.object({
-  key: z.string(), lotId: z.string().optional(), materialId: z.string().optional(), name: z.string(), massG: amount, ph: amount, strengthPct: amount, alkalinity: amount, preparation: z.enum(PREPARATIONS),
-  locked: z.boolean(), lowPct: amount, highPct: amount, ratio: amount,
+  key: z.string(),
+  lotId: z.string().optional(),
+  materialId: z.string().optional(),
+  name: z.string(),
+  massG: amount,
+  ph: amount,
+  strengthPct: amount,
+  alkalinity: amount,
+  preparation: z.enum(PREPARATIONS),
+  locked: z.boolean(),
+  lowPct: amount,
+  highPct: amount,
+  ratio: amount,
 })
 export type PartForm = z.infer<typeof PartForm>
 
 /** One sauce while it is tried out. Its id becomes the lot's, so that trials belong to it. */
 const SauceForm = z.object({
-  id: z.string(), code: z.string(), name: z.string(), cooked: z.boolean(), parts: z.array(PartForm), bottleMl: z.number(), targets: TargetsSchema, makeLow: amount, makeHigh: amount,
+  id: z.string(),
+  code: z.string(),
+  name: z.string(),
+  cooked: z.boolean(),
+  parts: z.array(PartForm),
+  bottleMl: z.number(),
+  targets: TargetsSchema,
+  makeLow: amount,
+  makeHigh: amount,
 })
 export type SauceForm = z.infer<typeof SauceForm>
 
 /** Ways to give amounts. */
 export const MODES = ['weight', 'percent', 'parts'] as const
-export type Mode = typeof MODES[number]
+export type Mode = (typeof MODES)[number]
 
 /** The bench: sauces that share one stock, and how they are solved. */
 export const BenchFormSchema = z.object({
-  sauces: z.array(SauceForm).min(1).max(8), at: z.number().int().min(0), mode: z.enum(MODES), objective: z.enum(['closest', 'vinegar', 'cost', 'base']), stepG: z.number(), wholeBand: z.boolean(), together: z.boolean(),
+  sauces: z.array(SauceForm).min(1).max(8),
+  at: z.number().int().min(0),
+  mode: z.enum(MODES),
+  objective: z.enum(['closest', 'vinegar', 'cost', 'base']),
+  stepG: z.number(),
+  wholeBand: z.boolean(),
+  together: z.boolean(),
 })
 export type BenchForm = z.infer<typeof BenchFormSchema>
 
@@ -30,26 +71,65 @@ export function freshSauce(id: string): SauceForm {
   targets.acid.high = 4.0
   return { id, code: '', name: '', cooked: false, parts: [], bottleMl: 150, targets, makeLow: null, makeHigh: null }
 }
-export const freshBench = (id: string): BenchForm => ({ sauces: [freshSauce(id)], at: 0, mode: 'weight', objective: 'closest', stepG: 1, wholeBand: false, together: true })
+export const freshBench = (id: string): BenchForm => ({
+  sauces: [freshSauce(id)],
+  at: 0,
+  mode: 'weight',
+  objective: 'closest',
+  stepG: 1,
+  wholeBand: false,
+  together: true,
+})
 
 /** A part as it comes from stock or shelf, with nothing known of it beyond the library. */
-export const freshPart = (part: Pick<PartForm, 'key' | 'name' | 'massG'> & { lotId?: string, materialId?: string }): PartForm =>
-  ({ ph: null, strengthPct: null, alkalinity: null, preparation: 'raw', locked: false, lowPct: null, highPct: null, ratio: null, ...part })
+export const freshPart = (
+  part: Pick<PartForm, 'key' | 'name' | 'massG'> & { lotId?: string; materialId?: string },
+): PartForm => ({
+  ph: null,
+  strengthPct: null,
+  alkalinity: null,
+  preparation: 'raw',
+  locked: false,
+  lowPct: null,
+  highPct: null,
+  ratio: null,
+  ...part,
+})
 
 /** A part as the log keeps it; `null` while it has no weight. */
-export function partForLog({ lotId, materialId, name, massG, ph, strengthPct, alkalinity, preparation }: PartForm): EntryOf<'blend'>['parts'][number] | null {
+export function partForLog({
+  lotId,
+  materialId,
+  name,
+  massG,
+  ph,
+  strengthPct,
+  alkalinity,
+  preparation,
+}: PartForm): EntryOf<'blend'>['parts'][number] | null {
   if (!massG) return null
   if (lotId) return { lotId, name, massG }
-  return { materialId: materialId ?? 'unknown', name, massG, ...(ph !== null && { ph }), ...(strengthPct !== null && { strengthPct }), ...(alkalinity !== null && { alkalinity }), ...(preparation !== 'raw' && { preparation }) }
+  return {
+    materialId: materialId ?? 'unknown',
+    name,
+    massG,
+    ...(ph !== null && { ph }),
+    ...(strengthPct !== null && { strengthPct }),
+    ...(alkalinity !== null && { alkalinity }),
+    ...(preparation !== 'raw' && { preparation }),
+  }
 }
-export const partsForLog = (parts: readonly PartForm[]): EntryOf<'blend'>['parts'] => parts.map(partForLog).filter(part => part !== null)
+export const partsForLog = (parts: readonly PartForm[]): EntryOf<'blend'>['parts'] =>
+  parts.map(partForLog).filter((part) => part !== null)
 
-export const totalOf = (sauce: Pick<SauceForm, 'parts'>): number => sauce.parts.reduce((sum, part) => sum + (part.massG ?? 0), 0)
+export const totalOf = (sauce: Pick<SauceForm, 'parts'>): number =>
+  sauce.parts.reduce((sum, part) => sum + (part.massG ?? 0), 0)
 
 /** Grams that the sauces together take of each lot. */
 export function takenOf(sauces: readonly SauceForm[]): Map<string, number> {
   const taken = new Map<string, number>()
-  for (const { lotId, massG } of sauces.flatMap(({ parts }) => parts)) if (lotId) taken.set(lotId, (taken.get(lotId) ?? 0) + (massG ?? 0))
+  for (const { lotId, massG } of sauces.flatMap(({ parts }) => parts))
+    if (lotId) taken.set(lotId, (taken.get(lotId) ?? 0) + (massG ?? 0))
   return taken
 }
 
@@ -61,16 +141,37 @@ export function setMasses(parts: PartForm[], masses: readonly number[]): void {
   parts.forEach((part, index) => (part.massG = tidy(masses[index] ?? 0)))
 }
 /** One part becomes so many percent of the whole. @throws InvalidInput as {@link withShare} does. */
-export const setShare = (parts: PartForm[], index: number, pct: number) => setMasses(parts, withShare(amounts(parts), index, pct))
+export const setShare = (parts: PartForm[], index: number, pct: number) =>
+  setMasses(parts, withShare(amounts(parts), index, pct))
 /** The whole shared out by the ratio of the parts. @throws InvalidInput as {@link byParts} does. */
-export const shareOut = (parts: PartForm[], totalG: number) => setMasses(parts, byParts(amounts(parts), parts.map(({ ratio }) => ratio ?? 0), totalG))
+export const shareOut = (parts: PartForm[], totalG: number) =>
+  setMasses(
+    parts,
+    byParts(
+      amounts(parts),
+      parts.map(({ ratio }) => ratio ?? 0),
+      totalG,
+    ),
+  )
 /** Everything larger or smaller. @throws InvalidInput when there is nothing. */
-export const scaleParts = (parts: PartForm[], totalG: number) => setMasses(parts, scaledTo(parts.map(({ massG }) => massG ?? 0), totalG))
+export const scaleParts = (parts: PartForm[], totalG: number) =>
+  setMasses(
+    parts,
+    scaledTo(
+      parts.map(({ massG }) => massG ?? 0),
+      totalG,
+    ),
+  )
 
 /** Most of a pure acid or thickener that solving takes where no limit is set, share of the blend: or it drowns the sauce in it. Judgement. */
 const MOST_ACID = 0.005
 
-export interface Knowing { composition: (part: PartForm, sauceId: string) => Composition | null, lot: (id: string) => Lot | undefined, library: Library, pricePerKg: (part: PartForm) => number | null }
+export interface Knowing {
+  composition: (part: PartForm, sauceId: string) => Composition | null
+  lot: (id: string) => Lot | undefined
+  library: Library
+  pricePerKg: (part: PartForm) => number | null
+}
 
 function mixPart(part: PartForm, sauceId: string, { composition, lot, library, pricePerKg }: Knowing): MixPart | null {
   const known = composition({ ...part, massG: 1000 }, sauceId)
@@ -79,43 +180,92 @@ function mixPart(part: PartForm, sauceId: string, { composition, lot, library, p
   const source = part.lotId ? lot(part.lotId) : undefined
   const capped = kind === 'acid' || kind === 'thickener'
   return {
-    key: part.key, name: part.name, composition: ofMass(known, 1000), nowG: part.massG ?? 0, lowG: 0, highG: Infinity, locked: part.locked,
-    lowShare: (part.lowPct ?? 0) / 100, highShare: part.highPct === null ? capped ? MOST_ACID : 1 : part.highPct / 100,
-    role: source && ['base', 'pulp', 'ferment'].includes(source.kind) ? 'base' : kind === 'vinegar' ? 'vinegar' : kind === 'acid' ? 'acid' : 'other', pricePerKg: pricePerKg(part), stock: part.lotId ?? null,
+    key: part.key,
+    name: part.name,
+    composition: ofMass(known, 1000),
+    nowG: part.massG ?? 0,
+    lowG: 0,
+    highG: Infinity,
+    locked: part.locked,
+    lowShare: (part.lowPct ?? 0) / 100,
+    highShare: part.highPct === null ? (capped ? MOST_ACID : 1) : part.highPct / 100,
+    role:
+      source && ['base', 'pulp', 'ferment'].includes(source.kind)
+        ? 'base'
+        : kind === 'vinegar'
+          ? 'vinegar'
+          : kind === 'acid'
+            ? 'acid'
+            : 'other',
+    pricePerKg: pricePerKg(part),
+    stock: part.lotId ?? null,
   }
 }
 
 /** What of the bench goes to the solver: one sauce, or all of them. `problem` says why it cannot. @param margins how far the upper end of each sauce's pH band stands over its typical value. */
-export function mixSetOf(bench: BenchForm, indexes: readonly number[], margins: readonly number[], knowing: Knowing): { set: MixSet, problem: null } | { set: null, problem: string } {
+export function mixSetOf(
+  bench: BenchForm,
+  indexes: readonly number[],
+  margins: readonly number[],
+  knowing: Knowing,
+): { set: MixSet; problem: null } | { set: null; problem: string } {
   const refuse = (problem: string) => ({ set: null, problem })
-  const sauces = indexes.flatMap(index => bench.sauces[index] ?? [])
+  const sauces = indexes.flatMap((index) => bench.sauces[index] ?? [])
   const others = takenOf(bench.sauces.filter((_, index) => !indexes.includes(index)))
   const mixes: MixSet['mixes'][number][] = []
   for (const [index, sauce] of sauces.entries()) {
     if (sauce.parts.length === 0) return refuse(`${sauce.name || 'The pot'} is empty: add what may go into it.`)
-    const parts = sauce.parts.map(part => mixPart(part, sauce.id, knowing))
+    const parts = sauce.parts.map((part) => mixPart(part, sauce.id, knowing))
     const unknown = sauce.parts.find((_, at) => parts[at] === null)
-    if (unknown) return refuse(`${unknown.name}: what it is made of is not known. Its lot, or one it was made from, is not in this log. Take it out.`)
+    if (unknown)
+      return refuse(
+        `${unknown.name}: what it is made of is not known. Its lot, or one it was made from, is not in this log. Take it out.`,
+      )
     const now = totalOf(sauce)
-    const [low, high] = [sauce.makeLow ?? (sauce.makeHigh === null ? now : 1), sauce.makeHigh ?? (sauce.makeLow === null ? now : Math.max(sauce.makeLow, 1_000_000))]
+    const [low, high] = [
+      sauce.makeLow ?? (sauce.makeHigh === null ? now : 1),
+      sauce.makeHigh ?? (sauce.makeLow === null ? now : Math.max(sauce.makeLow, 1_000_000)),
+    ]
     if (!(low > 0)) return refuse('Give something a weight, or say how much to make.')
     if (low > high) return refuse('“At least” is more than “at most” in how much to make.')
-    for (const [aim, { low: from, high: to }] of Object.entries(sauce.targets)) if (from !== null && to !== null && from > to) return refuse(`${aim[0]?.toUpperCase()}${aim.slice(1)}: “at least” is over “at most”.`)
-    const wet = parts.some(part => part && part.composition.waterG > 0)
-    if (!wet && (['acid', 'tart'] as const).some(aim => sauce.targets[aim].low !== null || sauce.targets[aim].high !== null)) return refuse('Nothing in the pot holds water, so there is no pH to aim at. Add what is wet, or open the pH.')
-    const targets = Object.fromEntries(Object.entries(sauce.targets).map(([aim, target]) => [aim, { ...target }])) as Targets
-    const unpriced = parts.find(part => part && part.pricePerKg === null)
-    if (bench.objective === 'cost' && unpriced) return refuse(`${unpriced.name} has no price. Set one in the library, or choose another aim.`)
-    mixes.push({ name: sauce.name || `Sauce ${index + 1}`, parts: parts.filter(part => part !== null), targets, massG: { low, high }, phMargin: bench.wholeBand ? margins[index] ?? 0 : 0 })
+    for (const [aim, { low: from, high: to }] of Object.entries(sauce.targets))
+      if (from !== null && to !== null && from > to)
+        return refuse(`${aim[0]?.toUpperCase()}${aim.slice(1)}: “at least” is over “at most”.`)
+    const wet = parts.some((part) => part && part.composition.waterG > 0)
+    if (
+      !wet &&
+      (['acid', 'tart'] as const).some((aim) => sauce.targets[aim].low !== null || sauce.targets[aim].high !== null)
+    )
+      return refuse('Nothing in the pot holds water, so there is no pH to aim at. Add what is wet, or open the pH.')
+    const targets = Object.fromEntries(
+      Object.entries(sauce.targets).map(([aim, target]) => [aim, { ...target }]),
+    ) as Targets
+    const unpriced = parts.find((part) => part && part.pricePerKg === null)
+    if (bench.objective === 'cost' && unpriced)
+      return refuse(`${unpriced.name} has no price. Set one in the library, or choose another aim.`)
+    mixes.push({
+      name: sauce.name || `Sauce ${index + 1}`,
+      parts: parts.filter((part) => part !== null),
+      targets,
+      massG: { low, high },
+      phMargin: bench.wholeBand ? (margins[index] ?? 0) : 0,
+    })
   }
-  const stock = [...new Set(mixes.flatMap(({ parts }) => parts.flatMap(part => part.stock ?? [])))]
-  const stockG = Object.fromEntries(stock.map(id => [id, Math.max(0, (knowing.lot(id)?.leftG ?? 0) - (others.get(id) ?? 0))]))
+  const stock = [...new Set(mixes.flatMap(({ parts }) => parts.flatMap((part) => part.stock ?? [])))]
+  const stockG = Object.fromEntries(
+    stock.map((id) => [id, Math.max(0, (knowing.lot(id)?.leftG ?? 0) - (others.get(id) ?? 0))]),
+  )
   return { set: { mixes, stockG, objective: bench.objective satisfies Objective, stepG: bench.stepG }, problem: null }
 }
 
 /** Units and limits of the target fields. */
 export const TARGET_FIELDS = {
-  acid: { low: 2.5, high: 4.6 }, salt: { low: 0, high: 20 }, heat: { low: 0, high: 2_000_000 }, sweet: { low: 0, high: 60 }, body: { low: 0, high: 60 }, tart: { low: 0, high: 20 },
+  acid: { low: 2.5, high: 4.6 },
+  salt: { low: 0, high: 20 },
+  heat: { low: 0, high: 2_000_000 },
+  sweet: { low: 0, high: 60 },
+  body: { low: 0, high: 60 },
+  tart: { low: 0, high: 20 },
 } as const
 /** What a vinegar's label can say; 0 % is water, and over 80 % is no vinegar. */
 export const STRENGTH_FIELD = { low: 1, high: 80 } as const

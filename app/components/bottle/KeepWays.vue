@@ -5,7 +5,7 @@ import { APPROVAL, needsOf, WAYS, type KeepCase, type Treatment } from '@lactofe
 /** Four ways to keep a sauce: what each needs, how this one stands to it, what it gives. */
 const { known } = defineProps<{ known: KeepCase }>()
 const model = defineModel<Treatment>({ required: true })
-const ways = computed(() => WAYS.map(way => ({ ...way, needs: needsOf(way.id, known) })))
+const ways = computed(() => WAYS.map((way) => ({ ...way, needs: needsOf(way.id, known) })))
 const LEVEL = { pass: 'fine', ask: 'ask', stop: 'discard' } as const
 const WORD = { pass: 'Has it', ask: 'Look', stop: 'Not like this' } as const
 </script>
@@ -15,10 +15,17 @@ const WORD = { pass: 'Has it', ask: 'Look', stop: 'Not like this' } as const
     <h2>How is it kept?</h2>
     <div class="ways" role="radiogroup" aria-label="Way of keeping">
       <label v-for="way in ways" :key="way.id" :class="['way', { chosen: model === way.id }]" :data-way="way.id">
-        <span class="head"><input v-model="model" type="radio" name="way" :value="way.id"><strong>{{ way.name }}</strong></span>
+        <span class="head"
+          ><input v-model="model" type="radio" name="way" :value="way.id" /><strong>{{ way.name }}</strong></span
+        >
         <span class="small">{{ way.gives }}</span>
-        <span v-for="need in way.needs" :key="need.what" class="need small"><StateMark :level="LEVEL[need.verdict]" :word="WORD[need.verdict]" /> <strong>{{ need.what }}.</strong> {{ need.sentence }}</span>
-        <span class="small muted">{{ way.keep }}<template v-if="typeof way.air === 'string'"> Air: {{ way.air }}.</template></span>
+        <span v-for="need in way.needs" :key="need.what" class="need small"
+          ><StateMark :level="LEVEL[need.verdict]" :word="WORD[need.verdict]" /> <strong>{{ need.what }}.</strong>
+          {{ need.sentence }}</span
+        >
+        <span class="small muted"
+          >{{ way.keep }}<template v-if="typeof way.air === 'string'"> Air: {{ way.air }}.</template></span
+        >
       </label>
     </div>
     <p class="small muted">{{ APPROVAL }}</p>
@@ -26,12 +33,46 @@ const WORD = { pass: 'Has it', ask: 'Look', stop: 'Not like this' } as const
 </template>
 
 <style scoped>
-.ways { display: grid; grid-template-columns: repeat(auto-fit, minmax(min(100%, 300px), 1fr)); gap: var(--s3); }
-.way { display: grid; gap: var(--s2); align-content: start; border: 1px solid var(--line); border-radius: var(--radius); padding: var(--s3); cursor: pointer; }
-.way:hover { border-color: var(--bottle); }
-.way:has(:focus-visible) { outline: 3px solid var(--ask); outline-offset: 2px; }
-.chosen { border-color: var(--bottle); box-shadow: inset 4px 0 0 var(--bottle); background: var(--wash); }
-.head { display: flex; align-items: center; gap: var(--s2); min-height: 28px; }
-.head input { width: 20px; height: 20px; accent-color: var(--bottle); margin: 0; outline: none; }
-.need { display: block; }
+.ways {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(min(100%, 300px), 1fr));
+  gap: var(--s3);
+}
+.way {
+  display: grid;
+  gap: var(--s2);
+  align-content: start;
+  border: 1px solid var(--line);
+  border-radius: var(--radius);
+  padding: var(--s3);
+  cursor: pointer;
+}
+.way:hover {
+  border-color: var(--bottle);
+}
+.way:has(:focus-visible) {
+  outline: 3px solid var(--ask);
+  outline-offset: 2px;
+}
+.chosen {
+  border-color: var(--bottle);
+  box-shadow: inset 4px 0 0 var(--bottle);
+  background: var(--wash);
+}
+.head {
+  display: flex;
+  align-items: center;
+  gap: var(--s2);
+  min-height: 28px;
+}
+.head input {
+  width: 20px;
+  height: 20px;
+  accent-color: var(--bottle);
+  margin: 0;
+  outline: none;
+}
+.need {
+  display: block;
+}
 </style>

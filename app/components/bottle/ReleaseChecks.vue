@@ -12,13 +12,31 @@ const WORD = { pass: 'Passes', ask: 'Ask', stop: 'Stops' } as const
   <ul class="plain-list checks">
     <li v-for="check in checks" :key="check.id" :data-check="check.id" :data-verdict="check.verdict">
       <StateMark class="small" :level="LEVEL[check.verdict]" :word="WORD[check.verdict]" />
-      <div><strong>{{ check.title }}</strong><p>{{ check.sentence }}</p><p v-for="fact in check.evidence" :key="fact.atMs" class="small muted">{{ fact.what }}, {{ dayjs(fact.atMs).format('D MMM YYYY HH:mm') }}, {{ fact.by }}</p><ShowWorking v-if="check.working" :working="check.working" /></div>
+      <div>
+        <strong>{{ check.title }}</strong>
+        <p>{{ check.sentence }}</p>
+        <p v-for="fact in check.evidence" :key="fact.atMs" class="small muted">
+          {{ fact.what }}, {{ dayjs(fact.atMs).format('D MMM YYYY HH:mm') }}, {{ fact.by }}
+        </p>
+        <ShowWorking v-if="check.working" :working="check.working" />
+      </div>
     </li>
   </ul>
 </template>
 
 <style scoped>
-li { display: grid; grid-template-columns: 84px 1fr; gap: var(--s3); padding: var(--s2) 0; border-bottom: 1px solid var(--line); align-items: start; }
-li:last-child { border-bottom: 0; }
-li > :first-child { margin-top: 3px; }
+li {
+  display: grid;
+  grid-template-columns: 84px 1fr;
+  gap: var(--s3);
+  padding: var(--s2) 0;
+  border-bottom: 1px solid var(--line);
+  align-items: start;
+}
+li:last-child {
+  border-bottom: 0;
+}
+li > :first-child {
+  margin-top: 3px;
+}
 </style>

@@ -2,7 +2,7 @@
 import type { SupplyKey } from '@lactofer/core'
 
 /** What the run takes of the packaging against what is at hand. */
-defineProps<{ needs: readonly (SupplyKey & { count: number, atHand: number | null })[] }>()
+defineProps<{ needs: readonly (SupplyKey & { count: number; atHand: number | null })[] }>()
 const WORDS = { bottle: 'bottles', insert: 'inserts', cap: 'caps', band: 'shrink bands', label: 'labels' } as const
 </script>
 
@@ -10,12 +10,27 @@ const WORDS = { bottle: 'bottles', insert: 'inserts', cap: 'caps', band: 'shrink
   <ul class="plain-list needs" aria-label="Packaging needed">
     <li v-for="need in needs" :key="need.item" :data-supply="need.item">
       <span>{{ need.count }} {{ WORDS[need.item] }}</span>
-      <StateMark v-if="need.atHand !== null && need.atHand < need.count" class="small" level="act" :word="`${need.count - need.atHand} missing`" /><span v-else-if="need.atHand !== null" class="small muted">{{ need.atHand }} there</span><span v-else class="small muted">never counted</span>
+      <StateMark
+        v-if="need.atHand !== null && need.atHand < need.count"
+        class="small"
+        level="act"
+        :word="`${need.count - need.atHand} missing`"
+      /><span v-else-if="need.atHand !== null" class="small muted">{{ need.atHand }} there</span
+      ><span v-else class="small muted">never counted</span>
     </li>
   </ul>
 </template>
 
 <style scoped>
-.needs { display: grid; grid-template-columns: repeat(auto-fill, minmax(134px, 1fr)); gap: var(--s2); }
-.needs li { display: grid; border-left: 3px solid var(--line); padding-left: var(--s2); line-height: 1.3; }
+.needs {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(134px, 1fr));
+  gap: var(--s2);
+}
+.needs li {
+  display: grid;
+  border-left: 3px solid var(--line);
+  padding-left: var(--s2);
+  line-height: 1.3;
+}
 </style>

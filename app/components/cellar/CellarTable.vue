@@ -4,21 +4,24 @@ import { useVirtualList } from '@vueuse/core'
 import { KIND_WORDS, SOON_DAYS, type CellarRow, type Lot } from '@lactofer/core'
 
 /** All rows of the cellar; only those in view are drawn, so thousands scroll without lag. */
-const { rows, chosen, nowMs } = defineProps<{ rows: readonly CellarRow[], chosen: string, nowMs: number }>()
+const { rows, chosen, nowMs } = defineProps<{ rows: readonly CellarRow[]; chosen: string; nowMs: number }>()
 const ROW = 56
 const HEAD = 37
 const all = computed(() => [...rows])
 const { list, containerProps, wrapperProps, scrollTo } = useVirtualList(all, { itemHeight: ROW, overscan: 8 })
 const DAY_MS = 86_400_000
-const days = (row: CellarRow) => row.bestBefore ? Math.floor((Date.parse(row.bestBefore) - nowMs) / DAY_MS) : null
+const days = (row: CellarRow) => (row.bestBefore ? Math.floor((Date.parse(row.bestBefore) - nowMs) / DAY_MS) : null)
 const late = (row: CellarRow) => {
   const left = days(row)
   return left === null || left > SOON_DAYS ? '' : left < 0 ? 'past' : `${left} d`
 }
 const scrolled = ref(false)
-watch(() => rows.length, () => {
-  if (scrolled.value) scrollTo(0)
-})
+watch(
+  () => rows.length,
+  () => {
+    if (scrolled.value) scrollTo(0)
+  },
+)
 /** What keeps bottles from being sold, after their state. */
 function releaseWords({ bottles, release }: Lot): string {
   if (!bottles || release?.decision === 'released') return ''
@@ -28,15 +31,48 @@ function releaseWords({ bottles, release }: Lot): string {
 
 <template>
   <div class="table" role="table" aria-label="Stock" :aria-rowcount="rows.length + 1">
-    <div v-bind="containerProps" class="view" role="rowgroup" tabindex="0" aria-label="Rows of the stock" :style="{ height: `min(62vh, ${rows.length * ROW + HEAD}px)` }" @scroll="scrolled = true">
-      <div class="line head" role="row"><span role="columnheader">Lot</span><span role="columnheader" class="what">What</span><span role="columnheader">Place</span><span role="columnheader" class="before">Best before</span><span role="columnheader" class="amount">There</span></div>
+    <div
+      v-bind="containerProps"
+      class="view"
+      role="rowgroup"
+      tabindex="0"
+      aria-label="Rows of the stock"
+      :style="{ height: `min(62vh, ${rows.length * ROW + HEAD}px)` }"
+      @scroll="scrolled = true"
+    >
+      <div class="line head" role="row">
+        <span role="columnheader">Lot</span><span role="columnheader" class="what">What</span
+        ><span role="columnheader">Place</span><span role="columnheader" class="before">Best before</span
+        ><span role="columnheader" class="amount">There</span>
+      </div>
       <div v-bind="wrapperProps" role="presentation">
-        <div v-for="{ data: row, index } in list" :key="row.key" class="line" role="row" :aria-rowindex="index + 2" :data-row="row.lot.code" :class="{ chosen: row.lot.id === chosen }" :style="{ '--chip': row.lot.color, 'height': `${ROW}px` }">
-          <span role="cell" class="lot"><span class="chip" aria-hidden="true" /><NuxtLink :to="{ query: { lot: row.lot.id } }" :aria-current="row.lot.id === chosen ? 'true' : undefined"><span class="code">{{ row.lot.code }}</span> {{ row.lot.name }}</NuxtLink></span>
+        <div
+          v-for="{ data: row, index } in list"
+          :key="row.key"
+          class="line"
+          role="row"
+          :aria-rowindex="index + 2"
+          :data-row="row.lot.code"
+          :class="{ chosen: row.lot.id === chosen }"
+          :style="{ '--chip': row.lot.color, height: `${ROW}px` }"
+        >
+          <span role="cell" class="lot"
+            ><span class="chip" aria-hidden="true" /><NuxtLink
+              :to="{ query: { lot: row.lot.id } }"
+              :aria-current="row.lot.id === chosen ? 'true' : undefined"
+              ><span class="code">{{ row.lot.code }}</span> {{ row.lot.name }}</NuxtLink
+            ></span
+          >
           <span role="cell" class="what small muted">{{ KIND_WORDS[row.lot.kind] }}{{ releaseWords(row.lot) }}</span>
           <span role="cell" class="small">{{ row.place || row.lot.state }}</span>
-          <span role="cell" class="before small">{{ row.bestBefore ?? '' }} <StateMark v-if="late(row)" :level="late(row) === 'past' ? 'discard' : 'act'" :word="late(row)" /></span>
-          <strong role="cell" class="amount"><template v-if="row.count !== null">{{ row.count }}</template><MassText v-else :mass-g="row.massG" /></strong>
+          <span role="cell" class="before small"
+            >{{ row.bestBefore ?? '' }}
+            <StateMark v-if="late(row)" :level="late(row) === 'past' ? 'discard' : 'act'" :word="late(row)"
+          /></span>
+          <strong role="cell" class="amount"
+            ><template v-if="row.count !== null">{{ row.count }}</template
+            ><MassText v-else :mass-g="row.massG"
+          /></strong>
         </div>
       </div>
     </div>
@@ -44,16 +80,88 @@ function releaseWords({ bottles, release }: Lot): string {
 </template>
 
 <style scoped>
-.table { container-type: inline-size; border: 1px solid var(--line); border-radius: var(--radius); background: var(--surface); min-width: 0; }
-.view { overflow-y: auto; }
-.line { display: grid; grid-template-columns: minmax(0, 1fr) 130px 120px 140px 84px; gap: var(--s3); align-items: center; padding: 0 var(--s3); border-bottom: 1px solid var(--line); }
-.head { min-height: 36px; font-size: 14px; font-weight: 600; color: var(--muted); position: sticky; top: 0; background: var(--surface); z-index: 1; }
-.lot { display: flex; align-items: center; gap: var(--s3); min-width: 0; }
-.lot a { color: inherit; text-decoration: none; min-height: var(--touch); flex: 1; min-width: 0; line-height: 1.2; display: -webkit-box; -webkit-box-orient: vertical; -webkit-line-clamp: 2; line-clamp: 2; overflow: hidden; align-content: center; }
-.lot a:hover { text-decoration: underline; }
-.chip { width: 12px; height: 30px; border-radius: 3px; background: var(--chip); border: 1px solid #0003; flex: none; }
-.amount { text-align: right; white-space: nowrap; }
-.chosen { background: var(--wash); box-shadow: inset 4px 0 0 var(--bottle); }
-@container (max-width: 760px) { .line { grid-template-columns: minmax(0, 1fr) 110px 130px 76px; } .what { display: none; } }
-@container (max-width: 480px) { .line { grid-template-columns: minmax(0, 1fr) 96px 70px; gap: var(--s2); } .before { display: none; } }
+.table {
+  container-type: inline-size;
+  border: 1px solid var(--line);
+  border-radius: var(--radius);
+  background: var(--surface);
+  min-width: 0;
+}
+.view {
+  overflow-y: auto;
+}
+.line {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 130px 120px 140px 84px;
+  gap: var(--s3);
+  align-items: center;
+  padding: 0 var(--s3);
+  border-bottom: 1px solid var(--line);
+}
+.head {
+  min-height: 36px;
+  font-size: 14px;
+  font-weight: 600;
+  color: var(--muted);
+  position: sticky;
+  top: 0;
+  background: var(--surface);
+  z-index: 1;
+}
+.lot {
+  display: flex;
+  align-items: center;
+  gap: var(--s3);
+  min-width: 0;
+}
+.lot a {
+  color: inherit;
+  text-decoration: none;
+  min-height: var(--touch);
+  flex: 1;
+  min-width: 0;
+  line-height: 1.2;
+  display: -webkit-box;
+  -webkit-box-orient: vertical;
+  -webkit-line-clamp: 2;
+  line-clamp: 2;
+  overflow: hidden;
+  align-content: center;
+}
+.lot a:hover {
+  text-decoration: underline;
+}
+.chip {
+  width: 12px;
+  height: 30px;
+  border-radius: 3px;
+  background: var(--chip);
+  border: 1px solid #0003;
+  flex: none;
+}
+.amount {
+  text-align: right;
+  white-space: nowrap;
+}
+.chosen {
+  background: var(--wash);
+  box-shadow: inset 4px 0 0 var(--bottle);
+}
+@container (max-width: 760px) {
+  .line {
+    grid-template-columns: minmax(0, 1fr) 110px 130px 76px;
+  }
+  .what {
+    display: none;
+  }
+}
+@container (max-width: 480px) {
+  .line {
+    grid-template-columns: minmax(0, 1fr) 96px 70px;
+    gap: var(--s2);
+  }
+  .before {
+    display: none;
+  }
+}
 </style>

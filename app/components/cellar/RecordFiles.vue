@@ -28,13 +28,24 @@ function record() {
   if (!found) throw new Error('The lot is not in the log.')
   return found
 }
-const pdf = () => give(async () => {
-  const { batchRecordPdf } = await import('~/labels/batchRecord')
-  saveFile(new Blob([await batchRecordPdf(record(), book.book, book.nowMs) as BlobPart], { type: 'application/pdf' }), `${name()}.pdf`)
-})
-const csv = () => give(async () => saveFile(new Blob([Papa.unparse(tableOfRecord(record()), { escapeFormulae: true })], { type: 'text/csv' }), `${name()}.csv`))
+const pdf = () =>
+  give(async () => {
+    const { batchRecordPdf } = await import('~/labels/batchRecord')
+    saveFile(
+      new Blob([(await batchRecordPdf(record(), book.book, book.nowMs)) as BlobPart], { type: 'application/pdf' }),
+      `${name()}.pdf`,
+    )
+  })
+const csv = () =>
+  give(async () =>
+    saveFile(
+      new Blob([Papa.unparse(tableOfRecord(record()), { escapeFormulae: true })], { type: 'text/csv' }),
+      `${name()}.csv`,
+    ),
+  )
 </script>
 
 <template>
-  <el-button :loading="busy" @click="pdf">Batch record, PDF</el-button><el-button :loading="busy" @click="csv">CSV</el-button>
+  <el-button :loading="busy" @click="pdf">Batch record, PDF</el-button
+  ><el-button :loading="busy" @click="csv">CSV</el-button>
 </template>

@@ -17,8 +17,33 @@ const massG = ref<number | null>(null)
 const from = ref(ANYWHERE)
 const to = ref('')
 const asked = ref(false)
-const ACTS = computed(() => [...(lot.bottles ? [{ value: 'sold', label: 'Sold' }, { value: 'given', label: 'Given away' }] : []), { value: 'used', label: 'Used here' }, ...(lot.bottles ? [] : [{ value: 'sold', label: 'Sold' }, { value: 'given', label: 'Given away' }]), { value: 'broken', label: lot.bottles ? 'Broken or thrown away' : 'Spilled or thrown away' }, { value: 'moved', label: 'To another place' }] as { value: Act, label: string }[])
-const TO: Record<Act, string> = { sold: 'To whom', given: 'To whom', used: 'What for', broken: 'What happened', moved: 'To which place' }
+const ACTS = computed(
+  () =>
+    [
+      ...(lot.bottles
+        ? [
+            { value: 'sold', label: 'Sold' },
+            { value: 'given', label: 'Given away' },
+          ]
+        : []),
+      { value: 'used', label: 'Used here' },
+      ...(lot.bottles
+        ? []
+        : [
+            { value: 'sold', label: 'Sold' },
+            { value: 'given', label: 'Given away' },
+          ]),
+      { value: 'broken', label: lot.bottles ? 'Broken or thrown away' : 'Spilled or thrown away' },
+      { value: 'moved', label: 'To another place' },
+    ] as { value: Act; label: string }[],
+)
+const TO: Record<Act, string> = {
+  sold: 'To whom',
+  given: 'To whom',
+  used: 'What for',
+  broken: 'What happened',
+  moved: 'To which place',
+}
 const places = computed(() => lot.bottles?.places ?? [])
 const problem = computed(() => {
   if (lot.bottles && count.value === null) return 'Count the bottles.'
@@ -28,15 +53,29 @@ const problem = computed(() => {
 })
 function draft(): Draft {
   const base = { at: new Date().toISOString(), lotId: lot.id }
-  if (how.value === 'moved') return { kind: 'move', ...base, place: to.value.trim(), ...(from.value !== ANYWHERE && { from: from.value }), ...(lot.bottles && { count: count.value ?? 0 }) }
+  if (how.value === 'moved')
+    return {
+      kind: 'move',
+      ...base,
+      place: to.value.trim(),
+      ...(from.value !== ANYWHERE && { from: from.value }),
+      ...(lot.bottles && { count: count.value ?? 0 }),
+    }
   return lot.bottles
-    ? { kind: 'send', ...base, count: count.value ?? 0, to: to.value.trim(), how: how.value, ...(from.value !== ANYWHERE && { place: from.value }) }
+    ? {
+        kind: 'send',
+        ...base,
+        count: count.value ?? 0,
+        to: to.value.trim(),
+        how: how.value,
+        ...(from.value !== ANYWHERE && { place: from.value }),
+      }
     : { kind: 'use', ...base, massG: massG.value ?? 0, how: how.value, to: to.value.trim() }
 }
 async function confirm(event: Event) {
   asked.value = true
   if (focusInvalid(event) || problem.value) return
-  if (!await record(draft())) return
+  if (!(await record(draft()))) return
   ElMessage.success('Recorded.')
   count.value = massG.value = null
   to.value = ''
@@ -53,12 +92,22 @@ const fromOptions = computed(() => [
     <h3>Take out or move</h3>
     <div class="fields">
       <PickField v-model="how" label="How" :options="ACTS" />
-      <QuantityField v-if="lot.bottles" v-model="count" kind="count" label="Bottles" :limits="{ low: 1 }" :hint="`${formatNumber(lot.bottles.left)} are here`" />
+      <QuantityField
+        v-if="lot.bottles"
+        v-model="count"
+        kind="count"
+        label="Bottles"
+        :limits="{ low: 1 }"
+        :hint="`${formatNumber(lot.bottles.left)} are here`"
+      />
       <QuantityField v-else-if="how !== 'moved'" v-model="massG" kind="mass" label="Amount" />
       <PickField v-if="places.length > 1" v-model="from" label="From" :options="fromOptions" />
       <WordField v-model="to" :label="TO[how]" :placeholder="how === 'sold' ? 'Saturday market' : ''" />
     </div>
-    <p v-if="lot.bottles && lot.release?.decision !== 'released'" class="small"><StateMark level="ask" word="Not released" /> It is not cleared to leave yet. <NuxtLink :to="`/release/${lot.id}`">Release or hold it</NuxtLink></p>
+    <p v-if="lot.bottles && lot.release?.decision !== 'released'" class="small">
+      <StateMark level="ask" word="Not released" /> It is not cleared to leave yet.
+      <NuxtLink :to="`/release/${lot.id}`">Release or hold it</NuxtLink>
+    </p>
     <p v-if="asked && problem" class="problem" role="alert">{{ problem }}</p>
     <div><el-button type="primary" native-type="submit" :loading="busy">Record it</el-button></div>
   </form>

@@ -5,7 +5,12 @@ import { valueAt, type Course, type PhOfLot } from '@lactofer/core'
 import type { ExtraLine } from './courseLines'
 
 /** The chart as a table, day by day: what is expected, what was read, what else was tried. */
-const { startMs, course, readings = [], extras = [] } = defineProps<{ startMs: number, course: Course, readings?: readonly PhOfLot[], extras?: readonly ExtraLine[] }>()
+const {
+  startMs,
+  course,
+  readings = [],
+  extras = [],
+} = defineProps<{ startMs: number; course: Course; readings?: readonly PhOfLot[]; extras?: readonly ExtraLine[] }>()
 const DAY_MS = 86_400_000
 const rows = computed(() => {
   const last = Math.round((course.hours.at(-1) ?? 24) / 24)
@@ -14,9 +19,19 @@ const rows = computed(() => {
     const at = (values: readonly number[]) => valueAt(course.hours, values, day * 24).toFixed(2)
     const read = readings.filter(({ atMs }) => atMs >= startMs + day * DAY_MS && atMs < startMs + (day + step) * DAY_MS)
     return {
-      day, date: dayjs(startMs + day * DAY_MS).format('D MMM'), typical: at(course.blended.typical), band: `${at(course.blended.low)} to ${at(course.blended.high)}`, tempC: valueAt(course.hours, course.tempC, day * 24),
+      day,
+      date: dayjs(startMs + day * DAY_MS).format('D MMM'),
+      typical: at(course.blended.typical),
+      band: `${at(course.blended.low)} to ${at(course.blended.high)}`,
+      tempC: valueAt(course.hours, course.tempC, day * 24),
       read: read.map(({ ph, of }) => `${ph.toFixed(2)}${of === 'liquid' ? ' (liquid)' : ''}`).join(', '),
-      extras: extras.map(({ points }) => valueAt(points.map(([ms]) => ms / DAY_MS), points.map(([, ph]) => ph), day).toFixed(2)),
+      extras: extras.map(({ points }) =>
+        valueAt(
+          points.map(([ms]) => ms / DAY_MS),
+          points.map(([, ph]) => ph),
+          day,
+        ).toFixed(2),
+      ),
     }
   })
 })
@@ -27,10 +42,27 @@ const rows = computed(() => {
     <summary>The same as a table</summary>
     <div class="sideways">
       <table class="plain small">
-        <thead><tr><th>Day</th><th>pH expected</th><th>nine in ten</th><th>read</th><th>temperature</th><th v-for="extra in extras" :key="extra.name">{{ extra.name }}</th></tr></thead>
+        <thead>
+          <tr>
+            <th>Day</th>
+            <th>pH expected</th>
+            <th>nine in ten</th>
+            <th>read</th>
+            <th>temperature</th>
+            <th v-for="extra in extras" :key="extra.name">{{ extra.name }}</th>
+          </tr>
+        </thead>
         <tbody>
           <tr v-for="row in rows" :key="row.day">
-            <td>{{ row.day }} <span class="muted">{{ row.date }}</span></td><td class="number">{{ row.typical }}</td><td>{{ row.band }}</td><td><strong>{{ row.read }}</strong></td><td><TemperatureText :temp-c="row.tempC" /></td>
+            <td>
+              {{ row.day }} <span class="muted">{{ row.date }}</span>
+            </td>
+            <td class="number">{{ row.typical }}</td>
+            <td>{{ row.band }}</td>
+            <td>
+              <strong>{{ row.read }}</strong>
+            </td>
+            <td><TemperatureText :temp-c="row.tempC" /></td>
             <td v-for="(value, index) in row.extras" :key="index" class="number">{{ value }}</td>
           </tr>
         </tbody>

@@ -9,7 +9,7 @@ import { usePreferences } from '~/stores/preferences'
 
 /** One decision with what it needs to be told: place and temperature, days, a reason, an amount, pictures. */
 type Deciding = 'cold' | 'warm' | 'wait' | 'ready' | 'brine' | 'discard'
-const { lot, stand } = defineProps<{ lot: Lot, stand: Standing | null }>()
+const { lot, stand } = defineProps<{ lot: Lot; stand: Standing | null }>()
 const what = defineModel<Deciding | null>({ required: true })
 const book = useBook()
 const preferences = usePreferences()
@@ -25,9 +25,17 @@ const photos = ref<string[]>([])
 const asked = ref(false)
 watch(what, (now) => {
   if (!now) return
-  const places = book.fermenting.filter(other => other.id !== lot.id && other.place !== lot.place)
-  const coldest = places.map(other => ({ place: other.place, tempC: temperaturesOf(other).at(-1)?.tempC ?? 20 })).filter(found => (now === 'cold') === found.tempC <= COLD_C).at(0)
-  place.value = now === 'cold' ? coldest?.place ?? 'Cold store' : now === 'warm' ? coldest?.place ?? lot.packed?.place ?? 'Bench' : ''
+  const places = book.fermenting.filter((other) => other.id !== lot.id && other.place !== lot.place)
+  const coldest = places
+    .map((other) => ({ place: other.place, tempC: temperaturesOf(other).at(-1)?.tempC ?? 20 }))
+    .filter((found) => (now === 'cold') === found.tempC <= COLD_C)
+    .at(0)
+  place.value =
+    now === 'cold'
+      ? (coldest?.place ?? 'Cold store')
+      : now === 'warm'
+        ? (coldest?.place ?? lot.packed?.place ?? 'Bench')
+        : ''
   tempC.value = now === 'cold' ? 4 : now === 'warm' ? 20 : null
   reason.value = ''
   massG.value = null
@@ -36,70 +44,174 @@ watch(what, (now) => {
   photos.value = []
   asked.value = false
 })
-const TITLES: Record<Deciding, string> = { cold: 'to the cold', warm: 'back to the warm', wait: 'more time', ready: 'ready', brine: 'keep some brine', discard: 'discard' }
-const KEEP = { cold: 'Move it', warm: 'Move it', wait: 'Give it more time', ready: 'Call it ready', brine: 'Keep the brine', discard: 'Discard it' } as const
+const TITLES: Record<Deciding, string> = {
+  cold: 'to the cold',
+  warm: 'back to the warm',
+  wait: 'more time',
+  ready: 'ready',
+  brine: 'keep some brine',
+  discard: 'discard',
+}
+const KEEP = {
+  cold: 'Move it',
+  warm: 'Move it',
+  wait: 'Give it more time',
+  ready: 'Call it ready',
+  brine: 'Keep the brine',
+  discard: 'Discard it',
+} as const
 /** Called ready against its readings wants a reason. */
 const against = computed(() => what.value === 'ready' && stand?.state !== 'ready')
-const codeProblem = computed(() => LotCodeSchema.safeParse(code.value).error?.issues[0]?.message ?? (book.codeTaken(code.value) ? 'This code is on another lot. Choose a new one.' : null))
+const codeProblem = computed(
+  () =>
+    LotCodeSchema.safeParse(code.value).error?.issues[0]?.message ??
+    (book.codeTaken(code.value) ? 'This code is on another lot. Choose a new one.' : null),
+)
 const problem = computed(() => {
   switch (what.value) {
     case 'cold':
-    case 'warm': return !place.value.trim() ? 'Say where it stands from now on.' : tempC.value === null ? 'Say how warm it is there.' : what.value === 'cold' && tempC.value > COLD_C ? `Over ${COLD_C} °C it goes on working: that is not the cold.` : ''
-    case 'ready': return against.value && !reason.value.trim() ? 'Its readings do not say so. Say why you do.' : ''
-    case 'brine': return massG.value === null || massG.value < 1 ? 'Weigh what you draw off.' : massG.value > lot.leftG * 0.6 ? `That is more than the brine of ${formatMass(lot.leftG, preferences.world)}. Pieces must stay covered.` : codeProblem.value ?? ''
-    case 'discard': return !reason.value.trim() ? 'Say why: the next batch learns from it.' : marks.value.length === 0 ? 'Choose the vessels that are thrown away.' : ''
-    default: return ''
+    case 'warm':
+      return !place.value.trim()
+        ? 'Say where it stands from now on.'
+        : tempC.value === null
+          ? 'Say how warm it is there.'
+          : what.value === 'cold' && tempC.value > COLD_C
+            ? `Over ${COLD_C} °C it goes on working: that is not the cold.`
+            : ''
+    case 'ready':
+      return against.value && !reason.value.trim() ? 'Its readings do not say so. Say why you do.' : ''
+    case 'brine':
+      return massG.value === null || massG.value < 1
+        ? 'Weigh what you draw off.'
+        : massG.value > lot.leftG * 0.6
+          ? `That is more than the brine of ${formatMass(lot.leftG, preferences.world)}. Pieces must stay covered.`
+          : (codeProblem.value ?? '')
+    case 'discard':
+      return !reason.value.trim()
+        ? 'Say why: the next batch learns from it.'
+        : marks.value.length === 0
+          ? 'Choose the vessels that are thrown away.'
+          : ''
+    default:
+      return ''
   }
 })
-const thrownG = computed(() => lot.vessels.filter(({ mark }) => marks.value.includes(mark)).reduce((sum, vessel) => sum + vessel.massG, 0))
+const thrownG = computed(() =>
+  lot.vessels.filter(({ mark }) => marks.value.includes(mark)).reduce((sum, vessel) => sum + vessel.massG, 0),
+)
 const draft = computed((): Draft | null => {
   const at = new Date().toISOString()
   const base = { at, lotId: lot.id }
   switch (what.value) {
     case 'cold':
-    case 'warm': return { ...base, kind: 'decide', decision: what.value, place: place.value.trim(), tempC: tempC.value ?? 20, reason: reason.value.trim() }
-    case 'wait': return { ...base, kind: 'decide', decision: 'wait', until: dayjs().add(days.value, 'day').toISOString(), reason: reason.value.trim() }
-    case 'ready': return { ...base, kind: 'decide', decision: 'ready', reason: reason.value.trim() }
-    case 'brine': return { kind: 'press', at, lotId: newLotId(), code: code.value.trim(), name: `${lot.name}, brine`.slice(0, 80), color: '#cdbd84', fromLotId: lot.id, method: 'draw', inG: massG.value ?? 0, baseG: massG.value ?? 0, pulpG: 0, seedsG: 0 }
-    case 'discard': return { ...base, kind: 'discard', reason: reason.value.trim(), massG: Math.round(thrownG.value), ...(marks.value.length < lot.vessels.length && { marks: [...marks.value] }), ...(photos.value.length > 0 && { photos: [...photos.value] }) }
-    default: return null
+    case 'warm':
+      return {
+        ...base,
+        kind: 'decide',
+        decision: what.value,
+        place: place.value.trim(),
+        tempC: tempC.value ?? 20,
+        reason: reason.value.trim(),
+      }
+    case 'wait':
+      return {
+        ...base,
+        kind: 'decide',
+        decision: 'wait',
+        until: dayjs().add(days.value, 'day').toISOString(),
+        reason: reason.value.trim(),
+      }
+    case 'ready':
+      return { ...base, kind: 'decide', decision: 'ready', reason: reason.value.trim() }
+    case 'brine':
+      return {
+        kind: 'press',
+        at,
+        lotId: newLotId(),
+        code: code.value.trim(),
+        name: `${lot.name}, brine`.slice(0, 80),
+        color: '#cdbd84',
+        fromLotId: lot.id,
+        method: 'draw',
+        inG: massG.value ?? 0,
+        baseG: massG.value ?? 0,
+        pulpG: 0,
+        seedsG: 0,
+      }
+    case 'discard':
+      return {
+        ...base,
+        kind: 'discard',
+        reason: reason.value.trim(),
+        massG: Math.round(thrownG.value),
+        ...(marks.value.length < lot.vessels.length && { marks: [...marks.value] }),
+        ...(photos.value.length > 0 && { photos: [...photos.value] }),
+      }
+    default:
+      return null
   }
 })
 async function decide(event: Event) {
   asked.value = true
-  if (focusInvalid(event) || problem.value || !draft.value || !await record(draft.value)) return
-  ElMessage.success(what.value === 'brine' ? `${code.value} is in stock.` : what.value === 'discard' ? 'Discarded.' : 'Recorded.')
+  if (focusInvalid(event) || problem.value || !draft.value || !(await record(draft.value))) return
+  ElMessage.success(
+    what.value === 'brine' ? `${code.value} is in stock.` : what.value === 'discard' ? 'Discarded.' : 'Recorded.',
+  )
   what.value = null
 }
-const WAITS = [1, 2, 3, 5, 7, 14, 30].map(value => ({ value, label: value === 1 ? 'a day' : `${value} days` }))
+const WAITS = [1, 2, 3, 5, 7, 14, 30].map((value) => ({ value, label: value === 1 ? 'a day' : `${value} days` }))
 const EXAMPLES: Partial<Record<Deciding, string>> = { discard: 'Green fuzzy growth on day 8', wait: 'Rounder, please' }
-const example = computed(() => what.value ? EXAMPLES[what.value] ?? '' : '')
+const example = computed(() => (what.value ? (EXAMPLES[what.value] ?? '') : ''))
 </script>
 
 <template>
-  <el-dialog :model-value="what !== null" :title="what ? `${lot.code} ${lot.name}: ${TITLES[what]}` : ''" width="min(94vw, 500px)" @update:model-value="what = null">
+  <el-dialog
+    :model-value="what !== null"
+    :title="what ? `${lot.code} ${lot.name}: ${TITLES[what]}` : ''"
+    width="min(94vw, 500px)"
+    @update:model-value="what = null"
+  >
     <form v-if="what" class="stack" novalidate @submit.prevent="decide">
       <template v-if="what === 'cold' || what === 'warm'">
-        <p v-if="what === 'cold' && stand?.clock" class="small"><StateMark level="act" word="Above 4.6" /> Cooling is not a rescue: a batch above 4.6 must still pass it in its time.</p>
+        <p v-if="what === 'cold' && stand?.clock" class="small">
+          <StateMark level="act" word="Above 4.6" /> Cooling is not a rescue: a batch above 4.6 must still pass it in
+          its time.
+        </p>
         <WordField v-model="place" label="Place" />
         <QuantityField v-model="tempC" kind="temperature" label="It is there" :limits="{ low: -2, high: 40 }" />
       </template>
-      <template v-else-if="what === 'wait'"><PickField v-model="days" label="Look again in" :options="WAITS" /></template>
-      <p v-else-if="what === 'ready' && stand"><StateMark :level="against ? 'ask' : 'fine'" :word="against ? 'Not by its readings' : 'Ready'" /> {{ stand.sentence }}</p>
+      <template v-else-if="what === 'wait'"
+        ><PickField v-model="days" label="Look again in" :options="WAITS"
+      /></template>
+      <p v-else-if="what === 'ready' && stand">
+        <StateMark :level="against ? 'ask' : 'fine'" :word="against ? 'Not by its readings' : 'Ready'" />
+        {{ stand.sentence }}
+      </p>
       <template v-else-if="what === 'brine'">
-        <p class="small muted">Brine thins a sauce, starts the next batch, seasons food. It becomes a lot of its own; the rest goes on.</p>
+        <p class="small muted">
+          Brine thins a sauce, starts the next batch, seasons food. It becomes a lot of its own; the rest goes on.
+        </p>
         <QuantityField v-model="massG" kind="mass" label="Drawn off" />
         <WordField v-model="code" label="Code of the brine" :problem="asked ? codeProblem : null" />
       </template>
       <template v-else-if="what === 'discard'">
         <p>Do not taste it. What is thrown away leaves the shelf; its log stays.</p>
-        <el-checkbox-group v-if="lot.vessels.length > 1" v-model="marks" aria-label="Vessels thrown away"><el-checkbox v-for="vessel in lot.vessels" :key="vessel.mark" :value="vessel.mark">{{ lot.code }}{{ vessel.mark }}, {{ formatMass(vessel.massG, preferences.world) }}</el-checkbox></el-checkbox-group>
+        <el-checkbox-group v-if="lot.vessels.length > 1" v-model="marks" aria-label="Vessels thrown away"
+          ><el-checkbox v-for="vessel in lot.vessels" :key="vessel.mark" :value="vessel.mark"
+            >{{ lot.code }}{{ vessel.mark }}, {{ formatMass(vessel.massG, preferences.world) }}</el-checkbox
+          ></el-checkbox-group
+        >
         <p class="small">{{ formatMass(thrownG, preferences.world) }} are thrown away.</p>
       </template>
       <WordField v-if="what !== 'brine'" v-model="reason" label="Why" :placeholder="example" />
       <PhotoField v-if="what === 'discard'" v-model="photos" />
       <p v-if="asked && problem" class="problem" role="alert">{{ problem }}</p>
-      <div class="row"><el-button :type="what === 'discard' ? 'danger' : 'primary'" native-type="submit" :loading="busy">{{ KEEP[what] }}</el-button><el-button @click="what = null">Leave it</el-button></div>
+      <div class="row">
+        <el-button :type="what === 'discard' ? 'danger' : 'primary'" native-type="submit" :loading="busy">{{
+          KEEP[what]
+        }}</el-button
+        ><el-button @click="what = null">Leave it</el-button>
+      </div>
     </form>
   </el-dialog>
 </template>

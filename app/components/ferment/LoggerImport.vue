@@ -7,10 +7,22 @@ import { useLoggerFile } from '~/composables/useLoggerFile'
 import { useRecorder } from '~/composables/useRecorder'
 
 /** A logger's record from a file: its columns, what is read of it, then into the log. */
-const { lot, heatOf } = defineProps<{ lot: Lot, heatOf?: HeatPlace }>()
+const { lot, heatOf } = defineProps<{ lot: Lot; heatOf?: HeatPlace }>()
 const shown = ref(false)
 const name = ref('Logger')
-const { opened, columns, record: found, problem, busy, open, read, draft } = useLoggerFile(() => lot.startedMs - (heatOf ? 12 : 1) * 3_600_000, () => heatOf)
+const {
+  opened,
+  columns,
+  record: found,
+  problem,
+  busy,
+  open,
+  read,
+  draft,
+} = useLoggerFile(
+  () => lot.startedMs - (heatOf ? 12 : 1) * 3_600_000,
+  () => heatOf,
+)
 const { busy: writing, record } = useRecorder('The file is still open; try again.')
 async function choose([file]: File[]) {
   if (!file) return
@@ -19,14 +31,16 @@ async function choose([file]: File[]) {
   await open(file)
 }
 const none = { value: -1, label: 'none' }
-const options = computed(() => (opened.value?.head ?? []).map((label, value) => ({ value, label: label || `column ${value + 1}` })))
+const options = computed(() =>
+  (opened.value?.head ?? []).map((label, value) => ({ value, label: label || `column ${value + 1}` })),
+)
 function change(key: 'time' | 'tempC' | 'ph', value: number) {
   if (columns.value) columns.value = { ...columns.value, [key]: value < 0 ? null : value }
   void read()
 }
 const temps = computed(() => (found.value?.points ?? []).flatMap(({ tempC }) => tempC ?? []))
 async function keep() {
-  if (!found.value || !await record(draft(lot.id, name.value.trim() || 'Logger'))) return
+  if (!found.value || !(await record(draft(lot.id, name.value.trim() || 'Logger')))) return
   ElMessage.success(`${found.value.points.length} points are in the log.`)
   shown.value = false
 }
@@ -41,23 +55,79 @@ async function keep() {
         <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
         <template v-if="opened && columns">
           <div class="fields">
-            <PickField :model-value="columns.time" label="Time" :options="options" @update:model-value="value => change('time', value)" />
-            <PickField :model-value="columns.tempC ?? -1" label="Temperature" :options="[none, ...options]" @update:model-value="value => change('tempC', value)" />
-            <PickField v-if="!heatOf" :model-value="columns.ph ?? -1" label="pH" :options="[none, ...options]" @update:model-value="value => change('ph', value)" />
+            <PickField
+              :model-value="columns.time"
+              label="Time"
+              :options="options"
+              @update:model-value="(value) => change('time', value)"
+            />
+            <PickField
+              :model-value="columns.tempC ?? -1"
+              label="Temperature"
+              :options="[none, ...options]"
+              @update:model-value="(value) => change('tempC', value)"
+            />
+            <PickField
+              v-if="!heatOf"
+              :model-value="columns.ph ?? -1"
+              label="pH"
+              :options="[none, ...options]"
+              @update:model-value="(value) => change('ph', value)"
+            />
             <WordField v-model="name" label="Name of the logger" />
           </div>
           <div class="row">
             <el-checkbox v-model="columns.fahrenheit" @change="read">Temperatures are in °F</el-checkbox>
-            <el-checkbox :model-value="columns.order === 'mdy'" @update:model-value="value => { columns!.order = value ? 'mdy' : 'dmy'; read() }">Month before day (5/24)</el-checkbox>
+            <el-checkbox
+              :model-value="columns.order === 'mdy'"
+              @update:model-value="
+                (value) => {
+                  columns!.order = value ? 'mdy' : 'dmy'
+                  read()
+                }
+              "
+              >Month before day (5/24)</el-checkbox
+            >
           </div>
-          <div class="sideways"><table class="plain small"><thead><tr><th v-for="(head, index) in opened.head" :key="index">{{ head }}</th></tr></thead><tbody><tr v-for="(line, index) in opened.first" :key="index"><td v-for="(cell, at) in line" :key="at">{{ cell }}</td></tr></tbody></table></div>
+          <div class="sideways">
+            <table class="plain small">
+              <thead>
+                <tr>
+                  <th v-for="(head, index) in opened.head" :key="index">{{ head }}</th>
+                </tr>
+              </thead>
+              <tbody>
+                <tr v-for="(line, index) in opened.first" :key="index">
+                  <td v-for="(cell, at) in line" :key="at">{{ cell }}</td>
+                </tr>
+              </tbody>
+            </table>
+          </div>
           <div v-if="found" data-figure="record">
-            <p><strong>{{ formatNumber(found.rows) }} lines</strong>, {{ dayjs(found.points[0]?.atMs).format('D MMM HH:mm') }} to {{ dayjs(found.points.at(-1)?.atMs).format('D MMM HH:mm') }}<template v-if="temps.length">, <TemperatureText :temp-c="Math.min(...temps)" /> to <TemperatureText :temp-c="Math.max(...temps)" /></template>.</p>
-            <p v-if="found.withinC > 0" class="small">{{ formatNumber(found.points.length) }} points are kept; what is left out lies within {{ formatNumber(found.withinC, 1) }} °C and {{ formatNumber(found.withinPh, 2) }} pH of the line between them.</p>
-            <ul v-if="found.remarks.length" class="small"><li v-for="remark in found.remarks" :key="remark">{{ remark }}</li></ul>
+            <p>
+              <strong>{{ formatNumber(found.rows) }} lines</strong>,
+              {{ dayjs(found.points[0]?.atMs).format('D MMM HH:mm') }} to
+              {{ dayjs(found.points.at(-1)?.atMs).format('D MMM HH:mm')
+              }}<template v-if="temps.length"
+                >, <TemperatureText :temp-c="Math.min(...temps)" /> to
+                <TemperatureText :temp-c="Math.max(...temps)" /></template
+              >.
+            </p>
+            <p v-if="found.withinC > 0" class="small">
+              {{ formatNumber(found.points.length) }} points are kept; what is left out lies within
+              {{ formatNumber(found.withinC, 1) }} °C and {{ formatNumber(found.withinPh, 2) }} pH of the line between
+              them.
+            </p>
+            <ul v-if="found.remarks.length" class="small">
+              <li v-for="remark in found.remarks" :key="remark">{{ remark }}</li>
+            </ul>
           </div>
         </template>
-        <div class="row"><el-button type="primary" :disabled="!found || busy" :loading="writing" @click="keep">Keep it in the log</el-button><el-button @click="shown = false">Leave it</el-button></div>
+        <div class="row">
+          <el-button type="primary" :disabled="!found || busy" :loading="writing" @click="keep"
+            >Keep it in the log</el-button
+          ><el-button @click="shown = false">Leave it</el-button>
+        </div>
       </div>
     </el-dialog>
   </div>

@@ -5,7 +5,7 @@ import { CHORES, isCold, styleById, topUpBrine, type Chore, type Lot, type Stand
 import { useRecorder } from '~/composables/useRecorder'
 
 /** What was done, what is seen, and what is decided. */
-const { lot } = defineProps<{ lot: Lot, stand: Standing | null }>()
+const { lot } = defineProps<{ lot: Lot; stand: Standing | null }>()
 const { busy, record } = useRecorder('Nothing else was changed.')
 const seeing = ref(false)
 const deciding = ref<'cold' | 'warm' | 'wait' | 'ready' | 'brine' | 'discard' | null>(null)
@@ -17,7 +17,8 @@ const chores = computed(() => {
   return [...new Set([...own, ...CHORES.slice(0, 7)])].filter(done)
 })
 async function did(chore: Chore) {
-  if (await record({ kind: 'chore', at: new Date().toISOString(), lotId: lot.id, chore })) ElMessage.success(`${chore}: recorded. A wrong tap is taken back in the log.`)
+  if (await record({ kind: 'chore', at: new Date().toISOString(), lotId: lot.id, chore }))
+    ElMessage.success(`${chore}: recorded. A wrong tap is taken back in the log.`)
 }
 const cold = computed(() => isCold(lot))
 const drawable = computed(() => topUpBrine(lot) !== null)
@@ -25,11 +26,22 @@ const drawable = computed(() => topUpBrine(lot) !== null)
 
 <template>
   <div class="stack">
-    <div><h2>What do you see?</h2><p class="small muted">Film or mould, foam, brine lost: two questions tell what it is.</p><el-button type="primary" plain class="see" @click="seeing = true">Look and record it</el-button></div>
-    <div role="group" aria-labelledby="done"><h3 id="done">Done just now</h3><div class="taps"><el-button v-for="chore in chores" :key="chore" :disabled="busy" @click="did(chore)">{{ chore }}</el-button></div></div>
-    <div role="group" aria-labelledby="decide"><h3 id="decide">Decide</h3>
+    <div>
+      <h2>What do you see?</h2>
+      <p class="small muted">Film or mould, foam, brine lost: two questions tell what it is.</p>
+      <el-button type="primary" plain class="see" @click="seeing = true">Look and record it</el-button>
+    </div>
+    <div role="group" aria-labelledby="done">
+      <h3 id="done">Done just now</h3>
       <div class="taps">
-        <el-button v-if="!cold" @click="deciding = 'cold'">To the cold …</el-button><el-button v-else @click="deciding = 'warm'">Back to the warm …</el-button>
+        <el-button v-for="chore in chores" :key="chore" :disabled="busy" @click="did(chore)">{{ chore }}</el-button>
+      </div>
+    </div>
+    <div role="group" aria-labelledby="decide">
+      <h3 id="decide">Decide</h3>
+      <div class="taps">
+        <el-button v-if="!cold" @click="deciding = 'cold'">To the cold …</el-button
+        ><el-button v-else @click="deciding = 'warm'">Back to the warm …</el-button>
         <el-button @click="deciding = 'wait'">More time …</el-button>
         <el-button :disabled="stand?.state === 'discard'" @click="deciding = 'ready'">Call it ready …</el-button>
         <el-button v-if="drawable" @click="deciding = 'brine'">Keep some brine …</el-button>
@@ -42,9 +54,25 @@ const drawable = computed(() => topUpBrine(lot) !== null)
 </template>
 
 <style scoped>
-h3 { margin-bottom: var(--s2); }
-.see { margin-top: var(--s2); }
-.taps { display: flex; flex-wrap: wrap; gap: var(--s2); }
-html .taps .el-button { margin: 0; }
-html .discard { --el-button-text-color: var(--discard); --el-button-bg-color: transparent; --el-button-border-color: var(--discard); --el-button-hover-text-color: #fff; --el-button-hover-bg-color: #9b1230; }
+h3 {
+  margin-bottom: var(--s2);
+}
+.see {
+  margin-top: var(--s2);
+}
+.taps {
+  display: flex;
+  flex-wrap: wrap;
+  gap: var(--s2);
+}
+html .taps .el-button {
+  margin: 0;
+}
+html .discard {
+  --el-button-text-color: var(--discard);
+  --el-button-bg-color: transparent;
+  --el-button-border-color: var(--discard);
+  --el-button-hover-text-color: #fff;
+  --el-button-hover-bg-color: #9b1230;
+}
 </style>

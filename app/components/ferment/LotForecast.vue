@@ -1,50 +1,97 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { fermentCaseOf, phsOf, structureOfPlan, styleById, temperaturesOf, usualCut, type Lot, type Standing } from '@lactofer/core'
+import {
+  fermentCaseOf,
+  phsOf,
+  structureOfPlan,
+  styleById,
+  temperaturesOf,
+  usualCut,
+  type Lot,
+  type Standing,
+} from '@lactofer/core'
 import { eventsOf, readingsLine } from './courseLines'
 import { forecastWords } from './forecastWords'
 import { useTrials } from '~/composables/useTrials'
 import { useBook } from '~/stores/book'
 
 /** Is it sour yet, and when will it be? Forecast, readings, what else could be done with it, and earlier lots beside it. */
-const { lot, stand, saltPct } = defineProps<{ lot: Lot, stand: Standing | null, saltPct: number }>()
+const { lot, stand, saltPct } = defineProps<{ lot: Lot; stand: Standing | null; saltPct: number }>()
 const book = useBook()
 const DAY_MS = 86_400_000
-const plan = computed(() => lot.made.kind === 'plan' ? lot.made : null)
+const plan = computed(() => (lot.made.kind === 'plan' ? lot.made : null))
 const phs = computed(() => phsOf(lot))
 const temperatures = computed(() => temperaturesOf(lot))
 const open = computed(() => lot.state === 'fermenting')
 const age = computed(() => (book.nowMs - lot.startedMs) / DAY_MS)
 const ahead = ref(0)
-const AHEAD = [{ value: 0, label: 'as far as it matters' }, { value: 30, label: '30 days' }, { value: 90, label: '90 days' }, { value: 180, label: '180 days' }, { value: 365, label: 'a year' }]
+const AHEAD = [
+  { value: 0, label: 'as far as it matters' },
+  { value: 30, label: '30 days' },
+  { value: 90, label: '90 days' },
+  { value: 180, label: '180 days' },
+  { value: 365, label: 'a year' },
+]
 
 const base = computed(() => {
   const batch = fermentCaseOf(book.book, lot)
   if (!batch || !plan.value) return null
   const lastMs = Math.max(open.value ? book.nowMs : 0, ...phs.value.map(({ atMs }) => atMs))
-  const days = Math.ceil(Math.min(1000, Math.max(21, (lastMs - lot.startedMs) / DAY_MS * 1.25 + 4, ahead.value)))
+  const days = Math.ceil(Math.min(1000, Math.max(21, ((lastMs - lot.startedMs) / DAY_MS) * 1.25 + 4, ahead.value)))
   return {
-    batch, days,
-    change: { style: plan.value.style, waterShare: lot.madeG > 0 ? plan.value.waterG / lot.madeG : 0, saltPct, kg: lot.madeG / 1000 / Math.max(1, lot.vessels.length), fromHour: Math.max(0, Math.round(age.value * 4) * 6) },
-    asItIs: { tempC: Math.round((temperatures.value.at(-1)?.tempC ?? 21) * 2) / 2, saltPct: Math.round(saltPct * 10) / 10, starterPct: 0, coldDay: 0, swingC: 0, cut: plan.value.cut ?? usualCut(plan.value.style) },
+    batch,
+    days,
+    change: {
+      style: plan.value.style,
+      waterShare: lot.madeG > 0 ? plan.value.waterG / lot.madeG : 0,
+      saltPct,
+      kg: lot.madeG / 1000 / Math.max(1, lot.vessels.length),
+      fromHour: Math.max(0, Math.round(age.value * 4) * 6),
+    },
+    asItIs: {
+      tempC: Math.round((temperatures.value.at(-1)?.tempC ?? 21) * 2) / 2,
+      saltPct: Math.round(saltPct * 10) / 10,
+      starterPct: 0,
+      coldDay: 0,
+      swingC: 0,
+      cut: plan.value.cut ?? usualCut(plan.value.style),
+    },
   }
 })
 const { trials, likeDay, busy, forecast, problem, lines, words } = useTrials(base)
 /** Readings that make it ready need no forecast, unless it speaks against them. */
-const says = computed(() => forecast.value && open.value && (stand?.state !== 'ready' || forecast.value.flag !== 'none') ? forecastWords(forecast.value, lot.startedMs, book.nowMs) : null)
+const says = computed(() =>
+  forecast.value && open.value && (stand?.state !== 'ready' || forecast.value.flag !== 'none')
+    ? forecastWords(forecast.value, lot.startedMs, book.nowMs)
+    : null,
+)
 
 /** Earlier lots that can be laid beside it: of the same recipe or name first. */
-const alike = (other: Lot) => other.made.kind === 'plan' && plan.value !== null && ((plan.value.recipeId !== undefined && other.made.recipeId === plan.value.recipeId) || other.name === lot.name)
-const others = computed(() => book.lots.filter(other => other.id !== lot.id && other.kind === 'ferment' && other.packed && phsOf(other).length > 1)
-  .sort((a, b) => Number(alike(b)) - Number(alike(a)) || b.startedMs - a.startedMs).map(other => ({ value: other.id, label: `${other.code} ${other.name}${alike(other) ? ', same recipe' : ''}` })))
+const alike = (other: Lot) =>
+  other.made.kind === 'plan' &&
+  plan.value !== null &&
+  ((plan.value.recipeId !== undefined && other.made.recipeId === plan.value.recipeId) || other.name === lot.name)
+const others = computed(() =>
+  book.lots
+    .filter((other) => other.id !== lot.id && other.kind === 'ferment' && other.packed && phsOf(other).length > 1)
+    .sort((a, b) => Number(alike(b)) - Number(alike(a)) || b.startedMs - a.startedMs)
+    .map((other) => ({ value: other.id, label: `${other.code} ${other.name}${alike(other) ? ', same recipe' : ''}` })),
+)
 const NOBODY = 'nobody'
 const beside = ref(NOBODY)
 const besideLot = computed(() => book.lot(beside.value))
-const extras = computed(() => [...lines.value, ...(besideLot.value ? [readingsLine(besideLot.value, phsOf(besideLot.value))] : [])])
-const fits = computed(() => plan.value !== null && styleById(plan.value.style).ferments && plan.value.style !== 'salt-packed')
+const extras = computed(() => [
+  ...lines.value,
+  ...(besideLot.value ? [readingsLine(besideLot.value, phsOf(besideLot.value))] : []),
+])
+const fits = computed(
+  () => plan.value !== null && styleById(plan.value.style).ferments && plan.value.style !== 'salt-packed',
+)
 const pieces = computed(() => plan.value !== null && structureOfPlan(plan.value).liquid < 1)
 const otherOptions = computed(() => [{ value: NOBODY, label: 'nothing' }, ...others.value])
-const chartLabel = computed(() => `pH of ${lot.code}: forecast, readings and temperature; the same figures stand in the table below`)
+const chartLabel = computed(
+  () => `pH of ${lot.code}: forecast, readings and temperature; the same figures stand in the table below`,
+)
 </script>
 
 <template>
@@ -55,33 +102,94 @@ const chartLabel = computed(() => `pH of ${lot.code}: forecast, readings and tem
       <PickField v-if="others.length" v-model="beside" label="Lay beside" :options="otherOptions" class="pick" />
       <NuxtLink v-if="besideLot" :to="`/compare?a=${lot.id}&b=${beside}`" class="link">Day by day</NuxtLink>
     </div>
-    <p v-if="says" class="says" data-figure="forecast"><StateMark :level="says.level" :word="says.word" /> {{ says.sentence }}</p>
+    <p v-if="says" class="says" data-figure="forecast">
+      <StateMark :level="says.level" :word="says.word" /> {{ says.sentence }}
+    </p>
     <p v-else-if="busy && fits && !forecast" class="muted">Working the forecast out …</p>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <template v-if="forecast || phs.length">
       <LazyCourseChart
-        :start-ms="lot.startedMs" :course="forecast" :readings="phs" :temperatures="temperatures" :target-ph="plan?.targetPh ?? 3.8" :clock-due-ms="stand?.clock?.dueMs ?? null" :now-ms="open ? book.nowMs : null" :events="eventsOf(lot)" :extras="extras"
+        :start-ms="lot.startedMs"
+        :course="forecast"
+        :readings="phs"
+        :temperatures="temperatures"
+        :target-ph="plan?.targetPh ?? 3.8"
+        :clock-due-ms="stand?.clock?.dueMs ?? null"
+        :now-ms="open ? book.nowMs : null"
+        :events="eventsOf(lot)"
+        :extras="extras"
         :label="chartLabel"
       />
-      <p class="small muted legend"><span><span class="dot" /> read, with what the meter may be off</span><span v-if="pieces"><span class="ring" /> read in the liquid, which runs ahead (dotted)</span><span><span class="swatch" /> nine in ten such batches{{ pieces ? ', pieces and liquid together' : '' }}</span><span>A forecast: the meter decides.</span></p>
+      <p class="small muted legend">
+        <span><span class="dot" /> read, with what the meter may be off</span
+        ><span v-if="pieces"><span class="ring" /> read in the liquid, which runs ahead (dotted)</span
+        ><span><span class="swatch" /> nine in ten such batches{{ pieces ? ', pieces and liquid together' : '' }}</span
+        ><span>A forecast: the meter decides.</span>
+      </p>
       <CourseTable v-if="forecast" :start-ms="lot.startedMs" :course="forecast" :readings="phs" :extras="extras" />
     </template>
     <p v-else-if="!fits" class="muted">pH hardly moves in this style: cover and time decide.</p>
     <p v-else class="muted">No reading yet. The first pH and temperature draw the line.</p>
-    <WhatIf v-if="forecast && open && base" v-model="trials" v-model:like-day="likeDay" :base="base.asItIs" :pieces="pieces" :answers="words" />
-    <p v-if="trials.length" class="small muted">Temperature, swing and cold store from now on; salt, cut and starter as if it had been packed so, with the same bacteria.</p>
+    <WhatIf
+      v-if="forecast && open && base"
+      v-model="trials"
+      v-model:like-day="likeDay"
+      :base="base.asItIs"
+      :pieces="pieces"
+      :answers="words"
+    />
+    <p v-if="trials.length" class="small muted">
+      Temperature, swing and cold store from now on; salt, cut and starter as if it had been packed so, with the same
+      bacteria.
+    </p>
   </section>
 </template>
 
 <style scoped>
-.head { align-items: end; }
-.head h2 { flex: 1; align-self: center; }
-.pick { flex: 0 1 190px; }
-.link { min-height: var(--touch); display: inline-flex; align-items: center; }
-.says { font-size: 17px; }
-.legend { display: flex; flex-wrap: wrap; gap: 4px var(--s4); }
-.legend > span { display: inline-flex; gap: 6px; align-items: center; }
-.dot, .ring { width: 11px; height: 11px; border-radius: 50%; border: 2px solid var(--acid); background: var(--acid); display: inline-block; }
-.ring { background: none; }
-.swatch { width: 22px; height: 12px; background: color-mix(in srgb, var(--acid) 22%, transparent); display: inline-block; }
+.head {
+  align-items: end;
+}
+.head h2 {
+  flex: 1;
+  align-self: center;
+}
+.pick {
+  flex: 0 1 190px;
+}
+.link {
+  min-height: var(--touch);
+  display: inline-flex;
+  align-items: center;
+}
+.says {
+  font-size: 17px;
+}
+.legend {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px var(--s4);
+}
+.legend > span {
+  display: inline-flex;
+  gap: 6px;
+  align-items: center;
+}
+.dot,
+.ring {
+  width: 11px;
+  height: 11px;
+  border-radius: 50%;
+  border: 2px solid var(--acid);
+  background: var(--acid);
+  display: inline-block;
+}
+.ring {
+  background: none;
+}
+.swatch {
+  width: 22px;
+  height: 12px;
+  background: color-mix(in srgb, var(--acid) 22%, transparent);
+  display: inline-block;
+}
 </style>

@@ -32,34 +32,68 @@ async function correct() {
 }
 async function takeBack(entryId: string) {
   try {
-    await book.record({ kind: 'retract', at: new Date().toISOString(), replaces: entryId, reason: 'Taken back by hand.' })
+    await book.record({
+      kind: 'retract',
+      at: new Date().toISOString(),
+      replaces: entryId,
+      reason: 'Taken back by hand.',
+    })
   } catch {
     ElMessage.error('This could not be written to the log. Try again.')
   }
 }
-const REVERSIBLE = ['reading', 'logged', 'chore', 'sign', 'decide', 'discard', 'release', 'send', 'trial', 'add', 'heat', 'printed', 'move', 'use', 'recall']
+const REVERSIBLE = [
+  'reading',
+  'logged',
+  'chore',
+  'sign',
+  'decide',
+  'discard',
+  'release',
+  'send',
+  'trial',
+  'add',
+  'heat',
+  'printed',
+  'move',
+  'use',
+  'recall',
+]
 </script>
 
 <template>
   <section aria-label="Log">
     <h2>Log</h2>
     <table class="plain">
-      <thead><tr><th>When</th><th>Who</th><th>What</th><th><span class="visually-hidden">Correct</span></th></tr></thead>
+      <thead>
+        <tr>
+          <th>When</th>
+          <th>Who</th>
+          <th>What</th>
+          <th><span class="visually-hidden">Correct</span></th>
+        </tr>
+      </thead>
       <tbody>
         <tr v-for="entry in lines" :key="entry.id">
           <td class="small when">{{ dayjs(entry.at).format('D MMM HH:mm') }}</td>
           <td class="small">{{ entry.by }}</td>
           <td>
-            {{ entryWords(entry, preferences.world) }}<span v-if="entry.replaces" class="muted small"> (corrected)</span>
+            {{ entryWords(entry, preferences.world)
+            }}<span v-if="entry.replaces" class="muted small"> (corrected)</span>
             <PhotoStrip v-if="photosOf(entry).length" :ids="photosOf(entry)" />
             <form v-if="editing?.id === entry.id" class="row" novalidate @submit.prevent="correct">
-              <label>pH <input v-model="typed" class="correction" inputmode="decimal" :aria-invalid="problem !== ''"></label>
-              <el-button type="primary" native-type="submit">Correct it</el-button><el-button @click="editing = null">Leave it</el-button>
+              <label
+                >pH <input v-model="typed" class="correction" inputmode="decimal" :aria-invalid="problem !== ''"
+              /></label>
+              <el-button type="primary" native-type="submit">Correct it</el-button
+              ><el-button @click="editing = null">Leave it</el-button>
               <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
             </form>
           </td>
           <td class="acts">
-            <el-button v-if="entry.kind === 'reading' && entry.ph !== undefined" text @click="edit(entry)">Correct</el-button>
+            <el-button v-if="entry.kind === 'reading' && entry.ph !== undefined" text @click="edit(entry)"
+              >Correct</el-button
+            >
             <el-button v-if="REVERSIBLE.includes(entry.kind)" text @click="takeBack(entry.id)">Take back</el-button>
           </td>
         </tr>
@@ -69,16 +103,64 @@ const REVERSIBLE = ['reading', 'logged', 'chore', 'sign', 'decide', 'discard', '
 </template>
 
 <style scoped>
-.when { white-space: nowrap; }
-.acts { text-align: right; white-space: nowrap; }
-.acts .el-button { min-height: 36px; white-space: nowrap; padding: 0 var(--s2); color: var(--muted); }
-.correction { width: 90px; min-height: var(--touch); border: 1px solid var(--outline); border-radius: var(--radius); padding: 0 var(--s2); font-size: 16px; background: var(--surface); color: var(--ink); }
-.row { align-items: center; margin-top: var(--s2); }
-@media (max-width: 700px) { th:nth-child(2), td:nth-child(2) { display: none; } .acts { white-space: normal; }
-  thead { display: none; }
-  table, tbody { display: block; }
-  tbody tr { display: grid; grid-template-columns: 108px 1fr; border-bottom: 1px solid var(--line); padding: var(--s1) 0; }
-  tbody td { border: 0; padding: 2px var(--s2); }
-  .acts { grid-column: 2; text-align: left; }
-  .acts .el-button:first-child { padding-left: 0; } }
+.when {
+  white-space: nowrap;
+}
+.acts {
+  text-align: right;
+  white-space: nowrap;
+}
+.acts .el-button {
+  min-height: 36px;
+  white-space: nowrap;
+  padding: 0 var(--s2);
+  color: var(--muted);
+}
+.correction {
+  width: 90px;
+  min-height: var(--touch);
+  border: 1px solid var(--outline);
+  border-radius: var(--radius);
+  padding: 0 var(--s2);
+  font-size: 16px;
+  background: var(--surface);
+  color: var(--ink);
+}
+.row {
+  align-items: center;
+  margin-top: var(--s2);
+}
+@media (max-width: 700px) {
+  th:nth-child(2),
+  td:nth-child(2) {
+    display: none;
+  }
+  .acts {
+    white-space: normal;
+  }
+  thead {
+    display: none;
+  }
+  table,
+  tbody {
+    display: block;
+  }
+  tbody tr {
+    display: grid;
+    grid-template-columns: 108px 1fr;
+    border-bottom: 1px solid var(--line);
+    padding: var(--s1) 0;
+  }
+  tbody td {
+    border: 0;
+    padding: 2px var(--s2);
+  }
+  .acts {
+    grid-column: 2;
+    text-align: left;
+  }
+  .acts .el-button:first-child {
+    padding-left: 0;
+  }
+}
 </style>

@@ -9,7 +9,7 @@ import { useMeters } from '~/composables/useMeters'
 import { useRecorder } from '~/composables/useRecorder'
 
 /** A reading of anything that can be measured or tasted: typed or taken from the instruments. Half a reading is still there when the browser was closed. */
-const { lot, phOnly = false } = defineProps<{ lot: Lot, phOnly?: boolean }>()
+const { lot, phOnly = false } = defineProps<{ lot: Lot; phOnly?: boolean }>()
 const emit = defineEmits<{ recorded: [] }>()
 const { draft: form, reset } = useDraft(`reading-${lot.id}`, ReadingDraftSchema, freshReading)
 const atMs = ref<number | null>(Date.now())
@@ -19,15 +19,23 @@ const { options, using, instrumentOf, ageOf } = useMeters()
 const { busy, record } = useRecorder('The figures are still here; try again.')
 const problem = ref('')
 
-const structure = computed(() => lot.made.kind === 'plan' ? structureOfPlan(lot.made) : null)
+const structure = computed(() => (lot.made.kind === 'plan' ? structureOfPlan(lot.made) : null))
 const pieces = computed(() => (structure.value?.liquid ?? 1) < 1)
-const of = computed({ get: () => form.value.of ?? (structure.value ? usuallyOf(structure.value) : 'blended'), set: (value: 'liquid' | 'blended') => (form.value.of = value) })
+const of = computed({
+  get: () => form.value.of ?? (structure.value ? usuallyOf(structure.value) : 'blended'),
+  set: (value: 'liquid' | 'blended') => (form.value.of = value),
+})
 const titration = computed(() => {
   const { sampleG, lyeMl, lyeMolar } = form.value
   return sampleG !== null && lyeMl !== null ? { sampleG, lyeMl, lyeMolar } : null
 })
-const age = computed(() => form.value.ph === null ? null : ageOf(using.value))
-const more = computed(() => ['saltPct', 'brixPct', 'massG', 'sampleG', 'lyeMl', 'note'].some(key => form.value[key as 'note']) || form.value.photos.length > 0 || Object.keys(form.value.taste).length > 0)
+const age = computed(() => (form.value.ph === null ? null : ageOf(using.value)))
+const more = computed(
+  () =>
+    ['saltPct', 'brixPct', 'massG', 'sampleG', 'lyeMl', 'note'].some((key) => form.value[key as 'note']) ||
+    form.value.photos.length > 0 ||
+    Object.keys(form.value.taste).length > 0,
+)
 
 function taken({ instrument: used }: Taken) {
   if (used.kind === 'meter') instrument.value = used
@@ -39,12 +47,29 @@ async function confirm(event: Event) {
     return
   }
   const { ph, tempC, saltPct, brixPct, massG, taste, note, photos } = form.value
-  const read = { ...(tempC !== null && { tempC }), ...(saltPct !== null && { saltPct }), ...(brixPct !== null && { brixPct }), ...(massG !== null && { massG }), ...(titration.value && { titration: titration.value }), ...(Object.keys(taste).length > 0 && { taste }) }
-  problem.value = ph === null && Object.keys(read).length === 0 ? 'Enter a pH, a temperature or a salt that can be read.' : ''
+  const read = {
+    ...(tempC !== null && { tempC }),
+    ...(saltPct !== null && { saltPct }),
+    ...(brixPct !== null && { brixPct }),
+    ...(massG !== null && { massG }),
+    ...(titration.value && { titration: titration.value }),
+    ...(Object.keys(taste).length > 0 && { taste }),
+  }
+  problem.value =
+    ph === null && Object.keys(read).length === 0 ? 'Enter a pH, a temperature or a salt that can be read.' : ''
   if (problem.value || atMs.value === null) return
   const written = await record({
-    kind: 'reading', at: new Date(atMs.value).toISOString(), lotId: lot.id, ...read,
-    ...(ph !== null && { ph, instrument: instrument.value ?? instrumentOf(using.value), ...(pieces.value && { of: of.value }) }), ...(note.trim() && { note: note.trim() }), ...(photos.length > 0 && { photos: [...photos] }),
+    kind: 'reading',
+    at: new Date(atMs.value).toISOString(),
+    lotId: lot.id,
+    ...read,
+    ...(ph !== null && {
+      ph,
+      instrument: instrument.value ?? instrumentOf(using.value),
+      ...(pieces.value && { of: of.value }),
+    }),
+    ...(note.trim() && { note: note.trim() }),
+    ...(photos.length > 0 && { photos: [...photos] }),
   })
   if (!written) return
   ElMessage.success('Reading recorded.')
@@ -53,20 +78,37 @@ async function confirm(event: Event) {
   atMs.value = Date.now()
   emit('recorded')
 }
-const SAMPLES = [{ value: 'liquid', label: 'the liquid' }, { value: 'blended', label: 'pieces and liquid, ground' }]
+const SAMPLES = [
+  { value: 'liquid', label: 'the liquid' },
+  { value: 'blended', label: 'pieces and liquid, ground' },
+]
 </script>
 
 <template>
   <form class="stack" novalidate aria-label="Reading" @submit.prevent="confirm">
     <div class="fields">
       <QuantityField v-model="form.ph" kind="ph" label="pH" optional @taken="taken" />
-      <QuantityField v-if="!phOnly" v-model="form.tempC" kind="temperature" label="Temperature" :limits="{ low: -5, high: 60 }" optional @taken="taken" />
+      <QuantityField
+        v-if="!phOnly"
+        v-model="form.tempC"
+        kind="temperature"
+        label="Temperature"
+        :limits="{ low: -5, high: 60 }"
+        optional
+        @taken="taken"
+      />
       <PickField v-if="pieces && !phOnly" v-model="of" label="pH of" :options="SAMPLES" class="whole" />
       <PickField v-if="!instrument" v-model="using" label="Read with" :options="options" class="whole" />
       <MomentField v-model="atMs" label="When" :earliest-ms="lot.startedMs - 3_600_000" class="whole" />
     </div>
-    <p v-if="instrument" class="muted small">From the {{ instrument.name }}<template v-if="!instrument.steady">, still settling: wait and take it again for a steady value</template>.</p>
-    <p v-else-if="age && !age.fresh" class="small"><StateMark level="ask" word="Meter" /> {{ age.sentence }} <el-button text @click="instruments.calibrating = true">Calibrate it now</el-button></p>
+    <p v-if="instrument" class="muted small">
+      From the {{ instrument.name
+      }}<template v-if="!instrument.steady">, still settling: wait and take it again for a steady value</template>.
+    </p>
+    <p v-else-if="age && !age.fresh" class="small">
+      <StateMark level="ask" word="Meter" /> {{ age.sentence }}
+      <el-button text @click="instruments.calibrating = true">Calibrate it now</el-button>
+    </p>
     <details v-if="!phOnly" class="disclose" :open="more">
       <summary>Salt, Brix, titration, weight, taste, picture</summary>
       <div class="stack inner">
@@ -75,13 +117,26 @@ const SAMPLES = [{ value: 'liquid', label: 'the liquid' }, { value: 'blended', l
           <QuantityField v-model="form.brixPct" kind="percent" label="Brix" :limits="{ high: 80 }" optional />
           <QuantityField v-model="form.massG" kind="mass" label="Weighs now" optional />
         </div>
-        <fieldset><legend>Titration to pH 8.2</legend>
+        <fieldset>
+          <legend>Titration to pH 8.2</legend>
           <div class="fields">
-            <QuantityField v-model="form.sampleG" kind="mass" label="Sample" :limits="{ low: 0.1, high: 1000 }" optional />
+            <QuantityField
+              v-model="form.sampleG"
+              kind="mass"
+              label="Sample"
+              :limits="{ low: 0.1, high: 1000 }"
+              optional
+            />
             <QuantityField v-model="form.lyeMl" kind="volume" label="Lye" :limits="{ high: 1000 }" optional no-take />
-            <PickField v-model="form.lyeMolar" label="Strength of the lye" :options="[0.05, 0.1, 0.2, 0.25, 0.5, 1].map(value => ({ value, label: `${value} mol/L` }))" />
+            <PickField
+              v-model="form.lyeMolar"
+              label="Strength of the lye"
+              :options="[0.05, 0.1, 0.2, 0.25, 0.5, 1].map((value) => ({ value, label: `${value} mol/L` }))"
+            />
           </div>
-          <p v-if="titration" data-figure="titration"><strong>{{ titrationWorking(titration).result }}</strong></p>
+          <p v-if="titration" data-figure="titration">
+            <strong>{{ titrationWorking(titration).result }}</strong>
+          </p>
           <ShowWorking v-if="titration" :working="titrationWorking(titration)" />
         </fieldset>
         <TasteFields v-model="form.taste" />
@@ -95,9 +150,25 @@ const SAMPLES = [{ value: 'liquid', label: 'the liquid' }, { value: 'blended', l
 </template>
 
 <style scoped>
-.fields { grid-template-columns: repeat(auto-fill, minmax(110px, 1fr)); }
-.whole { grid-column: 1 / -1; }
-.inner { padding-top: var(--s3); }
-fieldset { border: 1px solid var(--line); border-radius: var(--radius); padding: var(--s2) var(--s3) var(--s3); min-width: 0; margin: 0; }
-legend { font-weight: 600; font-size: 14px; padding: 0 var(--s1); }
+.fields {
+  grid-template-columns: repeat(auto-fill, minmax(110px, 1fr));
+}
+.whole {
+  grid-column: 1 / -1;
+}
+.inner {
+  padding-top: var(--s3);
+}
+fieldset {
+  border: 1px solid var(--line);
+  border-radius: var(--radius);
+  padding: var(--s2) var(--s3) var(--s3);
+  min-width: 0;
+  margin: 0;
+}
+legend {
+  font-weight: 600;
+  font-size: 14px;
+  padding: 0 var(--s1);
+}
 </style>

@@ -5,22 +5,59 @@ import { type Trial, freshTrial, TRIALS_MOST } from './trials'
 import { usePreferences } from '~/stores/preferences'
 
 /** Up to three other ways, drawn beside the forecast: warmth, salt, cut, starter, cold store. */
-const { base, pieces } = defineProps<{ base: Omit<Trial, 'name'>, pieces: boolean, answers: readonly string[] }>()
+const { base, pieces } = defineProps<{ base: Omit<Trial, 'name'>; pieces: boolean; answers: readonly string[] }>()
 const trials = defineModel<Trial[]>({ required: true })
 const likeDay = defineModel<number>('likeDay', { required: true })
 const preferences = usePreferences()
 const CUT_WORDS: Record<Cut, string> = { ground: 'ground', fine: 'fine', coarse: 'in pieces', whole: 'whole' }
-const cuts = computed(() => CUTS.filter(cut => pieces || cut === 'ground').map(cut => ({ value: cut, label: CUT_WORDS[cut] })))
+const cuts = computed(() =>
+  CUTS.filter((cut) => pieces || cut === 'ground').map((cut) => ({ value: cut, label: CUT_WORDS[cut] })),
+)
 const change = <K extends keyof Trial>(index: number, key: K, value: Trial[K]) => {
-  trials.value = trials.value.map((trial, at) => at === index ? { ...trial, [key]: value } : trial)
+  trials.value = trials.value.map((trial, at) => (at === index ? { ...trial, [key]: value } : trial))
 }
 const add = () => (trials.value = [...trials.value, freshTrial(base, trials.value)])
 const SLIDERS = [
-  { key: 'tempC', name: 'Temperature', low: 2, high: 32, step: 0.5, write: (value: number) => formatTemperature(value, preferences.world) },
-  { key: 'saltPct', name: 'Salt', low: 1, high: 12, step: 0.1, write: (value: number) => `${formatNumber(value, 1)} % of everything` },
-  { key: 'starterPct', name: 'Starter', low: 0, high: 10, step: 0.5, write: (value: number) => value === 0 ? 'none' : `${formatNumber(value, 1)} % kept brine` },
-  { key: 'coldDay', name: 'To the cold', low: 0, high: 30, step: 1, write: (value: number) => value === 0 ? 'not at all' : `on day ${value}, 4 °C` },
-  { key: 'swingC', name: 'Day and night', low: 0, high: 8, step: 0.5, write: (value: number) => value === 0 ? 'even' : `± ${formatNumber(value, 1)} °C in the room` },
+  {
+    key: 'tempC',
+    name: 'Temperature',
+    low: 2,
+    high: 32,
+    step: 0.5,
+    write: (value: number) => formatTemperature(value, preferences.world),
+  },
+  {
+    key: 'saltPct',
+    name: 'Salt',
+    low: 1,
+    high: 12,
+    step: 0.1,
+    write: (value: number) => `${formatNumber(value, 1)} % of everything`,
+  },
+  {
+    key: 'starterPct',
+    name: 'Starter',
+    low: 0,
+    high: 10,
+    step: 0.5,
+    write: (value: number) => (value === 0 ? 'none' : `${formatNumber(value, 1)} % kept brine`),
+  },
+  {
+    key: 'coldDay',
+    name: 'To the cold',
+    low: 0,
+    high: 30,
+    step: 1,
+    write: (value: number) => (value === 0 ? 'not at all' : `on day ${value}, 4 °C`),
+  },
+  {
+    key: 'swingC',
+    name: 'Day and night',
+    low: 0,
+    high: 8,
+    step: 0.5,
+    write: (value: number) => (value === 0 ? 'even' : `± ${formatNumber(value, 1)} °C in the room`),
+  },
 ] as const
 </script>
 
@@ -28,17 +65,42 @@ const SLIDERS = [
   <section class="stack what" aria-labelledby="what-if">
     <div class="row head">
       <h3 id="what-if">What if?</h3>
-      <el-button v-if="trials.length < TRIALS_MOST" @click="add">{{ trials.length ? 'Another way' : 'Try another way' }}</el-button>
-      <PickField v-if="trials.length" v-model="likeDay" label="Compare with day" :options="[3, 5, 6, 7, 10, 14].map(day => ({ value: day, label: `day ${day} as it is` }))" class="like" />
+      <el-button v-if="trials.length < TRIALS_MOST" @click="add">{{
+        trials.length ? 'Another way' : 'Try another way'
+      }}</el-button>
+      <PickField
+        v-if="trials.length"
+        v-model="likeDay"
+        label="Compare with day"
+        :options="[3, 5, 6, 7, 10, 14].map((day) => ({ value: day, label: `day ${day} as it is` }))"
+        class="like"
+      />
     </div>
     <fieldset v-for="(trial, index) in trials" :key="trial.name" :data-trial="trial.name">
       <legend>{{ trial.name }}</legend>
       <div class="sliders">
         <div v-for="{ key, name, low, high, step, write } in SLIDERS" :key="key" class="slider">
-          <span class="field-label">{{ name }} <strong>{{ write(trial[key]) }}</strong></span>
-          <el-slider :model-value="trial[key]" :min="low" :max="high" :step="step" :show-tooltip="false" :aria-label="`${name}, ${trial.name}`" :format-value-text="write" @update:model-value="value => change(index, key, Number(value))" />
+          <span class="field-label"
+            >{{ name }} <strong>{{ write(trial[key]) }}</strong></span
+          >
+          <el-slider
+            :model-value="trial[key]"
+            :min="low"
+            :max="high"
+            :step="step"
+            :show-tooltip="false"
+            :aria-label="`${name}, ${trial.name}`"
+            :format-value-text="write"
+            @update:model-value="(value) => change(index, key, Number(value))"
+          />
         </div>
-        <PickField v-if="pieces" :model-value="trial.cut" label="Cut" :options="cuts" @update:model-value="value => change(index, 'cut', value)" />
+        <PickField
+          v-if="pieces"
+          :model-value="trial.cut"
+          label="Cut"
+          :options="cuts"
+          @update:model-value="(value) => change(index, 'cut', value)"
+        />
       </div>
       <p class="small answer" :data-figure="`what-${index}`">{{ answers[index] }}</p>
       <el-button text @click="trials = trials.filter((_, at) => at !== index)">Take {{ trial.name }} out</el-button>
@@ -47,12 +109,36 @@ const SLIDERS = [
 </template>
 
 <style scoped>
-.head { align-items: end; }
-.head h3 { flex: 1; }
-.like { flex: 0 0 190px; }
-fieldset { border: 1px solid var(--line); border-radius: var(--radius); padding: var(--s3) var(--s4); margin: 0; min-width: 0; }
-legend { font: 700 15px var(--display); padding: 0 var(--s2); }
-.sliders { display: grid; grid-template-columns: repeat(auto-fill, minmax(190px, 1fr)); gap: var(--s2) var(--s5); }
-.slider { padding-right: 8px; }
-.answer { min-height: 1.4em; margin-top: var(--s2); }
+.head {
+  align-items: end;
+}
+.head h3 {
+  flex: 1;
+}
+.like {
+  flex: 0 0 190px;
+}
+fieldset {
+  border: 1px solid var(--line);
+  border-radius: var(--radius);
+  padding: var(--s3) var(--s4);
+  margin: 0;
+  min-width: 0;
+}
+legend {
+  font: 700 15px var(--display);
+  padding: 0 var(--s2);
+}
+.sliders {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(190px, 1fr));
+  gap: var(--s2) var(--s5);
+}
+.slider {
+  padding-right: 8px;
+}
+.answer {
+  min-height: 1.4em;
+  margin-top: var(--s2);
+}
 </style>

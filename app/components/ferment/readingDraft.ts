@@ -5,10 +5,34 @@ const amount = z.number().nullable()
 
 /** A reading while it is typed: anything may still be missing. */
 export const ReadingDraftSchema = z.object({
-  ph: amount, tempC: amount, saltPct: amount, brixPct: amount, massG: amount, sampleG: amount, lyeMl: amount, lyeMolar: z.number(), of: z.enum(['liquid', 'blended']).nullable(), taste: TasteSchema, note: z.string(), photos: z.array(z.string()),
+  ph: amount,
+  tempC: amount,
+  saltPct: amount,
+  brixPct: amount,
+  massG: amount,
+  sampleG: amount,
+  lyeMl: amount,
+  lyeMolar: z.number(),
+  of: z.enum(['liquid', 'blended']).nullable(),
+  taste: TasteSchema,
+  note: z.string(),
+  photos: z.array(z.string()),
 })
 export type ReadingDraft = z.infer<typeof ReadingDraftSchema>
-export const freshReading = (): ReadingDraft => ({ ph: null, tempC: null, saltPct: null, brixPct: null, massG: null, sampleG: null, lyeMl: null, lyeMolar: 0.1, of: null, taste: {}, note: '', photos: [] })
+export const freshReading = (): ReadingDraft => ({
+  ph: null,
+  tempC: null,
+  saltPct: null,
+  brixPct: null,
+  massG: null,
+  sampleG: null,
+  lyeMl: null,
+  lyeMolar: 0.1,
+  of: null,
+  taste: {},
+  note: '',
+  photos: [],
+})
 
 /** The words at the ends of a scale of taste, 0 to 4. */
 export const TASTE_WORDS = ['none', 'a little', 'some', 'much', 'all there is'] as const

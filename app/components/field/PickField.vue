@@ -2,7 +2,14 @@
 import { useId } from 'vue'
 
 /** A choice from a list, searchable when the list is long. */
-const props = defineProps<{ label: string, options: readonly { value: T, label: string }[], problem?: string | null, hint?: string, hideLabel?: boolean, placeholder?: string }>()
+const props = defineProps<{
+  label: string
+  options: readonly { value: T; label: string }[]
+  problem?: string | null
+  hint?: string
+  hideLabel?: boolean
+  placeholder?: string
+}>()
 const model = defineModel<T>({ required: true })
 const id = useId()
 </script>
@@ -10,7 +17,14 @@ const id = useId()
 <template>
   <div>
     <label :for="id" :class="hideLabel ? 'visually-hidden' : 'field-label'">{{ label }}</label>
-    <el-select :id="id" v-model="model" :aria-label="label" :filterable="props.options.length > 9" :placeholder="placeholder ?? 'Choose'" :aria-invalid="Boolean(problem)">
+    <el-select
+      :id="id"
+      v-model="model"
+      :aria-label="label"
+      :filterable="props.options.length > 9"
+      :placeholder="placeholder ?? 'Choose'"
+      :aria-invalid="Boolean(problem)"
+    >
       <el-option v-for="option in options" :key="option.value" :value="option.value" :label="option.label" />
     </el-select>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>

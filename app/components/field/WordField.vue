@@ -2,7 +2,7 @@
 import { useId } from 'vue'
 
 /** A line of text: a name, a code, a place. `problem` is shown beside it. */
-defineProps<{ label: string, problem?: string | null, hint?: string, placeholder?: string }>()
+defineProps<{ label: string; problem?: string | null; hint?: string; placeholder?: string }>()
 const model = defineModel<string>({ required: true })
 const id = useId()
 </script>
@@ -10,7 +10,14 @@ const id = useId()
 <template>
   <div>
     <label :for="id" class="field-label">{{ label }}</label>
-    <el-input :id="id" v-model="model" autocomplete="off" :placeholder="placeholder" :aria-invalid="Boolean(problem)" :aria-describedby="problem || hint ? `${id}-note` : undefined" />
+    <el-input
+      :id="id"
+      v-model="model"
+      autocomplete="off"
+      :placeholder="placeholder"
+      :aria-invalid="Boolean(problem)"
+      :aria-describedby="problem || hint ? `${id}-note` : undefined"
+    />
     <p v-if="problem" :id="`${id}-note`" class="problem" role="alert">{{ problem }}</p>
     <p v-else-if="hint" :id="`${id}-note`" class="muted small">{{ hint }}</p>
   </div>

@@ -18,40 +18,58 @@ const probes = computed(() => instruments.state?.probes ?? [])
 const NOWHERE = 'nowhere'
 /** A probe stays in a lot and logs on its own; the simulated one takes on the lot's temperature. */
 function place(probe: string, lotId: string) {
-  void preferences.choose('probes', { ...Object.fromEntries(Object.entries(preferences.probes).filter(([id]) => id !== probe)), ...(lotId !== NOWHERE && { [probe]: lotId }) })
-  const known = book.lot(lotId)?.readings.findLast(reading => reading.tempC !== undefined)?.tempC
+  void preferences.choose('probes', {
+    ...Object.fromEntries(Object.entries(preferences.probes).filter(([id]) => id !== probe)),
+    ...(lotId !== NOWHERE && { [probe]: lotId }),
+  })
+  const known = book.lot(lotId)?.readings.findLast((reading) => reading.tempC !== undefined)?.tempC
   if (known !== undefined) void instruments.command({ do: 'place', probe, tempC: known })
 }
 
-const samples = computed(() => book.lots.filter(lot => lot.state === 'fermenting' || lot.state === 'in stock'))
+const samples = computed(() => book.lots.filter((lot) => lot.state === 'fermenting' || lot.state === 'in stock'))
 
 /** The probe starts from what the lot is known to show. */
 function choose(id: string) {
   const composition = book.composition(id)
   ph.value = composition ? Number((propertiesOf(composition).pH ?? 7).toFixed(2)) : null
-  tempC.value = book.lot(id)?.readings.findLast(reading => reading.tempC !== undefined)?.tempC ?? 21
+  tempC.value = book.lot(id)?.readings.findLast((reading) => reading.tempC !== undefined)?.tempC ?? 21
 }
 const dip = () => {
   const sample = book.lot(lotId.value)?.code ?? 'a sample'
-  if (ph.value !== null && tempC.value !== null) void instruments.command({ do: 'dip', sample, ph: ph.value, tempC: tempC.value, thick: thick.value })
+  if (ph.value !== null && tempC.value !== null)
+    void instruments.command({ do: 'dip', sample, ph: ph.value, tempC: tempC.value, thick: thick.value })
 }
 const probeOptions = computed(() => [
   { value: NOWHERE, label: 'nothing' },
-  ...samples.value.filter(({ state }) => state === 'fermenting').map(({ id, code, name }) => ({ value: id, label: `${code} ${name}` })),
+  ...samples.value
+    .filter(({ state }) => state === 'fermenting')
+    .map(({ id, code, name }) => ({ value: id, label: `${code} ${name}` })),
 ])
 </script>
 
 <template>
   <el-dialog v-model="open" title="Simulated bench" width="560px">
     <div class="stack">
-      <p class="muted">These instruments are simulated: they lag, settle, jitter and drift. Put something on them to try the strip.</p>
+      <p class="muted">
+        These instruments are simulated: they lag, settle, jitter and drift. Put something on them to try the strip.
+      </p>
       <div class="row">
         <QuantityField v-model="loadG" kind="mass" label="Load on the scale" :limits="{ high: 30000 }" no-take />
-        <el-button class="low" :disabled="loadG === null" @click="loadG !== null && instruments.command({ do: 'load', massG: loadG })">Put on</el-button>
+        <el-button
+          class="low"
+          :disabled="loadG === null"
+          @click="loadG !== null && instruments.command({ do: 'load', massG: loadG })"
+          >Put on</el-button
+        >
         <el-button class="low" @click="instruments.command({ do: 'tare' })">Tare</el-button>
       </div>
       <div class="row">
-        <PickField v-model="lotId" label="Probe in" :options="samples.map(lot => ({ value: lot.id, label: `${lot.code} ${lot.name}` }))" @update:model-value="choose" />
+        <PickField
+          v-model="lotId"
+          label="Probe in"
+          :options="samples.map((lot) => ({ value: lot.id, label: `${lot.code} ${lot.name}` }))"
+          @update:model-value="choose"
+        />
         <QuantityField v-model="ph" kind="ph" label="Its true pH" no-take />
         <QuantityField v-model="tempC" kind="temperature" label="Its temperature" no-take />
       </div>
@@ -59,10 +77,23 @@ const probeOptions = computed(() => [
         <el-button type="primary" :disabled="ph === null || tempC === null" @click="dip">Dip the probes</el-button>
         <el-button @click="instruments.command({ do: 'lift' })">Lift them out</el-button>
         <el-checkbox v-model="thick">A thick mash</el-checkbox>
-        <el-button @click="open = false; instruments.calibrating = true">Calibrate on two buffers</el-button>
+        <el-button
+          @click="
+            open = false
+            instruments.calibrating = true
+          "
+          >Calibrate on two buffers</el-button
+        >
       </div>
       <div v-if="probes.length" class="row">
-        <PickField v-for="probe in probes" :key="probe.id" :model-value="preferences.probes[probe.id] ?? NOWHERE" :label="`${probe.name} logs to`" :options="probeOptions" @update:model-value="id => place(probe.id, id)" />
+        <PickField
+          v-for="probe in probes"
+          :key="probe.id"
+          :model-value="preferences.probes[probe.id] ?? NOWHERE"
+          :label="`${probe.name} logs to`"
+          :options="probeOptions"
+          @update:model-value="(id) => place(probe.id, id)"
+        />
       </div>
       <p v-if="instruments.problem" class="problem" role="alert">{{ instruments.problem }}</p>
     </div>
@@ -70,7 +101,13 @@ const probeOptions = computed(() => [
 </template>
 
 <style scoped>
-.row > * { flex: 1 1 150px; }
-.row > .el-button { flex: 0 1 auto; }
-.low { margin-top: 26px; }
+.row > * {
+  flex: 1 1 150px;
+}
+.row > .el-button {
+  flex: 0 1 auto;
+}
+.low {
+  margin-top: 26px;
+}
 </style>

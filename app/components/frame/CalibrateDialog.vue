@@ -13,50 +13,94 @@ const { meters, ageOf } = useMeters()
 const { busy, record } = useRecorder('The millivolts are still here; try again.')
 const BUFFERS = [4.01, 6.86, 7, 9.18] as const
 const meter = ref(BENCH_METER)
-interface Step { buffer: number, millivolt: string, tempC: number | null }
+interface Step {
+  buffer: number
+  millivolt: string
+  tempC: number | null
+}
 const steps = ref<Step[]>([])
 const asked = ref(false)
-watch(open, (now) => {
-  if (!now) return
-  meter.value = meters.value.at(-1)?.meter ?? BENCH_METER
-  steps.value = [7, 4.01].map(buffer => ({ buffer, millivolt: '', tempC: null }))
-  asked.value = false
-}, { immediate: true })
+watch(
+  open,
+  (now) => {
+    if (!now) return
+    meter.value = meters.value.at(-1)?.meter ?? BENCH_METER
+    steps.value = [7, 4.01].map((buffer) => ({ buffer, millivolt: '', tempC: null }))
+    asked.value = false
+  },
+  { immediate: true },
+)
 const benchMeter = computed(() => meter.value.trim() === BENCH_METER)
-const live = computed(() => benchMeter.value && instruments.connected ? instruments.state : null)
+const live = computed(() => (benchMeter.value && instruments.connected ? instruments.state : null))
 const sampleOf = (buffer: number) => `buffer ${buffer.toFixed(2)}`
 /** The simulated meter is put into the buffer; its reading is taken once it has settled. */
-const dip = (buffer: number) => instruments.command({ do: 'dip', sample: sampleOf(buffer), ph: Math.min(9, buffer), tempC: 22 })
+const dip = (buffer: number) =>
+  instruments.command({ do: 'dip', sample: sampleOf(buffer), ph: Math.min(9, buffer), tempC: 22 })
 function take(index: number) {
   const now = live.value
   if (now?.ph.millivolt === null || now === null || now.thermometer.value === null) return
   const [millivolt, tempC] = [String(now.ph.millivolt), now.thermometer.value]
-  steps.value = steps.value.map((step, at) => at === index ? { ...step, millivolt, tempC } : step)
+  steps.value = steps.value.map((step, at) => (at === index ? { ...step, millivolt, tempC } : step))
 }
-const millivolts = computed(() => steps.value.map(({ millivolt }) => /^[-−]?\d+([.,]\d+)?$/.test(millivolt.trim()) ? Number(millivolt.trim().replace('−', '-').replace(',', '.')) : null))
+const millivolts = computed(() =>
+  steps.value.map(({ millivolt }) =>
+    /^[-−]?\d+([.,]\d+)?$/.test(millivolt.trim()) ? Number(millivolt.trim().replace('−', '-').replace(',', '.')) : null,
+  ),
+)
 const found = computed(() => {
   const [first, second] = steps.value
   const [a, b] = millivolts.value
-  if (!first || !second || a === undefined || a === null || b === undefined || b === null || first.tempC === null || second.tempC === null) return null
-  if (Math.abs(a) > 600 || Math.abs(b) > 600) return { problem: 'A pH electrode shows less than 600 mV either way. Check what you typed.', result: null }
+  if (
+    !first ||
+    !second ||
+    a === undefined ||
+    a === null ||
+    b === undefined ||
+    b === null ||
+    first.tempC === null ||
+    second.tempC === null
+  )
+    return null
+  if (Math.abs(a) > 600 || Math.abs(b) > 600)
+    return { problem: 'A pH electrode shows less than 600 mV either way. Check what you typed.', result: null }
   try {
-    return { problem: null, result: calibrateMeter({ ph: first.buffer, millivolt: a, tempC: first.tempC }, { ph: second.buffer, millivolt: b, tempC: second.tempC }) }
+    return {
+      problem: null,
+      result: calibrateMeter(
+        { ph: first.buffer, millivolt: a, tempC: first.tempC },
+        { ph: second.buffer, millivolt: b, tempC: second.tempC },
+      ),
+    }
   } catch (error) {
     if (error instanceof InvalidInput) return { problem: error.message, result: null }
     throw error
   }
 })
-const problem = computed(() => !meter.value.trim() ? 'Name the meter.' : found.value?.problem ?? (found.value ? '' : 'Both buffers want their millivolts and their temperature.'))
+const problem = computed(() =>
+  !meter.value.trim()
+    ? 'Name the meter.'
+    : (found.value?.problem ?? (found.value ? '' : 'Both buffers want their millivolts and their temperature.')),
+)
 async function keep(event: Event) {
   asked.value = true
   const result = found.value?.result
   if (focusInvalid(event) || problem.value || !result) return
   const written = await record({
-    kind: 'calibrate', at: new Date().toISOString(), meter: meter.value.trim(), points: steps.value.map(({ buffer, tempC }, index) => ({ ph: buffer, millivolt: millivolts.value[index] ?? 0, tempC: tempC ?? 25 })),
-    slopePct: Math.round(result.slopePct * 100) / 100, offsetMv: Math.round(result.offsetMv * 10) / 10, accepted: result.accepted,
+    kind: 'calibrate',
+    at: new Date().toISOString(),
+    meter: meter.value.trim(),
+    points: steps.value.map(({ buffer, tempC }, index) => ({
+      ph: buffer,
+      millivolt: millivolts.value[index] ?? 0,
+      tempC: tempC ?? 25,
+    })),
+    slopePct: Math.round(result.slopePct * 100) / 100,
+    offsetMv: Math.round(result.offsetMv * 10) / 10,
+    accepted: result.accepted,
   })
   if (!written) return
-  if (result.accepted && live.value) await instruments.command({ do: 'calibrate', slopePct: result.slopePct, offsetMv: result.offsetMv })
+  if (result.accepted && live.value)
+    await instruments.command({ do: 'calibrate', slopePct: result.slopePct, offsetMv: result.offsetMv })
   ElMessage.success(result.accepted ? `${meter.value} is calibrated.` : 'The refusal is in the log.')
   open.value = false
 }
@@ -64,34 +108,80 @@ const age = computed(() => ageOf(meter.value.trim()) ?? calibrationAge(null, 0))
 const problemOf = (index: number) =>
   steps.value[index]?.millivolt.trim() && millivolts.value[index] === null ? 'Millivolts, like 172.4 or −8.' : null
 /** What the meter shows while it stands in a buffer. */
-const liveIn = (buffer: number) => live.value?.ph.sample === sampleOf(buffer) ? `${live.value.ph.millivolt?.toFixed(1)} mV` : 'it'
-const recordWords = computed(() => found.value?.result && !found.value.result.accepted ? 'Record the refusal' : 'Use this calibration')
+const liveIn = (buffer: number) =>
+  live.value?.ph.sample === sampleOf(buffer) ? `${live.value.ph.millivolt?.toFixed(1)} mV` : 'it'
+const recordWords = computed(() =>
+  found.value?.result && !found.value.result.accepted ? 'Record the refusal' : 'Use this calibration',
+)
 </script>
 
 <template>
   <el-dialog v-model="open" title="Calibrate a meter on two buffers" width="min(96vw, 600px)" append-to-body>
     <form class="stack" novalidate @submit.prevent="keep">
       <WordField v-model="meter" label="Meter" :hint="age.sentence" />
-      <p class="small muted">Fresh buffers, rinse between them, wait until it stands still. The ideal is {{ nernstMv(25).toFixed(1) }} mV for a pH at 25 °C.</p>
+      <p class="small muted">
+        Fresh buffers, rinse between them, wait until it stands still. The ideal is {{ nernstMv(25).toFixed(1) }} mV for
+        a pH at 25 °C.
+      </p>
       <fieldset v-for="(step, index) in steps" :key="index">
         <legend>{{ index === 0 ? 'First buffer' : 'Second buffer' }}</legend>
         <div class="fields">
-          <PickField v-model="step.buffer" :label="`Buffer ${index + 1}`" :options="BUFFERS.map(value => ({ value, label: `pH ${value.toFixed(2)}` }))" />
+          <PickField
+            v-model="step.buffer"
+            :label="`Buffer ${index + 1}`"
+            :options="BUFFERS.map((value) => ({ value, label: `pH ${value.toFixed(2)}` }))"
+          />
           <WordField v-model="step.millivolt" :label="`Buffer ${index + 1}, mV`" :problem="problemOf(index)" />
-          <QuantityField v-model="step.tempC" kind="temperature" :label="`Buffer ${index + 1}, temperature`" :limits="{ low: 0, high: 60 }" no-take />
+          <QuantityField
+            v-model="step.tempC"
+            kind="temperature"
+            :label="`Buffer ${index + 1}, temperature`"
+            :limits="{ low: 0, high: 60 }"
+            no-take
+          />
         </div>
-        <div v-if="live" class="row"><el-button @click="dip(step.buffer)">Dip into it</el-button><el-button :disabled="live.ph.sample !== sampleOf(step.buffer) || !live.ph.steady" @click="take(index)">Take {{ liveIn(step.buffer) }}</el-button><span v-if="live.ph.sample === sampleOf(step.buffer) && !live.ph.steady" class="small muted settling">settling …</span></div>
+        <div v-if="live" class="row">
+          <el-button @click="dip(step.buffer)">Dip into it</el-button
+          ><el-button :disabled="live.ph.sample !== sampleOf(step.buffer) || !live.ph.steady" @click="take(index)"
+            >Take {{ liveIn(step.buffer) }}</el-button
+          ><span v-if="live.ph.sample === sampleOf(step.buffer) && !live.ph.steady" class="small muted settling"
+            >settling …</span
+          >
+        </div>
       </fieldset>
-      <p v-if="found?.result" data-figure="calibration"><StateMark :level="found.result.accepted ? 'fine' : 'discard'" :word="found.result.accepted ? 'Accepted' : 'Refused'" /> {{ found.result.sentence }}</p>
+      <p v-if="found?.result" data-figure="calibration">
+        <StateMark
+          :level="found.result.accepted ? 'fine' : 'discard'"
+          :word="found.result.accepted ? 'Accepted' : 'Refused'"
+        />
+        {{ found.result.sentence }}
+      </p>
       <p v-if="problem && (asked || found?.problem)" class="problem" role="alert">{{ problem }}</p>
-      <div class="row"><el-button type="primary" native-type="submit" :loading="busy">{{ recordWords }}</el-button><el-button @click="open = false">Leave it</el-button></div>
+      <div class="row">
+        <el-button type="primary" native-type="submit" :loading="busy">{{ recordWords }}</el-button
+        ><el-button @click="open = false">Leave it</el-button>
+      </div>
     </form>
   </el-dialog>
 </template>
 
 <style scoped>
-fieldset { border: 1px solid var(--line); border-radius: var(--radius); padding: var(--s2) var(--s4) var(--s3); margin: 0; min-width: 0; }
-legend { font-weight: 700; padding: 0 var(--s1); }
-.fields { grid-template-columns: repeat(auto-fill, minmax(130px, 1fr)); margin-bottom: var(--s2); }
-.settling { align-self: center; }
+fieldset {
+  border: 1px solid var(--line);
+  border-radius: var(--radius);
+  padding: var(--s2) var(--s4) var(--s3);
+  margin: 0;
+  min-width: 0;
+}
+legend {
+  font-weight: 700;
+  padding: 0 var(--s1);
+}
+.fields {
+  grid-template-columns: repeat(auto-fill, minmax(130px, 1fr));
+  margin-bottom: var(--s2);
+}
+.settling {
+  align-self: center;
+}
 </style>

@@ -17,13 +17,32 @@ const dials = computed(() => {
   if (!state) return []
   const age = dayjs(book.nowMs).diff(dayjs(state.ph.calibratedAt), 'hour')
   return [
-    { id: 'scale', name: 'Scale', figure: formatMass(state.scale.value ?? 0, preferences.world, true), steady: state.scale.steady, note: `tare ${formatMass(state.scale.tareG, preferences.world)}` },
-    { id: 'ph', name: 'pH meter', figure: state.ph.value === null ? 'pH –' : `pH ${state.ph.value.toFixed(2)}`, steady: state.ph.steady, note: `calibrated ${Math.max(0, age)} h ago, slope ${formatNumber(state.ph.slopePct)} %`, idle: state.ph.value === null },
-    { id: 'thermometer', name: 'Thermometer', figure: formatTemperature(state.thermometer.value ?? 0, preferences.world), steady: state.thermometer.steady, note: state.thermometer.sample ? `in ${state.thermometer.sample}` : 'in the room' },
+    {
+      id: 'scale',
+      name: 'Scale',
+      figure: formatMass(state.scale.value ?? 0, preferences.world, true),
+      steady: state.scale.steady,
+      note: `tare ${formatMass(state.scale.tareG, preferences.world)}`,
+    },
+    {
+      id: 'ph',
+      name: 'pH meter',
+      figure: state.ph.value === null ? 'pH –' : `pH ${state.ph.value.toFixed(2)}`,
+      steady: state.ph.steady,
+      note: `calibrated ${Math.max(0, age)} h ago, slope ${formatNumber(state.ph.slopePct)} %`,
+      idle: state.ph.value === null,
+    },
+    {
+      id: 'thermometer',
+      name: 'Thermometer',
+      figure: formatTemperature(state.thermometer.value ?? 0, preferences.world),
+      steady: state.thermometer.steady,
+      note: state.thermometer.sample ? `in ${state.thermometer.sample}` : 'in the room',
+    },
   ]
 })
 const ready = computed(() => instruments.taker && instruments.reading(instruments.taker.kind))
-function dialWords({ idle, steady }: { idle?: boolean | undefined, steady?: boolean | undefined }): string {
+function dialWords({ idle, steady }: { idle?: boolean | undefined; steady?: boolean | undefined }): string {
   if (idle) return 'not in a sample'
   return steady ? 'steady' : 'settling'
 }
@@ -31,16 +50,29 @@ function dialWords({ idle, steady }: { idle?: boolean | undefined, steady?: bool
 
 <template>
   <section class="strip" aria-label="Instruments">
-    <p v-if="!instruments.connected" class="lost">Instruments are not connected. Type the values; nothing waits for them.</p>
+    <p v-if="!instruments.connected" class="lost">
+      Instruments are not connected. Type the values; nothing waits for them.
+    </p>
     <p v-if="instruments.problem && !benchOpen" class="lost" role="alert">{{ instruments.problem }}</p>
     <div v-for="dial in dials" :key="dial.id" class="dial">
       <span class="figure">{{ dial.figure }}</span>
-      <span class="small state"><span :class="['lamp', dial.steady ? 'steady' : 'settling']" aria-hidden="true" />{{ dialWords(dial) }}<span class="note">{{ dial.note }}</span></span>
+      <span class="small state"
+        ><span :class="['lamp', dial.steady ? 'steady' : 'settling']" aria-hidden="true" />{{ dialWords(dial)
+        }}<span class="note">{{ dial.note }}</span></span
+      >
     </div>
     <div class="take">
       <span v-if="instruments.taker" class="small for">for {{ instruments.taker.label }}</span>
       <el-button :disabled="!ready" type="primary" @click="instruments.take()">Take the reading</el-button>
-      <button type="button" class="bench" aria-label="Set up the simulated bench" :aria-expanded="benchOpen" @click="benchOpen = true"><IconTool aria-hidden="true" /></button>
+      <button
+        type="button"
+        class="bench"
+        aria-label="Set up the simulated bench"
+        :aria-expanded="benchOpen"
+        @click="benchOpen = true"
+      >
+        <IconTool aria-hidden="true" />
+      </button>
     </div>
     <BenchDialog v-model="benchOpen" />
     <CalibrateDialog v-model="instruments.calibrating" />
@@ -48,25 +80,119 @@ function dialWords({ idle, steady }: { idle?: boolean | undefined, steady?: bool
 </template>
 
 <style scoped>
-.strip { position: sticky; bottom: 0; z-index: 5; display: flex; align-items: stretch; background: var(--steel); color: var(--on-steel); min-height: 60px; }
-.dial { display: flex; align-items: center; gap: var(--s3); padding: 0 var(--s4); border-right: 1px solid rgb(255 255 255 / 14%); }
-.dial .figure { min-width: 4.2em; }
-.state { display: grid; grid-template-columns: auto 1fr; gap: 0 6px; align-items: center; line-height: 1.3; }
-.note { grid-column: 1 / -1; color: var(--on-steel-muted); }
-.lamp { width: 10px; height: 10px; border-radius: 50%; border: 2px solid #e0a63f; }
-.lamp.steady { background: #6fd08a; border-color: #6fd08a; }
-.take { margin-left: auto; display: flex; align-items: center; gap: var(--s3); padding: 0 var(--s4); }
-.take :deep(.el-button--primary:not(.is-disabled)) { --el-button-bg-color: #cfe8df; --el-button-text-color: #0a2a24; --el-button-border-color: #cfe8df; --el-button-hover-bg-color: #fff; --el-button-hover-text-color: #0a2a24; }
-.take :deep(.is-disabled) { background: transparent; border-color: rgb(255 255 255 / 30%); color: var(--on-steel-muted); }
-.for { color: var(--on-steel-muted); max-width: 140px; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
-.bench { width: var(--touch); height: var(--touch); border: 1px solid rgb(255 255 255 / 30%); border-radius: var(--radius); background: none; color: inherit; cursor: pointer; }
-.lost { padding: var(--s4); color: var(--on-steel-muted); }
-@media (max-width: 1100px) { .note { display: none; } .dial { padding: 0 var(--s3); } .for { display: none; } }
+.strip {
+  position: sticky;
+  bottom: 0;
+  z-index: 5;
+  display: flex;
+  align-items: stretch;
+  background: var(--steel);
+  color: var(--on-steel);
+  min-height: 60px;
+}
+.dial {
+  display: flex;
+  align-items: center;
+  gap: var(--s3);
+  padding: 0 var(--s4);
+  border-right: 1px solid rgb(255 255 255 / 14%);
+}
+.dial .figure {
+  min-width: 4.2em;
+}
+.state {
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 0 6px;
+  align-items: center;
+  line-height: 1.3;
+}
+.note {
+  grid-column: 1 / -1;
+  color: var(--on-steel-muted);
+}
+.lamp {
+  width: 10px;
+  height: 10px;
+  border-radius: 50%;
+  border: 2px solid #e0a63f;
+}
+.lamp.steady {
+  background: #6fd08a;
+  border-color: #6fd08a;
+}
+.take {
+  margin-left: auto;
+  display: flex;
+  align-items: center;
+  gap: var(--s3);
+  padding: 0 var(--s4);
+}
+.take :deep(.el-button--primary:not(.is-disabled)) {
+  --el-button-bg-color: #cfe8df;
+  --el-button-text-color: #0a2a24;
+  --el-button-border-color: #cfe8df;
+  --el-button-hover-bg-color: #fff;
+  --el-button-hover-text-color: #0a2a24;
+}
+.take :deep(.is-disabled) {
+  background: transparent;
+  border-color: rgb(255 255 255 / 30%);
+  color: var(--on-steel-muted);
+}
+.for {
+  color: var(--on-steel-muted);
+  max-width: 140px;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.bench {
+  width: var(--touch);
+  height: var(--touch);
+  border: 1px solid rgb(255 255 255 / 30%);
+  border-radius: var(--radius);
+  background: none;
+  color: inherit;
+  cursor: pointer;
+}
+.lost {
+  padding: var(--s4);
+  color: var(--on-steel-muted);
+}
+@media (max-width: 1100px) {
+  .note {
+    display: none;
+  }
+  .dial {
+    padding: 0 var(--s3);
+  }
+  .for {
+    display: none;
+  }
+}
 @media (max-width: 860px) {
-  .strip { flex-wrap: wrap; }
-  .dial { flex: 1; flex-direction: column; gap: 0; padding: var(--s1); align-items: center; justify-content: center; }
-  .dial .figure { font-size: 19px; min-width: 0; }
-  .take { width: 100%; padding: var(--s1) var(--s3) var(--s2); }
-  .take .el-button { flex: 1; }
+  .strip {
+    flex-wrap: wrap;
+  }
+  .dial {
+    flex: 1;
+    flex-direction: column;
+    gap: 0;
+    padding: var(--s1);
+    align-items: center;
+    justify-content: center;
+  }
+  .dial .figure {
+    font-size: 19px;
+    min-width: 0;
+  }
+  .take {
+    width: 100%;
+    padding: var(--s1) var(--s3) var(--s2);
+  }
+  .take .el-button {
+    flex: 1;
+  }
 }
 </style>

@@ -10,7 +10,10 @@ const MOST = 30
 
 const found = computed(() => {
   const words = query.value.trim().toLowerCase().split(/\s+/)
-  return book.lots.filter(lot => words.every(word => `${lot.code} ${lot.name}`.toLowerCase().includes(word))).slice(-MOST).reverse()
+  return book.lots
+    .filter((lot) => words.every((word) => `${lot.code} ${lot.name}`.toLowerCase().includes(word)))
+    .slice(-MOST)
+    .reverse()
 })
 function open(id: string) {
   query.value = ''
@@ -21,14 +24,35 @@ function open(id: string) {
 
 <template>
   <div class="finder" data-find>
-    <el-select model-value="" filterable remote :remote-method="(typed: string) => (query = typed)" placeholder="Find a lot  /" aria-label="Find a lot by code or name" no-data-text="No lot of that name" @change="open">
-      <el-option v-for="lot in found" :key="lot.id" :value="lot.id" :label="`${lot.code} ${lot.name}`"><span class="code">{{ lot.code }}</span> {{ lot.name }}</el-option>
+    <el-select
+      model-value=""
+      filterable
+      remote
+      :remote-method="(typed: string) => (query = typed)"
+      placeholder="Find a lot  /"
+      aria-label="Find a lot by code or name"
+      no-data-text="No lot of that name"
+      @change="open"
+    >
+      <el-option v-for="lot in found" :key="lot.id" :value="lot.id" :label="`${lot.code} ${lot.name}`"
+        ><span class="code">{{ lot.code }}</span> {{ lot.name }}</el-option
+      >
     </el-select>
   </div>
 </template>
 
 <style scoped>
-.finder { width: 140px; }
-@media (max-width: 700px) { .finder { width: 128px; } }
-@media (max-width: 480px) { .finder { display: none; } }
+.finder {
+  width: 140px;
+}
+@media (max-width: 700px) {
+  .finder {
+    width: 128px;
+  }
+}
+@media (max-width: 480px) {
+  .finder {
+    display: none;
+  }
+}
 </style>

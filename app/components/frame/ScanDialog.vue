@@ -12,20 +12,24 @@ const video = ref<HTMLVideoElement | null>(null)
 let stream: MediaStream | null = null
 let timer: ReturnType<typeof setInterval> | undefined
 
-interface CodeReader { detect: (source: HTMLVideoElement) => Promise<{ rawValue: string }[]> }
+interface CodeReader {
+  detect: (source: HTMLVideoElement) => Promise<{ rawValue: string }[]>
+}
 const Reader = (globalThis as { BarcodeDetector?: new (options: { formats: string[] }) => CodeReader }).BarcodeDetector
 const canScan = computed(() => Reader !== undefined && navigator.mediaDevices !== undefined)
 
 function stop() {
   clearInterval(timer)
-  stream?.getTracks().forEach(track => track.stop())
+  stream?.getTracks().forEach((track) => track.stop())
   stream = null
 }
 /** Goes to a lot by what a label says: its link, or the short code on the tape, with or without a jar's mark. */
 function go(text: string): boolean {
   const id = /\/(?:ferment\/|cellar\?lot=)([0-9A-HJKMNP-TV-Z]{26})/.exec(text)?.[1]
   const short = text.trim().toLowerCase()
-  const byCode = book.lots.find(lot => lot.code.toLowerCase() === short) ?? book.lots.find(lot => lot.packed?.vessels.some(vessel => `${lot.code}${vessel.mark}`.toLowerCase() === short))
+  const byCode =
+    book.lots.find((lot) => lot.code.toLowerCase() === short) ??
+    book.lots.find((lot) => lot.packed?.vessels.some((vessel) => `${lot.code}${vessel.mark}`.toLowerCase() === short))
   const lot = id ? book.lot(id) : byCode
   if (!lot) return false
   open.value = false
@@ -56,7 +60,11 @@ watch(open, (now) => {
 })
 onBeforeUnmount(stop)
 function typed() {
-  problem.value = !code.value.trim() ? 'Type the code on the tape: LF-01.' : go(code.value) ? '' : `No lot “${code.value.trim()}” in this log.`
+  problem.value = !code.value.trim()
+    ? 'Type the code on the tape: LF-01.'
+    : go(code.value)
+      ? ''
+      : `No lot “${code.value.trim()}” in this log.`
 }
 </script>
 
@@ -65,13 +73,30 @@ function typed() {
     <div class="stack">
       <video v-if="canScan" ref="video" muted playsinline aria-label="Camera" />
       <p v-else class="muted">This browser does not read codes with the camera. The short code does the same.</p>
-      <form class="row" novalidate @submit.prevent="typed"><WordField v-model="code" label="Code on the tape" placeholder="LF-01" :problem="problem" /><el-button type="primary" native-type="submit" class="low">Open</el-button></form>
+      <form class="row" novalidate @submit.prevent="typed">
+        <WordField v-model="code" label="Code on the tape" placeholder="LF-01" :problem="problem" /><el-button
+          type="primary"
+          native-type="submit"
+          class="low"
+          >Open</el-button
+        >
+      </form>
     </div>
   </el-dialog>
 </template>
 
 <style scoped>
-video { width: 100%; aspect-ratio: 4 / 3; background: var(--steel); border-radius: var(--radius); object-fit: cover; }
-.row > :first-child { flex: 1; }
-.low { margin-top: 26px; }
+video {
+  width: 100%;
+  aspect-ratio: 4 / 3;
+  background: var(--steel);
+  border-radius: var(--radius);
+  object-fit: cover;
+}
+.row > :first-child {
+  flex: 1;
+}
+.low {
+  margin-top: 26px;
+}
 </style>

@@ -9,13 +9,21 @@ const preferences = usePreferences()
 const words = ref<string[]>([])
 const limits = ref<(number | null)[]>([])
 const problem = ref('')
-watch(() => preferences.heat, (scale) => {
-  words.value = [...scale.words]
-  limits.value = [...scale.limits]
-}, { immediate: true })
+watch(
+  () => preferences.heat,
+  (scale) => {
+    words.value = [...scale.words]
+    limits.value = [...scale.limits]
+  },
+  { immediate: true },
+)
 async function keep() {
   const parsed = HeatScaleSchema.safeParse({ words: words.value, limits: limits.value })
-  problem.value = limits.value.includes(null) ? 'Every step needs its limit in SHU.' : parsed.success ? '' : parsed.error.issues[0]?.message ?? 'This scale does not hold.'
+  problem.value = limits.value.includes(null)
+    ? 'Every step needs its limit in SHU.'
+    : parsed.success
+      ? ''
+      : (parsed.error.issues[0]?.message ?? 'This scale does not hold.')
   if (!parsed.success || problem.value) return
   await preferences.choose('heat', parsed.data)
   ElMessage.success('Your words for heat are kept.')
@@ -27,16 +35,37 @@ const usual = () => preferences.choose('heat', USUAL_HEAT_SCALE)
   <form class="words" novalidate aria-label="Words for heat" @submit.prevent="keep">
     <div v-for="(_, index) in words" :key="index" class="step">
       <WordField v-model="words[index]!" :label="`Step ${index + 1}`" />
-      <QuantityField v-if="index < 4" v-model="limits[index]!" kind="count" :limits="{ low: 1, high: 16_000_000 }" :label="`up to, SHU (step ${index + 1})`" no-take />
+      <QuantityField
+        v-if="index < 4"
+        v-model="limits[index]!"
+        kind="count"
+        :limits="{ low: 1, high: 16_000_000 }"
+        :label="`up to, SHU (step ${index + 1})`"
+        no-take
+      />
       <p v-else class="small muted last">from {{ limits[3] === null ? '–' : formatNumber(limits[3] ?? 0) }} SHU on</p>
     </div>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
-    <div class="row"><el-button type="primary" native-type="submit">Keep these words</el-button><el-button text @click="usual">The usual words</el-button></div>
+    <div class="row">
+      <el-button type="primary" native-type="submit">Keep these words</el-button
+      ><el-button text @click="usual">The usual words</el-button>
+    </div>
   </form>
 </template>
 
 <style scoped>
-.words { display: grid; gap: var(--s2); }
-.step { display: grid; grid-template-columns: 1fr 1fr; gap: var(--s3); align-items: end; max-width: 420px; }
-.last { padding-bottom: 12px; }
+.words {
+  display: grid;
+  gap: var(--s2);
+}
+.step {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: var(--s3);
+  align-items: end;
+  max-width: 420px;
+}
+.last {
+  padding-bottom: 12px;
+}
 </style>

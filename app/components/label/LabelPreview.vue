@@ -4,24 +4,67 @@ import { encode } from 'uqr'
 import type { LabelLayout } from '~/labels/labelLayout'
 
 /** A label as it will be printed: the same marks at the same places, in the same face. */
-const { layout, link, text } = defineProps<{ layout: LabelLayout, link: string, text: string }>()
+const { layout, link, text } = defineProps<{ layout: LabelLayout; link: string; text: string }>()
 const cells = computed(() => {
   const { data, size } = encode(link, { border: 0 })
-  return { size, path: data.flatMap((row, y) => row.flatMap((on, x) => on ? [`M${x} ${y}h1v1h-1z`] : [])).join('') }
+  return { size, path: data.flatMap((row, y) => row.flatMap((on, x) => (on ? [`M${x} ${y}h1v1h-1z`] : []))).join('') }
 })
 </script>
 
 <template>
-  <svg class="label" :viewBox="`0 0 ${layout.width} ${layout.height}`" role="img" :aria-label="`Label: ${text}`" data-label-preview>
+  <svg
+    class="label"
+    :viewBox="`0 0 ${layout.width} ${layout.height}`"
+    role="img"
+    :aria-label="`Label: ${text}`"
+    data-label-preview
+  >
     <template v-for="(mark, index) in layout.marks" :key="index">
-      <svg v-if="mark.kind === 'code'" :x="mark.x" :y="mark.y" :width="mark.side" :height="mark.side" :viewBox="`0 0 ${cells.size} ${cells.size}`" shape-rendering="crispEdges"><path :d="cells.path" /></svg>
-      <text v-else :x="mark.x" :y="mark.y" :font-size="mark.size" :font-weight="mark.bold ? 700 : 400" :textLength="mark.width" lengthAdjust="spacing">{{ mark.text }}</text>
+      <svg
+        v-if="mark.kind === 'code'"
+        :x="mark.x"
+        :y="mark.y"
+        :width="mark.side"
+        :height="mark.side"
+        :viewBox="`0 0 ${cells.size} ${cells.size}`"
+        shape-rendering="crispEdges"
+      >
+        <path :d="cells.path" />
+      </svg>
+      <text
+        v-else
+        :x="mark.x"
+        :y="mark.y"
+        :font-size="mark.size"
+        :font-weight="mark.bold ? 700 : 400"
+        :textLength="mark.width"
+        lengthAdjust="spacing"
+      >
+        {{ mark.text }}
+      </text>
     </template>
   </svg>
 </template>
 
 <style scoped>
-.label { width: 100%; max-height: 440px; background: #fff; color: #14211c; border: 1px solid var(--outline); display: block; }
-text { font-family: 'Label print', var(--text); font-kerning: none; font-variant: normal; font-variant-ligatures: none; font-variant-numeric: normal; fill: #14211c; white-space: pre; }
-path { fill: #14211c; }
+.label {
+  width: 100%;
+  max-height: 440px;
+  background: #fff;
+  color: #14211c;
+  border: 1px solid var(--outline);
+  display: block;
+}
+text {
+  font-family: 'Label print', var(--text);
+  font-kerning: none;
+  font-variant: normal;
+  font-variant-ligatures: none;
+  font-variant-numeric: normal;
+  fill: #14211c;
+  white-space: pre;
+}
+path {
+  fill: #14211c;
+}
 </style>

@@ -1,7 +1,19 @@
 <script setup lang="ts">
 import { computed, reactive, ref } from 'vue'
 import { ElMessage } from 'element-plus'
-import { CLOSURE_NAMES, CLOSURES, drawnSize, formatMass, formatVolume, VESSEL_SHAPES, VesselEntry, type Closure, type Draft, type VesselKind, type VesselShape } from '@lactofer/core'
+import {
+  CLOSURE_NAMES,
+  CLOSURES,
+  drawnSize,
+  formatMass,
+  formatVolume,
+  VESSEL_SHAPES,
+  VesselEntry,
+  type Closure,
+  type Draft,
+  type VesselKind,
+  type VesselShape,
+} from '@lactofer/core'
 import { useRecorder } from '~/composables/useRecorder'
 import { newLotId, useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
@@ -10,24 +22,63 @@ import { usePreferences } from '~/stores/preferences'
 const book = useBook()
 const preferences = usePreferences()
 const { busy, record } = useRecorder()
-const fresh = () => ({ vesselId: '', name: '', shape: 'jar' as VesselShape, capacityMl: null as number | null, closure: 'loose lid' as Closure, count: 1 as number | null, tareG: null as number | null })
+const fresh = () => ({
+  vesselId: '',
+  name: '',
+  shape: 'jar' as VesselShape,
+  capacityMl: null as number | null,
+  closure: 'loose lid' as Closure,
+  count: 1 as number | null,
+  tareG: null as number | null,
+})
 const form = reactive(fresh())
 const problem = ref('')
-const scale = computed(() => Math.min(0.3, 84 / Math.max(...book.library.vessels.map(vessel => drawnSize(vessel.shape, vessel.capacityMl).heightMm))))
-const free = computed(() => new Map(book.freeVessels.map(vessel => [vessel.id, vessel.count])))
-const edit = (vessel: VesselKind) => Object.assign(form, { vesselId: vessel.id, name: vessel.name, shape: vessel.shape, capacityMl: vessel.capacityMl, closure: vessel.closure, count: vessel.count ?? 1, tareG: vessel.tareG ?? null })
+const scale = computed(() =>
+  Math.min(
+    0.3,
+    84 / Math.max(...book.library.vessels.map((vessel) => drawnSize(vessel.shape, vessel.capacityMl).heightMm)),
+  ),
+)
+const free = computed(() => new Map(book.freeVessels.map((vessel) => [vessel.id, vessel.count])))
+const edit = (vessel: VesselKind) =>
+  Object.assign(form, {
+    vesselId: vessel.id,
+    name: vessel.name,
+    shape: vessel.shape,
+    capacityMl: vessel.capacityMl,
+    closure: vessel.closure,
+    count: vessel.count ?? 1,
+    tareG: vessel.tareG ?? null,
+  })
 async function save(event: Event) {
   problem.value = ''
   if (focusInvalid(event)) return
   const parsed = VesselEntry.omit({ id: true, by: true, origin: true }).safeParse({
-    kind: 'vessel', at: new Date().toISOString(), vesselId: form.vesselId || newLotId(), name: form.name, shape: form.shape, capacityMl: form.capacityMl, closure: form.closure, count: form.count, ...(form.tareG !== null && { tareG: form.tareG }),
+    kind: 'vessel',
+    at: new Date().toISOString(),
+    vesselId: form.vesselId || newLotId(),
+    name: form.name,
+    shape: form.shape,
+    capacityMl: form.capacityMl,
+    closure: form.closure,
+    count: form.count,
+    ...(form.tareG !== null && { tareG: form.tareG }),
   })
   if (!parsed.success) {
     const issue = parsed.error.issues[0]
-    problem.value = issue?.path[0] === 'name' ? 'Give it a name: 1 L clip jar.' : issue?.path[0] === 'capacityMl' ? form.capacityMl === null ? 'Say what it holds to the brim.' : issue.message : issue?.path[0] === 'count' ? 'Say how many you have.' : issue?.message ?? 'A figure is missing.'
+    problem.value =
+      issue?.path[0] === 'name'
+        ? 'Give it a name: 1 L clip jar.'
+        : issue?.path[0] === 'capacityMl'
+          ? form.capacityMl === null
+            ? 'Say what it holds to the brim.'
+            : issue.message
+          : issue?.path[0] === 'count'
+            ? 'Say how many you have.'
+            : (issue?.message ?? 'A figure is missing.')
     return
   }
-  if (!await record(parsed.data as Draft)) return
+  if (!(await record(parsed.data as Draft))) return
   ElMessage.success(`${form.name.trim()}: ${form.count} in your row.`)
   Object.assign(form, fresh())
 }
@@ -37,42 +88,122 @@ async function save(event: Event) {
   <div class="split">
     <section class="sheet" aria-label="Vessels">
       <h2>{{ book.library.ownVessels ? 'Your vessels' : 'Common sizes' }}</h2>
-      <p v-if="!book.library.ownVessels" class="muted">You have not listed your own yet. Plan chooses among these until you do.</p>
+      <p v-if="!book.library.ownVessels" class="muted">
+        You have not listed your own yet. Plan chooses among these until you do.
+      </p>
       <ul class="plain-list row-of">
         <li v-for="vessel in book.library.vessels" :key="vessel.id">
           <button type="button" :aria-label="`Change ${vessel.name}`" @click="edit(vessel)">
-            <VesselDrawing :vessel="{ ...vessel, ...drawnSize(vessel.shape, vessel.capacityMl) }" :fraction="0" color="#ccc" :closure="vessel.closure" code="" day="" :hot="false" :scale="scale" bare />
+            <VesselDrawing
+              :vessel="{ ...vessel, ...drawnSize(vessel.shape, vessel.capacityMl) }"
+              :fraction="0"
+              color="#ccc"
+              :closure="vessel.closure"
+              code=""
+              day=""
+              :hot="false"
+              :scale="scale"
+              bare
+            />
             <strong>{{ vessel.name }}</strong>
-            <span class="small muted">{{ formatVolume(vessel.capacityMl, preferences.world) }} to the brim, {{ vessel.closure }}</span>
-            <span v-if="vessel.count !== undefined" class="small">{{ vessel.count }} of them, {{ free.get(vessel.id) ?? 0 }} free</span>
-            <span v-if="vessel.tareG !== undefined" class="small nowrap">weighs {{ formatMass(vessel.tareG, preferences.world) }}</span>
+            <span class="small muted"
+              >{{ formatVolume(vessel.capacityMl, preferences.world) }} to the brim, {{ vessel.closure }}</span
+            >
+            <span v-if="vessel.count !== undefined" class="small"
+              >{{ vessel.count }} of them, {{ free.get(vessel.id) ?? 0 }} free</span
+            >
+            <span v-if="vessel.tareG !== undefined" class="small nowrap"
+              >weighs {{ formatMass(vessel.tareG, preferences.world) }}</span
+            >
           </button>
         </li>
       </ul>
       <h2>Closures</h2>
-      <table class="plain"><thead><tr><th>Closure</th><th>Gas</th><th>Air</th><th>What it asks for</th></tr></thead><tbody><tr v-for="closure in CLOSURES" :key="closure.name"><td><strong>{{ closure.name }}</strong></td><td>{{ closure.gas }}</td><td>{{ closure.air }}</td><td>{{ closure.chores }}</td></tr></tbody></table>
+      <table class="plain">
+        <thead>
+          <tr>
+            <th>Closure</th>
+            <th>Gas</th>
+            <th>Air</th>
+            <th>What it asks for</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="closure in CLOSURES" :key="closure.name">
+            <td>
+              <strong>{{ closure.name }}</strong>
+            </td>
+            <td>{{ closure.gas }}</td>
+            <td>{{ closure.air }}</td>
+            <td>{{ closure.chores }}</td>
+          </tr>
+        </tbody>
+      </table>
     </section>
     <form class="sheet" novalidate aria-label="A vessel of yours" @submit.prevent="save">
       <h2>{{ form.vesselId ? 'Change it' : 'Add a vessel' }}</h2>
       <div class="fields">
         <WordField v-model="form.name" label="Vessel name" placeholder="1 L clip jar" />
-        <PickField v-model="form.shape" label="Shape" :options="VESSEL_SHAPES.map(value => ({ value, label: value }))" />
-        <QuantityField v-model="form.capacityMl" kind="volume" label="Holds, to the brim" :limits="{ low: 50, high: 1000000 }" />
-        <PickField v-model="form.closure" label="Closed with" :options="CLOSURE_NAMES.map(value => ({ value, label: value }))" />
+        <PickField
+          v-model="form.shape"
+          label="Shape"
+          :options="VESSEL_SHAPES.map((value) => ({ value, label: value }))"
+        />
+        <QuantityField
+          v-model="form.capacityMl"
+          kind="volume"
+          label="Holds, to the brim"
+          :limits="{ low: 50, high: 1000000 }"
+        />
+        <PickField
+          v-model="form.closure"
+          label="Closed with"
+          :options="CLOSURE_NAMES.map((value) => ({ value, label: value }))"
+        />
         <QuantityField v-model="form.count" kind="count" label="How many you have" :limits="{ high: 500 }" />
         <QuantityField v-model="form.tareG" kind="mass" label="Weighs empty" optional />
       </div>
       <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
-      <p class="muted small">Fill one with water to the brim on the scale: grams are millilitres. None left: write 0.</p>
-      <div class="row"><el-button type="primary" native-type="submit" :loading="busy">Keep it</el-button><el-button v-if="form.vesselId" @click="Object.assign(form, fresh())">Leave it</el-button></div>
+      <p class="muted small">
+        Fill one with water to the brim on the scale: grams are millilitres. None left: write 0.
+      </p>
+      <div class="row">
+        <el-button type="primary" native-type="submit" :loading="busy">Keep it</el-button
+        ><el-button v-if="form.vesselId" @click="Object.assign(form, fresh())">Leave it</el-button>
+      </div>
     </form>
   </div>
 </template>
 
 <style scoped>
-.row-of { display: grid; grid-template-columns: repeat(auto-fill, minmax(150px, 1fr)); gap: var(--s2); }
-.row-of button { width: 100%; height: 100%; display: grid; justify-items: center; align-content: end; gap: 2px; padding: var(--s2); border: 1px solid var(--line); border-radius: var(--radius); background: none; color: inherit; font: inherit; text-align: center; cursor: pointer; }
-.row-of button:hover { border-color: var(--bottle); }
-.nowrap { white-space: nowrap; }
-table { font-size: 15px; }
+.row-of {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
+  gap: var(--s2);
+}
+.row-of button {
+  width: 100%;
+  height: 100%;
+  display: grid;
+  justify-items: center;
+  align-content: end;
+  gap: 2px;
+  padding: var(--s2);
+  border: 1px solid var(--line);
+  border-radius: var(--radius);
+  background: none;
+  color: inherit;
+  font: inherit;
+  text-align: center;
+  cursor: pointer;
+}
+.row-of button:hover {
+  border-color: var(--bottle);
+}
+.nowrap {
+  white-space: nowrap;
+}
+table {
+  font-size: 15px;
+}
 </style>

@@ -2,7 +2,7 @@
 import type { Lot } from '@lactofer/core'
 
 /** A lot's tape: code and name, hot if it is. `as` its rank on the page. */
-const { lot, note, as = 'h1' } = defineProps<{ lot: Lot, note?: string, as?: 'h1' | 'h2' }>()
+const { lot, note, as = 'h1' } = defineProps<{ lot: Lot; note?: string; as?: 'h1' | 'h2' }>()
 </script>
 
 <template>
@@ -15,6 +15,22 @@ const { lot, note, as = 'h1' } = defineProps<{ lot: Lot, note?: string, as?: 'h1
 </template>
 
 <style scoped>
-.tape { background: var(--tape); color: var(--tape-ink); padding: 3px 12px; font-size: 22px; transform: rotate(-1.5deg); border: 1px solid #0002; align-self: center; }
-.hot { background: #c23517; color: #fff; font: 700 14px var(--display); padding: 3px 9px; border-radius: 3px; letter-spacing: .04em; align-self: center; }
+.tape {
+  background: var(--tape);
+  color: var(--tape-ink);
+  padding: 3px 12px;
+  font-size: 22px;
+  transform: rotate(-1.5deg);
+  border: 1px solid #0002;
+  align-self: center;
+}
+.hot {
+  background: #c23517;
+  color: #fff;
+  font: 700 14px var(--display);
+  padding: 3px 9px;
+  border-radius: 3px;
+  letter-spacing: 0.04em;
+  align-self: center;
+}
 </style>

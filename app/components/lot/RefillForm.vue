@@ -14,7 +14,11 @@ const drawnG = ref<number | null>(null)
 const vinegarG = ref<number | null>(null)
 const vinegarId = ref('white-vinegar')
 const problem = ref('')
-const vinegars = computed(() => book.library.materials.filter(material => material.kind === 'vinegar' && (material.acidsPct.acetic?.typical ?? 0) >= 5).map(({ id, name }) => ({ value: id, label: name })))
+const vinegars = computed(() =>
+  book.library.materials
+    .filter((material) => material.kind === 'vinegar' && (material.acidsPct.acetic?.typical ?? 0) >= 5)
+    .map(({ id, name }) => ({ value: id, label: name })),
+)
 
 async function refill() {
   problem.value = drawnG.value === null || vinegarG.value === null ? 'Weigh what ran off and the fresh vinegar.' : ''
@@ -22,7 +26,7 @@ async function refill() {
   const refillLot = newLotId()
   const coded = (letter: string) => `${lot.code.slice(0, 19)}${letter}`
   const codes = { vinegar: coded('V'), pods: coded('P'), refill: coded('R') }
-  const taken = Object.values(codes).find(code => book.codeTaken(code))
+  const taken = Object.values(codes).find((code) => book.codeTaken(code))
   if (taken) {
     problem.value = `The code ${taken} is on another lot, and the refill would want it. Look for it first: was this drawn off already?`
     return
@@ -30,15 +34,20 @@ async function refill() {
   let drafts: Draft[]
   try {
     drafts = refillDrafts(lot, {
-      at: new Date().toISOString(), drawnG: drawnG.value, vinegarId: vinegarId.value, vinegarName: book.library.materialOrUnknown(vinegarId.value).name, vinegarG: vinegarG.value,
-      ids: { vinegarLot: newLotId(), podsLot: newLotId(), refillLot }, codes,
+      at: new Date().toISOString(),
+      drawnG: drawnG.value,
+      vinegarId: vinegarId.value,
+      vinegarName: book.library.materialOrUnknown(vinegarId.value).name,
+      vinegarG: vinegarG.value,
+      ids: { vinegarLot: newLotId(), podsLot: newLotId(), refillLot },
+      codes,
     })
   } catch (error) {
     if (!(error instanceof InvalidInput)) throw error
     problem.value = error.message
     return
   }
-  if (!await record(...drafts)) return
+  if (!(await record(...drafts))) return
   ElMessage.success(`${codes.vinegar} is in stock; the refill is on the shelf.`)
   await router.push(`/ferment/${refillLot}`)
 }

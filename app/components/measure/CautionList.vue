@@ -8,12 +8,27 @@ defineProps<{ cautions: readonly Caution[] }>()
 
 <template>
   <ul v-if="cautions.length" class="plain-list cautions" aria-label="Cautions">
-    <li v-for="caution in cautions" :key="caution.id" :data-caution="caution.id"><IconShield aria-hidden="true" /><span>{{ caution.text }}</span></li>
+    <li v-for="caution in cautions" :key="caution.id" :data-caution="caution.id">
+      <IconShield aria-hidden="true" /><span>{{ caution.text }}</span>
+    </li>
   </ul>
 </template>
 
 <style scoped>
-.cautions { display: grid; gap: var(--s2); }
-li { display: grid; grid-template-columns: 20px 1fr; gap: var(--s2); font-size: 15px; border-left: 3px solid var(--act); padding: var(--s1) 0 var(--s1) var(--s3); }
-svg { color: var(--act); margin-top: 2px; }
+.cautions {
+  display: grid;
+  gap: var(--s2);
+}
+li {
+  display: grid;
+  grid-template-columns: 20px 1fr;
+  gap: var(--s2);
+  font-size: 15px;
+  border-left: 3px solid var(--act);
+  padding: var(--s1) 0 var(--s1) var(--s3);
+}
+svg {
+  color: var(--act);
+  margin-top: 2px;
+}
 </style>

@@ -6,4 +6,6 @@ defineProps<{ massG: number }>()
 const preferences = usePreferences()
 </script>
 
-<template><span>{{ formatMass(massG, preferences.world) }}</span></template>
+<template>
+  <span>{{ formatMass(massG, preferences.world) }}</span>
+</template>

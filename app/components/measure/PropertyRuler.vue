@@ -5,7 +5,11 @@ import { headline, judge, RULERS, spread, type Wanted } from './rulers'
 import { usePreferences } from '~/stores/preferences'
 
 /** One property on its ruler: target as a band, value as a mark, what is not known as a thick line, the verdict in words. */
-const { property, value, target = { low: null, high: null } } = defineProps<{ property: Property, value: Range | null, target?: Wanted }>()
+const {
+  property,
+  value,
+  target = { low: null, high: null },
+} = defineProps<{ property: Property; value: Range | null; target?: Wanted }>()
 const preferences = usePreferences()
 const ruler = computed(() => RULERS[property])
 const at = (amount: number) => `${100 * Math.min(1, Math.max(0, ruler.value.share(amount)))}%`
@@ -17,7 +21,10 @@ const aimed = computed(() => target.low !== null || target.high !== null)
 <template>
   <div class="ruler" :style="{ '--tone': `var(--${property})` }" :data-property="property">
     <div class="read">
-      <span><span class="name">{{ ruler.name }}</span>{{ ' ' }}<span class="small muted">{{ spread(property, value, preferences.heat) }}</span></span>
+      <span
+        ><span class="name">{{ ruler.name }}</span
+        >{{ ' ' }}<span class="small muted">{{ spread(property, value, preferences.heat) }}</span></span
+      >
       <span class="figure">{{ headline(property, value) }}</span>
     </div>
     <div class="scale" aria-hidden="true">
@@ -25,28 +32,108 @@ const aimed = computed(() => target.low !== null || target.high !== null)
       <div v-if="value" class="doubt" :style="between(value.low, value.high)" />
       <div v-if="value" class="pin" :style="{ left: at(value.typical) }" />
       <span class="end">{{ ruler.ends[0] }}</span><span class="end last">{{ ruler.ends[1] }}</span>
-      <span v-for="tick in ruler.ticks" :key="tick" class="tick" :style="{ left: at(tick) }">{{ property === 'acid' ? tick.toFixed(1) : formatNumber(tick) }}</span>
+      <span v-for="tick in ruler.ticks" :key="tick" class="tick" :style="{ left: at(tick) }">{{
+        property === 'acid' ? tick.toFixed(1) : formatNumber(tick)
+      }}</span>
     </div>
     <div class="verdict small"><StateMark v-if="verdict.word" :level="verdict.level" :word="verdict.word" /></div>
   </div>
 </template>
 
 <style scoped>
-.ruler { display: grid; grid-template-columns: 190px minmax(0, 1fr) 118px; gap: var(--s4); align-items: center; padding: 6px 0; }
-.read { display: grid; }
-.name { color: var(--tone); font-weight: 700; line-height: 1.2; }
-.scale { position: relative; height: 52px; margin: 0 6px; }
-.scale::before { content: ''; position: absolute; left: 0; right: 0; top: 27px; border-top: 2px solid var(--outline); }
-.target { position: absolute; top: 6px; height: 22px; background: color-mix(in srgb, var(--tone) 20%, transparent); border: solid var(--tone); border-width: 0 2px; }
-.doubt { position: absolute; top: 14px; height: 7px; border-radius: 4px; background: color-mix(in srgb, var(--tone) 60%, transparent); }
-.pin { position: absolute; top: 5px; height: 22px; width: 4px; margin-left: -2px; background: var(--tone); border-radius: 2px; outline: 2px solid var(--enamel); transition: left .12s; }
-.tick { position: absolute; top: 27px; transform: translateX(-50%); font-size: 13px; color: var(--muted); padding-top: 5px; border-left: 0; }
-.tick::before { content: ''; position: absolute; left: 50%; top: 0; height: 5px; border-left: 2px solid var(--outline); }
-.end { position: absolute; top: 32px; left: -6px; font-size: 13px; color: var(--muted); }
-.last { left: auto; right: -6px; }
+.ruler {
+  display: grid;
+  grid-template-columns: 190px minmax(0, 1fr) 118px;
+  gap: var(--s4);
+  align-items: center;
+  padding: 6px 0;
+}
+.read {
+  display: grid;
+}
+.name {
+  color: var(--tone);
+  font-weight: 700;
+  line-height: 1.2;
+}
+.scale {
+  position: relative;
+  height: 52px;
+  margin: 0 6px;
+}
+.scale::before {
+  content: '';
+  position: absolute;
+  left: 0;
+  right: 0;
+  top: 27px;
+  border-top: 2px solid var(--outline);
+}
+.target {
+  position: absolute;
+  top: 6px;
+  height: 22px;
+  background: color-mix(in srgb, var(--tone) 20%, transparent);
+  border: solid var(--tone);
+  border-width: 0 2px;
+}
+.doubt {
+  position: absolute;
+  top: 14px;
+  height: 7px;
+  border-radius: 4px;
+  background: color-mix(in srgb, var(--tone) 60%, transparent);
+}
+.pin {
+  position: absolute;
+  top: 5px;
+  height: 22px;
+  width: 4px;
+  margin-left: -2px;
+  background: var(--tone);
+  border-radius: 2px;
+  outline: 2px solid var(--enamel);
+  transition: left 0.12s;
+}
+.tick {
+  position: absolute;
+  top: 27px;
+  transform: translateX(-50%);
+  font-size: 13px;
+  color: var(--muted);
+  padding-top: 5px;
+  border-left: 0;
+}
+.tick::before {
+  content: '';
+  position: absolute;
+  left: 50%;
+  top: 0;
+  height: 5px;
+  border-left: 2px solid var(--outline);
+}
+.end {
+  position: absolute;
+  top: 32px;
+  left: -6px;
+  font-size: 13px;
+  color: var(--muted);
+}
+.last {
+  left: auto;
+  right: -6px;
+}
 @media (max-width: 700px) {
-  .ruler { grid-template-columns: 1fr auto; gap: 0 var(--s3); }
-  .scale { grid-column: 1 / -1; grid-row: 2; }
-  .verdict { justify-self: end; }
+  .ruler {
+    grid-template-columns: 1fr auto;
+    gap: 0 var(--s3);
+  }
+  .scale {
+    grid-column: 1 / -1;
+    grid-row: 2;
+  }
+  .verdict {
+    justify-self: end;
+  }
 }
 </style>

@@ -6,7 +6,7 @@ import IconAct from '~icons/lucide/triangle-alert'
 import IconDiscard from '~icons/lucide/octagon-x'
 
 /** A judgement: icon, word and colour together, never a colour alone. */
-const { level, word } = defineProps<{ level: 'fine' | 'ask' | 'act' | 'discard', word: string }>()
+const { level, word } = defineProps<{ level: 'fine' | 'ask' | 'act' | 'discard'; word: string }>()
 const icon = computed(() => ({ fine: IconFine, ask: IconAsk, act: IconAct, discard: IconDiscard })[level])
 </script>
 
@@ -15,10 +15,24 @@ const icon = computed(() => ({ fine: IconFine, ask: IconAsk, act: IconAct, disca
 </template>
 
 <style scoped>
-.mark { font-weight: 700; }
-.mark svg { display: inline-block; vertical-align: -0.24em; margin-right: 5px; }
-.fine { color: var(--fine); }
-.ask { color: var(--ask); }
-.act { color: var(--act); }
-.discard { color: var(--discard); }
+.mark {
+  font-weight: 700;
+}
+.mark svg {
+  display: inline-block;
+  vertical-align: -0.24em;
+  margin-right: 5px;
+}
+.fine {
+  color: var(--fine);
+}
+.ask {
+  color: var(--ask);
+}
+.act {
+  color: var(--act);
+}
+.discard {
+  color: var(--discard);
+}
 </style>

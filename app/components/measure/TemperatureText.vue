@@ -6,4 +6,6 @@ defineProps<{ tempC: number }>()
 const preferences = usePreferences()
 </script>
 
-<template><span>{{ formatTemperature(tempC, preferences.world) }}</span></template>
+<template>
+  <span>{{ formatTemperature(tempC, preferences.world) }}</span>
+</template>

@@ -1,32 +1,94 @@
 import { formatNumber, formatShu, heatWord, slackOf, type HeatScale, type Property, type Range } from '@lactofer/core'
 
 /** A wanted range; an open end is `null`. */
-export interface Wanted { low: number | null, high: number | null }
+export interface Wanted {
+  low: number | null
+  high: number | null
+}
 
 /** One ruler: its scale, how values lie on it, and its words at the ends. */
-export interface Ruler { name: string, unit: string, low: number, high: number, ticks: readonly number[], share: (value: number) => number, ends: readonly [string, string], write: (value: number) => string }
+export interface Ruler {
+  name: string
+  unit: string
+  low: number
+  high: number
+  ticks: readonly number[]
+  share: (value: number) => number
+  ends: readonly [string, string]
+  write: (value: number) => string
+}
 
 const linear = (low: number, high: number) => (value: number) => (value - low) / (high - low)
 const HEAT_TOP = 200_000
 const heatShare = (shu: number) => Math.log10(1 + Math.max(0, shu) / 200) / Math.log10(1 + HEAT_TOP / 200)
 
 export const RULERS: Record<Property, Ruler> = {
-  acid: { name: 'Acid', unit: 'pH', low: 3, high: 5, ticks: [3.4, 3.8, 4.2, 4.6], share: linear(3, 5), ends: ['sharp', 'flat'], write: value => value.toFixed(2) },
-  salt: { name: 'Salt', unit: '%', low: 0, high: 6, ticks: [1, 2, 3, 4, 5], share: linear(0, 6), ends: ['none', 'salty'], write: value => formatNumber(value, 2) },
-  heat: { name: 'Heat', unit: 'SHU', low: 0, high: HEAT_TOP, ticks: [300, 2_500, 10_000, 50_000], share: heatShare, ends: ['mild', 'fierce'], write: value => formatNumber(Number(value.toPrecision(2))) },
-  sweet: { name: 'Sweet', unit: '%', low: 0, high: 16, ticks: [4, 8, 12], share: linear(0, 16), ends: ['dry', 'sweet'], write: value => formatNumber(value, 1) },
-  body: { name: 'Body', unit: '%', low: 0, high: 24, ticks: [6, 12, 18], share: linear(0, 24), ends: ['pours', 'spreads'], write: value => formatNumber(value, 1) },
+  acid: {
+    name: 'Acid',
+    unit: 'pH',
+    low: 3,
+    high: 5,
+    ticks: [3.4, 3.8, 4.2, 4.6],
+    share: linear(3, 5),
+    ends: ['sharp', 'flat'],
+    write: (value) => value.toFixed(2),
+  },
+  salt: {
+    name: 'Salt',
+    unit: '%',
+    low: 0,
+    high: 6,
+    ticks: [1, 2, 3, 4, 5],
+    share: linear(0, 6),
+    ends: ['none', 'salty'],
+    write: (value) => formatNumber(value, 2),
+  },
+  heat: {
+    name: 'Heat',
+    unit: 'SHU',
+    low: 0,
+    high: HEAT_TOP,
+    ticks: [300, 2_500, 10_000, 50_000],
+    share: heatShare,
+    ends: ['mild', 'fierce'],
+    write: (value) => formatNumber(Number(value.toPrecision(2))),
+  },
+  sweet: {
+    name: 'Sweet',
+    unit: '%',
+    low: 0,
+    high: 16,
+    ticks: [4, 8, 12],
+    share: linear(0, 16),
+    ends: ['dry', 'sweet'],
+    write: (value) => formatNumber(value, 1),
+  },
+  body: {
+    name: 'Body',
+    unit: '%',
+    low: 0,
+    high: 24,
+    ticks: [6, 12, 18],
+    share: linear(0, 24),
+    ends: ['pours', 'spreads'],
+    write: (value) => formatNumber(value, 1),
+  },
 }
 
 /** The figure beside the ruler, in words a maker reads. */
 export function headline(property: Property, value: Range | null): string {
   if (!value) return property === 'acid' ? 'no water, no pH' : '–'
   switch (property) {
-    case 'acid': return `pH ${value.typical.toFixed(2)}`
-    case 'salt': return `${formatNumber(value.typical, 2)} %`
-    case 'heat': return value.high < 10 ? 'none' : `${RULERS.heat.write(value.typical)} SHU`
-    case 'sweet': return `${formatNumber(value.typical, 1)} % sugar`
-    case 'body': return `${formatNumber(value.typical, 1)} % solids`
+    case 'acid':
+      return `pH ${value.typical.toFixed(2)}`
+    case 'salt':
+      return `${formatNumber(value.typical, 2)} %`
+    case 'heat':
+      return value.high < 10 ? 'none' : `${RULERS.heat.write(value.typical)} SHU`
+    case 'sweet':
+      return `${formatNumber(value.typical, 1)} % sugar`
+    case 'body':
+      return `${formatNumber(value.typical, 1)} % solids`
   }
 }
 
@@ -34,20 +96,28 @@ export function headline(property: Property, value: Range | null): string {
 export function spread(property: Property, value: Range | null, scale?: HeatScale): string {
   if (!value) return ''
   if (property === 'heat') return value.high < 10 ? '' : `${formatShu(value)}, ${heatWord(value.typical, scale)}`
-  if (property === 'acid' || property === 'sweet') return `${RULERS[property].write(Math.max(0, value.low))}–${RULERS[property].write(value.high)}`
+  if (property === 'acid' || property === 'sweet')
+    return `${RULERS[property].write(Math.max(0, value.low))}–${RULERS[property].write(value.high)}`
   return ''
 }
 
 /** Whether a value meets its target. Acid is judged on its upper end against the upper target: safety first. */
-export function judge(property: Property, value: Range | null, target: Wanted): { level: 'fine' | 'act' | 'ask', word: string } {
+export function judge(
+  property: Property,
+  value: Range | null,
+  target: Wanted,
+): { level: 'fine' | 'act' | 'ask'; word: string } {
   if (target.low === null && target.high === null) return { level: 'fine', word: '' }
   if (!value) return { level: 'ask', word: 'no figure' }
   const { write, unit } = RULERS[property]
   const over = (by: number) => `${write(by)}${property === 'acid' ? '' : ` ${unit}`}`
   // What is shown as the target is on target.
   const slack = slackOf(property, target.high ?? target.low ?? 0)
-  if (target.high !== null && value.typical > target.high + slack) return { level: 'act', word: `${over(value.typical - target.high)} over` }
-  if (target.low !== null && value.typical < target.low - slack) return { level: 'act', word: `${over(target.low - value.typical)} under` }
-  if (property === 'acid' && target.high !== null && value.high > target.high) return { level: 'ask', word: 'may be over' }
+  if (target.high !== null && value.typical > target.high + slack)
+    return { level: 'act', word: `${over(value.typical - target.high)} over` }
+  if (target.low !== null && value.typical < target.low - slack)
+    return { level: 'act', word: `${over(target.low - value.typical)} under` }
+  if (property === 'acid' && target.high !== null && value.high > target.high)
+    return { level: 'ask', word: 'may be over' }
   return { level: 'fine', word: 'in range' }
 }

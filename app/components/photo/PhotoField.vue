@@ -18,7 +18,10 @@ async function take(files: File[]) {
   try {
     for (const file of files) ids.value = [...ids.value, await keepPhoto(file)]
   } catch (error) {
-    problem.value = error instanceof InvalidInput ? error.message : 'The picture could not be kept: the browser may be out of room. Everything else is as you left it.'
+    problem.value =
+      error instanceof InvalidInput
+        ? error.message
+        : 'The picture could not be kept: the browser may be out of room. Everything else is as you left it.'
   } finally {
     busy.value = false
   }
@@ -27,12 +30,16 @@ async function take(files: File[]) {
 
 <template>
   <div class="stack photos">
-    <PhotoStrip :ids="ids" removable @remove="id => (ids = ids.filter(known => known !== id))" />
-    <FileButton :label="label" accept="image/*" multiple :busy="busy" @files="take"><IconCamera /> {{ busy ? 'Reducing …' : label }}</FileButton>
+    <PhotoStrip :ids="ids" removable @remove="(id) => (ids = ids.filter((known) => known !== id))" />
+    <FileButton :label="label" accept="image/*" multiple :busy="busy" @files="take"
+      ><IconCamera /> {{ busy ? 'Reducing …' : label }}</FileButton
+    >
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
   </div>
 </template>
 
 <style scoped>
-.photos { gap: var(--s2); }
+.photos {
+  gap: var(--s2);
+}
 </style>

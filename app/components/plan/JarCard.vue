@@ -9,59 +9,165 @@ import { usePreferences } from '~/stores/preferences'
 
 /** One jar of a split: its share, its additions, and what it becomes. */
 const jar = defineModel<Jar>({ required: true })
-const { results, bowlSaltPct } = defineProps<{ results: ReturnType<typeof jarResults>, bowlSaltPct: number, asked: boolean }>()
+const { results, bowlSaltPct } = defineProps<{
+  results: ReturnType<typeof jarResults>
+  bowlSaltPct: number
+  asked: boolean
+}>()
 const emit = defineEmits<{ remove: [] }>()
 const book = useBook()
 const preferences = usePreferences()
 const figures = computed(() => results?.figures ?? null)
-const vessels = computed(() => book.freeVessels.filter(vessel => vessel.count > 0).map(({ id, name }) => ({ value: id, label: name })))
+const vessels = computed(() =>
+  book.freeVessels.filter((vessel) => vessel.count > 0).map(({ id, name }) => ({ value: id, label: name })),
+)
 const vessel = computed(() => book.library.vessel(jar.value.vesselId))
-const fill = computed(() => figures.value && vessel.value ? fillVessel(figures.value.composition.massG, figures.value.properties.densityGPerMl, vessel.value.capacityMl, figures.value.fillLimit, figures.value.style.fillLeast) : null)
-const level = computed(() => fill.value ? FILL_LEVEL[fill.value.verdict] : 'fine')
+const fill = computed(() =>
+  figures.value && vessel.value
+    ? fillVessel(
+        figures.value.composition.massG,
+        figures.value.properties.densityGPerMl,
+        vessel.value.capacityMl,
+        figures.value.fillLimit,
+        figures.value.style.fillLeast,
+      )
+    : null,
+)
+const level = computed(() => (fill.value ? FILL_LEVEL[fill.value.verdict] : 'fine'))
 const codeProblem = computed(() => {
   const parsed = LotCodeSchema.safeParse(jar.value.code)
-  return parsed.success ? book.codeTaken(jar.value.code) ? 'This code is on another lot.' : null : parsed.error.issues[0]?.message ?? null
+  return parsed.success
+    ? book.codeTaken(jar.value.code)
+      ? 'This code is on another lot.'
+      : null
+    : (parsed.error.issues[0]?.message ?? null)
 })
 const add = (row: Omit<Row, 'massG'>) => (jar.value = { ...jar.value, rows: [...jar.value.rows, freshRow(row)] })
 </script>
 
 <template>
   <section class="sheet jar" :aria-label="`Jar ${jar.code}`">
-    <header><span class="code">{{ jar.code }}</span><span v-if="jar.hot" class="hot">HOT</span><el-button text :aria-label="`Take out jar ${jar.code}`" @click="emit('remove')"><IconX aria-hidden="true" /></el-button></header>
+    <header>
+      <span class="code">{{ jar.code }}</span
+      ><span v-if="jar.hot" class="hot">HOT</span
+      ><el-button text :aria-label="`Take out jar ${jar.code}`" @click="emit('remove')"
+        ><IconX aria-hidden="true"
+      /></el-button>
+    </header>
     <div class="fields">
-      <WordField v-model="jar.name" label="Name on the tape" :problem="asked && !jar.name.trim() ? 'Give it a name.' : null" />
+      <WordField
+        v-model="jar.name"
+        label="Name on the tape"
+        :problem="asked && !jar.name.trim() ? 'Give it a name.' : null"
+      />
       <WordField v-model="jar.code" label="Lot code" :problem="codeProblem" />
       <QuantityField v-model="jar.bowlG" kind="mass" label="From the bowl" :limits="{ low: 1 }" />
       <PickField v-model="jar.vesselId" label="Vessel" :options="vessels" />
-      <QuantityField :model-value="jar.saltPct ?? Number(bowlSaltPct.toFixed(2))" kind="percent" label="Salt of everything" :limits="{ high: 30 }" @update:model-value="jar.saltPct = $event" />
+      <QuantityField
+        :model-value="jar.saltPct ?? Number(bowlSaltPct.toFixed(2))"
+        kind="percent"
+        label="Salt of everything"
+        :limits="{ high: 30 }"
+        @update:model-value="jar.saltPct = $event"
+      />
       <div><span class="field-label">Mark</span><el-checkbox v-model="jar.hot">HOT on the tape</el-checkbox></div>
     </div>
     <ul v-if="jar.rows.length" class="plain-list">
-      <li v-for="(row, index) in jar.rows" :key="row.key"><span>{{ row.name }}</span><QuantityField v-model="row.massG" kind="mass" :label="`${row.name}, weight`" hide-label :limits="{ low: 0.1 }" /><el-button text :aria-label="`Take out ${row.name}`" @click="jar.rows.splice(index, 1)"><IconX aria-hidden="true" /></el-button></li>
+      <li v-for="(row, index) in jar.rows" :key="row.key">
+        <span>{{ row.name }}</span
+        ><QuantityField
+          v-model="row.massG"
+          kind="mass"
+          :label="`${row.name}, weight`"
+          hide-label
+          :limits="{ low: 0.1 }"
+        /><el-button text :aria-label="`Take out ${row.name}`" @click="jar.rows.splice(index, 1)"
+          ><IconX aria-hidden="true"
+        /></el-button>
+      </li>
     </ul>
     <IngredientPicker label="Add to this jar" :lots="false" placeholder="habanero, corn, herbs …" @picked="add" />
     <p v-if="results?.problem" class="problem" role="alert">{{ results.problem }}</p>
     <dl v-if="figures">
-      <div><dt>salt to add</dt><dd class="figure salt" data-figure="jar-salt">{{ formatNumber(figures.dose.saltG, 1) }} g</dd></div>
-      <div><dt>evened out</dt><dd><strong>{{ formatNumber(figures.dose.ofEverythingPct, 2) }} %</strong></dd></div>
-      <div><dt>heat</dt><dd class="heat" data-figure="jar-heat"><strong>{{ formatShu(figures.properties.shu) }}</strong> {{ preferences.heatWord(figures.properties.shu.typical) }}</dd></div>
-      <div v-if="figures.ph"><dt>start pH</dt><dd>{{ figures.ph.typical.toFixed(1) }}</dd></div>
+      <div>
+        <dt>salt to add</dt>
+        <dd class="figure salt" data-figure="jar-salt">{{ formatNumber(figures.dose.saltG, 1) }} g</dd>
+      </div>
+      <div>
+        <dt>evened out</dt>
+        <dd>
+          <strong>{{ formatNumber(figures.dose.ofEverythingPct, 2) }} %</strong>
+        </dd>
+      </div>
+      <div>
+        <dt>heat</dt>
+        <dd class="heat" data-figure="jar-heat">
+          <strong>{{ formatShu(figures.properties.shu) }}</strong>
+          {{ preferences.heatWord(figures.properties.shu.typical) }}
+        </dd>
+      </div>
+      <div v-if="figures.ph">
+        <dt>start pH</dt>
+        <dd>{{ figures.ph.typical.toFixed(1) }}</dd>
+      </div>
     </dl>
     <p v-if="fill" class="small"><StateMark :level="level" :word="fill.verdict" /> {{ fill.sentence }}</p>
-    <p v-if="figures?.tooWeak"><StateMark level="act" word="Too weak" /> Below 2 % of everything the wrong bacteria can win.</p>
+    <p v-if="figures?.tooWeak">
+      <StateMark level="act" word="Too weak" /> Below 2 % of everything the wrong bacteria can win.
+    </p>
   </section>
 </template>
 
 <style scoped>
-header { display: flex; align-items: center; gap: var(--s2); }
-header .code { background: var(--tape); color: var(--tape-ink); padding: 2px 10px; font-size: 18px; }
-header .el-button { margin-left: auto; }
-.hot { background: #b32c10; color: #fff; font: 700 14px var(--display); padding: 3px 9px; border-radius: 3px; letter-spacing: .04em; }
-.fields { grid-template-columns: repeat(auto-fill, minmax(140px, 1fr)); }
-li { display: grid; grid-template-columns: 1fr 150px 44px; gap: var(--s2); align-items: center; padding: var(--s1) 0; }
-dl { display: grid; grid-template-columns: repeat(auto-fit, minmax(110px, 1fr)); gap: var(--s3); margin: 0; }
-dt { color: var(--muted); font-size: 14px; }
-dd { margin: 0; }
-.salt { color: var(--salt); }
-.heat strong { color: var(--heat); }
+header {
+  display: flex;
+  align-items: center;
+  gap: var(--s2);
+}
+header .code {
+  background: var(--tape);
+  color: var(--tape-ink);
+  padding: 2px 10px;
+  font-size: 18px;
+}
+header .el-button {
+  margin-left: auto;
+}
+.hot {
+  background: #b32c10;
+  color: #fff;
+  font: 700 14px var(--display);
+  padding: 3px 9px;
+  border-radius: 3px;
+  letter-spacing: 0.04em;
+}
+.fields {
+  grid-template-columns: repeat(auto-fill, minmax(140px, 1fr));
+}
+li {
+  display: grid;
+  grid-template-columns: 1fr 150px 44px;
+  gap: var(--s2);
+  align-items: center;
+  padding: var(--s1) 0;
+}
+dl {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(110px, 1fr));
+  gap: var(--s3);
+  margin: 0;
+}
+dt {
+  color: var(--muted);
+  font-size: 14px;
+}
+dd {
+  margin: 0;
+}
+.salt {
+  color: var(--salt);
+}
+.heat strong {
+  color: var(--heat);
+}
 </style>

@@ -7,20 +7,38 @@ import { useTrials } from '~/composables/useTrials'
 import { useBook } from '~/stores/book'
 
 /** How it will go: the forecast of the plan, and of other ways to do it. */
-const { form, figures } = defineProps<{ form: PlanForm, figures: PlanFigures }>()
+const { form, figures } = defineProps<{ form: PlanForm; figures: PlanFigures }>()
 const book = useBook()
 /** As warm as the place it is to stand in was when it was last read. */
-const roomC = computed(() => book.lots.filter(lot => lot.place === form.place.trim()).flatMap(lot => temperaturesOf(lot)).sort((a, b) => a.atMs - b.atMs).at(-1)?.tempC ?? ROOM_C)
+const roomC = computed(
+  () =>
+    book.lots
+      .filter((lot) => lot.place === form.place.trim())
+      .flatMap((lot) => temperaturesOf(lot))
+      .sort((a, b) => a.atMs - b.atMs)
+      .at(-1)?.tempC ?? ROOM_C,
+)
 const base = computed(() => {
   const waterG = waterOf(form) ?? 0
   const waterShare = figures.composition.massG > 0 ? waterG / figures.composition.massG : 0
-  const batch = batchOf(book.book, { rows: weighedRows(form), waterG, saltG: figures.dose.saltG }, structureOf(form.style, form.cut, waterShare))
+  const batch = batchOf(
+    book.book,
+    { rows: weighedRows(form), waterG, saltG: figures.dose.saltG },
+    structureOf(form.style, form.cut, waterShare),
+  )
   if (!batch) return null
   const tempC = Math.round(roomC.value * 2) / 2
   const saltPct = Math.round(figures.properties.saltPct * 10) / 10
   return {
-    batch: { batch, temperature: { points: [{ hour: 0, tempC }] }, readings: [], targetPh: form.targetPh ?? 3.8 }, days: 21,
-    change: { style: form.style, waterShare, saltPct: figures.properties.saltPct, kg: figures.composition.massG / 1000, fromHour: 0 },
+    batch: { batch, temperature: { points: [{ hour: 0, tempC }] }, readings: [], targetPh: form.targetPh ?? 3.8 },
+    days: 21,
+    change: {
+      style: form.style,
+      waterShare,
+      saltPct: figures.properties.saltPct,
+      kg: figures.composition.massG / 1000,
+      fromHour: 0,
+    },
     asItIs: { tempC, saltPct, starterPct: 0, coldDay: 0, swingC: 0, cut: form.cut },
   }
 })
@@ -33,10 +51,25 @@ const { trials, likeDay, busy, forecast, problem, lines, words } = useTrials(bas
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <p v-else-if="!forecast && busy" class="muted">Working the forecast out …</p>
     <template v-if="forecast && base">
-      <p data-figure="plan-forecast">At <TemperatureText :temp-c="base.asItIs.tempC" />: 4.6 {{ whenWords(forecast.passes) }}; ready {{ whenWords(forecast.ready) }}. Readings will correct it.</p>
-      <LazyCourseChart :start-ms="0" :course="forecast" :target-ph="form.targetPh ?? 3.8" :extras="lines" label="pH that is to be expected of this plan, day by day; the same figures stand in the table below" />
+      <p data-figure="plan-forecast">
+        At <TemperatureText :temp-c="base.asItIs.tempC" />: 4.6 {{ whenWords(forecast.passes) }}; ready
+        {{ whenWords(forecast.ready) }}. Readings will correct it.
+      </p>
+      <LazyCourseChart
+        :start-ms="0"
+        :course="forecast"
+        :target-ph="form.targetPh ?? 3.8"
+        :extras="lines"
+        label="pH that is to be expected of this plan, day by day; the same figures stand in the table below"
+      />
       <CourseTable :start-ms="book.nowMs" :course="forecast" :extras="lines" />
-      <WhatIf v-model="trials" v-model:like-day="likeDay" :base="base.asItIs" :pieces="form.style !== 'mash'" :answers="words" />
+      <WhatIf
+        v-model="trials"
+        v-model:like-day="likeDay"
+        :base="base.asItIs"
+        :pieces="form.style !== 'mash'"
+        :answers="words"
+      />
     </template>
   </section>
 </template>

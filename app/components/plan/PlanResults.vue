@@ -1,28 +1,70 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { acidityOf, bottlesFilled, cautionsFor, costWorking, doseWorking, formatMass, formatNumber, formatShu, formatVolume, insurance, LEAST_SALT_PCT, phWorking, shuWorking, startWorking, styleById, yieldWorking, type Row } from '@lactofer/core'
+import {
+  acidityOf,
+  bottlesFilled,
+  cautionsFor,
+  costWorking,
+  doseWorking,
+  formatMass,
+  formatNumber,
+  formatShu,
+  formatVolume,
+  insurance,
+  LEAST_SALT_PCT,
+  phWorking,
+  shuWorking,
+  startWorking,
+  styleById,
+  yieldWorking,
+  type Row,
+} from '@lactofer/core'
 import type { PlanForm, planResults } from './planForm'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 
 /** What the plan comes to, while it is typed. Every figure opens to its working. */
-const { form, results } = defineProps<{ form: PlanForm, results: ReturnType<typeof planResults> }>()
+const { form, results } = defineProps<{ form: PlanForm; results: ReturnType<typeof planResults> }>()
 const book = useBook()
 const preferences = usePreferences()
-const found = computed(() => results?.figures ? { ...results.figures, waterG: results.waterG } : null)
+const found = computed(() => (results?.figures ? { ...results.figures, waterG: results.waterG } : null))
 const style = computed(() => styleById(form.style))
-const acidity = computed(() => found.value?.ph && style.value.ferments ? acidityOf(found.value.ph, found.value.parts) : null)
+const acidity = computed(() =>
+  found.value?.ph && style.value.ferments ? acidityOf(found.value.ph, found.value.parts) : null,
+)
 const SOURS = ['white-vinegar', 'lime-juice', 'citric-acid'] as const
-const remedies = computed(() => found.value && acidity.value && acidity.value.level !== 'fine'
-  ? insurance(found.value.composition, SOURS.flatMap(id => book.library.material(id) ?? []))
-  : [])
-const heatParts = computed(() => (found.value?.parts ?? []).filter(part => part.composition.massG > 0).map(({ name, composition: { massG, heat } }) => ({ name, massG, shu: { low: heat.low / massG, typical: heat.typical / massG, high: heat.high / massG } })))
+const remedies = computed(() =>
+  found.value && acidity.value && acidity.value.level !== 'fine'
+    ? insurance(
+        found.value.composition,
+        SOURS.flatMap((id) => book.library.material(id) ?? []),
+      )
+    : [],
+)
+const heatParts = computed(() =>
+  (found.value?.parts ?? [])
+    .filter((part) => part.composition.massG > 0)
+    .map(({ name, composition: { massG, heat } }) => ({
+      name,
+      massG,
+      shu: { low: heat.low / massG, typical: heat.typical / massG, high: heat.high / massG },
+    })),
+)
 const closed = computed(() => (style.value.closures[0] ?? '') === 'tight lid')
-const cautions = computed(() => found.value ? cautionsFor('pack', { hasHotPeppers: found.value.properties.shu.high > 500, closed: closed.value && style.value.ferments, allergens: found.value.composition.allergens }) : [])
-const pct = (value: number | null) => value === null ? '–' : `${formatNumber(value, 2)} %`
+const cautions = computed(() =>
+  found.value
+    ? cautionsFor('pack', {
+        hasHotPeppers: found.value.properties.shu.high > 500,
+        closed: closed.value && style.value.ferments,
+        allergens: found.value.composition.allergens,
+      })
+    : [],
+)
+const pct = (value: number | null) => (value === null ? '–' : `${formatNumber(value, 2)} %`)
 const bottles = (ml: number) => bottlesFilled(ml, form.bottleMl).count
-const priceOf = (row: Row) => row.pricePerKg ?? (row.lotId ? null : book.library.material(row.materialId)?.pricePerKg ?? null)
-const priced = computed(() => (results?.figures ? results.rows : []).some(row => priceOf(row) !== null))
+const priceOf = (row: Row) =>
+  row.pricePerKg ?? (row.lotId ? null : (book.library.material(row.materialId)?.pricePerKg ?? null))
+const priced = computed(() => (results?.figures ? results.rows : []).some((row) => priceOf(row) !== null))
 const money = (value: number) => `${preferences.currency} ${formatNumber(value, 2)}`
 const ACIDITY_WORDS = { fine: 'Sour enough', act: 'Low in acid', ask: 'As usual' } as const
 </script>
@@ -35,40 +77,101 @@ const ACIDITY_WORDS = { fine: 'Sour enough', act: 'Low in acid', ask: 'As usual'
       <div v-if="style.saltPct" class="salt">
         <h2>Salt to weigh in</h2>
         <p class="figure big" data-figure="salt">{{ formatNumber(found.dose.saltG, 1) }} g</p>
-        <table class="plain small"><tbody>
-          <tr><td>of the ingredients</td><td class="number">{{ pct(found.dose.ofIngredientsPct) }}</td></tr>
-          <tr v-if="found.waterG > 0"><td>of the water</td><td class="number">{{ pct(found.dose.ofWaterPct) }}</td></tr>
-          <tr v-if="found.waterG > 0"><td>of the brine</td><td class="number">{{ pct(found.dose.ofBrinePct) }}</td></tr>
-          <tr><td><strong>of everything, evened out</strong></td><td class="number"><strong data-figure="evened">{{ pct(found.dose.ofEverythingPct) }}</strong></td></tr>
-          <tr><td>in the water phase</td><td class="number">{{ pct(found.properties.waterPhaseSaltPct) }}</td></tr>
-        </tbody></table>
-        <p v-if="found.tooWeak" class="line"><StateMark level="act" word="Too weak" /> Below {{ LEAST_SALT_PCT }} % of everything the wrong bacteria can win.</p>
+        <table class="plain small">
+          <tbody>
+            <tr>
+              <td>of the ingredients</td>
+              <td class="number">{{ pct(found.dose.ofIngredientsPct) }}</td>
+            </tr>
+            <tr v-if="found.waterG > 0">
+              <td>of the water</td>
+              <td class="number">{{ pct(found.dose.ofWaterPct) }}</td>
+            </tr>
+            <tr v-if="found.waterG > 0">
+              <td>of the brine</td>
+              <td class="number">{{ pct(found.dose.ofBrinePct) }}</td>
+            </tr>
+            <tr>
+              <td><strong>of everything, evened out</strong></td>
+              <td class="number">
+                <strong data-figure="evened">{{ pct(found.dose.ofEverythingPct) }}</strong>
+              </td>
+            </tr>
+            <tr>
+              <td>in the water phase</td>
+              <td class="number">{{ pct(found.properties.waterPhaseSaltPct) }}</td>
+            </tr>
+          </tbody>
+        </table>
+        <p v-if="found.tooWeak" class="line">
+          <StateMark level="act" word="Too weak" /> Below {{ LEAST_SALT_PCT }} % of everything the wrong bacteria can
+          win.
+        </p>
         <ShowWorking :working="doseWorking(form.saltBasis, form.saltPct ?? 0, found)" />
       </div>
       <div v-if="style.ferments && found.raw !== null">
         <h3>What starts it</h3>
-        <p class="line" data-figure="start"><StateMark :level="found.remedy ? 'act' : 'fine'" :word="`${formatNumber(100 * found.raw)} % raw${found.starter ? ', and a starter' : ''}`" /> {{ found.remedy ? found.remedy.sentence : `${found.startWords}.` }}</p>
+        <p class="line" data-figure="start">
+          <StateMark
+            :level="found.remedy ? 'act' : 'fine'"
+            :word="`${formatNumber(100 * found.raw)} % raw${found.starter ? ', and a starter' : ''}`"
+          />
+          {{ found.remedy ? found.remedy.sentence : `${found.startWords}.` }}
+        </p>
         <ShowWorking :working="startWorking(found)" />
       </div>
       <div v-if="found.ph">
         <h3>{{ style.ferments ? 'Start pH' : 'pH of the mixture' }}</h3>
-        <p><strong class="acid" data-figure="start-ph">{{ found.ph.typical.toFixed(1) }}</strong>{{ ' ' }}<span class="muted">probably {{ found.ph.low.toFixed(1) }}–{{ found.ph.high.toFixed(1) }}; read it once it is mixed</span></p>
-        <p v-if="acidity" class="line small" data-figure="acidity"><StateMark :level="acidity.level" :word="ACIDITY_WORDS[acidity.level]" /> {{ acidity.sentence }}</p>
-        <details v-if="remedies.length" class="small disclose"><summary>To start at 4.6, if you want that insurance</summary>
-          <ul><li v-for="remedy in remedies" :key="remedy.material.id">{{ remedy.sentence }}, which leaves the salt at {{ formatNumber(remedy.saltPct, 2) }} %</li></ul>
-          <p class="muted">One of them, not all. It helps against the wrong bacteria; the ferment still has to bring it lower.</p>
+        <p>
+          <strong class="acid" data-figure="start-ph">{{ found.ph.typical.toFixed(1) }}</strong
+          >{{ ' '
+          }}<span class="muted"
+            >probably {{ found.ph.low.toFixed(1) }}–{{ found.ph.high.toFixed(1) }}; read it once it is mixed</span
+          >
+        </p>
+        <p v-if="acidity" class="line small" data-figure="acidity">
+          <StateMark :level="acidity.level" :word="ACIDITY_WORDS[acidity.level]" /> {{ acidity.sentence }}
+        </p>
+        <details v-if="remedies.length" class="small disclose">
+          <summary>To start at 4.6, if you want that insurance</summary>
+          <ul>
+            <li v-for="remedy in remedies" :key="remedy.material.id">
+              {{ remedy.sentence }}, which leaves the salt at {{ formatNumber(remedy.saltPct, 2) }} %
+            </li>
+          </ul>
+          <p class="muted">
+            One of them, not all. It helps against the wrong bacteria; the ferment still has to bring it lower.
+          </p>
         </details>
         <ShowWorking :working="phWorking(found.parts, found.ph)" />
       </div>
       <div>
         <h3>Heat and sugar</h3>
-        <p><strong class="heat">{{ formatShu(found.properties.shu) }}</strong>{{ ' ' }}<span class="muted">{{ preferences.heatWord(found.properties.shu.typical) }}</span>, sugar {{ formatNumber(found.properties.sugarPct.low, 1) }}–{{ formatNumber(found.properties.sugarPct.high, 1) }} %</p>
+        <p>
+          <strong class="heat">{{ formatShu(found.properties.shu) }}</strong
+          >{{ ' ' }}<span class="muted">{{ preferences.heatWord(found.properties.shu.typical) }}</span
+          >, sugar {{ formatNumber(found.properties.sugarPct.low, 1) }}–{{
+            formatNumber(found.properties.sugarPct.high, 1)
+          }}
+          %
+        </p>
         <ShowWorking v-if="found.properties.shu.high > 0" :working="shuWorking(heatParts)" />
       </div>
       <div>
         <h3>What you get</h3>
-        <p data-figure="yield"><MassText :mass-g="found.composition.massG" />, {{ formatVolume(found.properties.volumeMl, preferences.world) }}; pressed {{ formatMass(found.baseG.low, preferences.world) }} to {{ formatMass(found.baseG.high, preferences.world) }}, {{ formatVolume(found.sauceMl.low, preferences.world) }} to {{ formatVolume(found.sauceMl.high, preferences.world) }} of sauce: <strong>{{ bottles(found.sauceMl.low) }}–{{ bottles(found.sauceMl.high) }} bottles</strong> of {{ formatNumber(form.bottleMl) }} mL before anything thins it.</p>
-        <p v-if="priced" class="small" data-figure="cost">Cost {{ money(found.cost.known) }}<template v-if="found.cost.unpriced.length">, without {{ found.cost.unpriced.join(', ') }}</template></p>
+        <p data-figure="yield">
+          <MassText :mass-g="found.composition.massG" />,
+          {{ formatVolume(found.properties.volumeMl, preferences.world) }}; pressed
+          {{ formatMass(found.baseG.low, preferences.world) }} to {{ formatMass(found.baseG.high, preferences.world) }},
+          {{ formatVolume(found.sauceMl.low, preferences.world) }} to
+          {{ formatVolume(found.sauceMl.high, preferences.world) }} of sauce:
+          <strong>{{ bottles(found.sauceMl.low) }}–{{ bottles(found.sauceMl.high) }} bottles</strong> of
+          {{ formatNumber(form.bottleMl) }} mL before anything thins it.
+        </p>
+        <p v-if="priced" class="small" data-figure="cost">
+          Cost {{ money(found.cost.known)
+          }}<template v-if="found.cost.unpriced.length">, without {{ found.cost.unpriced.join(', ') }}</template>
+        </p>
         <ShowWorking :working="yieldWorking(found, form.bottleMl)" />
         <ShowWorking v-if="priced && results?.figures" :working="costWorking(results.rows, found, priceOf)" />
       </div>
@@ -81,11 +184,31 @@ const ACIDITY_WORDS = { fine: 'Sour enough', act: 'Low in acid', ask: 'As usual'
 </template>
 
 <style scoped>
-.big { font-size: 44px; color: var(--salt); }
-.acid { color: var(--acid); font-size: 20px; }
-.heat { color: var(--heat); }
-.line { display: block; }
-.line :deep(.mark) { margin-right: 4px; }
-h3 { margin-bottom: var(--s1); }
-.own { display: grid; gap: var(--s2); color: var(--muted); border-left: 3px solid var(--line); padding-left: var(--s3); }
+.big {
+  font-size: 44px;
+  color: var(--salt);
+}
+.acid {
+  color: var(--acid);
+  font-size: 20px;
+}
+.heat {
+  color: var(--heat);
+}
+.line {
+  display: block;
+}
+.line :deep(.mark) {
+  margin-right: 4px;
+}
+h3 {
+  margin-bottom: var(--s1);
+}
+.own {
+  display: grid;
+  gap: var(--s2);
+  color: var(--muted);
+  border-left: 3px solid var(--line);
+  padding-left: var(--s3);
+}
 </style>

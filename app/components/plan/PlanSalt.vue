@@ -1,6 +1,16 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { brineParts, coverWorking, formatNumber, formatVolume, styleById, swappedG, teaspoons, type PlanFigures, type SaltBasis } from '@lactofer/core'
+import {
+  brineParts,
+  coverWorking,
+  formatNumber,
+  formatVolume,
+  styleById,
+  swappedG,
+  teaspoons,
+  type PlanFigures,
+  type SaltBasis,
+} from '@lactofer/core'
 import { freshRow, type PlanForm } from './planForm'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
@@ -11,44 +21,94 @@ const { figures } = defineProps<{ figures: PlanFigures | null }>()
 const book = useBook()
 const preferences = usePreferences()
 const style = computed(() => styleById(form.value.style))
-const BASES: { value: SaltBasis, label: string }[] = [
-  { value: 'ingredients', label: 'the ingredients' }, { value: 'everything', label: 'everything, evened out' }, { value: 'brine', label: 'the brine' }, { value: 'water', label: 'the water' },
+const BASES: { value: SaltBasis; label: string }[] = [
+  { value: 'ingredients', label: 'the ingredients' },
+  { value: 'everything', label: 'everything, evened out' },
+  { value: 'brine', label: 'the brine' },
+  { value: 'water', label: 'the water' },
 ]
-const bases = computed(() => BASES.filter(basis => style.value.liquid === 'brine' || basis.value === 'ingredients' || basis.value === 'everything'))
-const salt = computed(() => book.library.salts.find(kind => kind.id === form.value.saltId))
-const spoons = computed(() => figures && salt.value && figures.dose.saltG > 0 ? teaspoons(figures.dose.saltG, salt.value) : null)
+const bases = computed(() =>
+  BASES.filter(
+    (basis) => style.value.liquid === 'brine' || basis.value === 'ingredients' || basis.value === 'everything',
+  ),
+)
+const salt = computed(() => book.library.salts.find((kind) => kind.id === form.value.saltId))
+const spoons = computed(() =>
+  figures && salt.value && figures.dose.saltG > 0 ? teaspoons(figures.dose.saltG, salt.value) : null,
+)
 /** What the dose becomes when the same spoons are taken of another salt, where that matters. */
 const swaps = computed(() => {
   const [from, dose] = [salt.value, figures?.dose.saltG ?? 0]
   if (!from || !dose || !figures) return []
-  return book.library.salts.filter(kind => kind.id !== from.id).map(kind => ({ name: kind.name, saltG: swappedG(dose, from, kind) })).filter(swap => Math.abs(swap.saltG / dose - 1) > 0.12)
-    .map(swap => ({ ...swap, times: swap.saltG / dose, evened: 100 * (swap.saltG + figures.ownSaltG) / (figures.composition.massG - dose + swap.saltG) }))
+  return book.library.salts
+    .filter((kind) => kind.id !== from.id)
+    .map((kind) => ({ name: kind.name, saltG: swappedG(dose, from, kind) }))
+    .filter((swap) => Math.abs(swap.saltG / dose - 1) > 0.12)
+    .map((swap) => ({
+      ...swap,
+      times: swap.saltG / dose,
+      evened: (100 * (swap.saltG + figures.ownSaltG)) / (figures.composition.massG - dose + swap.saltG),
+    }))
 })
 const brinePct = computed(() => figures?.dose.ofBrinePct ?? 0)
-const cover = computed(() => style.value.liquid === 'brine' ? figures?.cover ?? null : null)
+const cover = computed(() => (style.value.liquid === 'brine' ? (figures?.cover ?? null) : null))
 const reserve = computed(() => brineParts(cover.value?.reserveG ?? 0, brinePct.value))
-const short = computed(() => cover.value && figures ? cover.value.massG - (form.value.waterG ?? 0) - figures.dose.saltG : 0)
+const short = computed(() =>
+  cover.value && figures ? cover.value.massG - (form.value.waterG ?? 0) - figures.dose.saltG : 0,
+)
 /** Vinegar that covers the pods, or that the pot wants for its peppers. */
 const vinegar = computed(() => {
   if (style.value.liquid !== 'vinegar' || !figures) return null
   const isVinegar = (row: PlanForm['rows'][number]) => book.library.material(row.materialId)?.kind === 'vinegar'
   const hasG = form.value.rows.filter(isVinegar).reduce((sum, row) => sum + (row.massG ?? 0), 0)
-  const produceG = form.value.rows.filter(row => !isVinegar(row)).reduce((sum, row) => sum + (row.massG ?? 0), 0)
-  const wantedG = Math.round(style.value.vinegarPerPepper ? produceG * style.value.vinegarPerPepper : figures.cover?.massG ?? 0)
-  const weakest = Math.min(...form.value.rows.filter(isVinegar).map(row => book.library.material(row.materialId)?.acidsPct.acetic?.typical ?? 0), 99)
+  const produceG = form.value.rows.filter((row) => !isVinegar(row)).reduce((sum, row) => sum + (row.massG ?? 0), 0)
+  const wantedG = Math.round(
+    style.value.vinegarPerPepper ? produceG * style.value.vinegarPerPepper : (figures.cover?.massG ?? 0),
+  )
+  const weakest = Math.min(
+    ...form.value.rows
+      .filter(isVinegar)
+      .map((row) => book.library.material(row.materialId)?.acidsPct.acetic?.typical ?? 0),
+    99,
+  )
   return { hasG, wantedG, weak: weakest < 5, row: form.value.rows.find(isVinegar) }
 })
 function takeVinegar() {
   if (!vinegar.value) return
   const { row, wantedG, hasG } = vinegar.value
-  if (row) form.value = { ...form.value, rows: form.value.rows.map(one => one.key === row.key ? { ...one, massG: Math.max(1, (one.massG ?? 0) + wantedG - hasG) } : one) }
-  else form.value = { ...form.value, rows: [...form.value.rows, { ...freshRow({ materialId: 'white-vinegar', name: book.library.materialOrUnknown('white-vinegar').name, preparation: 'raw', seedsOut: false }), massG: wantedG }] }
+  if (row)
+    form.value = {
+      ...form.value,
+      rows: form.value.rows.map((one) =>
+        one.key === row.key ? { ...one, massG: Math.max(1, (one.massG ?? 0) + wantedG - hasG) } : one,
+      ),
+    }
+  else
+    form.value = {
+      ...form.value,
+      rows: [
+        ...form.value.rows,
+        {
+          ...freshRow({
+            materialId: 'white-vinegar',
+            name: book.library.materialOrUnknown('white-vinegar').name,
+            preparation: 'raw',
+            seedsOut: false,
+          }),
+          massG: wantedG,
+        },
+      ],
+    }
 }
 function useCover() {
-  if (cover.value) form.value = { ...form.value, waterG: Math.round(brineParts(cover.value.massG, brinePct.value).waterG) }
+  if (cover.value)
+    form.value = { ...form.value, waterG: Math.round(brineParts(cover.value.massG, brinePct.value).waterG) }
 }
 const vinegarWords = computed(() =>
-  style.value.vinegarPerPepper ? 'Five of peppers take eight of vinegar, by weight:' : 'To cover the pods it takes about')
+  style.value.vinegarPerPepper
+    ? 'Five of peppers take eight of vinegar, by weight:'
+    : 'To cover the pods it takes about',
+)
 </script>
 
 <template>
@@ -56,40 +116,101 @@ const vinegarWords = computed(() =>
     <h2>{{ style.saltPct ? 'Salt' : 'No salt in this style' }}</h2>
     <template v-if="style.saltPct">
       <div class="fields">
-        <QuantityField v-model="form.saltPct" kind="percent" label="Strength" :limits="{ high: form.saltBasis === 'ingredients' || form.saltBasis === 'water' ? 60 : 26 }" :hint="`usually ${style.saltPct.low}–${style.saltPct.high} %`" />
+        <QuantityField
+          v-model="form.saltPct"
+          kind="percent"
+          label="Strength"
+          :limits="{ high: form.saltBasis === 'ingredients' || form.saltBasis === 'water' ? 60 : 26 }"
+          :hint="`usually ${style.saltPct.low}–${style.saltPct.high} %`"
+        />
         <PickField v-model="form.saltBasis" label="as a share of" :options="bases" />
-        <PickField v-model="form.saltId" label="The salt in use" :options="book.library.salts.map(({ id, name }) => ({ value: id, label: name }))" />
-        <QuantityField v-if="style.liquid === 'brine'" v-model="form.waterG" kind="mass" label="Water" hint="free of chlorine" />
+        <PickField
+          v-model="form.saltId"
+          label="The salt in use"
+          :options="book.library.salts.map(({ id, name }) => ({ value: id, label: name }))"
+        />
+        <QuantityField
+          v-if="style.liquid === 'brine'"
+          v-model="form.waterG"
+          kind="mass"
+          label="Water"
+          hint="free of chlorine"
+        />
       </div>
-      <p v-if="spoons && salt" class="small"><strong>{{ formatNumber(spoons.low, 1) }}–{{ formatNumber(spoons.high, 1) }} level teaspoons</strong> of {{ salt.name }}, {{ formatNumber(spoons.low / 3, 1) }}–{{ formatNumber(spoons.high / 3, 1) }} tablespoons. Weigh it when you can.</p>
+      <p v-if="spoons && salt" class="small">
+        <strong>{{ formatNumber(spoons.low, 1) }}–{{ formatNumber(spoons.high, 1) }} level teaspoons</strong> of
+        {{ salt.name }}, {{ formatNumber(spoons.low / 3, 1) }}–{{ formatNumber(spoons.high / 3, 1) }} tablespoons. Weigh
+        it when you can.
+      </p>
       <details v-if="swaps.length" class="small disclose">
         <summary>The same spoons of another salt</summary>
         <ul class="plain-list swaps">
-          <li v-for="swap in swaps" :key="swap.name"><span>{{ swap.name }}</span><span class="number">{{ formatNumber(swap.saltG, 1) }} g</span><span class="number">× {{ formatNumber(swap.times, 2) }}</span><span class="number">{{ formatNumber(swap.evened, 2) }} % evened out</span></li>
+          <li v-for="swap in swaps" :key="swap.name">
+            <span>{{ swap.name }}</span
+            ><span class="number">{{ formatNumber(swap.saltG, 1) }} g</span
+            ><span class="number">× {{ formatNumber(swap.times, 2) }}</span
+            ><span class="number">{{ formatNumber(swap.evened, 2) }} % evened out</span>
+          </li>
         </ul>
       </details>
-      <p v-else-if="form.saltId && !salt" class="problem" role="alert">What a spoon of this salt weighs is not known. Weigh it, or choose a salt from the list.</p>
+      <p v-else-if="form.saltId && !salt" class="problem" role="alert">
+        What a spoon of this salt weighs is not known. Weigh it, or choose a salt from the list.
+      </p>
     </template>
     <div v-if="vinegar" class="cover">
       <h3>Vinegar</h3>
-      <p>{{ vinegarWords }} <strong data-figure="vinegar"><MassText :mass-g="vinegar.wantedG" /></strong>; in the plan <MassText :mass-g="vinegar.hasG" />.
-        <el-button v-if="Math.abs(vinegar.wantedG - vinegar.hasG) > 0.05 * vinegar.wantedG" @click="takeVinegar">Take that much</el-button></p>
-      <p v-if="vinegar.weak" class="row mid"><StateMark level="act" word="Weak vinegar" /> Under 5 % it does not keep. Use one of 5 % or more.</p>
+      <p>
+        {{ vinegarWords }} <strong data-figure="vinegar"><MassText :mass-g="vinegar.wantedG" /></strong>; in the plan
+        <MassText :mass-g="vinegar.hasG" />.
+        <el-button v-if="Math.abs(vinegar.wantedG - vinegar.hasG) > 0.05 * vinegar.wantedG" @click="takeVinegar"
+          >Take that much</el-button
+        >
+      </p>
+      <p v-if="vinegar.weak" class="row mid">
+        <StateMark level="act" word="Weak vinegar" /> Under 5 % it does not keep. Use one of 5 % or more.
+      </p>
     </div>
     <div v-if="cover && figures" class="cover">
       <h3>Brine that covers</h3>
-      <p><strong data-figure="cover">{{ formatVolume(cover.volumeMl.typical, preferences.world) }}</strong> of {{ formatNumber(brinePct, 2) }} % brine, probably {{ formatVolume(cover.volumeMl.low, preferences.world) }} to {{ formatVolume(cover.volumeMl.high, preferences.world) }}, weighing <MassText :mass-g="cover.massG" />.
-        Mix <MassText :mass-g="cover.reserveG" /> more of the same (<MassText :mass-g="reserve.saltG" /> salt in <MassText :mass-g="reserve.waterG" /> water) and keep it back: pieces drink for two days.</p>
-      <p v-if="Math.abs(short) > 0.1 * cover.massG" class="row mid"><StateMark level="ask" :word="short > 0 ? 'Not covered' : 'More than it takes'" /> <span><MassText :mass-g="Math.abs(short)" /> {{ short > 0 ? 'short' : 'over' }}</span> <el-button @click="useCover">Take what covers</el-button></p>
+      <p>
+        <strong data-figure="cover">{{ formatVolume(cover.volumeMl.typical, preferences.world) }}</strong> of
+        {{ formatNumber(brinePct, 2) }} % brine, probably {{ formatVolume(cover.volumeMl.low, preferences.world) }} to
+        {{ formatVolume(cover.volumeMl.high, preferences.world) }}, weighing <MassText :mass-g="cover.massG" />. Mix
+        <MassText :mass-g="cover.reserveG" /> more of the same (<MassText :mass-g="reserve.saltG" /> salt in
+        <MassText :mass-g="reserve.waterG" /> water) and keep it back: pieces drink for two days.
+      </p>
+      <p v-if="Math.abs(short) > 0.1 * cover.massG" class="row mid">
+        <StateMark level="ask" :word="short > 0 ? 'Not covered' : 'More than it takes'" />
+        <span><MassText :mass-g="Math.abs(short)" /> {{ short > 0 ? 'short' : 'over' }}</span>
+        <el-button @click="useCover">Take what covers</el-button>
+      </p>
       <ShowWorking v-if="style.voidShare" :working="coverWorking(figures.piecesMl, style.voidShare, cover, brinePct)" />
     </div>
   </section>
 </template>
 
 <style scoped>
-.swaps { display: grid; gap: var(--s1); }
-.swaps li { display: grid; grid-template-columns: minmax(130px, 1.6fr) 70px 70px 1fr; gap: var(--s3); padding: 3px 0; border-bottom: 1px solid var(--line); }
-.number { text-align: right; }
-.cover { display: grid; gap: var(--s2); border-top: 1px solid var(--line); padding-top: var(--s3); }
-.mid { align-items: center; }
+.swaps {
+  display: grid;
+  gap: var(--s1);
+}
+.swaps li {
+  display: grid;
+  grid-template-columns: minmax(130px, 1.6fr) 70px 70px 1fr;
+  gap: var(--s3);
+  padding: 3px 0;
+  border-bottom: 1px solid var(--line);
+}
+.number {
+  text-align: right;
+}
+.cover {
+  display: grid;
+  gap: var(--s2);
+  border-top: 1px solid var(--line);
+  padding-top: var(--s3);
+}
+.mid {
+  align-items: center;
+}
 </style>

@@ -1,7 +1,15 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
-import { factorForAtHand, factorToFill, factorToYield, factorWords, InvalidInput, scaled, type PlanFigures } from '@lactofer/core'
+import {
+  factorForAtHand,
+  factorToFill,
+  factorToYield,
+  factorWords,
+  InvalidInput,
+  scaled,
+  type PlanFigures,
+} from '@lactofer/core'
 import type { PlanForm } from './planForm'
 import { useBook } from '~/stores/book'
 
@@ -9,8 +17,13 @@ import { useBook } from '~/stores/book'
 const form = defineModel<PlanForm>({ required: true })
 const { figures } = defineProps<{ figures: PlanFigures | null }>()
 const book = useBook()
-const WAYS = [{ value: 'factor', label: 'by a factor' }, { value: 'vessel', label: 'to fill a vessel' }, { value: 'yield', label: 'for so many bottles' }, { value: 'hand', label: 'by what I have' }] as const
-const way = ref<typeof WAYS[number]['value']>('factor')
+const WAYS = [
+  { value: 'factor', label: 'by a factor' },
+  { value: 'vessel', label: 'to fill a vessel' },
+  { value: 'yield', label: 'for so many bottles' },
+  { value: 'hand', label: 'by what I have' },
+] as const
+const way = ref<(typeof WAYS)[number]['value']>('factor')
 const factor = ref<number | null>(2)
 const vesselId = ref('')
 const bottles = ref<number | null>(60)
@@ -20,7 +33,7 @@ const problem = ref('')
 const before = ref<Pick<PlanForm, 'rows' | 'waterG'> | null>(null)
 
 const vessels = computed(() => book.library.vessels.map(({ id, name }) => ({ value: id, label: name })))
-const rows = computed(() => form.value.rows.map(row => ({ value: row.key, label: row.name })))
+const rows = computed(() => form.value.rows.map((row) => ({ value: row.key, label: row.name })))
 
 function factorNow(): number {
   if (way.value === 'factor') return factor.value ?? NaN
@@ -33,7 +46,7 @@ function factorNow(): number {
     if (bottles.value === null) throw new InvalidInput('Say how many bottles.')
     return factorToYield(figures?.sauceMl.typical ?? 0, bottles.value, form.value.bottleMl)
   }
-  const row = form.value.rows.find(one => one.key === (rowKey.value || rows.value[0]?.value))
+  const row = form.value.rows.find((one) => one.key === (rowKey.value || rows.value[0]?.value))
   if (!row) throw new InvalidInput('Put the ingredient into the plan first.')
   if (atHandG.value === null) throw new InvalidInput(`Say how much ${row.name} you have.`)
   return factorForAtHand(row, atHandG.value)
@@ -41,7 +54,7 @@ function factorNow(): number {
 function apply() {
   try {
     const by = factorNow()
-    before.value = { rows: form.value.rows.map(row => ({ ...row })), waterG: form.value.waterG }
+    before.value = { rows: form.value.rows.map((row) => ({ ...row })), waterG: form.value.waterG }
     form.value = scaled(form.value, by)
     problem.value = ''
     ElMessage.success(`Everything ${factorWords(by)}. The percentages are the same.`)
@@ -60,14 +73,40 @@ function undo() {
   <section class="sheet" aria-label="Scale">
     <div class="row scale">
       <PickField v-model="way" class="way" label="Make it" :options="WAYS" />
-      <QuantityField v-if="way === 'factor'" v-model="factor" kind="percent" plain label="Factor" :limits="{ low: 0.0001, high: 10000, unit: '' }" no-take />
-      <PickField v-else-if="way === 'vessel'" :model-value="vesselId || vessels[0]?.value || ''" label="Vessel to fill" :options="vessels" @update:model-value="vesselId = $event" />
+      <QuantityField
+        v-if="way === 'factor'"
+        v-model="factor"
+        kind="percent"
+        plain
+        label="Factor"
+        :limits="{ low: 0.0001, high: 10000, unit: '' }"
+        no-take
+      />
+      <PickField
+        v-else-if="way === 'vessel'"
+        :model-value="vesselId || vessels[0]?.value || ''"
+        label="Vessel to fill"
+        :options="vessels"
+        @update:model-value="vesselId = $event"
+      />
       <template v-else-if="way === 'yield'">
         <QuantityField v-model="bottles" kind="count" label="Bottles" :limits="{ low: 1 }" />
-        <QuantityField :model-value="form.bottleMl" kind="volume" label="of" :limits="{ low: 10, high: 5000 }" no-take @update:model-value="value => value !== null && (form.bottleMl = value)" />
+        <QuantityField
+          :model-value="form.bottleMl"
+          kind="volume"
+          label="of"
+          :limits="{ low: 10, high: 5000 }"
+          no-take
+          @update:model-value="(value) => value !== null && (form.bottleMl = value)"
+        />
       </template>
       <template v-else>
-        <PickField :model-value="rowKey || rows[0]?.value || ''" label="Ingredient at hand" :options="rows" @update:model-value="rowKey = $event" />
+        <PickField
+          :model-value="rowKey || rows[0]?.value || ''"
+          label="Ingredient at hand"
+          :options="rows"
+          @update:model-value="rowKey = $event"
+        />
         <QuantityField v-model="atHandG" kind="mass" label="I have" :limits="{ low: 0.1 }" />
       </template>
       <el-button class="low" @click="apply">Scale it</el-button>
@@ -78,6 +117,10 @@ function undo() {
 </template>
 
 <style scoped>
-.scale > :not(.el-button) { flex: 1 1 140px; }
-.low { margin-top: 26px; }
+.scale > :not(.el-button) {
+  flex: 1 1 140px;
+}
+.low {
+  margin-top: 26px;
+}
 </style>

@@ -8,23 +8,41 @@ import { usePreferences } from '~/stores/preferences'
 
 /** Which of the maker's vessels to fill, several answers, drawn with their fill line; or one's own choice. */
 const form = defineModel<PlanForm>({ required: true })
-const { figures, vessels } = defineProps<{ figures: PlanFigures | null, vessels: PlanVessels }>()
+const { figures, vessels } = defineProps<{ figures: PlanFigures | null; vessels: PlanVessels }>()
 const book = useBook()
 const preferences = usePreferences()
 const adding = ref('')
 const color = computed(() => colourOf(form.value, book.book))
-const closures = computed(() => styleById(form.value.style).closures.map(name => ({ value: name, label: name })))
+const closures = computed(() => styleById(form.value.style).closures.map((name) => ({ value: name, label: name })))
 const { answer, uses, filled, free, closure } = vessels
-const words = (vessels: readonly { id: string, count: number }[]) => vessels.map(({ id, count }) => `${count > 1 ? `${count} × ` : ''}${book.library.vessel(id)?.name ?? id}`).join(' + ')
-const isChosen = (vessels: readonly { id: string, count: number }[]) => JSON.stringify(vessels.map(({ id, count }) => [id, count]).sort()) === JSON.stringify(uses.value.map(({ vesselId, count }) => [vesselId, count]).sort())
-const take = (vessels: readonly { id: string, count: number }[]) => (form.value = { ...form.value, vessels: vessels.map(({ id, count }) => ({ vesselId: id, count })) })
+const words = (vessels: readonly { id: string; count: number }[]) =>
+  vessels.map(({ id, count }) => `${count > 1 ? `${count} × ` : ''}${book.library.vessel(id)?.name ?? id}`).join(' + ')
+const isChosen = (vessels: readonly { id: string; count: number }[]) =>
+  JSON.stringify(vessels.map(({ id, count }) => [id, count]).sort()) ===
+  JSON.stringify(uses.value.map(({ vesselId, count }) => [vesselId, count]).sort())
+const take = (vessels: readonly { id: string; count: number }[]) =>
+  (form.value = { ...form.value, vessels: vessels.map(({ id, count }) => ({ vesselId: id, count })) })
 function addVessel(id: string) {
   const now = form.value.vessels.length ? form.value.vessels : []
-  form.value = { ...form.value, vessels: now.some(use => use.vesselId === id) ? now.map(use => use.vesselId === id ? { ...use, count: Math.min(40, use.count + 1) } : use) : [...now, { vesselId: id, count: 1 }] }
+  form.value = {
+    ...form.value,
+    vessels: now.some((use) => use.vesselId === id)
+      ? now.map((use) => (use.vesselId === id ? { ...use, count: Math.min(40, use.count + 1) } : use))
+      : [...now, { vesselId: id, count: 1 }],
+  }
   adding.value = ''
 }
-const scale = computed(() => Math.min(0.34, 96 / Math.max(1, ...(filled.value?.known ?? []).map(({ vessel }) => drawnSize(vessel.shape, vessel.capacityMl).heightMm))))
-const level = computed(() => filled.value ? FILL_LEVEL[filled.value.fill.verdict] : 'fine')
+const scale = computed(() =>
+  Math.min(
+    0.34,
+    96 /
+      Math.max(
+        1,
+        ...(filled.value?.known ?? []).map(({ vessel }) => drawnSize(vessel.shape, vessel.capacityMl).heightMm),
+      ),
+  ),
+)
+const level = computed(() => (filled.value ? FILL_LEVEL[filled.value.fill.verdict] : 'fine'))
 /** What speaks for or against a choice; they run from the least air to the fewest vessels. */
 function choiceWords(verdict: string, index: number, count: number): string {
   if (verdict === 'airy') return ', too airy'
@@ -35,39 +53,134 @@ function choiceWords(verdict: string, index: number, count: number): string {
 
 <template>
   <section class="sheet" aria-label="Vessels">
-    <header class="head"><h2>Vessels</h2><p class="small muted">{{ book.library.ownVessels ? 'From your own that stand empty.' : 'From common sizes.' }} <NuxtLink to="/library?show=vessels">{{ book.library.ownVessels ? 'Your vessels' : 'List your own' }}</NuxtLink></p></header>
+    <header class="head">
+      <h2>Vessels</h2>
+      <p class="small muted">
+        {{ book.library.ownVessels ? 'From your own that stand empty.' : 'From common sizes.' }}
+        <NuxtLink to="/library?show=vessels">{{ book.library.ownVessels ? 'Your vessels' : 'List your own' }}</NuxtLink>
+      </p>
+    </header>
     <p v-if="!figures" class="muted">Weigh something in, and the vessels that suit it stand here.</p>
     <p v-else-if="answer?.problem && !form.vessels.length" class="problem" role="alert">{{ answer.problem }}</p>
     <div v-if="filled" class="drawn">
       <div class="jars" aria-hidden="true">
-        <template v-for="{ vessel, count } in filled.known" :key="vessel.id"><VesselDrawing v-for="index in Math.min(count, 6)" :key="index" :vessel="vessel" :fraction="filled.fill.fraction" :color="color" :closure="closure" code="" day="" :hot="form.hot" :scale="scale" bare /></template>
+        <template v-for="{ vessel, count } in filled.known" :key="vessel.id"
+          ><VesselDrawing
+            v-for="index in Math.min(count, 6)"
+            :key="index"
+            :vessel="vessel"
+            :fraction="filled.fill.fraction"
+            :color="color"
+            :closure="closure"
+            code=""
+            day=""
+            :hot="form.hot"
+            :scale="scale"
+            bare
+        /></template>
       </div>
-      <p data-figure="fill"><StateMark :level="level" :word="filled.fill.verdict" />{{ ' ' }}<strong>{{ words(uses.map(use => ({ id: use.vesselId, count: use.count }))) }}</strong>. {{ filled.fill.sentence }} <span class="muted small">Limit for this: {{ formatNumber(100 * (figures?.fillLimit ?? 0)) }} %.</span></p>
+      <p data-figure="fill">
+        <StateMark :level="level" :word="filled.fill.verdict" />{{ ' '
+        }}<strong>{{ words(uses.map((use) => ({ id: use.vesselId, count: use.count }))) }}</strong
+        >. {{ filled.fill.sentence }}
+        <span class="muted small">Limit for this: {{ formatNumber(100 * (figures?.fillLimit ?? 0)) }} %.</span>
+      </p>
     </div>
     <ul v-if="answer && answer.choices.length > 1" class="plain-list options" aria-label="Other answers">
       <li v-for="(choice, index) in answer.choices" :key="JSON.stringify(choice.vessels)">
-        <button type="button" :aria-pressed="isChosen(choice.vessels)" :class="{ chosen: isChosen(choice.vessels) }" @click="take(choice.vessels)">
-          <strong>{{ words(choice.vessels) }}</strong><span class="small">{{ formatNumber(100 * choice.fraction) }} % full, {{ formatVolume(choice.airMl, preferences.world) }} of air{{ choiceWords(choice.verdict, index, answer.choices.length) }}</span>
+        <button
+          type="button"
+          :aria-pressed="isChosen(choice.vessels)"
+          :class="{ chosen: isChosen(choice.vessels) }"
+          @click="take(choice.vessels)"
+        >
+          <strong>{{ words(choice.vessels) }}</strong><span class="small"
+            >{{ formatNumber(100 * choice.fraction) }} % full, {{ formatVolume(choice.airMl, preferences.world) }} of
+            air{{ choiceWords(choice.verdict, index, answer.choices.length) }}</span
+          >
         </button>
       </li>
     </ul>
     <div class="fields">
-      <PickField v-model="adding" label="Choose yourself" :options="free.map(vessel => ({ value: vessel.id, label: vessel.name }))" placeholder="Add a vessel" @update:model-value="addVessel" />
-      <PickField :model-value="closure" label="Closed with" :options="closures" @update:model-value="value => (form = { ...form, closure: value })" />
-      <WordField v-model="form.place" label="Where it stands" :problem="form.place.trim() ? null : 'Say where it will stand.'" />
-      <div v-if="!form.bowl"><span class="field-label">Mark</span><el-checkbox v-model="form.hot">HOT on the tape</el-checkbox></div>
-      <div v-if="form.vessels.length"><span class="field-label">&nbsp;</span><el-button text @click="form = { ...form, vessels: [] }">Back to the suggestion</el-button></div>
+      <PickField
+        v-model="adding"
+        label="Choose yourself"
+        :options="free.map((vessel) => ({ value: vessel.id, label: vessel.name }))"
+        placeholder="Add a vessel"
+        @update:model-value="addVessel"
+      />
+      <PickField
+        :model-value="closure"
+        label="Closed with"
+        :options="closures"
+        @update:model-value="(value) => (form = { ...form, closure: value })"
+      />
+      <WordField
+        v-model="form.place"
+        label="Where it stands"
+        :problem="form.place.trim() ? null : 'Say where it will stand.'"
+      />
+      <div v-if="!form.bowl">
+        <span class="field-label">Mark</span><el-checkbox v-model="form.hot">HOT on the tape</el-checkbox>
+      </div>
+      <div v-if="form.vessels.length">
+        <span class="field-label">&nbsp;</span
+        ><el-button text @click="form = { ...form, vessels: [] }">Back to the suggestion</el-button>
+      </div>
     </div>
   </section>
 </template>
 
 <style scoped>
-.head { display: flex; justify-content: space-between; align-items: baseline; gap: var(--s3); flex-wrap: wrap; }
-.drawn { display: grid; grid-template-columns: auto 1fr; gap: var(--s4); align-items: center; }
-.jars { display: flex; gap: var(--s1); align-items: flex-end; flex-wrap: wrap; max-width: 260px; }
-.options { display: grid; grid-template-columns: repeat(auto-fill, minmax(210px, 1fr)); gap: var(--s2); }
-.options button { width: 100%; display: grid; gap: 2px; text-align: left; min-height: var(--touch); padding: var(--s2) var(--s3); border: 1px solid var(--line); border-radius: var(--radius); background: var(--surface); color: inherit; font: inherit; cursor: pointer; }
-.options button:hover { border-color: var(--bottle); }
-.options .chosen { border: 2px solid var(--bottle); background: var(--wash); }
-@media (max-width: 700px) { .drawn { grid-template-columns: 1fr; } }
+.head {
+  display: flex;
+  justify-content: space-between;
+  align-items: baseline;
+  gap: var(--s3);
+  flex-wrap: wrap;
+}
+.drawn {
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: var(--s4);
+  align-items: center;
+}
+.jars {
+  display: flex;
+  gap: var(--s1);
+  align-items: flex-end;
+  flex-wrap: wrap;
+  max-width: 260px;
+}
+.options {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(210px, 1fr));
+  gap: var(--s2);
+}
+.options button {
+  width: 100%;
+  display: grid;
+  gap: 2px;
+  text-align: left;
+  min-height: var(--touch);
+  padding: var(--s2) var(--s3);
+  border: 1px solid var(--line);
+  border-radius: var(--radius);
+  background: var(--surface);
+  color: inherit;
+  font: inherit;
+  cursor: pointer;
+}
+.options button:hover {
+  border-color: var(--bottle);
+}
+.options .chosen {
+  border: 2px solid var(--bottle);
+  background: var(--wash);
+}
+@media (max-width: 700px) {
+  .drawn {
+    grid-template-columns: 1fr;
+  }
+}
 </style>

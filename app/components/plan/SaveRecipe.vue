@@ -20,20 +20,31 @@ watch(open, (now) => {
   asked.value = false
   note.value = ''
   name.value = form.name
-  intoId.value = form.recipeId && book.recipes.some(recipe => recipe.id === form.recipeId) ? form.recipeId : ''
+  intoId.value = form.recipeId && book.recipes.some((recipe) => recipe.id === form.recipeId) ? form.recipeId : ''
 })
-const into = computed(() => book.recipes.find(recipe => recipe.id === intoId.value))
+const into = computed(() => book.recipes.find((recipe) => recipe.id === intoId.value))
 const problem = computed(() => {
   const parsed = PlainNameSchema.safeParse(name.value)
-  return parsed.success ? null : parsed.error.issues[0]?.message ?? null
+  return parsed.success ? null : (parsed.error.issues[0]?.message ?? null)
 })
 async function save() {
   asked.value = true
   const plan = recipePlanOf(form)
   if (problem.value || !plan) return
-  const written = await record({ kind: 'recipe', at: new Date().toISOString(), recipeId: intoId.value || newLotId(), name: name.value.trim(), plan, ...(note.value.trim() && { note: note.value.trim().slice(0, 500) }) })
+  const written = await record({
+    kind: 'recipe',
+    at: new Date().toISOString(),
+    recipeId: intoId.value || newLotId(),
+    name: name.value.trim(),
+    plan,
+    ...(note.value.trim() && { note: note.value.trim().slice(0, 500) }),
+  })
   if (!written) return
-  ElMessage.success(into.value ? `${name.value.trim()}: version ${into.value.versions.length}.` : `${name.value.trim()} is in your recipes.`)
+  ElMessage.success(
+    into.value
+      ? `${name.value.trim()}: version ${into.value.versions.length}.`
+      : `${name.value.trim()} is in your recipes.`,
+  )
   open.value = false
 }
 const intoOptions = computed(() => [
@@ -48,8 +59,13 @@ const intoOptions = computed(() => [
       <PickField v-model="intoId" label="As" :options="intoOptions" placeholder="a new recipe" />
       <WordField v-model="name" label="Name of the recipe" :problem="asked ? problem : null" />
       <WordField v-model="note" label="What is different" placeholder="less salt, more carrot" />
-      <p v-if="!recipePlanOf(form)" class="problem" role="alert">Weigh in at least one ingredient of the library and give every figure; a recipe keeps no parts of lots.</p>
-      <div class="row"><el-button type="primary" native-type="submit" :loading="busy">Save the recipe</el-button><el-button @click="open = false">Not now</el-button></div>
+      <p v-if="!recipePlanOf(form)" class="problem" role="alert">
+        Weigh in at least one ingredient of the library and give every figure; a recipe keeps no parts of lots.
+      </p>
+      <div class="row">
+        <el-button type="primary" native-type="submit" :loading="busy">Save the recipe</el-button
+        ><el-button @click="open = false">Not now</el-button>
+      </div>
     </form>
   </el-dialog>
 </template>

@@ -1,21 +1,60 @@
 import { z } from 'zod'
-import { CLOSURE_NAMES, CUTS, IdSchema, InvalidInput, PACKING_CHECKS, planFigures, PlanEntry, RecipePlanSchema, RowSchema, styleById, type Book, type EntryOf, type PackingCheck, type PlanFigures, type Row, type StyleId, usualCut } from '@lactofer/core'
+import {
+  CLOSURE_NAMES,
+  CUTS,
+  IdSchema,
+  InvalidInput,
+  PACKING_CHECKS,
+  planFigures,
+  PlanEntry,
+  RecipePlanSchema,
+  RowSchema,
+  styleById,
+  type Book,
+  type EntryOf,
+  type PackingCheck,
+  type PlanFigures,
+  type Row,
+  type StyleId,
+  usualCut,
+} from '@lactofer/core'
 
-const checkIds = PACKING_CHECKS.map(check => check.id) as [PackingCheck, ...PackingCheck[]]
+const checkIds = PACKING_CHECKS.map((check) => check.id) as [PackingCheck, ...PackingCheck[]]
 
 /** The plan while it is being written: like the entry, but anything may still be missing. `key` names a row while it is moved. */
 export const PlanFormSchema = z.object({
-  lotId: z.string(), replaces: z.string().nullable(), recipeId: IdSchema.nullable(), code: z.string(), name: z.string(), color: z.string(), style: PlanEntry.shape.style, cut: z.enum(CUTS), bowl: z.boolean(),
+  lotId: z.string(),
+  replaces: z.string().nullable(),
+  recipeId: IdSchema.nullable(),
+  code: z.string(),
+  name: z.string(),
+  color: z.string(),
+  style: PlanEntry.shape.style,
+  cut: z.enum(CUTS),
+  bowl: z.boolean(),
   rows: z.array(RowSchema.extend({ key: z.string(), massG: z.number().nullable() })),
-  waterG: z.number().nullable(), saltPct: z.number().nullable(), saltBasis: PlanEntry.shape.saltBasis, saltId: z.string(),
-  targetPh: z.number().nullable(), vessels: z.array(z.object({ vesselId: z.string(), count: z.number().int().min(1).max(40) })), closure: z.enum(CLOSURE_NAMES).nullable(), place: z.string(), hot: z.boolean(), done: z.array(z.enum(checkIds)), bottleMl: z.number(),
+  waterG: z.number().nullable(),
+  saltPct: z.number().nullable(),
+  saltBasis: PlanEntry.shape.saltBasis,
+  saltId: z.string(),
+  targetPh: z.number().nullable(),
+  vessels: z.array(z.object({ vesselId: z.string(), count: z.number().int().min(1).max(40) })),
+  closure: z.enum(CLOSURE_NAMES).nullable(),
+  place: z.string(),
+  hot: z.boolean(),
+  done: z.array(z.enum(checkIds)),
+  bottleMl: z.number(),
 })
 export type PlanForm = z.infer<typeof PlanFormSchema>
 export type FormRow = PlanForm['rows'][number]
 
 let keys = 0
 /** A row that has no weight yet. */
-export const freshRow = (row: Omit<Row, 'massG'>): FormRow => ({ ...row, massG: null, key: `r${Date.now().toString(36)}${keys++}` })
+export const freshRow = (row: Omit<Row, 'massG'>): FormRow => ({
+  ...row,
+  massG: null,
+  key: `r${Date.now().toString(36)}${keys++}`,
+})
 
 /** Salt, basis and water as a style usually has them. */
 export function styleDefaults(id: StyleId): Pick<PlanForm, 'style' | 'cut' | 'saltPct' | 'saltBasis'> {
@@ -26,25 +65,55 @@ export function styleDefaults(id: StyleId): Pick<PlanForm, 'style' | 'cut' | 'sa
 /** Fresh form: a 4 % mash with nothing weighed in. */
 export function freshPlan(): PlanForm {
   return {
-    lotId: '', replaces: null, recipeId: null, code: '', name: '', color: '#c8341f', bowl: false, rows: [], waterG: 0, ...styleDefaults('mash'), saltId: 'fine-sea',
-    targetPh: 3.8, vessels: [], closure: null, place: 'Bench', hot: false, done: [], bottleMl: 150,
+    lotId: '',
+    replaces: null,
+    recipeId: null,
+    code: '',
+    name: '',
+    color: '#c8341f',
+    bowl: false,
+    rows: [],
+    waterG: 0,
+    ...styleDefaults('mash'),
+    saltId: 'fine-sea',
+    targetPh: 3.8,
+    vessels: [],
+    closure: null,
+    place: 'Bench',
+    hot: false,
+    done: [],
+    bottleMl: 150,
   }
 }
 
 /** Rows that have been weighed. */
-export const weighedRows = (form: PlanForm): Row[] => form.rows.flatMap(({ key: _key, ...row }) => row.massG === null || row.massG <= 0 ? [] : [{ ...row, massG: row.massG }])
+export const weighedRows = (form: PlanForm): Row[] =>
+  form.rows.flatMap(({ key: _key, ...row }) =>
+    row.massG === null || row.massG <= 0 ? [] : [{ ...row, massG: row.massG }],
+  )
 
 /** Water counts where a brine covers it. */
-export const waterOf = (form: PlanForm): number | null => styleById(form.style).liquid === 'brine' ? form.waterG : 0
+export const waterOf = (form: PlanForm): number | null => (styleById(form.style).liquid === 'brine' ? form.waterG : 0)
 
 /** What the plan comes to; `null` while something is missing, `problem` when it cannot be. */
-export function planResults(form: PlanForm, book: Book): { problem: string, figures: null } | { problem: null, figures: PlanFigures, rows: Row[], waterG: number } | null {
+export function planResults(
+  form: PlanForm,
+  book: Book,
+): { problem: string; figures: null } | { problem: null; figures: PlanFigures; rows: Row[]; waterG: number } | null {
   const rows = weighedRows(form)
   const waterG = waterOf(form)
   if (rows.length === 0 || form.saltPct === null || waterG === null) return null
   try {
-    const figures = planFigures(book, { style: form.style, rows, waterG, saltPct: form.saltPct, saltBasis: form.saltBasis })
-    return figures ? { problem: null, figures, rows, waterG } : { problem: 'A lot this plan takes from is no longer in the log. Take its row out.', figures: null }
+    const figures = planFigures(book, {
+      style: form.style,
+      rows,
+      waterG,
+      saltPct: form.saltPct,
+      saltBasis: form.saltBasis,
+    })
+    return figures
+      ? { problem: null, figures, rows, waterG }
+      : { problem: 'A lot this plan takes from is no longer in the log. Take its row out.', figures: null }
   } catch (error) {
     if (error instanceof InvalidInput) return { problem: error.message, figures: null }
     throw error
@@ -54,26 +123,81 @@ export function planResults(form: PlanForm, book: Book): { problem: string, figu
 /** Colour of a lot: that of its heaviest ingredient. */
 export function colourOf(form: PlanForm, book: Book): string {
   const heaviest = weighedRows(form).sort((a, b) => b.massG - a.massG)[0]
-  return (heaviest && (heaviest.lotId ? book.lots.get(heaviest.lotId)?.color : book.library.material(heaviest.materialId)?.color)) ?? form.color
+  return (
+    (heaviest &&
+      (heaviest.lotId ? book.lots.get(heaviest.lotId)?.color : book.library.material(heaviest.materialId)?.color)) ??
+    form.color
+  )
 }
 
-const withKeys = (rows: readonly Row[]): FormRow[] => rows.map(row => ({ ...freshRow(row), massG: row.massG }))
+const withKeys = (rows: readonly Row[]): FormRow[] => rows.map((row) => ({ ...freshRow(row), massG: row.massG }))
 
 /** A plan out of the log, to be changed. */
 export function formOfPlan(plan: EntryOf<'plan'>): PlanForm {
-  const { lotId, id: replaces, code, name, color, style, cut = usualCut(style), bowl = false, rows, waterG, saltPct, saltBasis, saltId, targetPh, recipeId = null } = plan
-  return { ...freshPlan(), lotId, replaces, recipeId, code, name, color, style, cut, bowl, rows: withKeys(rows), waterG, saltPct, saltBasis, saltId, targetPh }
+  const {
+    lotId,
+    id: replaces,
+    code,
+    name,
+    color,
+    style,
+    cut = usualCut(style),
+    bowl = false,
+    rows,
+    waterG,
+    saltPct,
+    saltBasis,
+    saltId,
+    targetPh,
+    recipeId = null,
+  } = plan
+  return {
+    ...freshPlan(),
+    lotId,
+    replaces,
+    recipeId,
+    code,
+    name,
+    color,
+    style,
+    cut,
+    bowl,
+    rows: withKeys(rows),
+    waterG,
+    saltPct,
+    saltBasis,
+    saltId,
+    targetPh,
+  }
 }
 
 /** A fresh plan from a version of a recipe. */
 export function formOfRecipe(recipe: EntryOf<'recipe'>): PlanForm {
-  return { ...freshPlan(), ...styleDefaults(recipe.plan.style), ...recipe.plan, rows: withKeys(recipe.plan.rows), recipeId: recipe.recipeId, name: recipe.name }
+  return {
+    ...freshPlan(),
+    ...styleDefaults(recipe.plan.style),
+    ...recipe.plan,
+    rows: withKeys(recipe.plan.rows),
+    recipeId: recipe.recipeId,
+    name: recipe.name,
+  }
 }
 
 /** The part of a plan that a recipe keeps; `null` while figures are missing. */
 export function recipePlanOf(form: PlanForm) {
   const { style, cut, waterG, saltPct, saltBasis, saltId, targetPh } = form
-  const rows = weighedRows(form).filter(row => !row.lotId).map(({ boughtG: _b, grower: _g, pricePerKg: _p, lotId: _l, ...row }) => row)
-  const parsed = RecipePlanSchema.safeParse({ style, cut, rows, waterG: waterG ?? 0, saltPct, saltBasis, saltId, targetPh })
+  const rows = weighedRows(form)
+    .filter((row) => !row.lotId)
+    .map(({ boughtG: _b, grower: _g, pricePerKg: _p, lotId: _l, ...row }) => row)
+  const parsed = RecipePlanSchema.safeParse({
+    style,
+    cut,
+    rows,
+    waterG: waterG ?? 0,
+    saltPct,
+    saltBasis,
+    saltId,
+    targetPh,
+  })
   return parsed.success ? parsed.data : null
 }

@@ -20,17 +20,36 @@ async function look() {
 <template>
   <section class="sheet start">
     <h2>No jar on the shelf yet</h2>
-    <p>Weigh your peppers, choose a salt, and Lactofer works out the rest: how much salt, which jar, and later when it is ready and what it blends to.</p>
+    <p>
+      Weigh your peppers, choose a salt, and Lactofer works out the rest: how much salt, which jar, and later when it is
+      ready and what it blends to.
+    </p>
     <div class="row">
       <NuxtLink to="/plan" class="first">Plan the first batch</NuxtLink>
       <el-button :loading="busy" @click="look">Look around with the demo</el-button>
     </div>
-    <p class="muted small">The demo is an invented loft with a dozen jars. It can be taken out again at any time; what you log yourself stays.</p>
+    <p class="muted small">
+      The demo is an invented loft with a dozen jars. It can be taken out again at any time; what you log yourself
+      stays.
+    </p>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
   </section>
 </template>
 
 <style scoped>
-.start { max-width: 640px; padding: var(--s6); }
-.first { display: inline-flex; align-items: center; min-height: var(--touch); padding: 0 var(--s4); background: var(--bottle); color: var(--on-action); border-radius: var(--radius); font-weight: 700; text-decoration: none; }
+.start {
+  max-width: 640px;
+  padding: var(--s6);
+}
+.first {
+  display: inline-flex;
+  align-items: center;
+  min-height: var(--touch);
+  padding: 0 var(--s4);
+  background: var(--bottle);
+  color: var(--on-action);
+  border-radius: var(--radius);
+  font-weight: 700;
+  text-decoration: none;
+}
 </style>

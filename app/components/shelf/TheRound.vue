@@ -11,33 +11,51 @@ import { usePreferences } from '~/stores/preferences'
 const book = useBook()
 const preferences = usePreferences()
 const { busy, record, written } = useRecorder('Nothing else was changed.')
-const last = ref<{ entryIds: string[], text: string } | null>(null)
+const last = ref<{ entryIds: string[]; text: string } | null>(null)
 const skipping = ref<Ask | null>(null)
 const reason = ref('')
-const ORDERS = [{ value: 'pressing', label: 'Most pressing' }, { value: 'walk', label: 'One walk' }, { value: 'chore', label: 'By chore' }] as const
+const ORDERS = [
+  { value: 'pressing', label: 'Most pressing' },
+  { value: 'walk', label: 'One walk' },
+  { value: 'chore', label: 'By chore' },
+] as const
 const REASONS = ['Looked: it does not want it', 'No time today', 'Somebody else does it'] as const
 
 const lotOf = (ask: Ask) => book.lot(ask.lotId)
-const groups = computed((): { title: string, asks: Ask[] }[] => {
+const groups = computed((): { title: string; asks: Ask[] }[] => {
   if (preferences.round === 'pressing') return [{ title: '', asks: book.asks }]
   const asks = preferences.round === 'walk' ? alongTheShelf(book.asks, book.fermenting) : book.asks
-  const titleOf = (ask: Ask) => preferences.round === 'walk' ? lotOf(ask)?.place || 'At the bench' : ask.title
-  return [...new Set(asks.map(titleOf))].map(title => ({ title, asks: asks.filter(ask => titleOf(ask) === title) }))
+  const titleOf = (ask: Ask) => (preferences.round === 'walk' ? lotOf(ask)?.place || 'At the bench' : ask.title)
+  return [...new Set(asks.map(titleOf))].map((title) => ({ title, asks: asks.filter((ask) => titleOf(ask) === title) }))
 })
 /** All of a group that one tap can record. */
-const together = (asks: readonly Ask[]) => preferences.round === 'chore' && asks.length > 1 && asks.every(ask => ask.chore) ? asks : []
+const together = (asks: readonly Ask[]) =>
+  preferences.round === 'chore' && asks.length > 1 && asks.every((ask) => ask.chore) ? asks : []
 
 async function done(asks: readonly Ask[], skipped?: string) {
   const at = new Date().toISOString()
-  const drafts = asks.flatMap(({ lotId, chore }) => chore ? [{ kind: 'chore' as const, at, lotId, chore, ...(skipped && { skipped }) }] : [])
-  const codes = asks.map(ask => lotOf(ask)?.code).join(', ')
+  const drafts = asks.flatMap(({ lotId, chore }) =>
+    chore ? [{ kind: 'chore' as const, at, lotId, chore, ...(skipped && { skipped }) }] : [],
+  )
+  const codes = asks.map((ask) => lotOf(ask)?.code).join(', ')
   const text = `${codes}: ${asks[0]?.chore} ${skipped ? 'skipped' : 'recorded'}.`
-  if (!await record(...drafts)) return
+  if (!(await record(...drafts))) return
   last.value = { entryIds: written.value, text }
 }
 async function undo() {
   const at = new Date().toISOString()
-  if (last.value && await record(...last.value.entryIds.map(replaces => ({ kind: 'retract' as const, at, replaces, reason: 'Undone right away.' })))) last.value = null
+  if (
+    last.value &&
+    (await record(
+      ...last.value.entryIds.map((replaces) => ({
+        kind: 'retract' as const,
+        at,
+        replaces,
+        reason: 'Undone right away.',
+      })),
+    ))
+  )
+    last.value = null
 }
 async function skip(why: string) {
   const ask = skipping.value
@@ -45,8 +63,26 @@ async function skip(why: string) {
   skipping.value = null
   await done([ask], why.trim())
 }
-const target = (ask: Ask) => ask.go === 'press' ? `/press?lot=${ask.lotId}` : ask.go === 'blend' ? `/blend/${ask.lotId}` : ask.go === 'bottle' ? `/release/${ask.lotId}` : ask.go === 'cellar' ? `/cellar?lot=${ask.lotId}` : `/ferment/${ask.lotId}`
-const verb = (ask: Ask) => ask.go === 'press' ? 'Press' : ask.go === 'bottle' || ask.go === 'cellar' ? 'Look' : ask.level === 'discard' ? 'Look' : ask.title.startsWith('Weigh') ? 'Weigh' : 'Read'
+const target = (ask: Ask) =>
+  ask.go === 'press'
+    ? `/press?lot=${ask.lotId}`
+    : ask.go === 'blend'
+      ? `/blend/${ask.lotId}`
+      : ask.go === 'bottle'
+        ? `/release/${ask.lotId}`
+        : ask.go === 'cellar'
+          ? `/cellar?lot=${ask.lotId}`
+          : `/ferment/${ask.lotId}`
+const verb = (ask: Ask) =>
+  ask.go === 'press'
+    ? 'Press'
+    : ask.go === 'bottle' || ask.go === 'cellar'
+      ? 'Look'
+      : ask.level === 'discard'
+        ? 'Look'
+        : ask.title.startsWith('Weigh')
+          ? 'Weigh'
+          : 'Read'
 const levelWord = { discard: 'Discard', act: 'Act', ask: 'Ask', fine: 'Ready' } as const
 function overdue({ dueMs }: Ask): string {
   const hours = dueMs === null ? 0 : (book.nowMs - dueMs) / 3_600_000
@@ -54,43 +90,93 @@ function overdue({ dueMs }: Ask): string {
 }
 async function calendar() {
   try {
-    ElMessage.success(`${await saveCalendar(book.lots, book.nowMs, book.outlooks)} chores of the coming two weeks are in the file. Export again after a round: the calendar updates them.`)
+    ElMessage.success(
+      `${await saveCalendar(book.lots, book.nowMs, book.outlooks)} chores of the coming two weeks are in the file. Export again after a round: the calendar updates them.`,
+    )
   } catch {
     ElMessage.error('The calendar could not be written. The round here is as it was.')
   }
 }
 const countWords = computed(() => {
   const count = book.asks.length
-  return count === 0 ? 'Nothing is asked for now. Look and smell all the same.' : `${count} ${count === 1 ? 'thing' : 'things'} to do`
+  return count === 0
+    ? 'Nothing is asked for now. Look and smell all the same.'
+    : `${count} ${count === 1 ? 'thing' : 'things'} to do`
 })
 </script>
 
 <template>
   <section class="sheet round" aria-label="The round">
     <header>
-      <div class="row"><h2>The round</h2><el-button text @click="calendar">Calendar file</el-button></div>
+      <div class="row">
+        <h2>The round</h2>
+        <el-button text @click="calendar">Calendar file</el-button>
+      </div>
       <p class="muted small">{{ countWords }}</p>
-      <el-radio-group v-if="book.asks.length > 1" :model-value="preferences.round" aria-label="Order of the round" @update:model-value="value => preferences.choose('round', value as 'walk')"><el-radio-button v-for="order in ORDERS" :key="order.value" :value="order.value">{{ order.label }}</el-radio-button></el-radio-group>
+      <el-radio-group
+        v-if="book.asks.length > 1"
+        :model-value="preferences.round"
+        aria-label="Order of the round"
+        @update:model-value="(value) => preferences.choose('round', value as 'walk')"
+        ><el-radio-button v-for="order in ORDERS" :key="order.value" :value="order.value">{{
+          order.label
+        }}</el-radio-button></el-radio-group
+      >
     </header>
     <p v-if="last" class="undo" role="status">{{ last.text }} <el-button size="small" @click="undo">Undo</el-button></p>
     <div v-for="group in groups" :key="group.title" class="group">
-      <div v-if="group.title" class="row title"><h3>{{ group.title }} <span class="muted">{{ group.asks.length }}</span></h3><el-button v-if="together(group.asks).length" :disabled="busy" @click="done(together(group.asks))">All {{ group.asks.length }} done</el-button></div>
+      <div v-if="group.title" class="row title">
+        <h3>
+          {{ group.title }} <span class="muted">{{ group.asks.length }}</span>
+        </h3>
+        <el-button v-if="together(group.asks).length" :disabled="busy" @click="done(together(group.asks))"
+          >All {{ group.asks.length }} done</el-button
+        >
+      </div>
       <ul class="plain-list">
         <li v-for="ask in group.asks" :key="ask.key" :data-ask="ask.key">
           <div>
-            <p><span class="code">{{ lotOf(ask)?.code }}</span> {{ lotOf(ask)?.name }} <span v-if="lotOf(ask)?.hot" class="hot">HOT</span></p>
-            <p><StateMark :level="ask.level" :word="ask.title" /><span class="visually-hidden"> ({{ levelWord[ask.level] }})</span><span v-if="overdue(ask)" class="small late">{{ overdue(ask) }}</span></p>
+            <p>
+              <span class="code">{{ lotOf(ask)?.code }}</span> {{ lotOf(ask)?.name }}
+              <span v-if="lotOf(ask)?.hot" class="hot">HOT</span>
+            </p>
+            <p>
+              <StateMark :level="ask.level" :word="ask.title" /><span class="visually-hidden">
+                ({{ levelWord[ask.level] }})</span
+              ><span v-if="overdue(ask)" class="small late">{{ overdue(ask) }}</span>
+            </p>
             <p class="muted small">{{ ask.why }}</p>
           </div>
           <div v-if="ask.chore" class="acts">
-            <el-button type="primary" :disabled="busy" :aria-label="`${ask.title}, ${lotOf(ask)?.code}: done`" @click="done([ask])">Done</el-button>
-            <el-button text :aria-label="`Skip: ${ask.title}, ${lotOf(ask)?.code}`" @click="skipping = ask; reason = ''">Skip</el-button>
+            <el-button
+              type="primary"
+              :disabled="busy"
+              :aria-label="`${ask.title}, ${lotOf(ask)?.code}: done`"
+              @click="done([ask])"
+              >Done</el-button
+            >
+            <el-button
+              text
+              :aria-label="`Skip: ${ask.title}, ${lotOf(ask)?.code}`"
+              @click="
+                skipping = ask
+                reason = ''
+              "
+              >Skip</el-button
+            >
           </div>
-          <NuxtLink v-else :to="target(ask)" class="go">{{ verb(ask) }}<span class="visually-hidden"> {{ lotOf(ask)?.code }}</span></NuxtLink>
+          <NuxtLink v-else :to="target(ask)" class="go"
+            >{{ verb(ask) }}<span class="visually-hidden"> {{ lotOf(ask)?.code }}</span></NuxtLink
+          >
         </li>
       </ul>
     </div>
-    <el-dialog :model-value="skipping !== null" :title="`Skip: ${skipping?.title}, ${skipping ? lotOf(skipping)?.code : ''}`" width="min(94vw, 420px)" @update:model-value="skipping = null">
+    <el-dialog
+      :model-value="skipping !== null"
+      :title="`Skip: ${skipping?.title}, ${skipping ? lotOf(skipping)?.code : ''}`"
+      width="min(94vw, 420px)"
+      @update:model-value="skipping = null"
+    >
       <div class="stack">
         <el-button v-for="why in REASONS" :key="why" class="why" @click="skip(why)">{{ why }}</el-button>
         <WordField v-model="reason" label="Another reason" />
@@ -101,19 +187,89 @@ const countWords = computed(() => {
 </template>
 
 <style scoped>
-.round { padding: 0; gap: 0; }
-header { padding: var(--s3) var(--s4); border-bottom: 1px solid var(--line); display: grid; gap: var(--s1); }
-header .row, .title { align-items: center; justify-content: space-between; }
-.title { padding: var(--s2) var(--s4); background: var(--wash); border-bottom: 1px solid var(--line); flex-wrap: nowrap; }
-.title h3 { font-size: 16px; }
-li { display: grid; grid-template-columns: 1fr auto; gap: var(--s3); align-items: center; padding: var(--s3) var(--s4); border-bottom: 1px solid var(--line); }
-.group:last-of-type li:last-child { border-bottom: 0; }
-.acts { display: grid; justify-items: stretch; }
-html .acts .el-button { margin: 0; min-width: 76px; }
-.go { display: inline-flex; align-items: center; justify-content: center; min-height: var(--touch); min-width: 76px; padding: 0 var(--s3); border: 1px solid var(--bottle); border-radius: var(--radius); font-weight: 600; text-decoration: none; }
-.undo { display: flex; align-items: center; justify-content: space-between; gap: var(--s2); padding: var(--s2) var(--s4); background: var(--wash); }
-.late { color: var(--act); font-weight: 600; }
-html .why { margin: 0; justify-content: flex-start; }
-.hot { background: #b32c10; color: #fff; font: 700 12px var(--display); padding: 2px 6px; border-radius: 3px; letter-spacing: .04em; }
-@media (max-width: 900px) { html .acts .el-button--primary, .go { min-height: 56px; } }
+.round {
+  padding: 0;
+  gap: 0;
+}
+header {
+  padding: var(--s3) var(--s4);
+  border-bottom: 1px solid var(--line);
+  display: grid;
+  gap: var(--s1);
+}
+header .row,
+.title {
+  align-items: center;
+  justify-content: space-between;
+}
+.title {
+  padding: var(--s2) var(--s4);
+  background: var(--wash);
+  border-bottom: 1px solid var(--line);
+  flex-wrap: nowrap;
+}
+.title h3 {
+  font-size: 16px;
+}
+li {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: var(--s3);
+  align-items: center;
+  padding: var(--s3) var(--s4);
+  border-bottom: 1px solid var(--line);
+}
+.group:last-of-type li:last-child {
+  border-bottom: 0;
+}
+.acts {
+  display: grid;
+  justify-items: stretch;
+}
+html .acts .el-button {
+  margin: 0;
+  min-width: 76px;
+}
+.go {
+  display: inline-flex;
+  align-items: center;
+  justify-content: center;
+  min-height: var(--touch);
+  min-width: 76px;
+  padding: 0 var(--s3);
+  border: 1px solid var(--bottle);
+  border-radius: var(--radius);
+  font-weight: 600;
+  text-decoration: none;
+}
+.undo {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  gap: var(--s2);
+  padding: var(--s2) var(--s4);
+  background: var(--wash);
+}
+.late {
+  color: var(--act);
+  font-weight: 600;
+}
+html .why {
+  margin: 0;
+  justify-content: flex-start;
+}
+.hot {
+  background: #b32c10;
+  color: #fff;
+  font: 700 12px var(--display);
+  padding: 2px 6px;
+  border-radius: 3px;
+  letter-spacing: 0.04em;
+}
+@media (max-width: 900px) {
+  html .acts .el-button--primary,
+  .go {
+    min-height: 56px;
+  }
+}
 </style>

@@ -3,7 +3,23 @@ import { computed, useId } from 'vue'
 import type { Closure, VesselKind } from '@lactofer/core'
 
 /** A vessel to scale, drawn from data: shape, fill line, colour of the produce, closure, tape with code and day, HOT as a red band. */
-const { vessel, fraction, scale, closure, bare = false } = defineProps<{ vessel: VesselKind, fraction: number, color: string, closure: Closure, code: string, day: string, hot: boolean, scale: number, bare?: boolean }>()
+const {
+  vessel,
+  fraction,
+  scale,
+  closure,
+  bare = false,
+} = defineProps<{
+  vessel: VesselKind
+  fraction: number
+  color: string
+  closure: Closure
+  code: string
+  day: string
+  hot: boolean
+  scale: number
+  bare?: boolean
+}>()
 const clip = useId()
 
 const width = computed(() => Math.max(30, vessel.widthMm * scale))
@@ -14,16 +30,25 @@ const outline = computed(() => {
   const h = height.value
   const y = HEAD
   switch (vessel.shape) {
-    case 'jar': return `M${w * 0.13},${y} H${w * 0.87} V${y + h * 0.05} Q${w},${y + h * 0.08} ${w},${y + h * 0.2} V${y + h - 6} Q${w},${y + h} ${w - 6},${y + h} H6 Q0,${y + h} 0,${y + h - 6} V${y + h * 0.2} Q0,${y + h * 0.08} ${w * 0.13},${y + h * 0.05} Z`
-    case 'crock': return `M${w * 0.06},${y} H${w * 0.94} Q${w * 1.02},${y + h * 0.5} ${w * 0.86},${y + h} H${w * 0.14} Q${-w * 0.02},${y + h * 0.5} ${w * 0.06},${y} Z`
-    case 'bucket': return `M0,${y} H${w} L${w * 0.9},${y + h} H${w * 0.1} Z`
-    case 'drum': return `M0,${y} H${w} V${y + h} H0 Z`
-    case 'bag': return `M${w * 0.03},${y + 4} Q${w / 2},${y - 6} ${w * 0.97},${y + 4} Q${w * 1.02},${y + h * 0.5} ${w * 0.97},${y + h} H${w * 0.03} Q${-w * 0.02},${y + h * 0.5} ${w * 0.03},${y + 4} Z`
+    case 'jar':
+      return `M${w * 0.13},${y} H${w * 0.87} V${y + h * 0.05} Q${w},${y + h * 0.08} ${w},${y + h * 0.2} V${y + h - 6} Q${w},${y + h} ${w - 6},${y + h} H6 Q0,${y + h} 0,${y + h - 6} V${y + h * 0.2} Q0,${y + h * 0.08} ${w * 0.13},${y + h * 0.05} Z`
+    case 'crock':
+      return `M${w * 0.06},${y} H${w * 0.94} Q${w * 1.02},${y + h * 0.5} ${w * 0.86},${y + h} H${w * 0.14} Q${-w * 0.02},${y + h * 0.5} ${w * 0.06},${y} Z`
+    case 'bucket':
+      return `M0,${y} H${w} L${w * 0.9},${y + h} H${w * 0.1} Z`
+    case 'drum':
+      return `M0,${y} H${w} V${y + h} H0 Z`
+    case 'bag':
+      return `M${w * 0.03},${y + 4} Q${w / 2},${y - 6} ${w * 0.97},${y + 4} Q${w * 1.02},${y + h * 0.5} ${w * 0.97},${y + h} H${w * 0.03} Q${-w * 0.02},${y + h * 0.5} ${w * 0.03},${y + 4} Z`
   }
   return ''
 })
-const level = computed(() => HEAD + height.value * (1 - Math.min(1, Math.max(0, fraction)) * (vessel.shape === 'jar' ? 0.95 : 1)))
-const lid = computed(() => vessel.shape === 'jar' ? { x: width.value * 0.1, width: width.value * 0.8 } : { x: -2, width: width.value + 4 })
+const level = computed(
+  () => HEAD + height.value * (1 - Math.min(1, Math.max(0, fraction)) * (vessel.shape === 'jar' ? 0.95 : 1)),
+)
+const lid = computed(() =>
+  vessel.shape === 'jar' ? { x: width.value * 0.1, width: width.value * 0.8 } : { x: -2, width: width.value + 4 },
+)
 const tapeWidth = computed(() => Math.max(58, Math.min(width.value * 0.8, 92)))
 const box = computed(() => Math.max(width.value, bare ? 0 : tapeWidth.value) + 8)
 const left = computed(() => (box.value - width.value) / 2)
@@ -42,30 +67,87 @@ const cloth = computed(() => {
     <g :clip-path="`url(#${clip})`">
       <rect :x="-6" :y="level" :width="width + 12" :height="height + HEAD - level" :fill="color" />
       <line :x1="-6" :x2="width + 6" :y1="level" :y2="level" stroke="#0003" stroke-width="2" />
-      <rect v-if="vessel.shape === 'jar'" :x="width * 0.09" :y="HEAD + height * 0.2" width="3" :height="height * 0.62" fill="#fff9" rx="1.500" />
+      <rect
+        v-if="vessel.shape === 'jar'"
+        :x="width * 0.09"
+        :y="HEAD + height * 0.2"
+        width="3"
+        :height="height * 0.62"
+        fill="#fff9"
+        rx="1.500"
+      />
     </g>
     <path :d="outline" fill="none" stroke="var(--outline)" stroke-width="1.600" />
     <template v-if="vessel.shape !== 'bag'">
       <template v-if="closure === 'cloth'"><path :d="cloth" fill="#e8e2d2" stroke="var(--outline)" /></template>
-      <rect v-else :x="lid.x" :y="HEAD - 8" :width="lid.width" height="9" :fill="hot ? 'var(--heat)' : 'var(--lid)'" rx="1" />
-      <path v-if="closure === 'clip'" :d="`M${lid.x - 3},${HEAD + 8} V${HEAD - 10} H${lid.x + lid.width + 3} V${HEAD + 8}`" fill="none" stroke="var(--outline)" stroke-width="1.600" />
-      <path v-if="closure === 'airlock'" :d="`M${width / 2},${HEAD - 8} v-7 m-4,0 h8 v-7 h-8 z`" fill="var(--glass)" stroke="var(--outline)" stroke-width="1.400" />
+      <rect
+        v-else
+        :x="lid.x"
+        :y="HEAD - 8"
+        :width="lid.width"
+        height="9"
+        :fill="hot ? 'var(--heat)' : 'var(--lid)'"
+        rx="1"
+      />
+      <path
+        v-if="closure === 'clip'"
+        :d="`M${lid.x - 3},${HEAD + 8} V${HEAD - 10} H${lid.x + lid.width + 3} V${HEAD + 8}`"
+        fill="none"
+        stroke="var(--outline)"
+        stroke-width="1.600"
+      />
+      <path
+        v-if="closure === 'airlock'"
+        :d="`M${width / 2},${HEAD - 8} v-7 m-4,0 h8 v-7 h-8 z`"
+        fill="var(--glass)"
+        stroke="var(--outline)"
+        stroke-width="1.400"
+      />
     </template>
     <g v-if="!bare" :transform="`rotate(-1.500 ${width / 2} ${tapeTop})`">
-      <rect :x="(width - tapeWidth) / 2" :y="tapeTop" :width="tapeWidth" height="35" fill="var(--tape)" stroke="#0002" />
+      <rect
+        :x="(width - tapeWidth) / 2"
+        :y="tapeTop"
+        :width="tapeWidth"
+        height="35"
+        fill="var(--tape)"
+        stroke="#0002"
+      />
       <text :x="width / 2" :y="tapeTop + 15" class="tape">{{ code }}</text>
       <text :x="width / 2" :y="tapeTop + 29" class="tape day">{{ day }}</text>
     </g>
     <g v-if="hot && !bare">
-      <rect :x="(width - tapeWidth) / 2 + 6" :y="tapeTop + 37" :width="tapeWidth - 12" height="17" fill="#b32c10" stroke="#fff" stroke-width="1.500" rx="2" />
+      <rect
+        :x="(width - tapeWidth) / 2 + 6"
+        :y="tapeTop + 37"
+        :width="tapeWidth - 12"
+        height="17"
+        fill="#b32c10"
+        stroke="#fff"
+        stroke-width="1.500"
+        rx="2"
+      />
       <text :x="width / 2" :y="tapeTop + 50" class="tape hot">HOT</text>
     </g>
   </svg>
 </template>
 
 <style scoped>
-svg { display: block; overflow: visible; }
-.tape { font: 700 13px var(--display); font-stretch: 76%; text-anchor: middle; fill: var(--tape-ink); }
-.day { font-weight: 560; }
-.hot { fill: #fff; letter-spacing: .04em; }
+svg {
+  display: block;
+  overflow: visible;
+}
+.tape {
+  font: 700 13px var(--display);
+  font-stretch: 76%;
+  text-anchor: middle;
+  fill: var(--tape-ink);
+}
+.day {
+  font-weight: 560;
+}
+.hot {
+  fill: #fff;
+  letter-spacing: 0.04em;
+}
 </style>

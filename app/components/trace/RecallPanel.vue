@@ -16,11 +16,25 @@ const minutes = ref<number | null>(null)
 const note = ref('')
 const making = ref(false)
 const name = computed(() => `recall-${recall.lot.code}`)
-const share = (pct: number) => pct >= 99.95 ? 'all of it' : `${formatNumber(pct, pct < 10 ? 1 : 0)} %`
+const share = (pct: number) => (pct >= 99.95 ? 'all of it' : `${formatNumber(pct, pct < 10 ? 1 : 0)} %`)
 const HOW = { sold: 'sold', given: 'given away', used: 'used', broken: 'broken' } as const
 async function write(exercised: boolean, event: Event) {
   if (focusInvalid(event)) return
-  if (!await record({ kind: 'recall', at: new Date().toISOString(), lotId: recall.lot.id, exercise: exercised, made: recall.made, here: recall.here + recall.retained, out: recall.out, ...(found.value !== null && { found: found.value }), ...(minutes.value !== null && { minutes: minutes.value }), ...(note.value.trim() && { note: note.value.trim() }) })) return
+  if (
+    !(await record({
+      kind: 'recall',
+      at: new Date().toISOString(),
+      lotId: recall.lot.id,
+      exercise: exercised,
+      made: recall.made,
+      here: recall.here + recall.retained,
+      out: recall.out,
+      ...(found.value !== null && { found: found.value }),
+      ...(minutes.value !== null && { minutes: minutes.value }),
+      ...(note.value.trim() && { note: note.value.trim() }),
+    }))
+  )
+    return
   ElMessage.success('It stands in the log.')
   found.value = minutes.value = null
   note.value = ''
@@ -29,7 +43,10 @@ async function paper() {
   making.value = true
   try {
     const { recallPdf } = await import('~/labels/recallSheet')
-    saveFile(new Blob([await recallPdf(recall, book.nowMs) as BlobPart], { type: 'application/pdf' }), `${name.value}.pdf`)
+    saveFile(
+      new Blob([(await recallPdf(recall, book.nowMs)) as BlobPart], { type: 'application/pdf' }),
+      `${name.value}.pdf`,
+    )
   } catch {
     ElMessage.error('The paper could not be made. Reload the page and try again.')
   } finally {
@@ -38,9 +55,15 @@ async function paper() {
 }
 function file() {
   const document = epcisOf(book.book, recall.lot.id, new Date().toISOString())
-  if (document) saveFile(new Blob([JSON.stringify(document, null, 1)], { type: 'application/ld+json' }), `${name.value}-epcis.jsonld`)
+  if (document)
+    saveFile(
+      new Blob([JSON.stringify(document, null, 1)], { type: 'application/ld+json' }),
+      `${name.value}-epcis.jsonld`,
+    )
 }
-const countProblem = computed(() => recall.short ? `${recall.short} more left than there were: a count is wrong` : 'The counts do not add up')
+const countProblem = computed(() =>
+  recall.short ? `${recall.short} more left than there were: a count is wrong` : 'The counts do not add up',
+)
 /** Where the bottles of a run stand that are still here. */
 function hereWords({ lot: { bottles }, retained }: Recall['runs'][number]): string {
   const standing = (bottles?.places ?? []).map(({ place, count }) => `${count} at ${place}`)
@@ -54,29 +77,154 @@ function hereWords({ lot: { bottles }, retained }: Recall['runs'][number]): stri
     <p v-if="recall.runs.length === 0">No bottle holds any of this yet.</p>
     <template v-else>
       <dl class="counts" data-figure="recall-counts">
-        <div><dt>made</dt><dd class="figure">{{ recall.made }}</dd></div><div><dt>here</dt><dd class="figure">{{ recall.here }}</dd></div><div><dt>samples</dt><dd class="figure">{{ recall.retained }}</dd></div><div><dt>out</dt><dd class="figure">{{ recall.out }}</dd></div><div v-if="recall.discarded"><dt>thrown away</dt><dd class="figure">{{ recall.discarded }}</dd></div><div v-if="recall.short"><dt>too many out</dt><dd class="figure problem">{{ recall.short }}</dd></div>
+        <div>
+          <dt>made</dt>
+          <dd class="figure">{{ recall.made }}</dd>
+        </div>
+        <div>
+          <dt>here</dt>
+          <dd class="figure">{{ recall.here }}</dd>
+        </div>
+        <div>
+          <dt>samples</dt>
+          <dd class="figure">{{ recall.retained }}</dd>
+        </div>
+        <div>
+          <dt>out</dt>
+          <dd class="figure">{{ recall.out }}</dd>
+        </div>
+        <div v-if="recall.discarded">
+          <dt>thrown away</dt>
+          <dd class="figure">{{ recall.discarded }}</dd>
+        </div>
+        <div v-if="recall.short">
+          <dt>too many out</dt>
+          <dd class="figure problem">{{ recall.short }}</dd>
+        </div>
       </dl>
-      <p><StateMark v-if="recall.adds && recall.short === 0" level="fine" word="Every bottle is accounted for" /><StateMark v-else level="act" :word="countProblem" /></p>
-      <div class="sideways"><table class="plain"><thead><tr><th>Bottles</th><th class="number">Holds of it</th><th class="number">Made</th><th>Where</th></tr></thead>
-        <tbody><tr v-for="run in recall.runs" :key="run.lot.id" :data-run="run.lot.code"><td><NuxtLink :to="{ path: '/cellar', query: { lot: run.lot.id } }"><span class="code">{{ run.lot.code }}</span></NuxtLink> {{ run.lot.name }}</td><td class="number">{{ share(run.sharePct) }}</td><td class="number">{{ run.made }}</td><td class="small">{{ hereWords(run) }}</td></tr></tbody></table></div>
-      <div v-if="recall.to.length" class="sideways"><table class="plain"><thead><tr><th>Went to</th><th>How</th><th class="number">Bottles</th><th class="number">Last</th></tr></thead>
-        <tbody><tr v-for="one in recall.to" :key="`${one.how} ${one.to}`"><td>{{ one.to }}</td><td>{{ HOW[one.how] }}</td><td class="number"><strong>{{ one.count }}</strong></td><td class="number">{{ dayjs(one.lastMs).format('D MMM YYYY') }}</td></tr></tbody></table></div>
+      <p>
+        <StateMark
+          v-if="recall.adds && recall.short === 0"
+          level="fine"
+          word="Every bottle is accounted for"
+        /><StateMark v-else level="act" :word="countProblem" />
+      </p>
+      <div class="sideways">
+        <table class="plain">
+          <thead>
+            <tr>
+              <th>Bottles</th>
+              <th class="number">Holds of it</th>
+              <th class="number">Made</th>
+              <th>Where</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="run in recall.runs" :key="run.lot.id" :data-run="run.lot.code">
+              <td>
+                <NuxtLink :to="{ path: '/cellar', query: { lot: run.lot.id } }"
+                  ><span class="code">{{ run.lot.code }}</span></NuxtLink
+                >
+                {{ run.lot.name }}
+              </td>
+              <td class="number">{{ share(run.sharePct) }}</td>
+              <td class="number">{{ run.made }}</td>
+              <td class="small">{{ hereWords(run) }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+      <div v-if="recall.to.length" class="sideways">
+        <table class="plain">
+          <thead>
+            <tr>
+              <th>Went to</th>
+              <th>How</th>
+              <th class="number">Bottles</th>
+              <th class="number">Last</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="one in recall.to" :key="`${one.how} ${one.to}`">
+              <td>{{ one.to }}</td>
+              <td>{{ HOW[one.how] }}</td>
+              <td class="number">
+                <strong>{{ one.count }}</strong>
+              </td>
+              <td class="number">{{ dayjs(one.lastMs).format('D MMM YYYY') }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
     </template>
-    <p v-if="recall.stock.length">Also holding some: <template v-for="(one, index) in recall.stock" :key="one.lot.id">{{ index ? '; ' : '' }}<span class="code">{{ one.lot.code }}</span> {{ one.lot.name }}, <MassText :mass-g="one.leftG" /> ({{ share(one.sharePct) }})</template>.</p>
-    <div class="row"><el-button type="primary" :loading="making" @click="paper">Recall sheet, PDF</el-button><el-button @click="file">EPCIS file</el-button></div>
-    <form v-if="recall.runs.length" class="stack" novalidate aria-label="Recall exercise" @submit.prevent="event => write(true, event)">
+    <p v-if="recall.stock.length">
+      Also holding some:
+      <template v-for="(one, index) in recall.stock" :key="one.lot.id"
+        >{{ index ? '; ' : '' }}<span class="code">{{ one.lot.code }}</span> {{ one.lot.name }},
+        <MassText :mass-g="one.leftG" /> ({{ share(one.sharePct) }})</template
+      >.
+    </p>
+    <div class="row">
+      <el-button type="primary" :loading="making" @click="paper">Recall sheet, PDF</el-button
+      ><el-button @click="file">EPCIS file</el-button>
+    </div>
+    <form
+      v-if="recall.runs.length"
+      class="stack"
+      novalidate
+      aria-label="Recall exercise"
+      @submit.prevent="(event) => write(true, event)"
+    >
       <h3>Try it out</h3>
-      <p class="small muted">Go and count: how many of these bottles can you lay a hand on, or name who has them? Once a year is common practice.</p>
-      <div class="fields"><QuantityField v-model="found" kind="count" label="Found" :limits="{ low: 0, high: 100000 }" optional :hint="`of ${recall.made + recall.short}`" /><QuantityField v-model="minutes" kind="count" label="Minutes it took" :limits="{ low: 0, high: 100000 }" optional /><WordField v-model="note" label="Note" /></div>
-      <div class="row"><el-button native-type="submit" :loading="busy">Record the exercise</el-button><el-button text :loading="busy" @click="event => write(false, event)">This is no exercise: record the recall</el-button></div>
+      <p class="small muted">
+        Go and count: how many of these bottles can you lay a hand on, or name who has them? Once a year is common
+        practice.
+      </p>
+      <div class="fields">
+        <QuantityField
+          v-model="found"
+          kind="count"
+          label="Found"
+          :limits="{ low: 0, high: 100000 }"
+          optional
+          :hint="`of ${recall.made + recall.short}`"
+        /><QuantityField
+          v-model="minutes"
+          kind="count"
+          label="Minutes it took"
+          :limits="{ low: 0, high: 100000 }"
+          optional
+        /><WordField v-model="note" label="Note" />
+      </div>
+      <div class="row">
+        <el-button native-type="submit" :loading="busy">Record the exercise</el-button
+        ><el-button text :loading="busy" @click="(event) => write(false, event)"
+          >This is no exercise: record the recall</el-button
+        >
+      </div>
     </form>
   </section>
 </template>
 
 <style scoped>
-.counts { display: flex; flex-wrap: wrap; gap: var(--s3) var(--s6); margin: 0; }
-.counts div { display: grid; }
-dt { color: var(--muted); font-size: 14px; }
-dd { margin: 0; }
-dd.problem { font-size: 26px; margin: 0; }
+.counts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: var(--s3) var(--s6);
+  margin: 0;
+}
+.counts div {
+  display: grid;
+}
+dt {
+  color: var(--muted);
+  font-size: 14px;
+}
+dd {
+  margin: 0;
+}
+dd.problem {
+  font-size: 26px;
+  margin: 0;
+}
 </style>

@@ -6,8 +6,13 @@ import { useInstruments } from '~/stores/instruments'
 import { usePreferences } from '~/stores/preferences'
 
 /** One thing on the scale: target, what lies on it now, a bar with its tolerance, and one large button that takes it. `fixed`: what is weighed was chosen on the bench. */
-const { step, targetG, position, fixed = false } = defineProps<{ step: WeighStep, targetG: number, position: string, fixed?: boolean }>()
-const emit = defineEmits<{ take: [massG: number], skip: [], instead: [], more: [] }>()
+const {
+  step,
+  targetG,
+  position,
+  fixed = false,
+} = defineProps<{ step: WeighStep; targetG: number; position: string; fixed?: boolean }>()
+const emit = defineEmits<{ take: [massG: number]; skip: []; instead: []; more: [] }>()
 const instruments = useInstruments()
 const preferences = usePreferences()
 const typedG = ref<number | null>(null)
@@ -20,25 +25,36 @@ const verdict = computed(() => judgeWeight(nowG.value, targetG, step.kind))
 const tolerance = computed(() => toleranceG(targetG, step.kind))
 /** The bar reaches a quarter past the target. */
 const REACH = 1.25
-const at = (grams: number) => targetG > 0 ? Math.min(100, 100 * grams / (targetG * REACH)) : 0
+const at = (grams: number) => (targetG > 0 ? Math.min(100, (100 * grams) / (targetG * REACH)) : 0)
 
 function take() {
-  problem.value = nowG.value > (typedG.value === null ? EMPTY_SCALE_G : 0) ? '' : 'There is nothing on the scale. Put it on, type its weight, or leave it out.'
+  problem.value =
+    nowG.value > (typedG.value === null ? EMPTY_SCALE_G : 0)
+      ? ''
+      : 'There is nothing on the scale. Put it on, type its weight, or leave it out.'
   if (problem.value) return
   emit('take', nowG.value)
   typedG.value = null
 }
 const tare = () => instruments.command({ do: 'tare' })
-watch(() => [step.name, position], async () => {
-  typedG.value = null
-  problem.value = ''
-  await nextTick()
-  taker.value?.$el.focus()
-}, { immediate: true, flush: 'post' })
-const typing = (event: KeyboardEvent) => (event.target as HTMLElement | null)?.closest('input, textarea, select, [role=combobox], .el-dialog') || event.ctrlKey || event.metaKey || event.altKey
-onKeyStroke('t', event => typing(event) || tare())
-onKeyStroke('s', event => typing(event) || emit('skip'))
-const rowWords = ({ preparation, seedsOut }: { preparation: string, seedsOut: boolean }) =>
+watch(
+  () => [step.name, position],
+  async () => {
+    typedG.value = null
+    problem.value = ''
+    await nextTick()
+    taker.value?.$el.focus()
+  },
+  { immediate: true, flush: 'post' },
+)
+const typing = (event: KeyboardEvent) =>
+  (event.target as HTMLElement | null)?.closest('input, textarea, select, [role=combobox], .el-dialog') ||
+  event.ctrlKey ||
+  event.metaKey ||
+  event.altKey
+onKeyStroke('t', (event) => typing(event) || tare())
+onKeyStroke('s', (event) => typing(event) || emit('skip'))
+const rowWords = ({ preparation, seedsOut }: { preparation: string; seedsOut: boolean }) =>
   [preparation, seedsOut ? 'seeds out' : ''].filter(Boolean).join(', ')
 /** Where the weight that counts comes from. */
 const weightFrom = computed(() => {
@@ -57,10 +73,21 @@ const goalPlace = computed(() => {
   <section class="panel" aria-label="On the scale">
     <p class="muted">{{ position }}</p>
     <h2>{{ step.name }}</h2>
-    <p v-if="step.row && (step.row.preparation !== 'raw' || step.row.seedsOut)" class="prep">{{ rowWords(step.row) }}</p>
-    <p class="target">{{ targetG > 0 ? `Target ${formatNumber(targetG, 1)} g` : 'As much as you like' }}<span v-if="targetG > 0" class="muted"> ± {{ formatNumber(tolerance, 1) }} g<template v-if="preferences.world === 'us'"> ({{ formatMass(targetG, 'us') }})</template></span></p>
-    <p class="live" :class="verdict.word" aria-live="polite"><span class="big" data-figure="live">{{ formatNumber(nowG, 1) }}</span> g
-      <span class="small state">{{ weightFrom }}</span></p>
+    <p v-if="step.row && (step.row.preparation !== 'raw' || step.row.seedsOut)" class="prep">
+      {{ rowWords(step.row) }}
+    </p>
+    <p class="target">
+      {{ targetG > 0 ? `Target ${formatNumber(targetG, 1)} g` : 'As much as you like'
+      }}<span v-if="targetG > 0" class="muted">
+        ± {{ formatNumber(tolerance, 1) }} g<template v-if="preferences.world === 'us'">
+          ({{ formatMass(targetG, 'us') }})</template
+        ></span
+      >
+    </p>
+    <p class="live" :class="verdict.word" aria-live="polite">
+      <span class="big" data-figure="live">{{ formatNumber(nowG, 1) }}</span> g
+      <span class="small state">{{ weightFrom }}</span>
+    </p>
     <div v-if="targetG > 0" class="bar" role="img" :aria-label="verdict.sentence">
       <span class="zone" :style="goalPlace" />
       <span class="fill" :class="verdict.word" :style="{ width: `${at(nowG)}%` }" />
@@ -75,30 +102,128 @@ const goalPlace = computed(() => {
       <el-button v-if="step.kind === 'row' && !fixed" @click="emit('instead')">Something else instead</el-button>
       <el-button v-if="!fixed" @click="emit('more')">One thing more</el-button>
     </div>
-    <QuantityField v-model="typedG" class="typed" kind="mass" label="Or type the weight" :limits="{ low: 0.1 }" optional no-take />
+    <QuantityField
+      v-model="typedG"
+      class="typed"
+      kind="mass"
+      label="Or type the weight"
+      :limits="{ low: 0.1 }"
+      optional
+      no-take
+    />
     <p v-if="instruments.problem" class="problem" role="alert">{{ instruments.problem }}</p>
   </section>
 </template>
 
 <style scoped>
-.panel { background: var(--surface); border: 1px solid var(--line); border-radius: var(--radius); padding: var(--s4) var(--s5) var(--s5); display: grid; gap: var(--s2); align-content: start; }
-h2 { font-size: 32px; font-stretch: 90%; }
-.prep { font-weight: 700; color: var(--act); }
-.target { font-size: 20px; font-weight: 600; }
-.live { font: 700 30px/1 var(--display); display: flex; align-items: baseline; gap: var(--s2); font-variant-numeric: tabular-nums; margin-top: var(--s2); }
-.big { font-size: clamp(58px, 11vw, 104px); font-stretch: 78%; letter-spacing: -0.02em; }
-.live.in .big { color: var(--fine); }
-.live.over .big { color: var(--act); }
-.state { font: 600 15px var(--text); color: var(--muted); }
-.bar { position: relative; height: 34px; border: 1px solid var(--outline); border-radius: var(--radius); background: var(--enamel); overflow: hidden; }
-.fill { position: absolute; inset: 0 auto 0 0; background: var(--salt); opacity: .55; }
-.fill.in { background: var(--fine); }
-.fill.over { background: var(--act); }
-.zone { position: absolute; top: 0; bottom: 0; background: color-mix(in srgb, var(--fine) 34%, transparent); border-inline: 2px solid var(--fine); z-index: 1; }
-.mark { position: absolute; top: 0; bottom: 0; width: 2px; background: var(--ink); z-index: 2; }
-.verdict { font-weight: 700; min-height: 1.5em; }
-html .take { min-height: 84px; font: 720 28px var(--display); font-stretch: 88%; width: 100%; }
-.acts .key { margin-left: 6px; }
-.typed { max-width: 260px; }
-@media (max-width: 700px) { .panel { padding: var(--s3); } h2 { font-size: 26px; } .acts .key { display: none; } .acts > * { flex: 1 1 42%; } }
+.panel {
+  background: var(--surface);
+  border: 1px solid var(--line);
+  border-radius: var(--radius);
+  padding: var(--s4) var(--s5) var(--s5);
+  display: grid;
+  gap: var(--s2);
+  align-content: start;
+}
+h2 {
+  font-size: 32px;
+  font-stretch: 90%;
+}
+.prep {
+  font-weight: 700;
+  color: var(--act);
+}
+.target {
+  font-size: 20px;
+  font-weight: 600;
+}
+.live {
+  font: 700 30px/1 var(--display);
+  display: flex;
+  align-items: baseline;
+  gap: var(--s2);
+  font-variant-numeric: tabular-nums;
+  margin-top: var(--s2);
+}
+.big {
+  font-size: clamp(58px, 11vw, 104px);
+  font-stretch: 78%;
+  letter-spacing: -0.02em;
+}
+.live.in .big {
+  color: var(--fine);
+}
+.live.over .big {
+  color: var(--act);
+}
+.state {
+  font: 600 15px var(--text);
+  color: var(--muted);
+}
+.bar {
+  position: relative;
+  height: 34px;
+  border: 1px solid var(--outline);
+  border-radius: var(--radius);
+  background: var(--enamel);
+  overflow: hidden;
+}
+.fill {
+  position: absolute;
+  inset: 0 auto 0 0;
+  background: var(--salt);
+  opacity: 0.55;
+}
+.fill.in {
+  background: var(--fine);
+}
+.fill.over {
+  background: var(--act);
+}
+.zone {
+  position: absolute;
+  top: 0;
+  bottom: 0;
+  background: color-mix(in srgb, var(--fine) 34%, transparent);
+  border-inline: 2px solid var(--fine);
+  z-index: 1;
+}
+.mark {
+  position: absolute;
+  top: 0;
+  bottom: 0;
+  width: 2px;
+  background: var(--ink);
+  z-index: 2;
+}
+.verdict {
+  font-weight: 700;
+  min-height: 1.5em;
+}
+html .take {
+  min-height: 84px;
+  font: 720 28px var(--display);
+  font-stretch: 88%;
+  width: 100%;
+}
+.acts .key {
+  margin-left: 6px;
+}
+.typed {
+  max-width: 260px;
+}
+@media (max-width: 700px) {
+  .panel {
+    padding: var(--s3);
+  }
+  h2 {
+    font-size: 26px;
+  }
+  .acts .key {
+    display: none;
+  }
+  .acts > * {
+    flex: 1 1 42%;
+  }
+}
 </style>

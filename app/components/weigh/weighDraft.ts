@@ -2,24 +2,47 @@ import { z } from 'zod'
 import { CLOSURE_NAMES, PACKING_CHECKS, WeighInSchema, type PackingCheck } from '@lactofer/core'
 
 /** One vessel at packing: empty, then full, on the scale. */
-export const FillingSchema = z.object({ vesselId: z.string(), mark: z.string(), tareG: z.number().nullable(), grossG: z.number().nullable(), hot: z.boolean() })
+export const FillingSchema = z.object({
+  vesselId: z.string(),
+  mark: z.string(),
+  tareG: z.number().nullable(),
+  grossG: z.number().nullable(),
+  hot: z.boolean(),
+})
 export type Filling = z.infer<typeof FillingSchema>
 
 /** A weigh-in on its way, with the packing that ends it: kept in the browser at every step. `null` before it began. */
-export const WeighDraftSchema = z.object({
-  planId: z.string(), weigh: WeighInSchema, fillings: z.array(FillingSchema), closure: z.enum(CLOSURE_NAMES).nullable(), place: z.string(), done: z.array(z.enum(PACKING_CHECKS.map(check => check.id) as [PackingCheck, ...PackingCheck[]])),
-}).nullable()
+export const WeighDraftSchema = z
+  .object({
+    planId: z.string(),
+    weigh: WeighInSchema,
+    fillings: z.array(FillingSchema),
+    closure: z.enum(CLOSURE_NAMES).nullable(),
+    place: z.string(),
+    done: z.array(z.enum(PACKING_CHECKS.map((check) => check.id) as [PackingCheck, ...PackingCheck[]])),
+  })
+  .nullable()
 export type WeighDraft = NonNullable<z.infer<typeof WeighDraftSchema>>
 
 /** What is in a vessel by the scale; `null` until both weights are there. */
-export const netG = ({ tareG, grossG }: Filling): number | null => tareG === null || grossG === null ? null : grossG - tareG
+export const netG = ({ tareG, grossG }: Filling): number | null =>
+  tareG === null || grossG === null ? null : grossG - tareG
 
 /** What is in each vessel: by the scale, or its share of what is left by its size. `totalG` is what was weighed in. */
-export function massesOf(fillings: readonly Filling[], totalG: number, capacityOf: (vesselId: string) => number): number[] {
+export function massesOf(
+  fillings: readonly Filling[],
+  totalG: number,
+  capacityOf: (vesselId: string) => number,
+): number[] {
   const nets = fillings.map(netG)
   const restG = Math.max(0, totalG - nets.reduce<number>((sum, net) => sum + (net ?? 0), 0))
-  const openMl = fillings.reduce((sum, { vesselId }, index) => nets[index] === null ? sum + capacityOf(vesselId) : sum, 0)
-  return fillings.map(({ vesselId }, index) => nets[index] ?? (openMl > 0 ? restG * capacityOf(vesselId) / openMl : 0))
+  const openMl = fillings.reduce(
+    (sum, { vesselId }, index) => (nets[index] === null ? sum + capacityOf(vesselId) : sum),
+    0,
+  )
+  return fillings.map(
+    ({ vesselId }, index) => nets[index] ?? (openMl > 0 ? (restG * capacityOf(vesselId)) / openMl : 0),
+  )
 }
 
 /** Sentence for a vessel whose weights cannot be. */

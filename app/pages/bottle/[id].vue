@@ -16,18 +16,44 @@ const router = useRouter()
 const id = String(route.params.id)
 const lot = computed(() => book.lot(id))
 const run = useRun(id, lot)
-const { form, reset, composition, format, densityGPerMl, leftMl, most, way, reference, known, checks, weighed, supplies, problems, draft, objection } = run
+const {
+  form,
+  reset,
+  composition,
+  format,
+  densityGPerMl,
+  leftMl,
+  most,
+  way,
+  reference,
+  known,
+  checks,
+  weighed,
+  supplies,
+  problems,
+  draft,
+  objection,
+} = run
 const { busy, record } = useRecorder()
 const asked = ref(false)
 const refused = ref('')
-const shown = (problem: string | null) => asked.value ? problem : null
+const shown = (problem: string | null) => (asked.value ? problem : null)
 const parts = computed(() => book.ingredients(id))
-const cautions = computed(() => cautionsFor('bottle', {
-  allergens: allergensOf(parts.value), liveSugar: !way.value.heats && (composition.value?.live ?? true) && (known.value?.sugarGPerL.high ?? 100) > 3, honey: parts.value.some(part => part.name === 'Honey'), cooked: way.value.heats, hotFill: form.value.treatment === 'cooked-hot-fill',
-}))
-const references = [...HEAT_REFERENCES.map(({ id: value, name }) => ({ value, label: name })), { value: 'own', label: 'as my process authority wrote it' }]
+const cautions = computed(() =>
+  cautionsFor('bottle', {
+    allergens: allergensOf(parts.value),
+    liveSugar: !way.value.heats && (composition.value?.live ?? true) && (known.value?.sugarGPerL.high ?? 100) > 3,
+    honey: parts.value.some((part) => part.name === 'Honey'),
+    cooked: way.value.heats,
+    hotFill: form.value.treatment === 'cooked-hot-fill',
+  }),
+)
+const references = [
+  ...HEAT_REFERENCES.map(({ id: value, name }) => ({ value, label: name })),
+  { value: 'own', label: 'as my process authority wrote it' },
+]
 /** The label does not stand before there are bottles. */
-const before = computed(() => checks.value.filter(check => check.id !== 'label'))
+const before = computed(() => checks.value.filter((check) => check.id !== 'label'))
 
 async function confirm(event: Event) {
   asked.value = true
@@ -36,7 +62,7 @@ async function confirm(event: Event) {
   const entry = draft()
   refused.value = objection() ?? ''
   if (!entry || refused.value) return
-  if (!await record(entry)) return
+  if (!(await record(entry))) return
   ElMessage.success(`${entry.count} bottles recorded. Print the label, then release them.`)
   reset()
   await router.push(`/release/${entry.lotId}`)
@@ -45,58 +71,183 @@ const keep = (treatment: Treatment) => (form.value.treatment = treatment)
 </script>
 
 <template>
-  <div v-if="!lot" class="page"><p class="sheet">{{ book.ready ? 'This blend is not in the log.' : 'Opening the log …' }} <NuxtLink to="/bottle">Bottle</NuxtLink></p></div>
+  <div v-if="!lot" class="page">
+    <p class="sheet">
+      {{ book.ready ? 'This blend is not in the log.' : 'Opening the log …' }} <NuxtLink to="/bottle">Bottle</NuxtLink>
+    </p>
+  </div>
   <div v-else class="page">
-    <header><h1><span class="code">{{ lot.code }}</span> {{ lot.name }}</h1><p><MassText :mass-g="lot.leftG" /> in the pot, {{ formatVolume(leftMl, preferences.world) }}; blended {{ dayjs(lot.made.at).format('D MMM HH:mm') }}. <NuxtLink :to="`/blend/${lot.id}`">Readings, drift and correction</NuxtLink></p></header>
+    <header>
+      <h1>
+        <span class="code">{{ lot.code }}</span> {{ lot.name }}
+      </h1>
+      <p>
+        <MassText :mass-g="lot.leftG" /> in the pot, {{ formatVolume(leftMl, preferences.world) }}; blended
+        {{ dayjs(lot.made.at).format('D MMM HH:mm') }}.
+        <NuxtLink :to="`/blend/${lot.id}`">Readings, drift and correction</NuxtLink>
+      </p>
+    </header>
     <p v-if="lot.state !== 'in stock'" class="sheet">Nothing is left to bottle: this pot is {{ lot.state }}.</p>
     <div v-else class="split">
       <div class="stack">
         <KeepWays v-if="known" v-model="form.treatment" :known="known" />
-        <PressureWatch v-if="known && composition && !way.heats" v-model="form.store" :composition="composition" :known="known" :treatment="form.treatment" @keep="keep" />
+        <PressureWatch
+          v-if="known && composition && !way.heats"
+          v-model="form.store"
+          :composition="composition"
+          :known="known"
+          :treatment="form.treatment"
+          @keep="keep"
+        />
         <section v-if="way.heats" class="sheet" aria-label="Heat">
           <h2>Heat</h2>
           <div class="fields">
-            <PickField v-if="form.treatment === 'cooked-hot-fill'" v-model="form.referenceId" class="reference" label="Reckoned against" :options="references" />
-            <QuantityField v-if="form.treatment === 'boiled-in-jar'" v-model="form.altitudeM" kind="count" label="Metres above the sea" :limits="{ low: 0, high: 5000 }" />
+            <PickField
+              v-if="form.treatment === 'cooked-hot-fill'"
+              v-model="form.referenceId"
+              class="reference"
+              label="Reckoned against"
+              :options="references"
+            />
+            <QuantityField
+              v-if="form.treatment === 'boiled-in-jar'"
+              v-model="form.altitudeM"
+              kind="count"
+              label="Metres above the sea"
+              :limits="{ low: 0, high: 5000 }"
+            />
           </div>
           <div v-if="form.referenceId === 'own' && form.treatment === 'cooked-hot-fill'" class="fields">
-            <QuantityField v-model="form.refC" kind="temperature" label="Reference temperature" :limits="{ low: 50, high: 121.1 }" no-take />
-            <QuantityField v-model="form.zC" kind="percent" plain label="z, in °C" :limits="{ low: 4, high: 20, unit: '°C' }" />
-            <QuantityField v-model="form.minutes" kind="percent" plain label="Minutes asked" :limits="{ low: 0.01, high: 600, unit: 'min' }" optional />
-            <QuantityField v-model="form.highestPh" kind="ph" label="Up to pH" :limits="{ low: 2.5, high: 4.6 }" no-take />
-            <WordField v-model="form.source" class="reference" label="Who set it, and when" placeholder="Letter of the process authority, May" />
+            <QuantityField
+              v-model="form.refC"
+              kind="temperature"
+              label="Reference temperature"
+              :limits="{ low: 50, high: 121.1 }"
+              no-take
+            />
+            <QuantityField
+              v-model="form.zC"
+              kind="percent"
+              plain
+              label="z, in °C"
+              :limits="{ low: 4, high: 20, unit: '°C' }"
+            />
+            <QuantityField
+              v-model="form.minutes"
+              kind="percent"
+              plain
+              label="Minutes asked"
+              :limits="{ low: 0.01, high: 600, unit: 'min' }"
+              optional
+            />
+            <QuantityField
+              v-model="form.highestPh"
+              kind="ph"
+              label="Up to pH"
+              :limits="{ low: 2.5, high: 4.6 }"
+              no-take
+            />
+            <WordField
+              v-model="form.source"
+              class="reference"
+              label="Who set it, and when"
+              placeholder="Letter of the process authority, May"
+            />
           </div>
-          <p v-if="problems.reference && form.referenceId === 'own'" class="problem" role="alert">{{ problems.reference }}</p>
-          <p v-else-if="form.treatment === 'cooked-hot-fill'" class="small muted">{{ reference.value.source }} Not for a sauce over pH {{ reference.value.highestPh.toFixed(1) }}.</p>
-          <HotFillPlan v-if="form.treatment === 'cooked-hot-fill' && format" v-model="form" :format="format" :density-g-per-ml="densityGPerMl" />
+          <p v-if="problems.reference && form.referenceId === 'own'" class="problem" role="alert">
+            {{ problems.reference }}
+          </p>
+          <p v-else-if="form.treatment === 'cooked-hot-fill'" class="small muted">
+            {{ reference.value.source }} Not for a sauce over pH {{ reference.value.highestPh.toFixed(1) }}.
+          </p>
+          <HotFillPlan
+            v-if="form.treatment === 'cooked-hot-fill' && format"
+            v-model="form"
+            :format="format"
+            :density-g-per-ml="densityGPerMl"
+          />
         </section>
-        <HeatRecord v-if="way.heats" :key="form.treatment" :lot="lot" :reference="reference.value" :boiled="form.treatment === 'boiled-in-jar'" />
+        <HeatRecord
+          v-if="way.heats"
+          :key="form.treatment"
+          :lot="lot"
+          :reference="reference.value"
+          :boiled="form.treatment === 'boiled-in-jar'"
+        />
         <form class="sheet" novalidate aria-label="Fill and count" @submit.prevent="confirm">
           <h2>Fill and count</h2>
           <div class="fields">
-            <PickField v-model="form.formatId" label="Bottle" :options="book.library.formats.map(({ id: value, name }) => ({ value, label: name }))" />
-            <QuantityField v-model="form.count" kind="count" label="Bottles filled" :limits="{ low: 1 }" :hint="`enough for ${most.count}, ${formatVolume(most.restMl, preferences.world)} over`" />
-            <QuantityField v-model="form.partMl" kind="volume" label="In a bottle not full" hint="for the kitchen, not for sale" />
+            <PickField
+              v-model="form.formatId"
+              label="Bottle"
+              :options="book.library.formats.map(({ id: value, name }) => ({ value, label: name }))"
+            />
+            <QuantityField
+              v-model="form.count"
+              kind="count"
+              label="Bottles filled"
+              :limits="{ low: 1 }"
+              :hint="`enough for ${most.count}, ${formatVolume(most.restMl, preferences.world)} over`"
+            />
+            <QuantityField
+              v-model="form.partMl"
+              kind="volume"
+              label="In a bottle not full"
+              hint="for the kitchen, not for sale"
+            />
             <QuantityField v-model="form.lossMl" kind="volume" label="Left in pot and funnel" />
           </div>
-          <p v-if="shown(problems.count ?? problems.part)" class="problem" role="alert">{{ problems.count ?? problems.part }}</p>
+          <p v-if="shown(problems.count ?? problems.part)" class="problem" role="alert">
+            {{ problems.count ?? problems.part }}
+          </p>
           <SupplyNeeds :needs="supplies" />
           <FillWeights v-if="format" :key="format.id" v-model="form.netG" :format="format" :weighed="weighed" />
           <div class="fields">
-            <WordField v-model="form.code" label="Lot code" :problem="shown(problems.code)" hint="the last letter checks the rest" />
-            <WordField v-model="form.bestBefore" label="Best before" :problem="shown(problems.date)" :hint="`${way.months} months is what makers count on`" />
+            <WordField
+              v-model="form.code"
+              label="Lot code"
+              :problem="shown(problems.code)"
+              hint="the last letter checks the rest"
+            />
+            <WordField
+              v-model="form.bestBefore"
+              label="Best before"
+              :problem="shown(problems.date)"
+              :hint="`${way.months} months is what makers count on`"
+            />
             <WordField v-model="form.place" label="They stand" :problem="shown(problems.place)" />
-            <QuantityField v-model="form.retained" kind="count" label="Kept back as a sample" :limits="{ low: 0, high: 1000 }" hint="to answer for it later" />
+            <QuantityField
+              v-model="form.retained"
+              kind="count"
+              label="Kept back as a sample"
+              :limits="{ low: 0, high: 1000 }"
+              hint="to answer for it later"
+            />
           </div>
           <p v-if="shown(problems.retained)" class="problem" role="alert">{{ problems.retained }}</p>
-          <el-checkbox v-if="!way.heats" v-model="form.testBottle">One plastic test bottle filled: Today asks for a squeeze every third day</el-checkbox>
-          <p v-if="refused || (asked && problems.store)" class="problem" role="alert">{{ refused || problems.store }}</p>
-          <div><el-button type="primary" native-type="submit" :loading="busy">Bottled: record the count</el-button></div>
+          <el-checkbox v-if="!way.heats" v-model="form.testBottle"
+            >One plastic test bottle filled: Today asks for a squeeze every third day</el-checkbox
+          >
+          <p v-if="refused || (asked && problems.store)" class="problem" role="alert">
+            {{ refused || problems.store }}
+          </p>
+          <div>
+            <el-button type="primary" native-type="submit" :loading="busy">Bottled: record the count</el-button>
+          </div>
         </form>
       </div>
       <aside class="stack">
-        <section class="sheet"><h2>Finished pH</h2><p class="muted small">Stir, cool to room temperature, and read it {{ EVENING_OUT_H }} hours after blending or later.</p><ReadingForm :key="lot.id" :lot="lot" ph-only /></section>
-        <section class="sheet" aria-label="Release checks" aria-live="polite"><h2>What a release will ask</h2><ReleaseChecks :checks="before" /></section>
+        <section class="sheet">
+          <h2>Finished pH</h2>
+          <p class="muted small">
+            Stir, cool to room temperature, and read it {{ EVENING_OUT_H }} hours after blending or later.
+          </p>
+          <ReadingForm :key="lot.id" :lot="lot" ph-only />
+        </section>
+        <section class="sheet" aria-label="Release checks" aria-live="polite">
+          <h2>What a release will ask</h2>
+          <ReleaseChecks :checks="before" />
+        </section>
         <CautionList :cautions="cautions" />
       </aside>
     </div>
@@ -104,6 +255,12 @@ const keep = (treatment: Treatment) => (form.value.treatment = treatment)
 </template>
 
 <style scoped>
-.reference { grid-column: span 2; }
-@media (max-width: 420px) { .reference { grid-column: auto; } }
+.reference {
+  grid-column: span 2;
+}
+@media (max-width: 420px) {
+  .reference {
+    grid-column: auto;
+  }
+}
 </style>

@@ -10,53 +10,121 @@ import { useBook } from '~/stores/book'
 const book = useBook()
 const route = useRoute()
 const lot = computed(() => book.lot(String(route.params.id)))
-const made = computed(() => lot.value?.made.kind === 'bottle' ? lot.value.made : null)
+const made = computed(() => (lot.value?.made.kind === 'bottle' ? lot.value.made : null))
 const source = computed(() => made.value && book.lot(made.value.fromLotId))
 const limitPh = ref<number | null>(RELEASE_PH.usual)
-watch(() => lot.value?.release?.limitPh, (limit) => {
-  if (limit) limitPh.value = limit
-}, { immediate: true })
+watch(
+  () => lot.value?.release?.limitPh,
+  (limit) => {
+    if (limit) limitPh.value = limit
+  },
+  { immediate: true },
+)
 const initials = ref('')
 const note = ref('')
 const asked = ref(false)
 const { busy, record } = useRecorder()
-const checks = computed(() => lot.value && limitPh.value !== null ? checksOf(book.book, lot.value, limitPh.value) : null)
+const checks = computed(() =>
+  lot.value && limitPh.value !== null ? checksOf(book.book, lot.value, limitPh.value) : null,
+)
 const free = computed(() => checks.value !== null && mayRelease(checks.value))
-const corrected = computed(() => lot.value ? correctedSince(book.book, lot.value) : null)
-const initialsProblem = computed(() => /^[\p{L}.]{1,6}$/u.test(initials.value.trim()) ? null : 'Your initials: one to six letters. They stand on the record.')
+const corrected = computed(() => (lot.value ? correctedSince(book.book, lot.value) : null))
+const initialsProblem = computed(() =>
+  /^[\p{L}.]{1,6}$/u.test(initials.value.trim())
+    ? null
+    : 'Your initials: one to six letters. They stand on the record.',
+)
 const STATE = { released: { level: 'fine', word: 'Released' }, held: { level: 'ask', word: 'Held' } } as const
 
 async function decide(decision: 'released' | 'held') {
   asked.value = true
   if (!lot.value || limitPh.value === null || initialsProblem.value || (decision === 'released' && !free.value)) return
-  const waits = checks.value?.find(check => check.verdict !== 'pass')?.sentence
-  const reason = note.value.trim() || (decision === 'released' ? waits ? `Looked at: ${waits}` : 'Every check passed.' : waits ?? 'Held by hand.')
-  if (!await record({ kind: 'release', at: new Date().toISOString(), lotId: lot.value.id, decision, limitPh: limitPh.value, reason: reason.slice(0, 500), initials: initials.value.trim(), checks: (checks.value ?? []).map(({ id, verdict, sentence }) => ({ id, verdict, sentence: sentence.slice(0, 500) })) })) return
-  ElMessage.success(decision === 'released' ? 'Released. It may leave the cellar.' : 'Held. Today shows what it waits for.')
+  const waits = checks.value?.find((check) => check.verdict !== 'pass')?.sentence
+  const reason =
+    note.value.trim() ||
+    (decision === 'released' ? (waits ? `Looked at: ${waits}` : 'Every check passed.') : (waits ?? 'Held by hand.'))
+  if (
+    !(await record({
+      kind: 'release',
+      at: new Date().toISOString(),
+      lotId: lot.value.id,
+      decision,
+      limitPh: limitPh.value,
+      reason: reason.slice(0, 500),
+      initials: initials.value.trim(),
+      checks: (checks.value ?? []).map(({ id, verdict, sentence }) => ({
+        id,
+        verdict,
+        sentence: sentence.slice(0, 500),
+      })),
+    }))
+  )
+    return
+  ElMessage.success(
+    decision === 'released' ? 'Released. It may leave the cellar.' : 'Held. Today shows what it waits for.',
+  )
   asked.value = false
   note.value = ''
 }
 </script>
 
 <template>
-  <div v-if="!lot || !made" class="page"><p class="sheet">{{ book.ready ? 'These bottles are not in the log.' : 'Opening the log …' }} <NuxtLink to="/bottle">Bottle</NuxtLink></p></div>
+  <div v-if="!lot || !made" class="page">
+    <p class="sheet">
+      {{ book.ready ? 'These bottles are not in the log.' : 'Opening the log …' }}
+      <NuxtLink to="/bottle">Bottle</NuxtLink>
+    </p>
+  </div>
   <div v-else class="page">
-    <header><h1><span class="code">{{ lot.code }}</span> {{ lot.name }}</h1><p>{{ lot.bottles?.left }} of {{ made.count }} bottles of {{ made.bottleMl }} mL here; {{ wayOf(made.treatment).name.toLowerCase() }}; best before {{ made.bestBefore }}.</p></header>
+    <header>
+      <h1>
+        <span class="code">{{ lot.code }}</span> {{ lot.name }}
+      </h1>
+      <p>
+        {{ lot.bottles?.left }} of {{ made.count }} bottles of {{ made.bottleMl }} mL here;
+        {{ wayOf(made.treatment).name.toLowerCase() }}; best before {{ made.bestBefore }}.
+      </p>
+    </header>
     <div class="split">
       <section class="sheet" aria-label="Release checks">
-        <div class="head"><h2>Release checks</h2><StateMark v-if="lot.release" v-bind="STATE[lot.release.decision]" /><StateMark v-else level="ask" word="Not released yet" /></div>
-        <p v-if="lot.release" class="small">{{ dayjs(lot.release.at).format('D MMM YYYY HH:mm') }}, {{ lot.release.initials ?? lot.release.by }}, limit pH {{ lot.release.limitPh.toFixed(2) }}: {{ lot.release.reason }}</p>
-        <p v-if="corrected" class="problem" role="alert">Something it rests on was corrected after it was released. Look at every check again.</p>
-        <p v-if="!checks" class="problem">The blend it came from is not in this log: its checks cannot be worked out.</p>
+        <div class="head">
+          <h2>Release checks</h2>
+          <StateMark v-if="lot.release" v-bind="STATE[lot.release.decision]" /><StateMark
+            v-else
+            level="ask"
+            word="Not released yet"
+          />
+        </div>
+        <p v-if="lot.release" class="small">
+          {{ dayjs(lot.release.at).format('D MMM YYYY HH:mm') }}, {{ lot.release.initials ?? lot.release.by }}, limit pH
+          {{ lot.release.limitPh.toFixed(2) }}: {{ lot.release.reason }}
+        </p>
+        <p v-if="corrected" class="problem" role="alert">
+          Something it rests on was corrected after it was released. Look at every check again.
+        </p>
+        <p v-if="!checks" class="problem">
+          The blend it came from is not in this log: its checks cannot be worked out.
+        </p>
         <ReleaseChecks v-else :checks="checks" />
       </section>
       <aside class="stack">
         <section class="sheet">
           <h2>Release or hold</h2>
-          <QuantityField v-model="limitPh" kind="ph" label="Release limit" :limits="{ low: 2.5, high: RELEASE_PH.highest }" :hint="`usually ${RELEASE_PH.usual.toFixed(1)}, never over ${RELEASE_PH.highest}`" no-take />
+          <QuantityField
+            v-model="limitPh"
+            kind="ph"
+            label="Release limit"
+            :limits="{ low: 2.5, high: RELEASE_PH.highest }"
+            :hint="`usually ${RELEASE_PH.usual.toFixed(1)}, never over ${RELEASE_PH.highest}`"
+            no-take
+          />
           <WordField v-model="initials" label="Your initials" :problem="asked ? initialsProblem : null" />
           <WordField v-model="note" label="Reason, in your words" hint="empty: what the checks say" />
-          <div class="row"><el-button type="primary" :disabled="!free" :loading="busy" @click="decide('released')">Release it</el-button><el-button :loading="busy" @click="decide('held')">Hold it</el-button></div>
+          <div class="row">
+            <el-button type="primary" :disabled="!free" :loading="busy" @click="decide('released')"
+              >Release it</el-button
+            ><el-button :loading="busy" @click="decide('held')">Hold it</el-button>
+          </div>
           <p v-if="!free" class="problem">A check stops the release. Hold it until that is mended.</p>
           <p class="muted small">{{ APPROVAL }}</p>
         </section>
@@ -74,6 +142,15 @@ async function decide(decision: 'released' | 'held') {
 </template>
 
 <style scoped>
-.head { display: flex; justify-content: space-between; gap: var(--s3); flex-wrap: wrap; }
-aside a { min-height: 36px; display: inline-flex; align-items: center; }
+.head {
+  display: flex;
+  justify-content: space-between;
+  gap: var(--s3);
+  flex-wrap: wrap;
+}
+aside a {
+  min-height: 36px;
+  display: inline-flex;
+  align-items: center;
+}
 </style>

@@ -1,6 +1,24 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { addStep, contentComposition, InvalidInput, isWeighed, planFigures, propertiesOf, returnTo, saltForWeighed, skipStep, startWeighIn, styleById, substitute, toleranceG, vesselMark, weighedContent, type Draft, type Row } from '@lactofer/core'
+import {
+  addStep,
+  contentComposition,
+  InvalidInput,
+  isWeighed,
+  planFigures,
+  propertiesOf,
+  returnTo,
+  saltForWeighed,
+  skipStep,
+  startWeighIn,
+  styleById,
+  substitute,
+  toleranceG,
+  vesselMark,
+  weighedContent,
+  type Draft,
+  type Row,
+} from '@lactofer/core'
 import { formOfPlan, freshPlan, freshRow, type PlanForm } from '~/components/plan/planForm'
 import { fillingProblem, massesOf, WeighDraftSchema, type WeighDraft } from '~/components/weigh/weighDraft'
 import { useAtScale } from '~/composables/useAtScale'
@@ -14,20 +32,39 @@ const book = useBook()
 const route = useRoute()
 const router = useRouter()
 const lot = computed(() => book.lot(String(route.params.id)))
-const plan = computed(() => lot.value?.made.kind === 'plan' ? lot.value.made : null)
-const { draft, reset, save, loaded } = useDraft<WeighDraft | null>(`weigh:${String(route.params.id)}`, WeighDraftSchema, () => null)
+const plan = computed(() => (lot.value?.made.kind === 'plan' ? lot.value.made : null))
+const { draft, reset, save, loaded } = useDraft<WeighDraft | null>(
+  `weigh:${String(route.params.id)}`,
+  WeighDraftSchema,
+  () => null,
+)
 const { busy, record } = useRecorder('Every weight is still here; try again.')
 const ready = ref(false)
 const choosing = ref<'instead' | 'more' | null>(null)
 
 void loaded.then(() => {
   // A plan that was changed since is begun anew, unless something was weighed already.
-  const stale = draft.value && draft.value.planId !== plan.value?.id && draft.value.weigh.steps.every(one => one.state === 'waits')
-  if (plan.value && (!draft.value || stale)) draft.value = { planId: plan.value.id, weigh: startWeighIn(plan.value), fillings: [], closure: null, place: plan.value.style === 'paste' ? 'Cold, 4 °C' : 'Bench', done: [] }
+  const stale =
+    draft.value &&
+    draft.value.planId !== plan.value?.id &&
+    draft.value.weigh.steps.every((one) => one.state === 'waits')
+  if (plan.value && (!draft.value || stale))
+    draft.value = {
+      planId: plan.value.id,
+      weigh: startWeighIn(plan.value),
+      fillings: [],
+      closure: null,
+      place: plan.value.style === 'paste' ? 'Cold, 4 °C' : 'Bench',
+      done: [],
+    }
   ready.value = true
 })
 const state = computed(() => draft.value?.weigh ?? null)
-const { problem, change, take } = useAtScale(() => state.value, next => draft.value && (draft.value.weigh = next), save)
+const { problem, change, take } = useAtScale(
+  () => state.value,
+  (next) => draft.value && (draft.value.weigh = next),
+  save,
+)
 const step = computed(() => state.value?.steps[state.value.at] ?? null)
 const weighed = computed(() => state.value !== null && isWeighed(state.value))
 
@@ -43,38 +80,91 @@ const content = computed<ReturnType<typeof weighedContent> | null>(() => {
 })
 const ownSaltG = computed(() => {
   if (!state.value) return 0
-  const rows = state.value.steps.flatMap((one): Row[] => one.row && one.state !== 'skipped' ? [{ ...one.row, massG: Math.max(0.1, one.takenG ?? one.plannedG) }] : [])
-  return rows.length ? contentComposition(book.book, { rows, waterG: 0, saltG: 0 })?.saltG ?? 0 : 0
+  const rows = state.value.steps.flatMap((one): Row[] =>
+    one.row && one.state !== 'skipped' ? [{ ...one.row, massG: Math.max(0.1, one.takenG ?? one.plannedG) }] : [],
+  )
+  return rows.length ? (contentComposition(book.book, { rows, waterG: 0, saltG: 0 })?.saltG ?? 0) : 0
 })
-const saltG = computed(() => plan.value && state.value ? saltForWeighed(plan.value, state.value, ownSaltG.value) : 0)
-const targetG = computed(() => step.value?.kind === 'salt' && step.value.how === 'planned' ? saltG.value : step.value?.plannedG ?? 0)
-const saltTakenG = computed(() => (state.value?.steps ?? []).filter(one => one.kind === 'salt').reduce((sum, one) => sum + (one.takenG ?? 0), 0))
+const saltG = computed(() => (plan.value && state.value ? saltForWeighed(plan.value, state.value, ownSaltG.value) : 0))
+const targetG = computed(() =>
+  step.value?.kind === 'salt' && step.value.how === 'planned' ? saltG.value : (step.value?.plannedG ?? 0),
+)
+const saltTakenG = computed(() =>
+  (state.value?.steps ?? []).filter((one) => one.kind === 'salt').reduce((sum, one) => sum + (one.takenG ?? 0), 0),
+)
 const saltOffG = computed(() => saltG.value - saltTakenG.value)
 const saltOff = computed(() => weighed.value && Math.abs(saltOffG.value) > toleranceG(saltG.value, 'salt') * 1.01)
 
-const figures = computed(() => content.value && plan.value ? planFigures(book.book, { style: plan.value.style, rows: content.value.rows, waterG: content.value.waterG, saltPct: 0, saltBasis: plan.value.saltBasis }) : null)
+const figures = computed(() =>
+  content.value && plan.value
+    ? planFigures(book.book, {
+        style: plan.value.style,
+        rows: content.value.rows,
+        waterG: content.value.waterG,
+        saltPct: 0,
+        saltBasis: plan.value.saltBasis,
+      })
+    : null,
+)
 /** The figures with the salt that was weighed, not the one that was planned. */
 const packedFigures = computed(() => {
   const composition = content.value && contentComposition(book.book, content.value)
   return figures.value && composition ? { ...figures.value, composition, properties: propertiesOf(composition) } : null
 })
 const packForm = ref<PlanForm | null>(null)
-watch([content, plan], ([now, from]) => {
-  packForm.value = now && from ? { ...formOfPlan(from), rows: now.rows.map(row => ({ ...freshRow(row), massG: row.massG })), waterG: now.waterG } : null
-}, { immediate: true })
+watch(
+  [content, plan],
+  ([now, from]) => {
+    packForm.value =
+      now && from
+        ? {
+            ...formOfPlan(from),
+            rows: now.rows.map((row) => ({ ...freshRow(row), massG: row.massG })),
+            waterG: now.waterG,
+          }
+        : null
+  },
+  { immediate: true },
+)
 const vesselForm = computed(() => packForm.value ?? { ...freshPlan(), bowl: true })
 const suggested = usePlanVessels(vesselForm, packedFigures)
-watch([suggested.uses, weighed], ([uses, all]) => {
-  if (!all || !draft.value || draft.value.fillings.length || !uses.length || plan.value?.bowl) return
-  const singles = uses.flatMap(({ vesselId, count }) => Array.from({ length: count }, () => vesselId))
-  draft.value.fillings = singles.map((vesselId, index) => ({ vesselId, mark: vesselMark(index, singles.length), tareG: book.library.vessel(vesselId)?.tareG ?? null, grossG: null, hot: false }))
-}, { immediate: true })
+watch(
+  [suggested.uses, weighed],
+  ([uses, all]) => {
+    if (!all || !draft.value || draft.value.fillings.length || !uses.length || plan.value?.bowl) return
+    const singles = uses.flatMap(({ vesselId, count }) => Array.from({ length: count }, () => vesselId))
+    draft.value.fillings = singles.map((vesselId, index) => ({
+      vesselId,
+      mark: vesselMark(index, singles.length),
+      tareG: book.library.vessel(vesselId)?.tareG ?? null,
+      grossG: null,
+      hot: false,
+    }))
+  },
+  { immediate: true },
+)
 
 function chosen(row: Omit<Row, 'massG'>) {
-  change(now => choosing.value === 'instead' ? substitute(now, row) : addStep(now, row))
+  change((now) => (choosing.value === 'instead' ? substitute(now, row) : addStep(now, row)))
   choosing.value = null
 }
-const moreSalt = () => change(now => ({ ...now, at: now.steps.length, steps: [...now.steps, { kind: 'salt', row: null, name: 'Salt, the rest', plannedG: saltOffG.value, takenG: null, state: 'waits', how: 'added' }] }))
+const moreSalt = () =>
+  change((now) => ({
+    ...now,
+    at: now.steps.length,
+    steps: [
+      ...now.steps,
+      {
+        kind: 'salt',
+        row: null,
+        name: 'Salt, the rest',
+        plannedG: saltOffG.value,
+        takenG: null,
+        state: 'waits',
+        how: 'added',
+      },
+    ],
+  }))
 
 const style = computed(() => styleById(plan.value?.style ?? 'mash'))
 const closure = computed(() => draft.value?.closure ?? suggested.closure.value)
@@ -92,45 +182,133 @@ async function finish() {
   const at = new Date().toISOString()
   const lotId = plan.value.lotId
   const { fillings, done, place } = draft.value
-  const masses = massesOf(fillings, packedFigures.value.composition.massG, id => book.library.vessel(id)?.capacityMl ?? 0)
+  const masses = massesOf(
+    fillings,
+    packedFigures.value.composition.massG,
+    (id) => book.library.vessel(id)?.capacityMl ?? 0,
+  )
   const drafts: Draft[] = [{ kind: 'weigh', at, lotId, ...content.value }]
   if (!plan.value.bowl) {
-    if (done.length) drafts.push({ kind: 'check', at, lotId, done: style.value.checks.filter(id => done.includes(id)), open: style.value.checks.filter(id => !done.includes(id)) })
-    drafts.push({ kind: 'pack', at, lotId, place: place.trim(), closure: closure.value, vessels: fillings.map(({ vesselId, mark, hot, tareG }, index) => ({ vesselId, mark, hot, massG: masses[index] ?? 0, ...(tareG !== null && { tareG }) })) })
+    if (done.length)
+      drafts.push({
+        kind: 'check',
+        at,
+        lotId,
+        done: style.value.checks.filter((id) => done.includes(id)),
+        open: style.value.checks.filter((id) => !done.includes(id)),
+      })
+    drafts.push({
+      kind: 'pack',
+      at,
+      lotId,
+      place: place.trim(),
+      closure: closure.value,
+      vessels: fillings.map(({ vesselId, mark, hot, tareG }, index) => ({
+        vesselId,
+        mark,
+        hot,
+        massG: masses[index] ?? 0,
+        ...(tareG !== null && { tareG }),
+      })),
+    })
   }
-  if (!await record(...drafts)) return
+  if (!(await record(...drafts))) return
   reset()
   await router.push(plan.value.bowl ? `/split/${lotId}` : `/ferment/${lotId}`)
 }
-const tooSaltyWords = computed(() => saltOffG.value < 0 ? 'Put in a little more of everything else, or mend it on the lot’s page.' : '')
+const tooSaltyWords = computed(() =>
+  saltOffG.value < 0 ? 'Put in a little more of everything else, or mend it on the lot’s page.' : '',
+)
 </script>
 
 <template>
-  <div v-if="!lot || !plan" class="page"><h1>No such plan</h1><p><NuxtLink to="/plan">Back to Plan</NuxtLink></p></div>
-  <div v-else-if="lot.packed" class="page"><h1>{{ lot.name }} is packed</h1><p><NuxtLink :to="`/ferment/${lot.id}`">Open the lot</NuxtLink></p></div>
-  <AtScale v-else-if="ready && draft && state" :code="lot.code" :name="lot.name" :note="`${style.name}, ${plan.saltPct} % of the ${plan.saltBasis}`" leave="/plan" :problem="problem">
+  <div v-if="!lot || !plan" class="page">
+    <h1>No such plan</h1>
+    <p><NuxtLink to="/plan">Back to Plan</NuxtLink></p>
+  </div>
+  <div v-else-if="lot.packed" class="page">
+    <h1>{{ lot.name }} is packed</h1>
+    <p><NuxtLink :to="`/ferment/${lot.id}`">Open the lot</NuxtLink></p>
+  </div>
+  <AtScale
+    v-else-if="ready && draft && state"
+    :code="lot.code"
+    :name="lot.name"
+    :note="`${style.name}, ${plan.saltPct} % of the ${plan.saltBasis}`"
+    leave="/plan"
+    :problem="problem"
+  >
     <template v-if="!weighed && step">
-      <WeighScale :step="step" :target-g="targetG" :position="`${state.at + 1} of ${state.steps.length}`" @take="take" @skip="change(skipStep)" @instead="choosing = 'instead'" @more="choosing = 'more'" />
-      <WeighList :state="state" :salt-g="saltG" @back="index => change(now => returnTo(now, index))" />
+      <WeighScale
+        :step="step"
+        :target-g="targetG"
+        :position="`${state.at + 1} of ${state.steps.length}`"
+        @take="take"
+        @skip="change(skipStep)"
+        @instead="choosing = 'instead'"
+        @more="choosing = 'more'"
+      />
+      <WeighList :state="state" :salt-g="saltG" @back="(index) => change((now) => returnTo(now, index))" />
     </template>
     <template v-else>
       <div class="stack">
-        <section v-if="saltOff" class="sheet" aria-label="Salt"><p><StateMark level="act" word="The salt no longer fits" /> What was weighed wants <strong>{{ saltG.toFixed(1) }} g</strong>, and {{ saltTakenG.toFixed(1) }} g went in. {{ tooSaltyWords }}</p><div v-if="saltOffG > 0"><el-button type="primary" @click="moreSalt">Weigh {{ saltOffG.toFixed(1) }} g more</el-button></div></section>
-        <section v-if="packedFigures" class="sheet" aria-label="Weighed in"><p class="sum"><span><MassText :mass-g="packedFigures.composition.massG" /> in the bowl</span><span>salt <strong data-figure="weighed-salt">{{ (100 * packedFigures.composition.saltG / packedFigures.composition.massG).toFixed(2) }} %</strong> of everything</span></p></section>
+        <section v-if="saltOff" class="sheet" aria-label="Salt">
+          <p>
+            <StateMark level="act" word="The salt no longer fits" /> What was weighed wants
+            <strong>{{ saltG.toFixed(1) }} g</strong>, and {{ saltTakenG.toFixed(1) }} g went in. {{ tooSaltyWords }}
+          </p>
+          <div v-if="saltOffG > 0">
+            <el-button type="primary" @click="moreSalt">Weigh {{ saltOffG.toFixed(1) }} g more</el-button>
+          </div>
+        </section>
+        <section v-if="packedFigures" class="sheet" aria-label="Weighed in">
+          <p class="sum">
+            <span><MassText :mass-g="packedFigures.composition.massG" /> in the bowl</span
+            ><span
+              >salt
+              <strong data-figure="weighed-salt"
+                >{{ ((100 * packedFigures.composition.saltG) / packedFigures.composition.massG).toFixed(2) }} %</strong
+              >
+              of everything</span
+            >
+          </p>
+        </section>
         <PackVessels v-if="packedFigures && !plan.bowl" v-model="draft.fillings" :figures="packedFigures" />
-        <div v-if="!plan.bowl" class="fields"><PickField :model-value="closure" label="Closed with" :options="style.closures.map(name => ({ value: name, label: name }))" @update:model-value="value => draft && (draft.closure = value)" /><WordField v-model="draft.place" label="Where it stands" /></div>
+        <div v-if="!plan.bowl" class="fields">
+          <PickField
+            :model-value="closure"
+            label="Closed with"
+            :options="style.closures.map((name) => ({ value: name, label: name }))"
+            @update:model-value="(value) => draft && (draft.closure = value)"
+          /><WordField v-model="draft.place" label="Where it stands" />
+        </div>
         <PackingChecks v-if="!plan.bowl" v-model="draft.done" :style-id="plan.style" />
-        <el-button type="primary" class="end" :loading="busy" @click="finish">{{ plan.bowl ? 'Mixed: split it into jars' : 'Packed: start the lot' }}</el-button>
+        <el-button type="primary" class="end" :loading="busy" @click="finish">{{
+          plan.bowl ? 'Mixed: split it into jars' : 'Packed: start the lot'
+        }}</el-button>
       </div>
-      <WeighList :state="state" :salt-g="saltG" @back="index => change(now => returnTo(now, index))" />
+      <WeighList :state="state" :salt-g="saltG" @back="(index) => change((now) => returnTo(now, index))" />
     </template>
-    <el-dialog :model-value="choosing !== null" :title="choosing === 'instead' ? `Instead of ${step?.name}` : 'One thing more'" width="460px" @update:model-value="choosing = null">
+    <el-dialog
+      :model-value="choosing !== null"
+      :title="choosing === 'instead' ? `Instead of ${step?.name}` : 'One thing more'"
+      width="460px"
+      @update:model-value="choosing = null"
+    >
       <IngredientPicker label="What it is" @picked="chosen" />
     </el-dialog>
   </AtScale>
 </template>
 
 <style scoped>
-.sum { display: flex; gap: var(--s5); flex-wrap: wrap; font-size: 18px; }
-html .end { min-height: 64px; font: 720 22px var(--display); }
+.sum {
+  display: flex;
+  gap: var(--s5);
+  flex-wrap: wrap;
+  font-size: 18px;
+}
+html .end {
+  min-height: 64px;
+  font: 720 22px var(--display);
+}
 </style>

@@ -5,13 +5,22 @@ import type { AcidSpecies } from './species'
  * What takes part in the charge balance, per kg of water (mmol/kg): salt, strong-ion difference, weak acids.
  * The strong-ion difference (SID) is the charge of sodium, potassium and the like that is not matched by chloride.
  */
-export interface Solution { saltMmol: number, sidMmol: number, acids: readonly { species: AcidSpecies, mmol: number }[] }
+export interface Solution {
+  saltMmol: number
+  sidMmol: number
+  acids: readonly { species: AcidSpecies; mmol: number }[]
+}
 
 /** pH and what was found on the way. */
-export interface Balance { pH: number, ionicStrength: number }
+export interface Balance {
+  pH: number
+  ionicStrength: number
+}
 
 /** Whether ions are corrected for activity: switched off only to compare with textbook formulas. */
-export interface BalanceOptions { activity?: boolean }
+export interface BalanceOptions {
+  activity?: boolean
+}
 
 const PKW = 13.995 // water at 25 °C, CRC Handbook, from memory
 const KW = 10 ** -PKW
@@ -32,12 +41,26 @@ export function daviesLog(ionicStrength: number): number {
  * A solution laid out for the loop, per kg of water: how much of each acid, 1/Ka of its three steps (0 where it has fewer) without activity,
  * and the same at the activity it is looked at with.
  */
-export interface Laid { saltMmol: number, sidMmol: number, mmol: Float64Array, site: Uint8Array, steps: Float64Array, now: Float64Array }
+export interface Laid {
+  saltMmol: number
+  sidMmol: number
+  mmol: Float64Array
+  site: Uint8Array
+  steps: Float64Array
+  now: Float64Array
+}
 const STEPS = 3
 
 /** Lays out a solution of these acids. */
 export function layOut({ saltMmol, sidMmol, acids }: Solution): Laid {
-  const laid = { saltMmol, sidMmol, mmol: new Float64Array(acids.length), site: new Uint8Array(acids.length), steps: new Float64Array(acids.length * STEPS), now: new Float64Array(acids.length * STEPS) }
+  const laid = {
+    saltMmol,
+    sidMmol,
+    mmol: new Float64Array(acids.length),
+    site: new Uint8Array(acids.length),
+    steps: new Float64Array(acids.length * STEPS),
+    now: new Float64Array(acids.length * STEPS),
+  }
   acids.forEach(({ species, mmol }, index) => {
     laid.mmol[index] = mmol
     laid.site[index] = species.site ? 1 : 0
@@ -50,7 +73,7 @@ const KNOWN_STEPS = new WeakMap<AcidSpecies, readonly number[]>()
 function stepsOf(species: AcidSpecies): readonly number[] {
   const known = KNOWN_STEPS.get(species)
   if (known) return known
-  const found = species.pKa.map(pKa => 10 ** -pKa)
+  const found = species.pKa.map((pKa) => 10 ** -pKa)
   KNOWN_STEPS.set(species, found)
   return found
 }
@@ -107,7 +130,12 @@ function freeIons(pH: number, log: number): number {
 }
 
 /** Ionic strength in mol/kg water at a pH: salt, the ions behind the SID, acid anions, hydrogen and hydroxide. */
-function ionicStrengthAt(solution: Pick<Solution, 'saltMmol' | 'sidMmol'>, pH: number, log: number, squares: number): number {
+function ionicStrengthAt(
+  solution: Pick<Solution, 'saltMmol' | 'sidMmol'>,
+  pH: number,
+  log: number,
+  squares: number,
+): number {
   const free = 1000 * (ten(-pH - log) + ten(pH - PKW - log))
   return (2 * solution.saltMmol + Math.abs(solution.sidMmol) + squares + free) / 2000
 }
@@ -142,7 +170,12 @@ function rootAt(laid: Laid, log: number, start: number): number {
  * @throws InvalidInput when a number put in is not finite or negative where it cannot be.
  */
 export function solveBalance(solution: Solution, { activity = true }: BalanceOptions = {}): Balance {
-  if (!Number.isFinite(solution.saltMmol) || !Number.isFinite(solution.sidMmol) || solution.acids.some(({ mmol }) => !(mmol >= 0 && mmol < Infinity))) throw new InvalidInput('The acid balance was given a number that cannot be.')
+  if (
+    !Number.isFinite(solution.saltMmol) ||
+    !Number.isFinite(solution.sidMmol) ||
+    solution.acids.some(({ mmol }) => !(mmol >= 0 && mmol < Infinity))
+  )
+    throw new InvalidInput('The acid balance was given a number that cannot be.')
   return solveLaid(layOut(solution), activity)
 }
 
@@ -186,19 +219,20 @@ export function sidFor(pH: number, saltMmol: number, acids: Solution['acids']): 
 }
 
 /** Charge of free hydrogen less hydroxide at a pH, mmol/kg water, and how fast it falls with pH. */
-export function freeCharge({ pH, ionicStrength }: Balance): { left: number, slope: number } {
+export function freeCharge({ pH, ionicStrength }: Balance): { left: number; slope: number } {
   const log = daviesLog(ionicStrength)
   return { left: freeIons(pH, log), slope: -1000 * LN10 * (10 ** (-pH - log) + 10 ** (pH - PKW - log)) }
 }
 
 /** Charge that the weak acids of a solution carry at a pH, mmol/kg water: Σ C z̄. */
-export const boundCharge = (solution: Solution, { pH, ionicStrength }: Balance): number => acidCharge(layOut(solution), pH, daviesLog(ionicStrength)).sum
+export const boundCharge = (solution: Solution, { pH, ionicStrength }: Balance): number =>
+  acidCharge(layOut(solution), pH, daviesLog(ionicStrength)).sum
 
 /**
  * Charge left over at a pH (mmol/kg water) and how fast it falls with pH, at a given ionic strength.
  * Zero at the solution's own pH. Per mass of water it adds up over components, which is what makes pH targets linear.
  */
-export function chargeLeft(solution: Solution, pH: number, ionicStrength: number): { left: number, slope: number } {
+export function chargeLeft(solution: Solution, pH: number, ionicStrength: number): { left: number; slope: number } {
   const log = daviesLog(ionicStrength)
   const { sum, slope } = acidCharge(layOut(solution), pH, log)
   const free = 1000 * LN10 * (10 ** (-pH - log) + 10 ** (pH - PKW - log))

@@ -5,26 +5,34 @@ import { boundCharge, chargeLeft, freeCharge, sidFor, solveBalance, type Balance
 export const SALT_MOLAR_MASS_G = 58.443
 
 /** What carries a pH, per any mass: water and salt in g, acids and strong-ion difference in mmol. All of it adds up on mixing. */
-export interface AcidBase { waterG: number, saltG: number, acids: Acids, sidMmol: number }
+export interface AcidBase {
+  waterG: number
+  saltG: number
+  acids: Acids
+  sidMmol: number
+}
 
 const ENTRIES = Object.keys(ACIDS) as AcidId[]
 
 function perKgWater({ waterG, saltG, acids }: Omit<AcidBase, 'sidMmol'>): Omit<Solution, 'sidMmol'> {
   const scale = 1000 / waterG
   return {
-    saltMmol: saltG / SALT_MOLAR_MASS_G * 1000 * scale,
-    acids: ENTRIES.filter(id => acids[id]).map(id => ({ species: ACIDS[id], mmol: (acids[id] ?? 0) * scale })),
+    saltMmol: (saltG / SALT_MOLAR_MASS_G) * 1000 * scale,
+    acids: ENTRIES.filter((id) => acids[id]).map((id) => ({ species: ACIDS[id], mmol: (acids[id] ?? 0) * scale })),
   }
 }
 
 /** pH and ionic strength of a mixture, or `null` when it holds no water ("no pH"). */
 export function mixtureBalance(mixture: AcidBase): Balance | null {
   if (!(mixture.waterG > 0)) return null
-  return solveBalance({ ...perKgWater(mixture), sidMmol: mixture.sidMmol * 1000 / mixture.waterG })
+  return solveBalance({ ...perKgWater(mixture), sidMmol: (mixture.sidMmol * 1000) / mixture.waterG })
 }
 
 /** Charge and its slope with pH, mmol and mmol per pH. */
-export interface Charge { left: number, slope: number }
+export interface Charge {
+  left: number
+  slope: number
+}
 
 /**
  * Charge that a component brings to a mixture held at a pH: the q of the linear pH row. Prepared once, asked many times.
@@ -33,7 +41,10 @@ export interface Charge { left: number, slope: number }
 export function chargeOf(component: AcidBase): (at: Balance) => Charge {
   const dry = !(component.waterG > 0)
   const kg = dry ? 1 : component.waterG / 1000
-  const solution: Solution = { ...perKgWater(dry ? { ...component, waterG: 1000 } : component), sidMmol: component.sidMmol / kg }
+  const solution: Solution = {
+    ...perKgWater(dry ? { ...component, waterG: 1000 } : component),
+    sidMmol: component.sidMmol / kg,
+  }
   return (at) => {
     const { left, slope } = chargeLeft(solution, at.pH, at.ionicStrength)
     const none = dry ? freeCharge(at) : { left: 0, slope: 0 }
@@ -51,7 +62,10 @@ export function boundOf(component: AcidBase, at: Balance): number {
 export const TITRATED_TO = 8.2
 
 /** Titratable acidity, mmol of lye to pH 8.2, and which acid takes it; `free` is hydrogen that is free already. `null` without water. */
-export interface Titratable { mmol: number, by: { id: AcidId | 'free', mmol: number }[] }
+export interface Titratable {
+  mmol: number
+  by: { id: AcidId | 'free'; mmol: number }[]
+}
 
 /** What a titration to pH 8.2 would find: Σ C (z̄(8.2) − z̄(pH)), and free hydrogen. */
 export function titratableOf(mixture: AcidBase): Titratable | null {
@@ -59,7 +73,7 @@ export function titratableOf(mixture: AcidBase): Titratable | null {
   if (!now) return null
   const end = { ...now, pH: TITRATED_TO }
   const kg = mixture.waterG / 1000
-  const by: Titratable['by'] = ENTRIES.filter(id => mixture.acids[id]).map((id) => {
+  const by: Titratable['by'] = ENTRIES.filter((id) => mixture.acids[id]).map((id) => {
     const alone = { ...mixture, acids: { [id]: mixture.acids[id] } }
     return { id, mmol: boundOf(alone, end) - boundOf(alone, now) }
   })
@@ -74,7 +88,7 @@ export const mixturePh = (mixture: AcidBase): number | null => mixtureBalance(mi
 export function componentSid(pH: number, component: Omit<AcidBase, 'sidMmol'>): number {
   if (!(component.waterG > 0)) return 0
   const { saltMmol, acids } = perKgWater(component)
-  return sidFor(pH, saltMmol, acids) * component.waterG / 1000
+  return (sidFor(pH, saltMmol, acids) * component.waterG) / 1000
 }
 
 /**
@@ -84,7 +98,8 @@ export function componentSid(pH: number, component: Omit<AcidBase, 'sidMmol'>): 
 export function lacticToReach(pH: number, mixture: AcidBase): number {
   const now = mixturePh(mixture)
   if (now === null || now <= pH) return 0
-  const at = (lactic: number) => mixturePh({ ...mixture, acids: { ...mixture.acids, lactic: (mixture.acids.lactic ?? 0) + lactic } }) ?? 0
+  const at = (lactic: number) =>
+    mixturePh({ ...mixture, acids: { ...mixture.acids, lactic: (mixture.acids.lactic ?? 0) + lactic } }) ?? 0
   let low = 0
   let high = 4 * mixture.waterG
   for (let pass = 0; pass < 60; pass++) {

@@ -10,25 +10,38 @@ const PASSES = 8
 const SETTLED = 2e-5
 
 /** Costs of the columns, further columns by their upper ends, and rows that go with them. */
-export interface Goal { costs: number[], extra: number[], rows: LinearProgram['rows'] }
+export interface Goal {
+  costs: number[]
+  extra: number[]
+  rows: LinearProgram['rows']
+}
 export const plain = (costs: number[]): Goal => ({ costs, extra: [], rows: [] })
 
 /** A set prepared for its programs: columns are the parts of all mixes, one after the other. */
 export class Bench {
   /** `at` is the part's place in its mix. */
-  readonly columns: { mix: number, at: number, part: MixPart, excess: ReturnType<typeof excessOf> }[]
+  readonly columns: { mix: number; at: number; part: MixPart; excess: ReturnType<typeof excessOf> }[]
   private readonly unit: Composition[]
   private readonly pots: ReturnType<typeof potOf>[]
 
-  constructor(readonly set: MixSet, readonly solver: LinearSolver) {
-    this.columns = set.mixes.flatMap(({ parts }, index) => parts.map((part, at) => ({ mix: index, at, part, excess: excessOf(ofMass(part.composition, 1000)) })))
+  constructor(
+    readonly set: MixSet,
+    readonly solver: LinearSolver,
+  ) {
+    this.columns = set.mixes.flatMap(({ parts }, index) =>
+      parts.map((part, at) => ({ mix: index, at, part, excess: excessOf(ofMass(part.composition, 1000)) })),
+    )
     this.unit = this.columns.map(({ part }) => ofMass(part.composition, 1))
     this.pots = set.mixes.map((_, index) => potOf(this.unit.filter((__, at) => this.columns[at]?.mix === index)))
   }
 
   /** What a mix is with these amounts. */
   compositionOf(index: number, x: readonly number[]): Composition {
-    return mix(this.columns.flatMap((column, at) => column.mix === index && (x[at] ?? 0) > 0 ? [ofMass(this.unit[at] ?? column.part.composition, x[at] ?? 0)] : []))
+    return mix(
+      this.columns.flatMap((column, at) =>
+        column.mix === index && (x[at] ?? 0) > 0 ? [ofMass(this.unit[at] ?? column.part.composition, x[at] ?? 0)] : [],
+      ),
+    )
   }
 
   private balanceOf(index: number, x: readonly number[]) {
@@ -46,10 +59,14 @@ export class Bench {
       if (limit.kind === 'stock') return part.stock === limit.stock ? 1 : 0
       if (of !== limit.mix) return 0
       switch (limit.kind) {
-        case 'target': return excess(limit.aim, value, ionic[of] ?? 0.5)
-        case 'amount': return at === limit.part ? 1 : 0
-        case 'share': return (at === limit.part ? 1 : 0) - value
-        case 'mass': return 1
+        case 'target':
+          return excess(limit.aim, value, ionic[of] ?? 0.5)
+        case 'amount':
+          return at === limit.part ? 1 : 0
+        case 'share':
+          return (at === limit.part ? 1 : 0) - value
+        case 'mass':
+          return 1
       }
     })
   }
@@ -60,7 +77,10 @@ export class Bench {
     if (limit.kind === 'target') return figureOf(limit.aim, this.compositionOf(limit.mix, x))
     const sum = this.row(limit, 0, []).reduce((total, coefficient, at) => total + coefficient * (x[at] ?? 0), 0)
     if (limit.kind !== 'share') return sum
-    const all = this.row({ kind: 'mass', mix: limit.mix, end: 'low', value: 0 }, 0, []).reduce((total, coefficient, at) => total + coefficient * (x[at] ?? 0), 0)
+    const all = this.row({ kind: 'mass', mix: limit.mix, end: 'low', value: 0 }, 0, []).reduce(
+      (total, coefficient, at) => total + coefficient * (x[at] ?? 0),
+      0,
+    )
     return all > 0 ? sum / all : null
   }
 
@@ -69,26 +89,40 @@ export class Bench {
     return limits.map((limit) => {
       const coefficients = this.row(limit, limit.value, ionic)
       const ratio = limit.kind === 'target' || limit.kind === 'share'
-      const margin = ratio ? tighten / 2 * coefficients.reduce((sum, value) => sum + Math.abs(value), 0) : 0
+      const margin = ratio ? (tighten / 2) * coefficients.reduce((sum, value) => sum + Math.abs(value), 0) : 0
       const value = ratio ? 0 : limit.value
-      return limit.end === 'low' ? { coefficients, low: value + margin, high: Infinity } : { coefficients, low: -Infinity, high: value - margin }
+      return limit.end === 'low'
+        ? { coefficients, low: value + margin, high: Infinity }
+        : { coefficients, low: -Infinity, high: value - margin }
     })
   }
 
   /** Solves at an ionic strength that the answer itself has. `null` when there is no answer. */
-  settle(limits: readonly Limit[], goal: (ionic: readonly number[], x: readonly number[]) => Goal, { start = this.ionic(this.now()), tighten = 0 } = {}): { x: number[], ionic: number[], programs: number } | null {
+  settle(
+    limits: readonly Limit[],
+    goal: (ionic: readonly number[], x: readonly number[]) => Goal,
+    { start = this.ionic(this.now()), tighten = 0 } = {},
+  ): { x: number[]; ionic: number[]; programs: number } | null {
     let ionic = start
     let x = this.now()
     for (let pass = 1; pass <= PASSES; pass++) {
       const { costs, extra, rows } = goal(ionic, x)
       const size = this.columns.length + extra.length
-      const wide = (coefficients: readonly number[]) => coefficients.length < size ? [...coefficients, ...new Array<number>(size - coefficients.length).fill(0)] : coefficients
+      const wide = (coefficients: readonly number[]) =>
+        coefficients.length < size
+          ? [...coefficients, ...new Array<number>(size - coefficients.length).fill(0)]
+          : coefficients
       const answer = this.solver({
-        costs, lower: new Array<number>(size).fill(0), upper: [...this.columns.map(() => Infinity), ...extra],
-        rows: [...this.rows(limits, ionic, tighten), ...rows].map(row => ({ ...row, coefficients: wide(row.coefficients) })),
+        costs,
+        lower: new Array<number>(size).fill(0),
+        upper: [...this.columns.map(() => Infinity), ...extra],
+        rows: [...this.rows(limits, ionic, tighten), ...rows].map((row) => ({
+          ...row,
+          coefficients: wide(row.coefficients),
+        })),
       })
       if (answer.status !== 'solved') return null
-      x = answer.x.map(grams => Math.max(0, grams))
+      x = answer.x.map((grams) => Math.max(0, grams))
       const next = this.ionic(x)
       const moved = Math.max(...next.map((strength, index) => Math.abs(strength - (ionic[index] ?? 0))))
       ionic = next
@@ -103,7 +137,12 @@ export class Bench {
   }
 
   /** As far as a limit's measure can go one way while the others hold: least excess over the last value, until it stands. */
-  reach(limit: Limit, others: readonly Limit[], way: 'low' | 'high', start?: { x: readonly number[], ionic: number[] }): { value: number, x: number[], ionic: number[] } | null {
+  reach(
+    limit: Limit,
+    others: readonly Limit[],
+    way: 'low' | 'high',
+    start?: { x: readonly number[]; ionic: number[] },
+  ): { value: number; x: number[]; ionic: number[] } | null {
     const sign = way === 'low' ? 1 : -1
     let value = start ? this.measure(limit, start.x) : null
     let ionic = start?.ionic
@@ -117,14 +156,19 @@ export class Bench {
       const held = value
       const strength: number[] = ionic
       const answer = this.solver({
-        costs: this.row(limit, held, strength).map(cost => sign * cost), lower: this.columns.map(() => 0), upper: this.columns.map(() => Infinity), rows: this.rows(others, strength),
+        costs: this.row(limit, held, strength).map((cost) => sign * cost),
+        lower: this.columns.map(() => 0),
+        upper: this.columns.map(() => Infinity),
+        rows: this.rows(others, strength),
       })
       if (answer.status !== 'solved') return null
-      const x = answer.x.map(grams => Math.max(0, grams))
+      const x = answer.x.map((grams) => Math.max(0, grams))
       const next = this.measure(limit, x)
       if (next === null) return null
       const nextIonic = this.ionic(x)
-      const still = Math.abs(next - held) < 1e-6 * Math.max(1, Math.abs(held)) && nextIonic.every((one, index) => Math.abs(one - (strength[index] ?? 0)) < 1e-5)
+      const still =
+        Math.abs(next - held) < 1e-6 * Math.max(1, Math.abs(held)) &&
+        nextIonic.every((one, index) => Math.abs(one - (strength[index] ?? 0)) < 1e-5)
       if (still || pass === 19) return { value: next, x, ionic: nextIonic }
       value = next
       ionic = nextIonic
@@ -134,6 +178,8 @@ export class Bench {
 
   /** Amounts by mix. */
   split(x: readonly number[]): number[][] {
-    return this.set.mixes.map((_, index) => this.columns.flatMap((column, at) => column.mix === index ? [x[at] ?? 0] : []))
+    return this.set.mixes.map((_, index) =>
+      this.columns.flatMap((column, at) => (column.mix === index ? [x[at] ?? 0] : [])),
+    )
   }
 }

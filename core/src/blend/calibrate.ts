@@ -6,7 +6,10 @@ import { phBand } from './forecast'
 import { InvalidInput } from '../invalid'
 
 /** How many times the weak acid that was supposed a component holds, and the standard deviation of its logarithm. */
-export interface AcidFactor { factor: number, spread: number }
+export interface AcidFactor {
+  factor: number
+  spread: number
+}
 
 /** A trial that moves the pH by less tells nothing of the acid. Judgement, after the precision of a meter. */
 export const LEAST_MOVE = 0.05
@@ -24,11 +27,20 @@ const TWO_READINGS = Math.SQRT2
  * @param othersSd what is not known of the rest, as a standard deviation of the trial's pH.
  * @throws InvalidInput when the trial tells nothing, or the answer cannot be.
  */
-export function acidFromTrial(component: Composition, others: readonly Composition[], ph: number, readSd: number, othersSd = 0): AcidFactor {
+export function acidFromTrial(
+  component: Composition,
+  others: readonly Composition[],
+  ph: number,
+  readSd: number,
+  othersSd = 0,
+): AcidFactor {
   const own = mixtureBalance(component)
   if (!own) throw new InvalidInput('What is to be learned of holds no water, so it has no pH of its own.')
   const move = Math.abs(ph - own.pH)
-  if (move < LEAST_MOVE) throw new InvalidInput(`The trial stands ${move.toFixed(2)} from its own pH of ${own.pH.toFixed(2)}: that tells nothing of its acid. Put in more of what is known: 20 to 30 g of vinegar in 100 g tells most; water tells nothing.`)
+  if (move < LEAST_MOVE)
+    throw new InvalidInput(
+      `The trial stands ${move.toFixed(2)} from its own pH of ${own.pH.toFixed(2)}: that tells nothing of its acid. Put in more of what is known: 20 to 30 g of vinegar in 100 g tells most; water tells nothing.`,
+    )
   const rest = chargeOf(mix(others))
   let factor = 1
   for (let pass = 0; pass < 12; pass++) {
@@ -36,15 +48,18 @@ export function acidFromTrial(component: Composition, others: readonly Compositi
     const [alone, balance] = [mixtureBalance(scaled), mixtureBalance(mix([scaled, ...others]))]
     if (!alone || !balance) break
     const at = { pH: ph, ionicStrength: balance.ionicStrength }
-    const freed = component.waterG / 1000 * (freeCharge(at).left - freeCharge(alone).left)
+    const freed = (component.waterG / 1000) * (freeCharge(at).left - freeCharge(alone).left)
     const next = -(rest(at).left + freed) / (boundOf(component, alone) - boundOf(component, at))
-    if (!Number.isFinite(next) || next <= 0) throw new InvalidInput('No amount of acid in it explains this pH. Check the weights, and whether the meter was in the trial.')
+    if (!Number.isFinite(next) || next <= 0)
+      throw new InvalidInput(
+        'No amount of acid in it explains this pH. Check the weights, and whether the meter was in the trial.',
+      )
     const still = Math.abs(next - factor) < 1e-6
     factor = next
     if (still) break
   }
   const slope = slopeOf(component, others, factor)
-  const spread = Math.hypot(TWO_READINGS * readSd / move, slope > 0 ? othersSd / slope : 0)
+  const spread = Math.hypot((TWO_READINGS * readSd) / move, slope > 0 ? othersSd / slope : 0)
   return { factor: Math.min(FACTORS.high, Math.max(FACTORS.low, factor)), spread }
 }
 
@@ -65,10 +80,11 @@ export function acidFromTitration(component: Composition, titration: Titration):
   const own = mixtureBalance(component)
   if (!own) throw new InvalidInput('It holds no water, so it has no pH of its own.')
   const end = { ...own, pH: TITRATED_TO }
-  const mmol = titratablePct(titration) / 100 * component.massG / MILLIEQUIVALENT_G.lactic
-  const free = component.waterG / 1000 * (freeCharge(own).left - freeCharge(end).left)
+  const mmol = ((titratablePct(titration) / 100) * component.massG) / MILLIEQUIVALENT_G.lactic
+  const free = (component.waterG / 1000) * (freeCharge(own).left - freeCharge(end).left)
   const factor = (mmol - free) / (boundOf(component, end) - boundOf(component, own))
-  if (!Number.isFinite(factor) || factor <= 0) throw new InvalidInput('No amount of acid in it explains this titration.')
+  if (!Number.isFinite(factor) || factor <= 0)
+    throw new InvalidInput('No amount of acid in it explains this titration.')
   return { factor: Math.min(FACTORS.high, Math.max(FACTORS.low, factor)), spread: TITRATION_SPREAD }
 }
 
@@ -91,7 +107,9 @@ export function withLearned(component: Composition, found: readonly AcidFactor[]
 export function mostUncertain(parts: readonly Composition[]): number {
   const widths = parts.map((part, index) => {
     if (part.acidSpread <= 0 || part.massG <= 0) return 0
-    const band = phBand(parts.map((other, at) => at === index ? { ...other, phSpread: 0 } : { ...other, acidSpread: 0, phSpread: 0 }))
+    const band = phBand(
+      parts.map((other, at) => (at === index ? { ...other, phSpread: 0 } : { ...other, acidSpread: 0, phSpread: 0 })),
+    )
     return band ? band.high - band.low : 0
   })
   const most = Math.max(0, ...widths)

@@ -4,7 +4,11 @@ import { mix, propertiesOf, type Composition, type Properties } from '../composi
 import type { Range } from '../working'
 
 /** Forward prediction of a mixture: every figure, with pH as a 5–95 % band. `ph` is `null` when there is no water. */
-export interface Forecast extends Properties { massG: number, ph: Range | null, composition: Composition }
+export interface Forecast extends Properties {
+  massG: number
+  ph: Range | null
+  composition: Composition
+}
 
 const Z = 1.645 // 5 to 95 % of a normal distribution
 
@@ -24,7 +28,10 @@ function curveOf(total: Composition, { ionicStrength }: Balance): (pH: number) =
     const t = pH / STEP - index
     const bend = 2 * (a.left - b.left) + STEP * (a.slope + b.slope)
     const rise = -3 * (a.left - b.left) - STEP * (2 * a.slope + b.slope)
-    return { left: a.left + t * (STEP * a.slope + t * (rise + t * bend)), slope: a.slope + t * (2 * rise + 3 * t * bend) / STEP }
+    return {
+      left: a.left + t * (STEP * a.slope + t * (rise + t * bend)),
+      slope: a.slope + (t * (2 * rise + 3 * t * bend)) / STEP,
+    }
   }
 }
 
@@ -67,11 +74,17 @@ export function phBand(parts: readonly Composition[], owns: readonly (Balance | 
     for (const way of [-Z, Z]) {
       if (part.acidSpread > 0) {
         const more = Math.exp(way * part.acidSpread) - 1
-        add(shiftBy(curve, (pH) => {
-          const at = { pH, ionicStrength }
-          const [{ left, slope }, free] = [charge(at), freeCharge(at)]
-          return { left: more * (left + kg * (ownFree - free.left)), slope: more * (slope - kg * free.slope) }
-        }, typical))
+        add(
+          shiftBy(
+            curve,
+            (pH) => {
+              const at = { pH, ionicStrength }
+              const [{ left, slope }, free] = [charge(at), freeCharge(at)]
+              return { left: more * (left + kg * (ownFree - free.left)), slope: more * (slope - kg * free.slope) }
+            },
+            typical,
+          ),
+        )
       }
       if (part.phSpread > 0) {
         const left = -charge({ pH: own.pH + way * part.phSpread, ionicStrength: own.ionicStrength }).left
@@ -84,7 +97,7 @@ export function phBand(parts: readonly Composition[], owns: readonly (Balance | 
 
 /** What a mixture of these parts will show. Mass, salt, sugar and heat are conserved; pH comes from the charge balance. */
 export function forecastBlend(parts: readonly Composition[]): Forecast {
-  const poured = parts.filter(part => part.massG > 0)
+  const poured = parts.filter((part) => part.massG > 0)
   const composition = mix(poured)
   const ph = phBand(poured)
   return { ...propertiesOf(composition), massG: composition.massG, ph, composition }
@@ -95,10 +108,16 @@ export function phAnswer(base: Composition, addition: Composition, addedG: reado
   return addedG.map((grams) => {
     const factor = addition.massG > 0 ? grams / addition.massG : 0
     return mixturePh({
-      waterG: base.waterG + addition.waterG * factor, saltG: base.saltG + addition.saltG * factor,
+      waterG: base.waterG + addition.waterG * factor,
+      saltG: base.saltG + addition.saltG * factor,
       sidMmol: base.sidMmol + addition.sidMmol * factor,
-      acids: Object.fromEntries([...new Set([...Object.keys(base.acids), ...Object.keys(addition.acids)])].map(id =>
-        [id, (base.acids[id as keyof typeof base.acids] ?? 0) + (addition.acids[id as keyof typeof base.acids] ?? 0) * factor])),
+      acids: Object.fromEntries(
+        [...new Set([...Object.keys(base.acids), ...Object.keys(addition.acids)])].map((id) => [
+          id,
+          (base.acids[id as keyof typeof base.acids] ?? 0) +
+            (addition.acids[id as keyof typeof base.acids] ?? 0) * factor,
+        ]),
+      ),
     })
   })
 }

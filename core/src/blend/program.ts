@@ -6,11 +6,14 @@ export interface LinearProgram {
   costs: readonly number[]
   lower: readonly number[]
   upper: readonly number[]
-  rows: readonly { coefficients: readonly number[], low: number, high: number }[]
+  rows: readonly { coefficients: readonly number[]; low: number; high: number }[]
 }
 
 /** What a solver says of a linear program; `x` only where it is solved. */
-export interface LinearAnswer { status: 'solved' | 'infeasible' | 'unbounded', x: readonly number[] }
+export interface LinearAnswer {
+  status: 'solved' | 'infeasible' | 'unbounded'
+  x: readonly number[]
+}
 
 /** Solves linear programs. Core brings none of its own: whoever asks hands one in. */
 export type LinearSolver = (program: LinearProgram) => LinearAnswer

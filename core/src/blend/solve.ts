@@ -4,30 +4,48 @@ import type { LinearSolver } from './program'
 import { RANKS, type Aim } from './targets'
 
 /** A limit that alone, moved to `to`, would do. */
-export interface Advice { limit: Limit, to: number }
+export interface Advice {
+  limit: Limit
+  to: number
+}
 /** A target that a mix does not meet, and what it has instead. */
-export interface Missed { mix: number, aim: Aim, end: 'low' | 'high', wanted: number, got: number }
+export interface Missed {
+  mix: number
+  aim: Aim
+  end: 'low' | 'high'
+  wanted: number
+  got: number
+}
 /** Ends of what a target's property can be while all other limits hold; where those contradict each other too, while the amounts alone do (`alone`). */
-export interface Reach { mix: number, aim: Aim, low: number, high: number, alone: boolean }
+export interface Reach {
+  mix: number
+  aim: Aim
+  low: number
+  high: number
+  alone: boolean
+}
 
 export type MixAnswer =
-  | { status: 'solved', massesG: number[][], exactG: number[][], binding: Limit[], missed: Missed[], programs: number }
-  | { status: 'infeasible', advice: Advice[], reach: Reach[], nearestG: number[][] | null, missed: Missed[] }
+  | { status: 'solved'; massesG: number[][]; exactG: number[][]; binding: Limit[]; missed: Missed[]; programs: number }
+  | { status: 'infeasible'; advice: Advice[]; reach: Reach[]; nearestG: number[][] | null; missed: Missed[] }
 
 /** What counts as equally far off, when not everything can be met; of heat a tenth of its target. Judgement. */
 const FAR = { acid: 0.05, salt: 0.1, sweet: 0.5, body: 0.5, tart: 0.05 } as const
-const farOf = (aim: Aim, value: number): number => aim === 'heat' ? Math.max(100, value / 10) : FAR[aim]
+const farOf = (aim: Aim, value: number): number => (aim === 'heat' ? Math.max(100, value / 10) : FAR[aim])
 /** Charge behind 0.05 pH of a sauce, mmol/g, from a buffer of 40 mmol/kg a pH. Judgement; it only weighs what is missed. */
 const FAR_CHARGE = 0.002
 
 /** Targets that amounts do not meet, by more than is shown. */
-const missedBy = (bench: Bench, x: readonly number[]): Missed[] => limitsOf(bench.set).flatMap((limit): Missed[] => {
-  if (limit.kind !== 'target') return []
-  const got = bench.measure(limit, x)
-  if (got === null) return [{ mix: limit.mix, aim: limit.aim, end: limit.end, wanted: limit.value, got: NaN }]
-  const off = limit.end === 'high' ? got - limit.value : limit.value - got
-  return off > slackOf(limit.aim, limit.value) ? [{ mix: limit.mix, aim: limit.aim, end: limit.end, wanted: limit.value, got }] : []
-})
+const missedBy = (bench: Bench, x: readonly number[]): Missed[] =>
+  limitsOf(bench.set).flatMap((limit): Missed[] => {
+    if (limit.kind !== 'target') return []
+    const got = bench.measure(limit, x)
+    if (got === null) return [{ mix: limit.mix, aim: limit.aim, end: limit.end, wanted: limit.value, got: NaN }]
+    const off = limit.end === 'high' ? got - limit.value : limit.value - got
+    return off > slackOf(limit.aim, limit.value)
+      ? [{ mix: limit.mix, aim: limit.aim, end: limit.end, wanted: limit.value, got }]
+      : []
+  })
 
 /** Least change of the amounts: a column for the distance of each. */
 function closest(bench: Bench, weight: number, costs: readonly number[]): Goal {
@@ -39,7 +57,8 @@ function closest(bench: Bench, weight: number, costs: readonly number[]): Goal {
     return row
   }
   return {
-    costs: [...costs, ...columns.map(() => weight)], extra: columns.map(() => Infinity),
+    costs: [...costs, ...columns.map(() => weight)],
+    extra: columns.map(() => Infinity),
     rows: columns.flatMap(({ part }, at) => [
       { coefficients: unit(at, 1), low: -Infinity, high: part.nowG },
       { coefficients: unit(at, -1), low: -Infinity, high: -part.nowG },
@@ -53,22 +72,45 @@ const TIE = 1e-4
 function goalOf(bench: Bench): Goal {
   const cost = (of: (part: MixPart) => number) => bench.columns.map(({ part }) => of(part))
   switch (bench.set.objective) {
-    case 'closest': return closest(bench, 1, cost(() => 0))
-    case 'vinegar': return closest(bench, TIE, cost(({ role }) => role === 'vinegar' ? 1 : 0))
-    case 'cost': return closest(bench, TIE * 0.01, cost(({ pricePerKg }) => (pricePerKg ?? 0) / 1000))
-    case 'base': return closest(bench, TIE, cost(({ role }) => role === 'base' ? -1 : 0))
-    case 'least': return plain(cost(({ locked }) => locked ? 0 : 1))
+    case 'closest':
+      return closest(
+        bench,
+        1,
+        cost(() => 0),
+      )
+    case 'vinegar':
+      return closest(
+        bench,
+        TIE,
+        cost(({ role }) => (role === 'vinegar' ? 1 : 0)),
+      )
+    case 'cost':
+      return closest(
+        bench,
+        TIE * 0.01,
+        cost(({ pricePerKg }) => (pricePerKg ?? 0) / 1000),
+      )
+    case 'base':
+      return closest(
+        bench,
+        TIE,
+        cost(({ role }) => (role === 'base' ? -1 : 0)),
+      )
+    case 'least':
+      return plain(cost(({ locked }) => (locked ? 0 : 1)))
   }
 }
 
 /** Grams in whole steps of the scale; what is locked stays as it is, and no stock is passed: what was rounded up most gives a step back first. */
 function inSteps({ columns, set: { stepG, stockG } }: Bench, x: readonly number[]): number[] {
-  const rounded = x.map((grams, at) => columns[at]?.part.locked ? grams : Math.round(grams / stepG) * stepG)
+  const rounded = x.map((grams, at) => (columns[at]?.part.locked ? grams : Math.round(grams / stepG) * stepG))
   for (const [stock, limitG] of Object.entries(stockG)) {
-    const drawn = columns.flatMap(({ part }, at) => part.stock === stock ? [at] : [])
+    const drawn = columns.flatMap(({ part }, at) => (part.stock === stock ? [at] : []))
     let overG = drawn.reduce((sum, at) => sum + (rounded[at] ?? 0), 0) - limitG
     const up = (at: number) => (rounded[at] ?? 0) - (x[at] ?? 0)
-    for (const at of drawn.filter(one => !columns[one]?.part.locked && (rounded[one] ?? 0) >= stepG).sort((a, b) => up(b) - up(a))) {
+    for (const at of drawn
+      .filter((one) => !columns[one]?.part.locked && (rounded[one] ?? 0) >= stepG)
+      .sort((a, b) => up(b) - up(a))) {
       if (overG <= 1e-6) break
       rounded[at] = (rounded[at] ?? 0) - stepG
       overG -= stepG
@@ -78,65 +120,88 @@ function inSteps({ columns, set: { stepG, stockG } }: Bench, x: readonly number[
 }
 
 /** Limits that an answer stands at. */
-const bindingOf = (bench: Bench, x: readonly number[]) => limitsOf(bench.set).filter((limit) => {
-  const at = bench.measure(limit, x)
-  return limit.kind !== 'mass' && at !== null && Math.abs(at - limit.value) < 1e-4 * Math.max(1, Math.abs(limit.value))
-})
+const bindingOf = (bench: Bench, x: readonly number[]) =>
+  limitsOf(bench.set).filter((limit) => {
+    const at = bench.measure(limit, x)
+    return (
+      limit.kind !== 'mass' && at !== null && Math.abs(at - limit.value) < 1e-4 * Math.max(1, Math.abs(limit.value))
+    )
+  })
 
 /** A value moved outwards to what is shown, so that following it leaves room. */
 function outward(limit: Limit, value: number): number {
-  const step = limit.kind === 'target' ? limit.aim === 'heat' ? Math.max(50, 10 ** Math.floor(Math.log10(Math.max(1, value)) - 1)) : AIM_STEP[limit.aim] : limit.kind === 'share' ? 0.005 : 1
+  const step =
+    limit.kind === 'target'
+      ? limit.aim === 'heat'
+        ? Math.max(50, 10 ** Math.floor(Math.log10(Math.max(1, value)) - 1))
+        : AIM_STEP[limit.aim]
+      : limit.kind === 'share'
+        ? 0.005
+        : 1
   // The end that is a ceiling must rise, the one that is a floor must sink. A whisker more keeps the next solve from standing on its edge.
   const whisker = limit.kind === 'target' ? 0.02 : -1e-4
-  const moved = limit.end === 'high' ? Math.ceil(value / step + whisker) * step : Math.floor(value / step - whisker) * step
+  const moved =
+    limit.end === 'high' ? Math.ceil(value / step + whisker) * step : Math.floor(value / step - whisker) * step
   return Number(moved.toFixed(6))
 }
 
 /** How big a move is, to put the gentlest first; what only should be met gives way before what must. */
 function effort({ limit, to }: Advice, { mixes }: MixSet): number {
-  const size = limit.kind === 'target' ? farOf(limit.aim, limit.value) : limit.kind === 'share' ? 0.05 : Math.max(20, 0.1 * limit.value)
-  const rank = limit.kind === 'target' ? mixes[limit.mix]?.targets[limit.aim].rank ?? 1 : 1
+  const size =
+    limit.kind === 'target'
+      ? farOf(limit.aim, limit.value)
+      : limit.kind === 'share'
+        ? 0.05
+        : Math.max(20, 0.1 * limit.value)
+  const rank = limit.kind === 'target' ? (mixes[limit.mix]?.targets[limit.aim].rank ?? 1) : 1
   return Math.abs(to - limit.value) / size / rank
 }
 
 /** For every limit, whether it alone could give way, and how far it would have to. */
 function adviceOf(bench: Bench): Advice[] {
   const limits = limitsOf(bench.set)
-  return limits.flatMap((limit): Advice[] => {
-    const others = limits.filter(other => other !== limit)
-    const found = bench.reach(limit, others, limit.end === 'high' ? 'low' : 'high')
-    if (!found) return []
-    const to = outward(limit, found.value)
-    // A floor cannot go under nothing, nor a ceiling of pure acid over everything.
-    if (to < 0 || !Number.isFinite(to)) return []
-    return [{ limit, to }]
-  }).sort((a, b) => effort(a, bench.set) - effort(b, bench.set))
+  return limits
+    .flatMap((limit): Advice[] => {
+      const others = limits.filter((other) => other !== limit)
+      const found = bench.reach(limit, others, limit.end === 'high' ? 'low' : 'high')
+      if (!found) return []
+      const to = outward(limit, found.value)
+      // A floor cannot go under nothing, nor a ceiling of pure acid over everything.
+      if (to < 0 || !Number.isFinite(to)) return []
+      return [{ limit, to }]
+    })
+    .sort((a, b) => effort(a, bench.set) - effort(b, bench.set))
 }
 
 /** The nearest mixes: what must be met comes first, then what should, then the rest; amounts, stock and locks hold. */
 function nearestOf(bench: Bench): number[] | null {
   const limits = limitsOf(bench.set)
-  const soft = limits.filter(limit => limit.kind === 'target')
-  const hard = limits.filter(limit => limit.kind !== 'target')
-  const rankOf = (limit: typeof soft[number]) => bench.set.mixes[limit.mix]?.targets[limit.aim].rank ?? 1
+  const soft = limits.filter((limit) => limit.kind === 'target')
+  const hard = limits.filter((limit) => limit.kind !== 'target')
+  const rankOf = (limit: (typeof soft)[number]) => bench.set.mixes[limit.mix]?.targets[limit.aim].rank ?? 1
   const width = bench.columns.length
   let most = soft.map(() => Infinity)
   let best: number[] | null = null
   for (const rank of RANKS) {
-    if (best && !soft.some(limit => rankOf(limit) === rank)) continue
-    const found = bench.settle(hard, ionic => ({
-      costs: [...bench.columns.map(() => 0), ...soft.map(limit => rankOf(limit) === rank ? 1 : 0)], extra: most,
+    if (best && !soft.some((limit) => rankOf(limit) === rank)) continue
+    const found = bench.settle(hard, (ionic) => ({
+      costs: [...bench.columns.map(() => 0), ...soft.map((limit) => (rankOf(limit) === rank ? 1 : 0))],
+      extra: most,
       rows: soft.map((limit, index) => {
         const massG = bench.set.mixes[limit.mix]?.massG.high ?? 1000
         const size = limit.aim === 'acid' ? FAR_CHARGE : farOf(limit.aim, limit.value)
-        const slack = soft.map((_, at) => at === index ? (limit.end === 'high' ? -1 : 1) * size * massG : 0)
+        const slack = soft.map((_, at) => (at === index ? (limit.end === 'high' ? -1 : 1) * size * massG : 0))
         const coefficients = [...bench.row(limit, limit.value, ionic), ...slack]
-        return limit.end === 'high' ? { coefficients, low: -Infinity, high: 0 } : { coefficients, low: 0, high: Infinity }
+        return limit.end === 'high'
+          ? { coefficients, low: -Infinity, high: 0 }
+          : { coefficients, low: 0, high: Infinity }
       }),
     }))
     if (!found) return null
     best = found.x.slice(0, width)
-    most = soft.map((limit, index) => rankOf(limit) <= rank ? (found.x[width + index] ?? 0) + 1e-6 : most[index] ?? Infinity)
+    most = soft.map((limit, index) =>
+      rankOf(limit) <= rank ? (found.x[width + index] ?? 0) + 1e-6 : (most[index] ?? Infinity),
+    )
   }
   return best
 }
@@ -144,16 +209,28 @@ function nearestOf(bench: Bench): number[] | null {
 /** Ends that each target's property can have while the amounts and the other targets hold. Told only where there is something to reach. */
 function reachesOf(bench: Bench): Reach[] {
   const limits = limitsOf(bench.set)
-  const aimed = limits.filter((limit, index) => limit.kind === 'target' && limits.findIndex(other => other.kind === 'target' && other.mix === limit.mix && other.aim === limit.aim) === index)
+  const aimed = limits.filter(
+    (limit, index) =>
+      limit.kind === 'target' &&
+      limits.findIndex((other) => other.kind === 'target' && other.mix === limit.mix && other.aim === limit.aim) ===
+        index,
+  )
   return aimed.flatMap((limit): Reach[] => {
     if (limit.kind !== 'target') return []
-    const others = limits.filter(other => !(other.kind === 'target' && other.mix === limit.mix && other.aim === limit.aim))
+    const others = limits.filter(
+      (other) => !(other.kind === 'target' && other.mix === limit.mix && other.aim === limit.aim),
+    )
     const ends = (held: readonly Limit[], alone: boolean): Reach[] => {
       const [low, high] = [bench.reach(limit, held, 'low'), bench.reach(limit, held, 'high')]
       return low && high ? [{ mix: limit.mix, aim: limit.aim, low: low.value, high: high.value, alone }] : []
     }
     const together = ends(others, false)
-    return together.length ? together : ends(limits.filter(other => other.kind !== 'target'), true)
+    return together.length
+      ? together
+      : ends(
+          limits.filter((other) => other.kind !== 'target'),
+          true,
+        )
   })
 }
 
@@ -172,7 +249,13 @@ export function solveSet(set: MixSet, solver: LinearSolver): MixAnswer {
     exact = near && bench.settle(limits, () => goalOf(bench), { start: bench.ionic(near) })
   }
   if (!exact) {
-    return { status: 'infeasible', advice: adviceOf(bench), reach: reachesOf(bench), nearestG: near && bench.split(inSteps(bench, near)), missed: near ? missedBy(bench, near) : [] }
+    return {
+      status: 'infeasible',
+      advice: adviceOf(bench),
+      reach: reachesOf(bench),
+      nearestG: near && bench.split(inSteps(bench, near)),
+      missed: near ? missedBy(bench, near) : [],
+    }
   }
   const x = exact.x.slice(0, bench.columns.length)
   let rounded = inSteps(bench, x)
@@ -185,5 +268,12 @@ export function solveSet(set: MixSet, solver: LinearSolver): MixAnswer {
       missed = missedBy(bench, second)
     }
   }
-  return { status: 'solved', massesG: bench.split(rounded), exactG: bench.split(x), binding: bindingOf(bench, x), missed, programs: exact.programs }
+  return {
+    status: 'solved',
+    massesG: bench.split(rounded),
+    exactG: bench.split(x),
+    binding: bindingOf(bench, x),
+    missed,
+    programs: exact.programs,
+  }
 }

@@ -8,20 +8,31 @@ import type { Forecast } from './forecast'
 
 /** What a blend is judged by, in the order it is always shown. */
 export const PROPERTIES = ['acid', 'salt', 'heat', 'sweet', 'body'] as const
-export type Property = typeof PROPERTIES[number]
+export type Property = (typeof PROPERTIES)[number]
 
 /** What can be aimed at: the five, and titratable acidity. Units: pH, % of weight, SHU, %, % of solids, % as lactic acid. */
 export const AIMS = [...PROPERTIES, 'tart'] as const
-export type Aim = typeof AIMS[number]
+export type Aim = (typeof AIMS)[number]
 
 /** Ranks of a target, the first to be met first. */
 export const RANKS = [1, 2, 3] as const
 export const RANK_WORDS = { 1: 'must', 2: 'should', 3: 'if it can' } as const
 
 /** A wanted range; an open end is `null`. `rank`: 1 must, 2 should, 3 if it can. */
-export const TargetSchema = z.object({ low: z.number().nullable(), high: z.number().nullable(), rank: z.union([z.literal(1), z.literal(2), z.literal(3)]) })
+export const TargetSchema = z.object({
+  low: z.number().nullable(),
+  high: z.number().nullable(),
+  rank: z.union([z.literal(1), z.literal(2), z.literal(3)]),
+})
 export type Target = z.infer<typeof TargetSchema>
-export const TargetsSchema = z.object({ acid: TargetSchema, salt: TargetSchema, heat: TargetSchema, sweet: TargetSchema, body: TargetSchema, tart: TargetSchema })
+export const TargetsSchema = z.object({
+  acid: TargetSchema,
+  salt: TargetSchema,
+  heat: TargetSchema,
+  sweet: TargetSchema,
+  body: TargetSchema,
+  tart: TargetSchema,
+})
 export type Targets = z.infer<typeof TargetsSchema>
 
 /** Nothing wanted. */
@@ -34,11 +45,16 @@ export const openTargets = (): Targets => {
 export function valueOf(aim: Aim, forecast: Forecast): Range | null {
   const sharp = (value: number): Range => ({ low: value, typical: value, high: value })
   switch (aim) {
-    case 'acid': return forecast.ph
-    case 'salt': return sharp(forecast.saltPct)
-    case 'heat': return forecast.shu
-    case 'sweet': return forecast.sugarPct
-    case 'body': return sharp(forecast.bodyPct)
+    case 'acid':
+      return forecast.ph
+    case 'salt':
+      return sharp(forecast.saltPct)
+    case 'heat':
+      return forecast.shu
+    case 'sweet':
+      return forecast.sugarPct
+    case 'body':
+      return sharp(forecast.bodyPct)
     case 'tart': {
       const tart = tartPct(forecast.composition)
       return tart === null ? null : sharp(tart)
@@ -49,7 +65,7 @@ export function valueOf(aim: Aim, forecast: Forecast): Range | null {
 /** Titratable acidity in percent as lactic acid, or `null` without water. */
 export function tartPct(composition: Composition): number | null {
   const found = titratableOf(composition)
-  return found && composition.massG > 0 ? 100 * found.mmol * MILLIEQUIVALENT_G.lactic / composition.massG : null
+  return found && composition.massG > 0 ? (100 * found.mmol * MILLIEQUIVALENT_G.lactic) / composition.massG : null
 }
 
 /** A plain figure of a composition: what the program steers by. `null` of nothing, and without water where water matters. */

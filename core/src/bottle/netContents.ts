@@ -3,13 +3,19 @@ import { formatNumber } from '../units/number'
 import type { Range, Working } from '../working'
 
 /** 97.5 % points of Student's t for 1 to 30 degrees of freedom. Statistical table, from memory. */
-const T975 = [12.706, 4.303, 3.182, 2.776, 2.571, 2.447, 2.365, 2.306, 2.262, 2.228, 2.201, 2.179, 2.16, 2.145, 2.131, 2.12, 2.11, 2.101, 2.093, 2.086, 2.08, 2.074, 2.069, 2.064, 2.06, 2.056, 2.052, 2.048, 2.045, 2.042]
+const T975 = [
+  12.706, 4.303, 3.182, 2.776, 2.571, 2.447, 2.365, 2.306, 2.262, 2.228, 2.201, 2.179, 2.16, 2.145, 2.131, 2.12, 2.11,
+  2.101, 2.093, 2.086, 2.08, 2.074, 2.069, 2.064, 2.06, 2.056, 2.052, 2.048, 2.045, 2.042,
+]
 
 /** The 97.5 % point of Student's t; past 30 degrees of freedom by the normal point with its first two corrections (Cornish and Fisher). @param freedom degrees of freedom, 1 or more. */
 export function t975(freedom: number): number {
   within(freedom, 1, 1e9, 'The degrees of freedom')
   const z = 1.959964
-  return T975[Math.floor(freedom) - 1] ?? z + (z ** 3 + z) / (4 * freedom) + (5 * z ** 5 + 16 * z ** 3 + 3 * z) / (96 * freedom ** 2)
+  return (
+    T975[Math.floor(freedom) - 1] ??
+    z + (z ** 3 + z) / (4 * freedom) + (5 * z ** 5 + 16 * z ** 3 + 3 * z) / (96 * freedom ** 2)
+  )
 }
 
 /**
@@ -28,10 +34,16 @@ export function tolerableShortage(nominal: number): number {
 }
 
 /** Mean and sample standard deviation; `null` of one value. Taken from the first value, so that large equal parts do not eat the digits. */
-export function meanAndSpread(values: readonly number[]): { mean: number, sd: number | null } {
+export function meanAndSpread(values: readonly number[]): { mean: number; sd: number | null } {
   const [shift = 0] = values
   const beyond = values.reduce((sum, value) => sum + (value - shift), 0) / values.length
-  return { mean: shift + beyond, sd: values.length > 1 ? Math.sqrt(values.reduce((sum, value) => sum + (value - shift - beyond) ** 2, 0) / (values.length - 1)) : null }
+  return {
+    mean: shift + beyond,
+    sd:
+      values.length > 1
+        ? Math.sqrt(values.reduce((sum, value) => sum + (value - shift - beyond) ** 2, 0) / (values.length - 1))
+        : null,
+  }
 }
 
 /** How bottles of a run are filled: net weights in g against the nominal. `short` and `far` are places in the list, from 0. */
@@ -65,27 +77,62 @@ export function netContents(netG: readonly number[], nominalMl: number, densityG
   const toleranceG = tolerableShortage(nominalMl) * densityGPerMl
   for (const grams of netG) within(grams, 0, 3 * nominalG, 'A net weight in g')
   const { mean: meanG, sd: sdG } = meanAndSpread(netG)
-  const errorG = sdG === null ? toleranceG : t975(count - 1) * sdG / Math.sqrt(count)
-  const places = (limit: number) => netG.flatMap((grams, index) => grams < limit ? [index] : [])
+  const errorG = sdG === null ? toleranceG : (t975(count - 1) * sdG) / Math.sqrt(count)
+  const places = (limit: number) => netG.flatMap((grams, index) => (grams < limit ? [index] : []))
   const far = places(nominalG - 2 * toleranceG)
-  const short = places(nominalG - toleranceG).filter(index => !far.includes(index))
+  const short = places(nominalG - toleranceG).filter((index) => !far.includes(index))
   const leastG = Math.min(...netG)
   const g = (grams: number) => `${formatNumber(grams, 1)} g`
   const [verdict, sentence]: [NetContents['verdict'], string] = far.length
-    ? ['discard', `Bottle ${far.map(index => index + 1).join(', ')} lacks more than twice what is tolerable: fill it up or take it out.`]
+    ? [
+        'discard',
+        `Bottle ${far.map((index) => index + 1).join(', ')} lacks more than twice what is tolerable: fill it up or take it out.`,
+      ]
     : meanG + errorG < nominalG
       ? ['act', `On average ${g(nominalG - meanG)} short, more than the sample can explain. Fill higher.`]
       : short.length
-        ? ['act', `Bottle ${short.map(index => index + 1).join(', ')} lacks more than ${g(toleranceG)}. At most one in forty may; weigh more of them.`]
+        ? [
+            'act',
+            `Bottle ${short.map((index) => index + 1).join(', ')} lacks more than ${g(toleranceG)}. At most one in forty may; weigh more of them.`,
+          ]
         : meanG < nominalG
-          ? ['ask', `On average ${g(nominalG - meanG)} under ${g(nominalG)}, within what ${count === 1 ? 'one bottle' : `${count} bottles`} can tell. Weigh more, or fill a little higher.`]
+          ? [
+              'ask',
+              `On average ${g(nominalG - meanG)} under ${g(nominalG)}, within what ${count === 1 ? 'one bottle' : `${count} bottles`} can tell. Weigh more, or fill a little higher.`,
+            ]
           : ['fine', `On average ${g(meanG)}, ${g(nominalG)} are on the label; none short.`]
   return {
-    count, nominalG, meanG, sdG, leastG, mean: { low: meanG - errorG, typical: meanG, high: meanG + errorG }, toleranceG, short, far, verdict, sentence,
+    count,
+    nominalG,
+    meanG,
+    sdG,
+    leastG,
+    mean: { low: meanG - errorG, typical: meanG, high: meanG + errorG },
+    toleranceG,
+    short,
+    far,
+    verdict,
+    sentence,
     working: {
-      what: 'Net contents', formula: 'mean ± t s/√n against nominal; each bottle against nominal − T',
-      numbers: [{ name: 'nominal', value: `${formatNumber(nominalMl)} mL × ${formatNumber(densityGPerMl, 3)} g/mL = ${g(nominalG)}` }, { name: 'n', value: String(count) }, ...(sdG === null ? [] : [{ name: 's', value: `${formatNumber(sdG, 2)} g` }, { name: 't', value: formatNumber(t975(count - 1), 3) }]), { name: 'T', value: g(toleranceG) }],
-      result: `${formatNumber(meanG - errorG, 1)} to ${formatNumber(meanG + errorG, 1)} g on average`, source: 'Tolerances: Annex I of directive 76/211/EEC; rule for the mean as in NIST Handbook 133; both from memory. Other places have other rules: local rules win.',
+      what: 'Net contents',
+      formula: 'mean ± t s/√n against nominal; each bottle against nominal − T',
+      numbers: [
+        {
+          name: 'nominal',
+          value: `${formatNumber(nominalMl)} mL × ${formatNumber(densityGPerMl, 3)} g/mL = ${g(nominalG)}`,
+        },
+        { name: 'n', value: String(count) },
+        ...(sdG === null
+          ? []
+          : [
+              { name: 's', value: `${formatNumber(sdG, 2)} g` },
+              { name: 't', value: formatNumber(t975(count - 1), 3) },
+            ]),
+        { name: 'T', value: g(toleranceG) },
+      ],
+      result: `${formatNumber(meanG - errorG, 1)} to ${formatNumber(meanG + errorG, 1)} g on average`,
+      source:
+        'Tolerances: Annex I of directive 76/211/EEC; rule for the mean as in NIST Handbook 133; both from memory. Other places have other rules: local rules win.',
     },
   }
 }

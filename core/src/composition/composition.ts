@@ -23,7 +23,17 @@ export interface Composition extends AcidBase {
 
 /** Nothing at all; the start of every sum. */
 export const EMPTY: Composition = {
-  massG: 0, waterG: 0, saltG: 0, sidMmol: 0, acids: {}, sugarG: exactly(0), heat: exactly(0), allergens: [], live: false, acidSpread: 0, phSpread: 0,
+  massG: 0,
+  waterG: 0,
+  saltG: 0,
+  sidMmol: 0,
+  acids: {},
+  sugarG: exactly(0),
+  heat: exactly(0),
+  allergens: [],
+  live: false,
+  acidSpread: 0,
+  phSpread: 0,
 }
 
 const ACID_IDS = Object.keys(ACIDS) as AcidId[]
@@ -64,9 +74,14 @@ export function mix(parts: readonly Composition[]): Composition {
 export function ofMass(composition: Composition, massG: number): Composition {
   const factor = composition.massG > 0 ? massG / composition.massG : 0
   return {
-    ...composition, massG, waterG: composition.waterG * factor, saltG: composition.saltG * factor, sidMmol: composition.sidMmol * factor,
+    ...composition,
+    massG,
+    waterG: composition.waterG * factor,
+    saltG: composition.saltG * factor,
+    sidMmol: composition.sidMmol * factor,
     acids: scaleAcids(composition.acids, factor),
-    sugarG: mapRange(composition.sugarG, value => value * factor), heat: mapRange(composition.heat, value => value * factor),
+    sugarG: mapRange(composition.sugarG, (value) => value * factor),
+    heat: mapRange(composition.heat, (value) => value * factor),
   }
 }
 
@@ -79,12 +94,17 @@ export function withPh(composition: Composition, pH: number, phSpread: number): 
 export function withAcidTimes(composition: Composition, factor: number, acidSpread: number): Composition {
   const acids = scaleAcids(composition.acids, factor)
   const pH = mixturePh(composition)
-  return { ...composition, acids, acidSpread, sidMmol: pH === null ? composition.sidMmol : componentSid(pH, { ...composition, acids }) }
+  return {
+    ...composition,
+    acids,
+    acidSpread,
+    sidMmol: pH === null ? composition.sidMmol : componentSid(pH, { ...composition, acids }),
+  }
 }
 
 /** The same thing with a salt that was measured in it, percent: what is more or less of it stands for water. */
 export function withSalt(composition: Composition, saltPct: number): Composition {
-  const saltG = composition.massG * saltPct / 100
+  const saltG = (composition.massG * saltPct) / 100
   return { ...composition, saltG, waterG: Math.max(0, composition.waterG + composition.saltG - saltG) }
 }
 
@@ -115,7 +135,7 @@ export function otherSolidsG(composition: Composition): number {
 export function volumeOf(composition: Composition): number {
   const brineG = composition.waterG + composition.saltG
   const aceticG = acidG('acetic', composition.acids.acetic ?? 0)
-  const strength = brineG > 0 ? Math.min(SATURATION_PCT, 100 * composition.saltG / brineG) : 0
+  const strength = brineG > 0 ? Math.min(SATURATION_PCT, (100 * composition.saltG) / brineG) : 0
   const solidsG = Math.max(0, composition.massG - brineG - aceticG)
   return brineG / brineDensity(strength) + aceticG / ACETIC_DENSITY + solidsG / SUGAR_AND_FIBRE_DENSITY
 }
@@ -123,12 +143,12 @@ export function volumeOf(composition: Composition): number {
 /** All figures of a composition that need no charge balance. */
 export function sharesOf(composition: Composition): Omit<Properties, 'pH'> {
   const { massG, waterG, saltG } = composition
-  const share = (grams: number) => massG > 0 ? 100 * grams / massG : 0
+  const share = (grams: number) => (massG > 0 ? (100 * grams) / massG : 0)
   const volumeMl = volumeOf(composition)
   return {
     saltPct: share(saltG),
     waterPhaseSaltPct: waterG > 0 ? waterPhaseSaltPct(saltG, waterG) : null,
-    shu: mapRange(composition.heat, heat => massG > 0 ? heat / massG : 0),
+    shu: mapRange(composition.heat, (heat) => (massG > 0 ? heat / massG : 0)),
     sugarPct: mapRange(composition.sugarG, share),
     bodyPct: share(Math.max(0, massG - waterG - saltG - acidG('acetic', composition.acids.acetic ?? 0))),
     densityGPerMl: volumeMl > 0 ? massG / volumeMl : 1,
@@ -137,4 +157,7 @@ export function sharesOf(composition: Composition): Omit<Properties, 'pH'> {
 }
 
 /** All figures of a composition. @throws nothing: an empty composition shows zeros and no pH. */
-export const propertiesOf = (composition: Composition): Properties => ({ pH: mixturePh(composition), ...sharesOf(composition) })
+export const propertiesOf = (composition: Composition): Properties => ({
+  pH: mixturePh(composition),
+  ...sharesOf(composition),
+})

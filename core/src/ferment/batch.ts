@@ -18,17 +18,30 @@ export interface Medium {
 }
 
 /** Liquid and pieces: mass share of the liquid, share of solutes that is in it at once, hours in which the two even out. */
-export interface Structure { liquid: number, atOnce: number, tauH: number, brine: boolean }
+export interface Structure {
+  liquid: number
+  atOnce: number
+  tauH: number
+  brine: boolean
+}
 
 /** Cells at the start, log10 a gram: of the produce in each group, and of a starter; `null` where nothing alive goes in. Shares of the weight. */
-export interface Living { rawH: number | null, rawP: number | null, starterLog10: number | null }
+export interface Living {
+  rawH: number | null
+  rawP: number | null
+  starterLog10: number | null
+}
 
 /** Everything the forecast needs to know of a batch. */
-export interface Batch { medium: Medium, structure: Structure, living: Living }
+export interface Batch {
+  medium: Medium
+  structure: Structure
+  living: Living
+}
 
 /** How the produce is cut. */
 export const CUTS = ['ground', 'fine', 'coarse', 'whole'] as const
-export type Cut = typeof CUTS[number]
+export type Cut = (typeof CUTS)[number]
 
 /** Liquid share, share in it at once, hours to even out. Chosen so that the cases in docs/checks.md come out. */
 const DRY: Record<Cut, Structure> = {
@@ -46,7 +59,7 @@ const BRINED: Record<Cut, Structure> = {
 const BAGGED: Structure = { liquid: 0.2, atOnce: 0.15, tauH: 48, brine: false }
 
 /** The cut a style usually has. Common practice. */
-export const usualCut = (style: string): Cut => style === 'mash' ? 'ground' : style === 'chop' ? 'fine' : 'coarse'
+export const usualCut = (style: string): Cut => (style === 'mash' ? 'ground' : style === 'chop' ? 'fine' : 'coarse')
 
 /**
  * How a style and a cut lie in the vessel.
@@ -55,7 +68,12 @@ export const usualCut = (style: string): Cut => style === 'mash' ? 'ground' : st
 export function structureOf(style: string, cut: Cut, waterShare = 0): Structure {
   within(waterShare, 0, 1, 'The share of water')
   if (cut === 'ground') return DRY.ground
-  if (style === 'bag') return { ...BAGGED, atOnce: cut === 'fine' ? 0.3 : cut === 'whole' ? 0.02 : BAGGED.atOnce, tauH: cut === 'fine' ? 12 : cut === 'whole' ? 120 : BAGGED.tauH }
+  if (style === 'bag')
+    return {
+      ...BAGGED,
+      atOnce: cut === 'fine' ? 0.3 : cut === 'whole' ? 0.02 : BAGGED.atOnce,
+      tauH: cut === 'fine' ? 12 : cut === 'whole' ? 120 : BAGGED.tauH,
+    }
   if (style !== 'brined') return DRY[cut]
   return { ...BRINED[cut], liquid: Math.min(0.8, Math.max(0.25, waterShare || 0.5)) }
 }

@@ -1,7 +1,16 @@
 import { InvalidInput } from '../invalid'
 
 /** Days a batch may stay above pH 4.6 at a steady temperature, °C. Judgement, deliberately conservative; local rules win. */
-const ALLOWED: readonly [tempC: number, days: number][] = [[10, 14], [12, 10], [15, 7], [18, 5], [21, 4], [24, 3], [27, 2.5], [30, 2]]
+const ALLOWED: readonly [tempC: number, days: number][] = [
+  [10, 14],
+  [12, 10],
+  [15, 7],
+  [18, 5],
+  [21, 4],
+  [24, 3],
+  [27, 2.5],
+  [30, 2],
+]
 
 /** The line a batch must pass: finished acid foods stand at or below it in the United States (21 CFR 114, from memory). */
 export const PH_LINE = 4.6
@@ -21,10 +30,17 @@ export function allowedDays(tempC: number): number {
 }
 
 /** A temperature read at a moment (ms since the epoch). */
-export interface TemperaturePoint { atMs: number, tempC: number }
+export interface TemperaturePoint {
+  atMs: number
+  tempC: number
+}
 
 /** How much of the allowed time above 4.6 is spent, and when it will be at the present temperature. */
-export interface Clock { spent: number, dueMs: number, state: 'running' | 'act' | 'over' }
+export interface Clock {
+  spent: number
+  dueMs: number
+  state: 'running' | 'act' | 'over'
+}
 
 const DAY_MS = 86_400_000
 
@@ -36,17 +52,18 @@ const DAY_MS = 86_400_000
 export function deadlineClock(packedMs: number, nowMs: number, temperatures: readonly TemperaturePoint[]): Clock {
   if (temperatures.length === 0) throw new InvalidInput('Read the temperature: without it the deadline cannot be told.')
   const at = (ms: number): number => {
-    const after = temperatures.findIndex(point => point.atMs >= ms)
+    const after = temperatures.findIndex((point) => point.atMs >= ms)
     const next = temperatures[after]
     const before = after > 0 ? temperatures[after - 1] : after < 0 ? temperatures.at(-1) : undefined
     if (!before) return next?.tempC ?? 20
     if (!next || next.atMs === before.atMs) return before.tempC
-    return before.tempC + (next.tempC - before.tempC) * (ms - before.atMs) / (next.atMs - before.atMs)
+    return before.tempC + ((next.tempC - before.tempC) * (ms - before.atMs)) / (next.atMs - before.atMs)
   }
   const steps = 400
   const span = Math.max(0, nowMs - packedMs)
   let spent = 0
-  for (let step = 0; step < steps; step++) spent += span / steps / DAY_MS / allowedDays(at(packedMs + span * (step + 0.5) / steps))
+  for (let step = 0; step < steps; step++)
+    spent += span / steps / DAY_MS / allowedDays(at(packedMs + (span * (step + 0.5)) / steps))
   const dueMs = nowMs + (1 - spent) * allowedDays(at(nowMs)) * DAY_MS
   return { spent, dueMs, state: spent >= 1 ? 'over' : spent > 0.7 ? 'act' : 'running' }
 }

@@ -7,20 +7,30 @@ const ATM_BAR = 1.01325
 const BUNSEN_MOLAR = 22.26
 
 /** A closed vessel: liquid in L (or kg), gas above it in L, its temperature, salt in mol per kg of water. */
-export interface ClosedVessel { liquidL: number, headspaceL: number, tempC: number, saltMolar: number }
+export interface ClosedVessel {
+  liquidL: number
+  headspaceL: number
+  tempC: number
+  saltMolar: number
+}
 
 /** CO2 that a litre of salted liquid holds at one atmosphere, mol; salt drives it out (Setschenow, 0.105). From memory. @param tempC held within 0 to 35. */
-export const co2Held = (tempC: number, saltMolar: number): number => bunsen(Math.min(35, Math.max(0, tempC))) / BUNSEN_MOLAR * 10 ** (-0.105 * saltMolar)
+export const co2Held = (tempC: number, saltMolar: number): number =>
+  (bunsen(Math.min(35, Math.max(0, tempC))) / BUNSEN_MOLAR) * 10 ** (-0.105 * saltMolar)
 
 /**
  * Gauge pressure that so much CO2 gives, bar. In equilibrium the liquid takes its share; once it is saturated all goes to the headspace.
  * @param co2Mmol made in the vessel, mmol.
  */
-export function gaugeBar(co2Mmol: number, { liquidL, headspaceL, tempC, saltMolar }: ClosedVessel, saturated: boolean): number {
+export function gaugeBar(
+  co2Mmol: number,
+  { liquidL, headspaceL, tempC, saltMolar }: ClosedVessel,
+  saturated: boolean,
+): number {
   within(headspaceL, 0.001, 1e6, 'The headspace in litres')
   const gas = headspaceL / (R * (tempC + 273.15))
   const room = gas + (saturated ? 0 : co2Held(tempC, saltMolar) * liquidL)
-  return ATM_BAR * co2Mmol / 1000 / room
+  return (ATM_BAR * co2Mmol) / 1000 / room
 }
 
 /** Under this between burps nobody keeps up: an airlock or a loose lid. Judgement. */
@@ -32,8 +42,9 @@ export const TOO_OFTEN_H = 8
  */
 export function burpEveryH(gasPerDay: number, vessel: ClosedVessel, most = 72): number {
   const barPerDay = gaugeBar(gasPerDay * vessel.liquidL, vessel, true)
-  return barPerDay > 0 ? Math.min(most, 24 * WARN_BAR / barPerDay) : most
+  return barPerDay > 0 ? Math.min(most, (24 * WARN_BAR) / barPerDay) : most
 }
 
 /** Free gas in a bag, L for a kilogram, once the liquid is full. @param co2 made so far, mmol/kg. */
-export const bagGasL = (co2: number, tempC: number, saltMolar: number): number => Math.max(0, co2 - 1000 * co2Held(tempC, saltMolar)) * 0.024
+export const bagGasL = (co2: number, tempC: number, saltMolar: number): number =>
+  Math.max(0, co2 - 1000 * co2Held(tempC, saltMolar)) * 0.024

@@ -29,8 +29,36 @@ export interface Group {
 
 /** From memory: Passos and others 1993–94 for P (least pH, salt, acid yields), Zwietering 1990–91 for its temperatures; rates and H chosen so that the cases in docs/checks.md come out. */
 export const GROUPS: Readonly<Record<'H' | 'P', Group>> = {
-  H: { rate: 0.75, tMin: -0.5, tBest: 29, tMax: 39, phMin: 3.75, awMin: 0.950, withGrowth: 45, atRest: 3.2, most: 0.6, death: 0.02, below: 0.15, raw: 3.5, rawSpread: 1 },
-  P: { rate: 0.75, tMin: 1, tBest: 35, tMax: 44, phMin: 3.42, awMin: 0.930, withGrowth: 21, atRest: 1.9, most: 1.2, death: 0.007, below: 0.27, raw: 2.5, rawSpread: 1.2 },
+  H: {
+    rate: 0.75,
+    tMin: -0.5,
+    tBest: 29,
+    tMax: 39,
+    phMin: 3.75,
+    awMin: 0.95,
+    withGrowth: 45,
+    atRest: 3.2,
+    most: 0.6,
+    death: 0.02,
+    below: 0.15,
+    raw: 3.5,
+    rawSpread: 1,
+  },
+  P: {
+    rate: 0.75,
+    tMin: 1,
+    tBest: 35,
+    tMax: 44,
+    phMin: 3.42,
+    awMin: 0.93,
+    withGrowth: 21,
+    atRest: 1.9,
+    most: 1.2,
+    death: 0.007,
+    below: 0.27,
+    raw: 2.5,
+    rawSpread: 1.2,
+  },
 }
 
 /** Best and highest pH for growth, both groups. From memory. */
@@ -45,10 +73,13 @@ export const STOPS_AT_REST = 2.2
 export const HALF_SPEED = 2
 
 /** pK' at an ionic strength of about 0.5, where a salted mash stands. From memory. */
-export const MIXED_PK = { lactic: 3.66, acetic: 4.57, citric: [2.92, 4.35, 5.65], malic: [3.22, 4.70] } as const
+export const MIXED_PK = { lactic: 3.66, acetic: 4.57, citric: [2.92, 4.35, 5.65], malic: [3.22, 4.7] } as const
 
 /** Rosso's cardinal temperature model: 0 at and outside the ends, 1 at the best. °C. */
-export function temperatureFactor(tempC: number, { tMin, tBest, tMax }: Pick<Group, 'tMin' | 'tBest' | 'tMax'>): number {
+export function temperatureFactor(
+  tempC: number,
+  { tMin, tBest, tMax }: Pick<Group, 'tMin' | 'tBest' | 'tMax'>,
+): number {
   if (!(tempC > tMin && tempC < tMax)) return 0
   const over = (tempC - tMax) * (tempC - tMin) ** 2
   return over / ((tBest - tMin) * ((tBest - tMin) * (tempC - tBest) - (tBest - tMax) * (tBest + tMin - 2 * tempC)))

@@ -7,10 +7,15 @@ import type { TemperaturePlan } from './temperature'
 export type Sampled = 'liquid' | 'blended'
 
 /** A pH read so many hours after packing; `sd` of the meter. */
-export interface PhReading { hour: number, ph: number, sd: number, of: Sampled }
+export interface PhReading {
+  hour: number
+  ph: number
+  sd: number
+  of: Sampled
+}
 
 /** Standard deviations of a pH by how it was read. Judgement. */
-export const METER_SD = { calibrated: 0.05, uncalibrated: 0.10, strip: 0.2 } as const
+export const METER_SD = { calibrated: 0.05, uncalibrated: 0.1, strip: 0.2 } as const
 
 /** What the model itself is off by, pH. Judgement. */
 const MODEL_SD = 0.07
@@ -49,7 +54,7 @@ export interface Learned {
 export function mergeReadings(readings: readonly PhReading[]): PhReading[] {
   const merged: (PhReading & { count: number })[] = []
   for (const reading of [...readings].filter(({ hour }) => hour >= 0).sort((a, b) => a.hour - b.hour)) {
-    const near = merged.findLast(known => known.of === reading.of)
+    const near = merged.findLast((known) => known.of === reading.of)
     if (near && reading.hour - near.hour < TOGETHER_H) {
       const count = near.count + 1
       near.hour += (reading.hour - near.hour) / count
@@ -62,13 +67,13 @@ export function mergeReadings(readings: readonly PhReading[]): PhReading[] {
 }
 
 const spreadOf = (reading: PhReading) => Math.hypot(reading.sd, MODEL_SD)
-const logT = (gap: number, sd: number) => -(FREEDOM + 1) / 2 * Math.log1p((gap / sd) ** 2 / FREEDOM) - Math.log(sd)
+const logT = (gap: number, sd: number) => (-(FREEDOM + 1) / 2) * Math.log1p((gap / sd) ** 2 / FREEDOM) - Math.log(sd)
 
 /** Probability of at most `t` in Student's distribution with five degrees of freedom. */
 export function studentBelow(t: number): number {
   const angle = Math.atan(t / Math.sqrt(FREEDOM))
   const cosine = Math.cos(angle)
-  return 0.5 + (angle + Math.sin(angle) * (cosine + 2 / 3 * cosine ** 3)) / Math.PI
+  return 0.5 + (angle + Math.sin(angle) * (cosine + (2 / 3) * cosine ** 3)) / Math.PI
 }
 
 /** Sum of exponentials without overflow, as a logarithm. */
@@ -80,7 +85,7 @@ function logSum(values: Float64Array): number {
 /** Weights from logarithms, summing to 1. */
 function normalised(logs: Float64Array): Float64Array {
   const total = logSum(logs)
-  return logs.map(value => Math.exp(value - total))
+  return logs.map((value) => Math.exp(value - total))
 }
 const effective = (weights: Float64Array) => 1 / weights.reduce((sum, weight) => sum + weight * weight, 0)
 
@@ -103,15 +108,21 @@ function rowsOf(z: Float64Array, rows: Uint32Array): Float64Array {
 }
 
 /** pH of each member at each reading, member by member. */
-function predictions(batch: Batch, temperature: TemperaturePlan, readings: readonly PhReading[], z: Float64Array): Float64Array {
+function predictions(
+  batch: Batch,
+  temperature: TemperaturePlan,
+  readings: readonly PhReading[],
+  z: Float64Array,
+): Float64Array {
   const count = z.length / DRAWS
-  const hours = Float64Array.from(readings, reading => reading.hour)
+  const hours = Float64Array.from(readings, (reading) => reading.hour)
   const shown = new Float64Array(hours.length * COLUMNS)
   const out = new Float64Array(count * hours.length)
-  const columns = readings.map(reading => SHOWN.indexOf(reading.of))
+  const columns = readings.map((reading) => SHOWN.indexOf(reading.of))
   for (let member = 0; member < count; member++) {
     runMember(memberOf(batch, z, member * DRAWS), temperature, hours, shown, 0)
-    for (let index = 0; index < hours.length; index++) out[member * hours.length + index] = shown[index * COLUMNS + (columns[index] ?? 0)] ?? 0
+    for (let index = 0; index < hours.length; index++)
+      out[member * hours.length + index] = shown[index * COLUMNS + (columns[index] ?? 0)] ?? 0
   }
   return out
 }
@@ -133,18 +144,25 @@ function logLikelihoods(predicted: Float64Array, readings: readonly PhReading[],
  * Draws that fit the readings, all of one weight: the prior's, taken by weight; where too few would be left, led there in tempered steps,
  * each taken anew and moved by preconditioned Crank–Nicolson.
  */
-function fit(batch: Batch, temperature: TemperaturePlan, readings: readonly PhReading[], seed: number, prior: Float64Array, priorLogs: Float64Array): Float64Array {
+function fit(
+  batch: Batch,
+  temperature: TemperaturePlan,
+  readings: readonly PhReading[],
+  seed: number,
+  prior: Float64Array,
+  priorLogs: Float64Array,
+): Float64Array {
   const even = uniforms(seed)
   const weights = normalised(priorLogs)
   if (readings.length === 0) return prior
-  if (effective(weights) >= LEAST_EFFECTIVE * weights.length / 500) return rowsOf(prior, picked(weights, even()))
+  if (effective(weights) >= (LEAST_EFFECTIVE * weights.length) / 500) return rowsOf(prior, picked(weights, even()))
   const next = normals(seed + 1)
   const count = Math.min(weights.length, TEMPERED)
   const stay = Math.sqrt(1 - STRIDE ** 2)
   let z: Float64Array = prior.slice(0, count * DRAWS)
   let logs: Float64Array = priorLogs.slice(0, count)
   for (let heat = 0, stage = 1; heat < 1; stage++) {
-    const at = (step: number) => normalised(logs.map(value => value * step))
+    const at = (step: number) => normalised(logs.map((value) => value * step))
     let step = 1 - heat
     if (stage < STAGES && effective(at(step)) < KEEP * count) {
       let low = 0
@@ -159,9 +177,9 @@ function fit(batch: Batch, temperature: TemperaturePlan, readings: readonly PhRe
     const rows = picked(at(step), even())
     z = rowsOf(z, rows)
     const before = logs
-    logs = Float64Array.from(rows, row => before[row] ?? 0)
+    logs = Float64Array.from(rows, (row) => before[row] ?? 0)
     for (let move = 0; move < MOVES; move++) {
-      const tried = z.map(value => stay * value + STRIDE * next())
+      const tried = z.map((value) => stay * value + STRIDE * next())
       const triedLogs = logLikelihoods(predictions(batch, temperature, readings, tried), readings)
       for (let member = 0; member < count; member++) {
         if (Math.log(even()) >= heat * ((triedLogs[member] ?? 0) - (logs[member] ?? 0))) continue
@@ -180,7 +198,12 @@ const logDead = ({ medium }: Batch, readings: readonly PhReading[]): number =>
 /**
  * What readings teach about a batch: the prior draws that fit them. Seeded: the same readings give the same answer. Readings are merged first.
  */
-export function learn(batch: Batch, temperature: TemperaturePlan, given: readonly PhReading[], { members = 500, seed = 1 } = {}): Learned {
+export function learn(
+  batch: Batch,
+  temperature: TemperaturePlan,
+  given: readonly PhReading[],
+  { members = 500, seed = 1 } = {},
+): Learned {
   const readings = mergeReadings(given)
   const z = drawMembers(members, seed)
   const newest = readings.at(-1)
@@ -188,23 +211,40 @@ export function learn(batch: Batch, temperature: TemperaturePlan, given: readonl
   const last = readings.length - 1
   const predicted = predictions(batch, temperature, readings, z)
   const all = logLikelihoods(predicted, readings)
-  const dead = 1 / (1 + Math.exp(logSum(all) - Math.log(members) - logDead(batch, readings)) * (1 - DEAD) / DEAD)
+  const dead = 1 / (1 + (Math.exp(logSum(all) - Math.log(members) - logDead(batch, readings)) * (1 - DEAD)) / DEAD)
   const shown = (of: Float64Array, member: number) => of[member * readings.length + last] ?? 0
   const spread = spreadOf(newest)
 
   // What was to be expected of the newest reading, given those before it: fewer members tell that well enough.
   const few = Math.min(members, EXPECTING)
-  const before = fit(batch, temperature, readings.slice(0, -1), seed + 10, z.slice(0, few * DRAWS), logLikelihoods(predicted.subarray(0, few * readings.length), readings, last))
+  const before = fit(
+    batch,
+    temperature,
+    readings.slice(0, -1),
+    seed + 10,
+    z.slice(0, few * DRAWS),
+    logLikelihoods(predicted.subarray(0, few * readings.length), readings, last),
+  )
   const expected = predictions(batch, temperature, readings, before)
   let place = 0
   const asked = before.length / DRAWS
-  for (let member = 0; member < asked; member++) place += studentBelow((newest.ph - shown(expected, member)) / spread) / asked
+  for (let member = 0; member < asked; member++)
+    place += studentBelow((newest.ph - shown(expected, member)) / spread) / asked
 
   const fitting = fit(batch, temperature, readings, seed + 20, z, all)
   const now = predictions(batch, temperature, readings, fitting)
   let mean = 0
   const left = fitting.length / DRAWS
   for (let member = 0; member < left; member++) mean += shown(now, member) / left
-  const sameKind = readings.slice(0, -1).filter(reading => reading.of === newest.of).map(reading => reading.ph)
-  return { z: fitting, dead, place, residual: (newest.ph - mean) / spread, rise: sameKind.length ? newest.ph - Math.min(...sameKind) : 0 }
+  const sameKind = readings
+    .slice(0, -1)
+    .filter((reading) => reading.of === newest.of)
+    .map((reading) => reading.ph)
+  return {
+    z: fitting,
+    dead,
+    place,
+    residual: (newest.ph - mean) / spread,
+    rise: sameKind.length ? newest.ph - Math.min(...sameKind) : 0,
+  }
 }

@@ -6,7 +6,24 @@ import { GROUPS, STOPS, waterActivity, waterFactor, type Group } from './growth'
 /*
  * One possible batch: the typical one, moved by standard normal draws. Spreads from memory or chosen; see docs/checks.md.
  */
-const SPREAD = { rate: 0.22, tMin: 0.7, phMinH: 0.14, phMinP: 0.15, stops: 0.25, atRest: 0.35, most: 0.35, lag: 0.4, acetic: 0.3, citric: 0.3, malic: 0.3, buffer: 0.4, sugar: 0.2, tau: 0.5, tempC: 0.7, starter: 0.5 }
+const SPREAD = {
+  rate: 0.22,
+  tMin: 0.7,
+  phMinH: 0.14,
+  phMinP: 0.15,
+  stops: 0.25,
+  atRest: 0.35,
+  most: 0.35,
+  lag: 0.4,
+  acetic: 0.3,
+  citric: 0.3,
+  malic: 0.3,
+  buffer: 0.4,
+  sugar: 0.2,
+  tau: 0.5,
+  tempC: 0.7,
+  starter: 0.5,
+}
 
 /** Draws below this leave group P out: one batch in ten has none. Chosen. */
 const P_ABSENT = -1.28
@@ -20,7 +37,9 @@ const STARTER_H = 0.1
 export const DRAWS = 23
 
 /** A group as it is in one member, with what does not change during the run worked in. */
-export interface MemberGroup extends Group { start: number }
+export interface MemberGroup extends Group {
+  start: number
+}
 
 /** One possible batch, ready to be run. */
 export interface Member {
@@ -75,7 +94,8 @@ export function drawMembers(count: number, seed: number): Float64Array {
 }
 
 /** Cells at the start, 10⁹/g, of what is raw and of a starter, log10. */
-const cells = (raw: number | null, starter: number | null): number => (raw === null ? 0 : 10 ** (raw - 9)) + (starter === null ? 0 : 10 ** (starter - 9))
+const cells = (raw: number | null, starter: number | null): number =>
+  (raw === null ? 0 : 10 ** (raw - 9)) + (starter === null ? 0 : 10 ** (starter - 9))
 
 /** The member that one row of draws stands for; a row of zeros is the all-median one. */
 export function memberOf({ medium, structure, living }: Batch, z: Float64Array, at = 0): Member {
@@ -89,17 +109,46 @@ export function memberOf({ medium, structure, living }: Batch, z: Float64Array, 
   const { liquid, atOnce, tauH, brine } = structure
   // Salt outside the pieces before it has evened out; dry salt reaches the juice only in part.
   const ahead = 1 + (brine ? (1 - liquid) / liquid : liquid < 1 ? 0.5 : 0) * (1 - atOnce)
-  const waterOf = (awMin: number) => [ahead, 1].map(times => waterFactor(waterActivity(medium.saltPct * times, medium.fruitShare), awMin)) as [number, number]
+  const waterOf = (awMin: number) =>
+    [ahead, 1].map((times) => waterFactor(waterActivity(medium.saltPct * times, medium.fruitShare), awMin)) as [
+      number,
+      number,
+    ]
   const waterH = waterOf(GROUPS.H.awMin)
   const waterP = waterOf(GROUPS.P.awMin)
   return {
-    h: { ...GROUPS.H, rate: GROUPS.H.rate * ln(0, SPREAD.rate), tMin: GROUPS.H.tMin + tMinShift, phMin: GROUPS.H.phMin + SPREAD.phMinH * draw(3), most: GROUPS.H.most * ln(8, SPREAD.most), atRest: GROUPS.H.atRest * rest, start: cells(rawH, starter === null ? null : starter + Math.log10(STARTER_H)) },
-    p: { ...GROUPS.P, rate: GROUPS.P.rate * ln(1, SPREAD.rate), tMin: GROUPS.P.tMin + tMinShift, phMin: GROUPS.P.phMin + SPREAD.phMinP * draw(4), most: GROUPS.P.most * ln(9, SPREAD.most), atRest: GROUPS.P.atRest * rest, start: cells(rawP, starter === null ? null : starter + Math.log10(1 - STARTER_H)) },
+    h: {
+      ...GROUPS.H,
+      rate: GROUPS.H.rate * ln(0, SPREAD.rate),
+      tMin: GROUPS.H.tMin + tMinShift,
+      phMin: GROUPS.H.phMin + SPREAD.phMinH * draw(3),
+      most: GROUPS.H.most * ln(8, SPREAD.most),
+      atRest: GROUPS.H.atRest * rest,
+      start: cells(rawH, starter === null ? null : starter + Math.log10(STARTER_H)),
+    },
+    p: {
+      ...GROUPS.P,
+      rate: GROUPS.P.rate * ln(1, SPREAD.rate),
+      tMin: GROUPS.P.tMin + tMinShift,
+      phMin: GROUPS.P.phMin + SPREAD.phMinP * draw(4),
+      most: GROUPS.P.most * ln(9, SPREAD.most),
+      atRest: GROUPS.P.atRest * rest,
+      start: cells(rawP, starter === null ? null : starter + Math.log10(1 - STARTER_H)),
+    },
     adapted: Math.exp(-LAG * ln(6, SPREAD.lag)),
-    stopsLactic: STOPS.lactic * ln(5, SPREAD.stops), stopsAcetic: STOPS.acetic,
+    stopsLactic: STOPS.lactic * ln(5, SPREAD.stops),
+    stopsAcetic: STOPS.acetic,
     aceticShare: ACETIC_SHARE * ln(12, SPREAD.acetic),
-    citric: medium.citric * ln(13, SPREAD.citric), malic: medium.malic * ln(14, SPREAD.malic), buffer: medium.buffer * ln(15, SPREAD.buffer),
-    hexose: medium.hexose * ln(16, SPREAD.sugar), startPh: medium.startPh + medium.startPhSpread * draw(17),
-    tauH: tauH * ln(18, SPREAD.tau), liquid, atOnce, tempShiftC: SPREAD.tempC * draw(19), waterH, waterP,
+    citric: medium.citric * ln(13, SPREAD.citric),
+    malic: medium.malic * ln(14, SPREAD.malic),
+    buffer: medium.buffer * ln(15, SPREAD.buffer),
+    hexose: medium.hexose * ln(16, SPREAD.sugar),
+    startPh: medium.startPh + medium.startPhSpread * draw(17),
+    tauH: tauH * ln(18, SPREAD.tau),
+    liquid,
+    atOnce,
+    tempShiftC: SPREAD.tempC * draw(19),
+    waterH,
+    waterP,
   }
 }

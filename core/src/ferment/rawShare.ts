@@ -4,25 +4,50 @@ import type { Living } from './batch'
 import { GROUPS } from './growth'
 
 /** A row seen for its bacteria: produce, or a starter with its count in log10 a gram. Leaves, roots and other `green` things carry more than fruits and peppers. */
-export interface LivingRow { massG: number, preparation: Preparation, livens: boolean, green?: boolean, starterLog10?: number | null }
+export interface LivingRow {
+  massG: number
+  preparation: Preparation
+  livens: boolean
+  green?: boolean
+  starterLog10?: number | null
+}
 
 /** Share of the weight that brings living bacteria: raw produce counts, cooked and frozen do not; a starter is neither. `null` for no weight. */
 export function rawShare(rows: readonly LivingRow[]): number | null {
-  const produce = rows.filter(row => typeof row.starterLog10 !== 'number')
+  const produce = rows.filter((row) => typeof row.starterLog10 !== 'number')
   const total = produce.reduce((sum, row) => sum + row.massG, 0)
   if (total <= 0) return null
-  return produce.filter(row => row.livens && row.preparation === 'raw').reduce((sum, row) => sum + row.massG, 0) / total
+  return (
+    produce.filter((row) => row.livens && row.preparation === 'raw').reduce((sum, row) => sum + row.massG, 0) / total
+  )
 }
 
 /** Living bacteria on raw produce, log10 a gram, both groups together. Judgement; the spread is a factor of ten either way. */
 const RAW_LOG10 = 3.5
 
 /** What is left of them after preparing. Judgement. */
-const SURVIVES: Record<Preparation, number> = { raw: 1, frozen: 0.1, dried: 0.01, roasted: 1e-4, smoked: 1e-4, boiled: 1e-4 }
+const SURVIVES: Record<Preparation, number> = {
+  raw: 1,
+  frozen: 0.1,
+  dried: 0.01,
+  roasted: 1e-4,
+  smoked: 1e-4,
+  boiled: 1e-4,
+}
 
 /** Living lactic acid bacteria at the start, log10 a gram of everything; `null` when nothing alive goes in. */
 export function startCountLog10(rows: readonly LivingRow[], everythingG: number): number | null {
-  const count = rows.reduce((sum, row) => sum + row.massG * (typeof row.starterLog10 === 'number' ? 10 ** row.starterLog10 : row.livens ? 10 ** RAW_LOG10 * SURVIVES[row.preparation] : 0), 0)
+  const count = rows.reduce(
+    (sum, row) =>
+      sum +
+      row.massG *
+        (typeof row.starterLog10 === 'number'
+          ? 10 ** row.starterLog10
+          : row.livens
+            ? 10 ** RAW_LOG10 * SURVIVES[row.preparation]
+            : 0),
+    0,
+  )
   return count > 0 && everythingG > 0 ? Math.log10(count / everythingG) : null
 }
 
@@ -31,12 +56,18 @@ const GREEN_MORE = 0.5
 
 /** Living cells of each group a gram of everything, log10, produce and starter apart. */
 export function livingCounts(rows: readonly LivingRow[], everythingG: number): Living {
-  const log = (sum: number) => sum > 0 && everythingG > 0 ? Math.log10(sum / everythingG) : null
+  const log = (sum: number) => (sum > 0 && everythingG > 0 ? Math.log10(sum / everythingG) : null)
   const sum = (each: (row: LivingRow) => number) => rows.reduce((total, row) => total + row.massG * each(row), 0)
-  const produce = (log10: (row: LivingRow) => number) => log(sum(row => typeof row.starterLog10 !== 'number' && row.livens ? 10 ** log10(row) * SURVIVES[row.preparation] : 0))
+  const produce = (log10: (row: LivingRow) => number) =>
+    log(
+      sum((row) =>
+        typeof row.starterLog10 !== 'number' && row.livens ? 10 ** log10(row) * SURVIVES[row.preparation] : 0,
+      ),
+    )
   return {
-    rawH: produce(row => GROUPS.H.raw + (row.green ? GREEN_MORE : 0)), rawP: produce(() => GROUPS.P.raw),
-    starterLog10: log(sum(row => typeof row.starterLog10 === 'number' ? 10 ** row.starterLog10 : 0)),
+    rawH: produce((row) => GROUPS.H.raw + (row.green ? GREEN_MORE : 0)),
+    rawP: produce(() => GROUPS.P.raw),
+    starterLog10: log(sum((row) => (typeof row.starterLog10 === 'number' ? 10 ** row.starterLog10 : 0))),
   }
 }
 
@@ -59,12 +90,20 @@ export const KEPT_BRINE_LOG10 = 7
 const STARTER_LOG10 = 5
 
 /** The two ways out of too little raw produce: grams of raw produce to add, or of a starter with `starterLog10` living in a gram. */
-export function rawRemedies(rows: readonly LivingRow[], everythingG: number, starterLog10 = KEPT_BRINE_LOG10): { rawG: number, starterG: number, sentence: string } {
-  const produce = rows.filter(row => typeof row.starterLog10 !== 'number')
+export function rawRemedies(
+  rows: readonly LivingRow[],
+  everythingG: number,
+  starterLog10 = KEPT_BRINE_LOG10,
+): { rawG: number; starterG: number; sentence: string } {
+  const produce = rows.filter((row) => typeof row.starterLog10 !== 'number')
   const total = produce.reduce((sum, row) => sum + row.massG, 0)
   const raw = (rawShare(rows) ?? 0) * total
   const rawG = Math.max(0, (RAW_NEEDED * total - raw) / (1 - RAW_NEEDED))
   // At least a spoon of it in a kilogram, so that it can be stirred through.
   const starterG = Math.max(everythingG * 10 ** (STARTER_LOG10 - starterLog10), everythingG * 0.02)
-  return { rawG, starterG, sentence: `Less than half is raw and nothing starts it. Add ${formatNumber(rawG)} g of raw produce, or ${formatNumber(starterG)} g of living kept brine.` }
+  return {
+    rawG,
+    starterG,
+    sentence: `Less than half is raw and nothing starts it. Add ${formatNumber(rawG)} g of raw produce, or ${formatNumber(starterG)} g of living kept brine.`,
+  }
 }

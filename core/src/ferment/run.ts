@@ -25,12 +25,13 @@ function meanCharge(pH: number, pK: readonly number[]): number {
   }
   return charge / sum
 }
-const tableOf = (at: (pH: number) => number) => Float64Array.from({ length: STEPS + 1 }, (_, index) => at(LOW + index / PER_PH))
-const LACTIC = tableOf(pH => meanCharge(pH, [MIXED_PK.lactic]))
-const ACETIC = tableOf(pH => meanCharge(pH, [MIXED_PK.acetic]))
-const HYDROGEN = tableOf(pH => FREE * 10 ** -pH)
-const CITRIC = tableOf(pH => meanCharge(pH, MIXED_PK.citric))
-const MALIC = tableOf(pH => meanCharge(pH, MIXED_PK.malic))
+const tableOf = (at: (pH: number) => number) =>
+  Float64Array.from({ length: STEPS + 1 }, (_, index) => at(LOW + index / PER_PH))
+const LACTIC = tableOf((pH) => meanCharge(pH, [MIXED_PK.lactic]))
+const ACETIC = tableOf((pH) => meanCharge(pH, [MIXED_PK.acetic]))
+const HYDROGEN = tableOf((pH) => FREE * 10 ** -pH)
+const CITRIC = tableOf((pH) => meanCharge(pH, MIXED_PK.citric))
+const MALIC = tableOf((pH) => meanCharge(pH, MIXED_PK.malic))
 const lookup = (table: Float64Array, pH: number): number => {
   const place = Math.min(STEPS - 1e-9, Math.max(0, (pH - LOW) * PER_PH))
   const index = place | 0
@@ -42,13 +43,24 @@ const lookup = (table: Float64Array, pH: number): number => {
  * Charge the food's own acids and buffer take up between its start pH and a pH, mmol/kg: made once for each run.
  * Beside it the charge is balanced by what the bacteria make.
  */
-function nativeTable({ citric, malic, buffer, startPh }: Pick<Member, 'citric' | 'malic' | 'buffer' | 'startPh'>, into: Float64Array): void {
+function nativeTable(
+  { citric, malic, buffer, startPh }: Pick<Member, 'citric' | 'malic' | 'buffer' | 'startPh'>,
+  into: Float64Array,
+): void {
   const base = citric * lookup(CITRIC, startPh) + malic * lookup(MALIC, startPh) + buffer * startPh
-  for (let index = 0; index <= STEPS; index++) into[index] = citric * (CITRIC[index] ?? 0) + malic * (MALIC[index] ?? 0) + buffer * (LOW + index / PER_PH) - base
+  for (let index = 0; index <= STEPS; index++)
+    into[index] = citric * (CITRIC[index] ?? 0) + malic * (MALIC[index] ?? 0) + buffer * (LOW + index / PER_PH) - base
 }
 
 /** pH where native charge × share + acids' charge balances free hydrogen. Newton on the table, from a pH near by; the residual only rises with pH. */
-function phFrom(native: Float64Array, share: number, lactic: number, acetic: number, freeAtStart: number, near: number): number {
+function phFrom(
+  native: Float64Array,
+  share: number,
+  lactic: number,
+  acetic: number,
+  freeAtStart: number,
+  near: number,
+): number {
   let place = Math.min(STEPS - 1e-6, Math.max(0, (near - LOW) * PER_PH))
   for (let pass = 0; pass < 30; pass++) {
     const index = place | 0
@@ -57,7 +69,11 @@ function phFrom(native: Float64Array, share: number, lactic: number, acetic: num
     const l0 = LACTIC[index]!
     const a0 = ACETIC[index]!
     const h0 = HYDROGEN[index]!
-    const slope = share * (native[index + 1]! - n0) + lactic * (LACTIC[index + 1]! - l0) + acetic * (ACETIC[index + 1]! - a0) - (HYDROGEN[index + 1]! - h0)
+    const slope =
+      share * (native[index + 1]! - n0) +
+      lactic * (LACTIC[index + 1]! - l0) +
+      acetic * (ACETIC[index + 1]! - a0) -
+      (HYDROGEN[index + 1]! - h0)
     const residual = share * n0 + lactic * l0 + acetic * a0 - h0 + freeAtStart + part * slope
     const moved = residual / slope
     place -= moved
@@ -69,7 +85,11 @@ function phFrom(native: Float64Array, share: number, lactic: number, acetic: num
 }
 
 /** pH of a food with acids made in it, mmol/kg. For checks; the run uses the same table. */
-export function phWithAcids(food: Pick<Member, 'citric' | 'malic' | 'buffer' | 'startPh'>, lactic: number, acetic: number): number {
+export function phWithAcids(
+  food: Pick<Member, 'citric' | 'malic' | 'buffer' | 'startPh'>,
+  lactic: number,
+  acetic: number,
+): number {
   const native = new Float64Array(STEPS + 1)
   nativeTable(food, native)
   return phFrom(native, 1, lactic, acetic, FREE * 10 ** -food.startPh, food.startPh)
@@ -129,11 +149,35 @@ const FASTEST = 3
 const GAS = 4
 
 function setGroup(group: MemberGroup, water: readonly [number, number], at: number): void {
-  fixed.set([group.rate, group.phMin, group.most, group.death, group.withGrowth, group.atRest, group.phMin - group.below, water[1], water[0] - water[1], group.start > 0 ? 1 : 0], at)
+  fixed.set(
+    [
+      group.rate,
+      group.phMin,
+      group.most,
+      group.death,
+      group.withGrowth,
+      group.atRest,
+      group.phMin - group.below,
+      water[1],
+      water[0] - water[1],
+      group.start > 0 ? 1 : 0,
+    ],
+    at,
+  )
 }
 
 /** Growth, adaptation and acid of one group; returns the acid it makes, mmol/kg an hour. */
-function groupRates(y: Float64Array, index: number, at: number, warm: number, apart: number, fed: number, grows: number, rests: number, into: Float64Array): number {
+function groupRates(
+  y: Float64Array,
+  index: number,
+  at: number,
+  warm: number,
+  apart: number,
+  fed: number,
+  grows: number,
+  rests: number,
+  into: Float64Array,
+): number {
   if (fixed[at + THERE] === 0) {
     into[index] = into[index + 1] = 0
     return 0
@@ -155,7 +199,8 @@ function groupRates(y: Float64Array, index: number, at: number, warm: number, ap
 }
 
 /** Share of solutes that has reached the liquid, 1 once evened out. */
-const evenAt = (hour: number): number => fixed[LIQUID]! < 1 ? 1 - (1 - fixed[AT_ONCE]!) * Math.exp(-hour / fixed[TAU]!) : 1
+const evenAt = (hour: number): number =>
+  fixed[LIQUID]! < 1 ? 1 - (1 - fixed[AT_ONCE]!) * Math.exp(-hour / fixed[TAU]!) : 1
 
 /** Rates of everything at an hour. */
 function rates(y: Float64Array, hour: number, into: Float64Array): void {
@@ -171,7 +216,7 @@ function rates(y: Float64Array, hour: number, into: Float64Array): void {
   const part = place - index
   const freeLactic = 1 - LACTIC[index]! - (LACTIC[index + 1]! - LACTIC[index]!) * part
   const freeAcetic = 1 - ACETIC[index]! - (ACETIC[index + 1]! - ACETIC[index]!) * part
-  const held = lactic * freeLactic / fixed[STOPS_LACTIC]! + acetic * freeAcetic / fixed[STOPS_ACETIC]!
+  const held = (lactic * freeLactic) / fixed[STOPS_LACTIC]! + (acetic * freeAcetic) / fixed[STOPS_ACETIC]!
   const grows = held < 1 ? 1 - held : 0
   const rests = held < STOPS_AT_REST ? 1 - held / STOPS_AT_REST : 0
   const fed = sugar / (HALF_SPEED + sugar)
@@ -198,7 +243,13 @@ function rates(y: Float64Array, hour: number, into: Float64Array): void {
  * Runs one member and writes {@link COLUMNS} figures for each of `hours` (rising, from 0) to `out` from `at` on.
  * Heun's method on the logarithms of the cells; steps follow the fastest of growth, sugar, pH and exchange.
  */
-export function runMember(member: Member, temperature: TemperaturePlan, hours: Float64Array, out: Float64Array, at: number): void {
+export function runMember(
+  member: Member,
+  temperature: TemperaturePlan,
+  hours: Float64Array,
+  out: Float64Array,
+  at: number,
+): void {
   const { h, p, hexose, liquid, atOnce, tauH, startPh, tempShiftC } = member
   const inside = 1 - liquid
   const twoParts = inside > 0
@@ -212,7 +263,7 @@ export function runMember(member: Member, temperature: TemperaturePlan, hours: F
   state[LN_P] = p.start > 0 ? Math.log(p.start) : NONE
   state[ADAPT_H] = state[ADAPT_P] = member.adapted
   state[SUGAR] = twoParts ? hexose * atOnce : hexose
-  state[SUGAR_IN] = twoParts ? hexose * (1 - liquid * atOnce) / inside : 0
+  state[SUGAR_IN] = twoParts ? (hexose * (1 - liquid * atOnce)) / inside : 0
   moving[PH] = startPh
 
   // A steady temperature is looked up once: most forecasts have one for most of their way.
@@ -242,7 +293,10 @@ export function runMember(member: Member, temperature: TemperaturePlan, hours: F
       const gasBefore = moving[GAS]!
       // How fast pH moved over the last step tells how long the next may be.
       const slope = Math.abs(pH - phBefore) / dt
-      dt = Math.min(0.5 / (moving[FASTEST]! + 0.01), steady ? farthest : Math.min(farthest, longestStepH(temperature, hour)))
+      dt = Math.min(
+        0.5 / (moving[FASTEST]! + 0.01),
+        steady ? farthest : Math.min(farthest, longestStepH(temperature, hour)),
+      )
       if (slope * dt > 0.12) dt = 0.12 / slope
       if (dt < 0.1) dt = 0.1
       if (hour + dt > until) dt = until - hour
@@ -250,11 +304,11 @@ export function runMember(member: Member, temperature: TemperaturePlan, hours: F
       if (trial[SUGAR]! < 0) trial[SUGAR] = 0
       if (!steady) warm(hour + dt)
       rates(trial, hour + dt, second)
-      for (let k = 0; k < states; k++) state[k] = state[k]! + dt / 2 * (first[k]! + second[k]!)
+      for (let k = 0; k < states; k++) state[k] = state[k]! + (dt / 2) * (first[k]! + second[k]!)
       if (state[SUGAR]! < 0) state[SUGAR] = 0
       if (state[ADAPT_H]! > 1) state[ADAPT_H] = 1
       if (state[ADAPT_P]! > 1) state[ADAPT_P] = 1
-      gas += dt / 2 * (gasBefore + moving[GAS]!) * liquid
+      gas += (dt / 2) * (gasBefore + moving[GAS]!) * liquid
       phBefore = pH
       hour += dt
       rates(state, hour, first)
@@ -266,7 +320,7 @@ export function runMember(member: Member, temperature: TemperaturePlan, hours: F
     const acetic = liquid * state[ACET]! + inside * inAcetic
     out[row + 1] = moving[PH]!
     if (twoParts) {
-      const rich = 1 + liquid / inside * (1 - evenAt(until))
+      const rich = 1 + (liquid / inside) * (1 - evenAt(until))
       blended = phFrom(native, 1, lactic, acetic, free, blended)
       pieces = phFrom(native, rich, inLactic, inAcetic, free * rich, pieces)
     } else blended = pieces = moving[PH]!

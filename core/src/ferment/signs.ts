@@ -2,32 +2,148 @@
 export type SignLevel = 'fine' | 'ask' | 'act' | 'discard'
 
 /** What can be seen, smelt or felt. The first ten are as old as the log. */
-export const SIGN_IDS = ['bubbles', 'foam', 'calm', 'white film', 'fuzzy growth', 'bag ballooned', 'not covered', 'slime', 'putrid smell', 'pink colour', 'cloud', 'sediment', 'specks', 'floaters', 'no bubbles', 'soft'] as const
-export type SignId = typeof SIGN_IDS[number]
+export const SIGN_IDS = [
+  'bubbles',
+  'foam',
+  'calm',
+  'white film',
+  'fuzzy growth',
+  'bag ballooned',
+  'not covered',
+  'slime',
+  'putrid smell',
+  'pink colour',
+  'cloud',
+  'sediment',
+  'specks',
+  'floaters',
+  'no bubbles',
+  'soft',
+] as const
+export type SignId = (typeof SIGN_IDS)[number]
 
 /** A question that decides, with its answers. */
-export interface SignQuestion { id: string, ask: string, answers: readonly { id: string, text: string }[] }
+export interface SignQuestion {
+  id: string
+  ask: string
+  answers: readonly { id: string; text: string }[]
+}
 
 /** A sign as it is offered: its name, what it looks like, the one or two questions that decide. */
-export interface SignKind { id: SignId, name: string, looks: string, questions: readonly SignQuestion[] }
+export interface SignKind {
+  id: SignId
+  name: string
+  looks: string
+  questions: readonly SignQuestion[]
+}
 
 const UNSURE = { id: 'unsure', text: 'Cannot tell' }
-const FUR: SignQuestion = { id: 'fur', ask: 'Look from the side, with a light: does any of it stand up like fur, felt or dust?', answers: [{ id: 'flat', text: 'No, it lies flat' }, { id: 'furry', text: 'Yes, some of it' }, UNSURE] }
-const SMELL: SignQuestion = { id: 'smell', ask: 'From a hand’s breadth away, how does it smell?', answers: [{ id: 'clean', text: 'Clean and sour' }, { id: 'boozy', text: 'Like beer or wine' }, { id: 'foul', text: 'Foul, like rot or cheese' }, UNSURE] }
-const POURS: SignQuestion = { id: 'pours', ask: 'Lift some liquid on a clean spoon: how does it run off?', answers: [{ id: 'runs', text: 'Like water' }, { id: 'ropes', text: 'In strings, like egg white' }, UNSURE] }
+const FUR: SignQuestion = {
+  id: 'fur',
+  ask: 'Look from the side, with a light: does any of it stand up like fur, felt or dust?',
+  answers: [{ id: 'flat', text: 'No, it lies flat' }, { id: 'furry', text: 'Yes, some of it' }, UNSURE],
+}
+const SMELL: SignQuestion = {
+  id: 'smell',
+  ask: 'From a hand’s breadth away, how does it smell?',
+  answers: [
+    { id: 'clean', text: 'Clean and sour' },
+    { id: 'boozy', text: 'Like beer or wine' },
+    { id: 'foul', text: 'Foul, like rot or cheese' },
+    UNSURE,
+  ],
+}
+const POURS: SignQuestion = {
+  id: 'pours',
+  ask: 'Lift some liquid on a clean spoon: how does it run off?',
+  answers: [{ id: 'runs', text: 'Like water' }, { id: 'ropes', text: 'In strings, like egg white' }, UNSURE],
+}
 
 /** What may be seen, in the order it is offered: what is looked for most first. */
 export const SIGN_KINDS: readonly SignKind[] = [
   { id: 'bubbles', name: 'Bubbles', looks: 'small ones, when nudged or by themselves', questions: [] },
   { id: 'white film', name: 'Film', looks: 'a white skin on top, flat or wrinkled', questions: [FUR, SMELL] },
-  { id: 'fuzzy growth', name: 'Fuzz', looks: 'spots or patches with fur, of any colour', questions: [FUR, { id: 'colour', ask: 'Is any of it green, black, blue or grey?', answers: [{ id: 'white', text: 'No, all white or cream' }, { id: 'coloured', text: 'Yes' }, UNSURE] }] },
-  { id: 'specks', name: 'Specks', looks: 'black or brown dots', questions: [{ id: 'where', ask: 'Where are they?', answers: [{ id: 'lid', text: 'Only under the lid or on metal' }, { id: 'food', text: 'On the food or the glass' }, UNSURE] }, FUR] },
+  {
+    id: 'fuzzy growth',
+    name: 'Fuzz',
+    looks: 'spots or patches with fur, of any colour',
+    questions: [
+      FUR,
+      {
+        id: 'colour',
+        ask: 'Is any of it green, black, blue or grey?',
+        answers: [{ id: 'white', text: 'No, all white or cream' }, { id: 'coloured', text: 'Yes' }, UNSURE],
+      },
+    ],
+  },
+  {
+    id: 'specks',
+    name: 'Specks',
+    looks: 'black or brown dots',
+    questions: [
+      {
+        id: 'where',
+        ask: 'Where are they?',
+        answers: [
+          { id: 'lid', text: 'Only under the lid or on metal' },
+          { id: 'food', text: 'On the food or the glass' },
+          UNSURE,
+        ],
+      },
+      FUR,
+    ],
+  },
   { id: 'foam', name: 'Foam', looks: 'froth on top, like beer', questions: [SMELL] },
   { id: 'cloud', name: 'Cloud', looks: 'liquid turned milky', questions: [POURS, SMELL] },
   { id: 'sediment', name: 'Sediment', looks: 'white or cream dust at the bottom', questions: [POURS] },
-  { id: 'floaters', name: 'Floaters', looks: 'pieces that rose above the liquid', questions: [{ id: 'since', ask: 'How long have they stood in the air?', answers: [{ id: 'day', text: 'Less than a day' }, { id: 'longer', text: 'Longer, or not known' }] }, FUR] },
-  { id: 'not covered', name: 'Brine lost', looks: 'the liquid stands lower than the food', questions: [{ id: 'since', ask: 'How long has it been so?', answers: [{ id: 'day', text: 'Less than a day' }, { id: 'longer', text: 'Longer, or not known' }] }, FUR] },
-  { id: 'pink colour', name: 'Pink', looks: 'pink or red that was not there', questions: [{ id: 'own', ask: 'Could it come from what is in it: red peppers, beet, plums?', answers: [{ id: 'own', text: 'Yes, and it is even all through' }, { id: 'patches', text: 'No, or it lies in patches or on top' }, UNSURE] }] },
+  {
+    id: 'floaters',
+    name: 'Floaters',
+    looks: 'pieces that rose above the liquid',
+    questions: [
+      {
+        id: 'since',
+        ask: 'How long have they stood in the air?',
+        answers: [
+          { id: 'day', text: 'Less than a day' },
+          { id: 'longer', text: 'Longer, or not known' },
+        ],
+      },
+      FUR,
+    ],
+  },
+  {
+    id: 'not covered',
+    name: 'Brine lost',
+    looks: 'the liquid stands lower than the food',
+    questions: [
+      {
+        id: 'since',
+        ask: 'How long has it been so?',
+        answers: [
+          { id: 'day', text: 'Less than a day' },
+          { id: 'longer', text: 'Longer, or not known' },
+        ],
+      },
+      FUR,
+    ],
+  },
+  {
+    id: 'pink colour',
+    name: 'Pink',
+    looks: 'pink or red that was not there',
+    questions: [
+      {
+        id: 'own',
+        ask: 'Could it come from what is in it: red peppers, beet, plums?',
+        answers: [
+          { id: 'own', text: 'Yes, and it is even all through' },
+          { id: 'patches', text: 'No, or it lies in patches or on top' },
+          UNSURE,
+        ],
+      },
+    ],
+  },
   { id: 'slime', name: 'Slime', looks: 'thick or stringy liquid', questions: [POURS] },
   { id: 'putrid smell', name: 'Bad smell', looks: 'anything but sour', questions: [SMELL] },
   { id: 'bag ballooned', name: 'Ballooned bag', looks: 'the bag stands tight with gas', questions: [SMELL] },
@@ -37,14 +153,30 @@ export const SIGN_KINDS: readonly SignKind[] = [
 ]
 
 /** What is known of the lot when it is looked at. `fell` whether its pH has come down since the start; `null` where nobody read it twice. */
-export interface SignContext { day: number, ph: number | null, fell: boolean | null }
+export interface SignContext {
+  day: number
+  ph: number | null
+  fell: boolean | null
+}
 
 /** What a sign comes to: cause, action, level. `holds` keeps the lot from being ready until it is looked at again. */
-export interface SignVerdict { level: SignLevel, cause: string, action: string, holds: boolean }
+export interface SignVerdict {
+  level: SignLevel
+  cause: string
+  action: string
+  holds: boolean
+}
 
-const THROW = 'Throw all of it away, unopened where it can be. Do not taste it, do not scoop it out and keep the rest. Wash the vessel hot, and your hands.'
-const AGAIN = 'Do not taste it. Set it apart, look again by daylight within a day, and read the pH. If you still cannot tell, throw it away.'
-const found = (level: SignLevel, cause: string, action: string, holds = false): SignVerdict => ({ level, cause, action, holds: holds || level === 'discard' })
+const THROW =
+  'Throw all of it away, unopened where it can be. Do not taste it, do not scoop it out and keep the rest. Wash the vessel hot, and your hands.'
+const AGAIN =
+  'Do not taste it. Set it apart, look again by daylight within a day, and read the pH. If you still cannot tell, throw it away.'
+const found = (level: SignLevel, cause: string, action: string, holds = false): SignVerdict => ({
+  level,
+  cause,
+  action,
+  holds: holds || level === 'discard',
+})
 const MOULD = found('discard', 'Mould. It reaches deeper than can be seen.', THROW)
 const ROT = found('discard', 'Spoilage.', THROW)
 const ROPE = found('discard', 'The wrong bacteria: warm, or too little salt.', THROW)
@@ -66,41 +198,123 @@ export function judgeSign(sign: SignId, answers: readonly string[], { day, ph, f
   if (said('foul')) return ROT
   if (said('ropes')) return ROPE
   switch (sign) {
-    case 'bubbles': return found('fine', 'The bacteria at work.', 'Nothing. Keep everything under the liquid.')
-    case 'calm': return found('fine', 'The lively part is over.', 'Read the pH; two readings a day apart at the target make it ready.')
-    case 'fuzzy growth': return said('flat') ? judgeSign('white film', answers, { day, ph, fell }) : MOULD
+    case 'bubbles':
+      return found('fine', 'The bacteria at work.', 'Nothing. Keep everything under the liquid.')
+    case 'calm':
+      return found(
+        'fine',
+        'The lively part is over.',
+        'Read the pH; two readings a day apart at the target make it ready.',
+      )
+    case 'fuzzy growth':
+      return said('flat') ? judgeSign('white film', answers, { day, ph, fell }) : MOULD
     case 'white film':
       if (!said('flat')) return DOUBT
       return said('clean') && ph !== null && ph <= FILM_PH
-        ? found('act', 'Film yeast. Harmless by itself, but it eats acid and the pH can rise.', 'Skim it, wipe the rim, keep air out, read the pH again within a day. Some stir it in: the log keeps which you did.', true)
-        : found('ask', 'Most likely film yeast, but the smell or the pH does not settle it.', `Skim it, do not taste it, and read the pH now${ph === null ? '' : ` (last ${ph.toFixed(2)})`}. It must stand at or under ${FILM_PH.toFixed(1)}.`, true)
+        ? found(
+            'act',
+            'Film yeast. Harmless by itself, but it eats acid and the pH can rise.',
+            'Skim it, wipe the rim, keep air out, read the pH again within a day. Some stir it in: the log keeps which you did.',
+            true,
+          )
+        : found(
+            'ask',
+            'Most likely film yeast, but the smell or the pH does not settle it.',
+            `Skim it, do not taste it, and read the pH now${ph === null ? '' : ` (last ${ph.toFixed(2)})`}. It must stand at or under ${FILM_PH.toFixed(1)}.`,
+            true,
+          )
     case 'specks':
-      if (said('lid') && said('flat')) return found('ask', 'Corrosion or drops that dried, as long as it stays flat and dry.', 'Change the lid, wipe the rim, and look again tomorrow.')
+      if (said('lid') && said('flat'))
+        return found(
+          'ask',
+          'Corrosion or drops that dried, as long as it stays flat and dry.',
+          'Change the lid, wipe the rim, and look again tomorrow.',
+        )
       return DOUBT
     case 'foam':
-      if (day <= OWN_FOAM_DAY && (said('clean') || said('boozy'))) return found('fine', 'Gas of the first days.', 'Give it headspace and a tray; press the pieces back under.')
-      if (day > YEAST_DAY || said('boozy')) return found('act', 'Yeast.', 'Move it to the cold, and seal no bottle of it. Read the pH.')
-      return said('clean') ? found('fine', 'Gas of a lively ferment.', 'Give it headspace; look again in a day or two.') : DOUBT
-    case 'cloud': return said('runs') || said('clean') ? found('fine', 'The bacteria themselves.', 'Nothing. A clear brine would be the surprise.') : DOUBT
-    case 'sediment': return said('runs') || answers.length === 0 ? found('fine', 'Bacteria that settled.', 'Nothing.') : DOUBT
+      if (day <= OWN_FOAM_DAY && (said('clean') || said('boozy')))
+        return found('fine', 'Gas of the first days.', 'Give it headspace and a tray; press the pieces back under.')
+      if (day > YEAST_DAY || said('boozy'))
+        return found('act', 'Yeast.', 'Move it to the cold, and seal no bottle of it. Read the pH.')
+      return said('clean')
+        ? found('fine', 'Gas of a lively ferment.', 'Give it headspace; look again in a day or two.')
+        : DOUBT
+    case 'cloud':
+      return said('runs') || said('clean')
+        ? found('fine', 'The bacteria themselves.', 'Nothing. A clear brine would be the surprise.')
+        : DOUBT
+    case 'sediment':
+      return said('runs') || answers.length === 0 ? found('fine', 'Bacteria that settled.', 'Nothing.') : DOUBT
     case 'floaters':
-      if (said('flat') || (said('day') && !said('unsure'))) return found('act', 'Gas caught in the pieces.', said('longer') ? 'Press them under and weigh them down. They stood in the air for over a day: look closely for fur, and read the pH.' : 'Press them under and weigh them down.')
+      if (said('flat') || (said('day') && !said('unsure')))
+        return found(
+          'act',
+          'Gas caught in the pieces.',
+          said('longer')
+            ? 'Press them under and weigh them down. They stood in the air for over a day: look closely for fur, and read the pH.'
+            : 'Press them under and weigh them down.',
+        )
       return DOUBT
     case 'not covered':
-      if (said('flat') || (said('day') && !said('unsure'))) return found('act', 'Overflow, or pieces that drank it.', said('longer') ? 'Top up with brine of the same strength. It stood dry for over a day: look closely for fur, and read the pH.' : 'Top up with brine of the same strength, or juice.')
+      if (said('flat') || (said('day') && !said('unsure')))
+        return found(
+          'act',
+          'Overflow, or pieces that drank it.',
+          said('longer')
+            ? 'Top up with brine of the same strength. It stood dry for over a day: look closely for fur, and read the pH.'
+            : 'Top up with brine of the same strength, or juice.',
+        )
       return DOUBT
-    case 'pink colour': return said('own') ? found('fine', 'Colour of the produce.', 'Nothing.') : said('patches') ? found('discard', 'Yeast that likes uneven salt, or worse.', THROW) : DOUBT
-    case 'slime': return said('runs') ? found('fine', 'Thick, but not ropey: juice and pectin.', 'Nothing; look again in a day.') : said('unsure') ? DOUBT : ROPE
-    case 'putrid smell': return said('clean') ? found('fine', 'Sour is as it should be.', 'Nothing.') : said('boozy') ? found('act', 'Yeast.', 'Move it to the cold, and seal no bottle of it. Read the pH.') : said('unsure') ? DOUBT : ROT
+    case 'pink colour':
+      return said('own')
+        ? found('fine', 'Colour of the produce.', 'Nothing.')
+        : said('patches')
+          ? found('discard', 'Yeast that likes uneven salt, or worse.', THROW)
+          : DOUBT
+    case 'slime':
+      return said('runs')
+        ? found('fine', 'Thick, but not ropey: juice and pectin.', 'Nothing; look again in a day.')
+        : said('unsure')
+          ? DOUBT
+          : ROPE
+    case 'putrid smell':
+      return said('clean')
+        ? found('fine', 'Sour is as it should be.', 'Nothing.')
+        : said('boozy')
+          ? found('act', 'Yeast.', 'Move it to the cold, and seal no bottle of it. Read the pH.')
+          : said('unsure')
+            ? DOUBT
+            : ROT
     case 'bag ballooned':
       if (!said('clean') && !said('boozy') && answers.length > 0) return DOUBT
       return fell === false
-        ? found('ask', 'Gas, but the pH is not falling.', 'Vent it away from your face and reseal. Read the pH today: gas without acid is not a good sign.', true)
-        : found(fell ? 'act' : 'ask', 'Carbon dioxide of the bacteria: normal while the pH falls.', 'Vent it away from your face and reseal. Read the pH if you have not for some days.')
-    case 'no bubbles': return ph !== null && ph <= 4.6
-      ? found('fine', 'It may leak its gas, or work quietly: the pH has fallen.', 'Nothing. Check the seal.')
-      : found('ask', 'Too cold, too salty, too much of it cooked, or the lid leaks.', 'Read the pH and the temperature: the clock decides.')
-    case 'soft': return said('clean') || said('boozy') ? found('ask', 'Warmth, little salt, or the produce’s own enzymes.', 'pH and smell decide. Move it to the cold, or make it a sauce.') : DOUBT
+        ? found(
+            'ask',
+            'Gas, but the pH is not falling.',
+            'Vent it away from your face and reseal. Read the pH today: gas without acid is not a good sign.',
+            true,
+          )
+        : found(
+            fell ? 'act' : 'ask',
+            'Carbon dioxide of the bacteria: normal while the pH falls.',
+            'Vent it away from your face and reseal. Read the pH if you have not for some days.',
+          )
+    case 'no bubbles':
+      return ph !== null && ph <= 4.6
+        ? found('fine', 'It may leak its gas, or work quietly: the pH has fallen.', 'Nothing. Check the seal.')
+        : found(
+            'ask',
+            'Too cold, too salty, too much of it cooked, or the lid leaks.',
+            'Read the pH and the temperature: the clock decides.',
+          )
+    case 'soft':
+      return said('clean') || said('boozy')
+        ? found(
+            'ask',
+            'Warmth, little salt, or the produce’s own enzymes.',
+            'pH and smell decide. Move it to the cold, or make it a sauce.',
+          )
+        : DOUBT
   }
 }
 
@@ -108,4 +322,5 @@ export function judgeSign(sign: SignId, answers: readonly string[], { day, ph, f
 const ALWAYS_BAD: readonly SignId[] = ['fuzzy growth', 'slime', 'putrid smell', 'pink colour']
 
 /** The level of a recorded sign. */
-export const levelOfSign = ({ sign, level }: { sign: SignId, level?: SignLevel | undefined }): SignLevel => level ?? (ALWAYS_BAD.includes(sign) ? 'discard' : 'fine')
+export const levelOfSign = ({ sign, level }: { sign: SignId; level?: SignLevel | undefined }): SignLevel =>
+  level ?? (ALWAYS_BAD.includes(sign) ? 'discard' : 'fine')

@@ -19,21 +19,38 @@ export interface WhatIf {
 }
 
 /** What the change is made to: style, water share and salt of the batch as it is, weight of one vessel in kg, and the hour it starts from. */
-export interface WhatIfBase { style: string, waterShare: number, saltPct: number, kg: number, fromHour: number }
+export interface WhatIfBase {
+  style: string
+  waterShare: number
+  saltPct: number
+  kg: number
+  fromHour: number
+}
 
 /** A case changed by a what-if. */
-export function scenarioOf({ batch, temperature }: FermentCase, change: WhatIf, { style, waterShare, saltPct, kg, fromHour }: WhatIfBase): Scenario {
+export function scenarioOf(
+  { batch, temperature }: FermentCase,
+  change: WhatIf,
+  { style, waterShare, saltPct, kg, fromHour }: WhatIfBase,
+): Scenario {
   const lagH = vesselLagH(Math.min(1000, Math.max(0.05, kg)))
   const { medium, structure, living } = batch
-  const starter = change.starterShare ? 10 ** KEPT_BRINE_LOG10 * change.starterShare + (living.starterLog10 === null ? 0 : 10 ** living.starterLog10) : null
+  const starter = change.starterShare
+    ? 10 ** KEPT_BRINE_LOG10 * change.starterShare + (living.starterLog10 === null ? 0 : 10 ** living.starterLog10)
+    : null
   let plan: TemperaturePlan = temperature
-  if (change.tempC !== undefined) plan = fromHour > 0 ? movedTo(plan, fromHour, change.tempC, lagH) : { points: [{ hour: 0, tempC: change.tempC }] }
+  if (change.tempC !== undefined)
+    plan = fromHour > 0 ? movedTo(plan, fromHour, change.tempC, lagH) : { points: [{ hour: 0, tempC: change.tempC }] }
   if (change.swingC) plan = { ...plan, swingC: feltSwing(change.swingC, lagH) }
-  if (change.coldDay !== undefined) plan = movedTo({ points: plan.points }, Math.max(fromHour, change.coldDay * 24), change.coldC ?? 4, lagH)
+  if (change.coldDay !== undefined)
+    plan = movedTo({ points: plan.points }, Math.max(fromHour, change.coldDay * 24), change.coldC ?? 4, lagH)
   return {
     temperature: plan,
     batch: {
-      medium: { ...medium, ...(change.saltPct !== undefined && saltPct > 0 && { saltPct: medium.saltPct * change.saltPct / saltPct }) },
+      medium: {
+        ...medium,
+        ...(change.saltPct !== undefined && saltPct > 0 && { saltPct: (medium.saltPct * change.saltPct) / saltPct }),
+      },
       structure: change.cut ? structureOf(style, change.cut, waterShare) : structure,
       living: starter === null ? living : { ...living, starterLog10: Math.log10(starter) },
     },

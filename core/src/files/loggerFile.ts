@@ -4,23 +4,51 @@ import { InvalidInput } from '../invalid'
 export type Cells = readonly (readonly string[])[]
 
 /** Which column is what; day before month, or month before day, where a date can be read both ways. */
-export interface LoggerColumns { time: number, tempC: number | null, ph: number | null, fahrenheit: boolean, order: 'dmy' | 'mdy' }
+export interface LoggerColumns {
+  time: number
+  tempC: number | null
+  ph: number | null
+  fahrenheit: boolean
+  order: 'dmy' | 'mdy'
+}
 
 /** A point of the record: moment in ms, temperature, pH. */
-export interface LoggerPoint { atMs: number, tempC: number | null, ph: number | null }
+export interface LoggerPoint {
+  atMs: number
+  tempC: number | null
+  ph: number | null
+}
 
 /** What was read, and what was not, in words. */
-export interface LoggerRecord { points: LoggerPoint[], rows: number, remarks: string[] }
+export interface LoggerRecord {
+  points: LoggerPoint[]
+  rows: number
+  remarks: string[]
+}
 
 const HOUR_MS = 3_600_000
 /** A number as loggers write it, with a decimal point or comma. `comma` tells that this column writes decimals with one; else three digits after a comma are a thousand's. */
-const numberOf = (text: string, comma = true): number => Number(text.trim().replace(/[°CFcf\s]/g, '').replace(comma ? /^(-?\d+),(\d+)$/ : /^(-?\d+),(\d{1,2}|\d{4,})$/, '$1.$2').replace(/^(-?\d+),(\d{3})$/, '$1$2') || NaN)
+const numberOf = (text: string, comma = true): number =>
+  Number(
+    text
+      .trim()
+      .replace(/[°CFcf\s]/g, '')
+      .replace(comma ? /^(-?\d+),(\d+)$/ : /^(-?\d+),(\d{1,2}|\d{4,})$/, '$1.$2')
+      .replace(/^(-?\d+),(\d{3})$/, '$1$2') || NaN,
+  )
 /** Whether a column writes decimals with a comma: most of its numbers have one. A single "1,000" among whole numbers is a thousand. */
 function writesComma(cells: Cells, column: number | null): boolean {
-  const values = column === null ? [] : cells.slice(1).map(line => (line[column] ?? '').trim()).filter(Boolean)
-  return values.filter(value => value.includes(',')).length > values.length / 2
+  const values =
+    column === null
+      ? []
+      : cells
+          .slice(1)
+          .map((line) => (line[column] ?? '').trim())
+          .filter(Boolean)
+  return values.filter((value) => value.includes(',')).length > values.length / 2
 }
-const DATE = /^(\d{1,4})[-./](\d{1,2})[-./](\d{1,4})(?:[T ,]+(\d{1,2}):(\d{2})(?::(\d{2})(?:[.,]\d+)?)?\s*([AaPp][Mm])?)?\s*(Z|[+-]\d{2}:?\d{2})?$/
+const DATE =
+  /^(\d{1,4})[-./](\d{1,2})[-./](\d{1,4})(?:[T ,]+(\d{1,2}):(\d{2})(?::(\d{2})(?:[.,]\d+)?)?\s*([AaPp][Mm])?)?\s*(Z|[+-]\d{2}:?\d{2})?$/
 
 /** A moment as loggers write it, in the reader's own time unless it carries a zone; seconds or milliseconds since 1970 too. `null` when it is no moment. */
 export function momentOf(text: string, order: 'dmy' | 'mdy'): number | null {
@@ -32,30 +60,62 @@ export function momentOf(text: string, order: 'dmy' | 'mdy'): number | null {
   const [, a = '', b = '', c = '', h = '0', minute = '0', second = '0', half, zone] = found
   const [year, month, day] = a.length === 4 ? [a, b, c] : order === 'dmy' ? [c, b, a] : [c, a, b]
   const fullYear = Number(year) + (year.length <= 2 ? 2000 : 0)
-  const hour = half ? Number(h) % 12 + (/p/i.test(half) ? 12 : 0) : Number(h)
-  if (Number(month) < 1 || Number(month) > 12 || Number(day) < 1 || Number(day) > 31 || hour > 24 || Number(minute) > 59) return null
-  const shift = zone === 'Z' ? 0 : zone ? (zone.startsWith('-') ? -1 : 1) * (Number(zone.slice(1, 3)) * 60 + Number(zone.slice(-2))) : null
-  const ms = shift === null
-    ? new Date(fullYear, Number(month) - 1, Number(day), hour, Number(minute), Number(second)).getTime()
-    : Date.UTC(fullYear, Number(month) - 1, Number(day), hour, Number(minute), Number(second)) - shift * 60_000
+  const hour = half ? (Number(h) % 12) + (/p/i.test(half) ? 12 : 0) : Number(h)
+  if (
+    Number(month) < 1 ||
+    Number(month) > 12 ||
+    Number(day) < 1 ||
+    Number(day) > 31 ||
+    hour > 24 ||
+    Number(minute) > 59
+  )
+    return null
+  const shift =
+    zone === 'Z'
+      ? 0
+      : zone
+        ? (zone.startsWith('-') ? -1 : 1) * (Number(zone.slice(1, 3)) * 60 + Number(zone.slice(-2)))
+        : null
+  const ms =
+    shift === null
+      ? new Date(fullYear, Number(month) - 1, Number(day), hour, Number(minute), Number(second)).getTime()
+      : Date.UTC(fullYear, Number(month) - 1, Number(day), hour, Number(minute), Number(second)) - shift * 60_000
   return Number.isFinite(ms) ? ms : null
 }
 
 /** A guess at the columns, from the header and the first lines; the maker sees and mends it. @throws InvalidInput when there is nothing to choose from. */
 export function guessColumns(cells: Cells): LoggerColumns {
-  const head = (cells[0] ?? []).map(cell => cell.trim().toLowerCase())
+  const head = (cells[0] ?? []).map((cell) => cell.trim().toLowerCase())
   const sample = cells.slice(1, 200)
-  if (head.length < 2 || sample.length === 0) throw new InvalidInput('This has no table in it: a line of names, then lines of a time and a value, with commas, semicolons or tabs between.')
-  const share = (column: number, good: (cell: string) => boolean) => sample.filter(line => good(line[column] ?? '')).length / sample.length
+  if (head.length < 2 || sample.length === 0)
+    throw new InvalidInput(
+      'This has no table in it: a line of names, then lines of a time and a value, with commas, semicolons or tabs between.',
+    )
+  const share = (column: number, good: (cell: string) => boolean) =>
+    sample.filter((line) => good(line[column] ?? '')).length / sample.length
   const columns = head.map((_, index) => index)
-  const time = columns.find(column => share(column, cell => momentOf(cell, 'dmy') !== null || momentOf(cell, 'mdy') !== null) > 0.5)
-  if (time === undefined) throw new InvalidInput('No column of times was found. Times look like 2026-05-04 14:30 or 04.05.2026 14:30.')
-  const values = columns.filter(column => column !== time && share(column, cell => Number.isFinite(numberOf(cell))) > 0.5)
-  const ph = values.find(column => /(^|[^a-z])ph([^a-z]|$)/.test(head[column] ?? '')) ?? null
-  const temperature = values.find(column => column !== ph && /temp|°|celsius|fahrenheit|^t$|^[cf]$/.test(head[column] ?? '')) ?? values.find(column => column !== ph && !/batt|humid|index|nr|^#|rh/.test(head[column] ?? '')) ?? null
-  const name = temperature === null ? '' : head[temperature] ?? ''
-  const parts = sample.map(line => DATE.exec((line[time] ?? '').trim()))
-  return { time, tempC: temperature, ph, fahrenheit: /°\s*f|fahrenheit|\(f\)|_f$/.test(name), order: parts.some(found => found && Number(found[2]) > 12) ? 'mdy' : 'dmy' }
+  const time = columns.find(
+    (column) => share(column, (cell) => momentOf(cell, 'dmy') !== null || momentOf(cell, 'mdy') !== null) > 0.5,
+  )
+  if (time === undefined)
+    throw new InvalidInput('No column of times was found. Times look like 2026-05-04 14:30 or 04.05.2026 14:30.')
+  const values = columns.filter(
+    (column) => column !== time && share(column, (cell) => Number.isFinite(numberOf(cell))) > 0.5,
+  )
+  const ph = values.find((column) => /(^|[^a-z])ph([^a-z]|$)/.test(head[column] ?? '')) ?? null
+  const temperature =
+    values.find((column) => column !== ph && /temp|°|celsius|fahrenheit|^t$|^[cf]$/.test(head[column] ?? '')) ??
+    values.find((column) => column !== ph && !/batt|humid|index|nr|^#|rh/.test(head[column] ?? '')) ??
+    null
+  const name = temperature === null ? '' : (head[temperature] ?? '')
+  const parts = sample.map((line) => DATE.exec((line[time] ?? '').trim()))
+  return {
+    time,
+    tempC: temperature,
+    ph,
+    fahrenheit: /°\s*f|fahrenheit|\(f\)|_f$/.test(name),
+    order: parts.some((found) => found && Number(found[2]) > 12) ? 'mdy' : 'dmy',
+  }
 }
 
 /** Whether a time of the clock comes twice, since the clock goes back within the hour; the first of the two is meant by its moment. */
@@ -66,7 +126,11 @@ const comesTwice = (ms: number) => new Date(ms).getHours() === new Date(ms + HOU
  * When the clock goes back, the hour that comes twice is read as the second one from where times fall back.
  * @throws InvalidInput when nothing is left.
  */
-export function readLogger(cells: Cells, { time, tempC, ph, fahrenheit, order }: LoggerColumns, fromMs = -Infinity): LoggerRecord {
+export function readLogger(
+  cells: Cells,
+  { time, tempC, ph, fahrenheit, order }: LoggerColumns,
+  fromMs = -Infinity,
+): LoggerRecord {
   if (tempC === null && ph === null) throw new InvalidInput('Choose a column for the temperature or the pH.')
   const points = new Map<number, LoggerPoint>()
   const commas = { tempC: writesComma(cells, tempC), ph: writesComma(cells, ph) }
@@ -91,8 +155,13 @@ export function readLogger(cells: Cells, { time, tempC, ph, fahrenheit, order }:
     } else turned = false
     if (atMs < before) disorder++
     before = Math.max(before, atMs)
-    const celsius = temperature === null || !Number.isFinite(temperature) ? null : fahrenheit ? (temperature - 32) / 1.8 : temperature
-    const good = { atMs, tempC: celsius !== null && celsius >= -30 && celsius <= 130 ? celsius : null, ph: acid !== null && acid >= 1.5 && acid <= 9 ? acid : null }
+    const celsius =
+      temperature === null || !Number.isFinite(temperature) ? null : fahrenheit ? (temperature - 32) / 1.8 : temperature
+    const good = {
+      atMs,
+      tempC: celsius !== null && celsius >= -30 && celsius <= 130 ? celsius : null,
+      ph: acid !== null && acid >= 1.5 && acid <= 9 ? acid : null,
+    }
     if (good.tempC === null && good.ph === null) left.wild++
     else if (atMs < fromMs) left.early++
     else {
@@ -100,10 +169,13 @@ export function readLogger(cells: Cells, { time, tempC, ph, fahrenheit, order }:
       points.set(atMs, good)
     }
   }
-  const said = (count: number, words: string) => count ? [`${count} ${count === 1 ? 'line' : 'lines'} ${words}`] : []
+  const said = (count: number, words: string) => (count ? [`${count} ${count === 1 ? 'line' : 'lines'} ${words}`] : [])
   const remarks = [
-    ...said(left.unread, 'could not be read and were left out'), ...said(left.wild, 'lay outside what a ferment can show (−30 to 130 °C, pH 1.5 to 9) and were left out'),
-    ...said(left.early, 'lay before the lot was packed and were left out'), ...said(left.twice, 'came twice for the same moment: the last one counts'), ...said(disorder, 'were out of order and were put in order'),
+    ...said(left.unread, 'could not be read and were left out'),
+    ...said(left.wild, 'lay outside what a ferment can show (−30 to 130 °C, pH 1.5 to 9) and were left out'),
+    ...said(left.early, 'lay before the lot was packed and were left out'),
+    ...said(left.twice, 'came twice for the same moment: the last one counts'),
+    ...said(disorder, 'were out of order and were put in order'),
     ...(twice ? ['The clock was changed in between; the hour that came twice was read as two.'] : []),
   ]
   if (points.size === 0) throw new InvalidInput(`Nothing of it can be used. ${remarks.join('. ')}`)
@@ -138,13 +210,29 @@ function doorway(at: readonly number[], values: readonly number[], tolerance: nu
 }
 
 /** A record with few enough points to keep: what is left out lies within the tolerance told. Rooms at least 0.1 °C and 0.02 pH, wider until at most `most` points are left. */
-export function thinLogger(points: readonly LoggerPoint[], most = 3000): { points: LoggerPoint[], withinC: number, withinPh: number } {
+export function thinLogger(
+  points: readonly LoggerPoint[],
+  most = 3000,
+): { points: LoggerPoint[]; withinC: number; withinPh: number } {
   for (let times = 1; ; times *= 2) {
     const kept = new Set<number>()
-    for (const [pick, tolerance] of [['tempC', 0.1], ['ph', 0.02]] as const) {
-      const there = points.flatMap((point, index) => point[pick] === null ? [] : [index])
-      for (const index of doorway(there.map(place => points[place]?.atMs ?? 0), there.map(place => points[place]?.[pick] ?? 0), tolerance * times)) kept.add(there[index] ?? 0)
+    for (const [pick, tolerance] of [
+      ['tempC', 0.1],
+      ['ph', 0.02],
+    ] as const) {
+      const there = points.flatMap((point, index) => (point[pick] === null ? [] : [index]))
+      for (const index of doorway(
+        there.map((place) => points[place]?.atMs ?? 0),
+        there.map((place) => points[place]?.[pick] ?? 0),
+        tolerance * times,
+      ))
+        kept.add(there[index] ?? 0)
     }
-    if (kept.size <= most || times > 1e6) return { points: [...kept].sort((a, b) => a - b).flatMap(index => points[index] ?? []), withinC: 0.1 * times, withinPh: 0.02 * times }
+    if (kept.size <= most || times > 1e6)
+      return {
+        points: [...kept].sort((a, b) => a - b).flatMap((index) => points[index] ?? []),
+        withinC: 0.1 * times,
+        withinPh: 0.02 * times,
+      }
   }
 }

@@ -8,22 +8,54 @@ import type { Recipe } from '../log/recipes'
 export const RECIPE_FORMAT = 'lactofer-recipe'
 export const RECIPE_FILE_VERSION = 1
 
-const VersionSchema = z.strictObject({ note: z.string().max(500).optional(), plan: z.strictObject({ ...RecipePlanSchema.shape, rows: z.array(z.strictObject({ ...RecipePlanSchema.shape.rows.element.shape, name: PlainNameSchema })).min(1, 'It has no ingredients.').max(60) }) })
-const FileSchema = z.strictObject({ format: z.literal(RECIPE_FORMAT), version: z.number().int().min(1), writtenAt: MomentSchema, name: PlainNameSchema, versions: z.array(VersionSchema).min(1).max(200) })
+const VersionSchema = z.strictObject({
+  note: z.string().max(500).optional(),
+  plan: z.strictObject({
+    ...RecipePlanSchema.shape,
+    rows: z
+      .array(z.strictObject({ ...RecipePlanSchema.shape.rows.element.shape, name: PlainNameSchema }))
+      .min(1, 'It has no ingredients.')
+      .max(60),
+  }),
+})
+const FileSchema = z.strictObject({
+  format: z.literal(RECIPE_FORMAT),
+  version: z.number().int().min(1),
+  writtenAt: MomentSchema,
+  name: PlainNameSchema,
+  versions: z.array(VersionSchema).min(1).max(200),
+})
 
 /** A recipe as it comes out of a file: to be saved as a new one. */
-export interface ReadRecipe { name: string, versions: { note?: string | undefined, plan: RecipePlan }[] }
+export interface ReadRecipe {
+  name: string
+  versions: { note?: string | undefined; plan: RecipePlan }[]
+}
 
 /** A recipe with all its versions as text. */
 export function writeRecipe(recipe: Recipe, writtenAt: string): string {
   const versions = recipe.versions.map(({ note, plan }) => ({ ...(note !== undefined && { note }), plan }))
-  return JSON.stringify({ format: RECIPE_FORMAT, version: RECIPE_FILE_VERSION, writtenAt, name: recipe.name, versions }, null, 1)
+  return JSON.stringify(
+    { format: RECIPE_FORMAT, version: RECIPE_FILE_VERSION, writtenAt, name: recipe.name, versions },
+    null,
+    1,
+  )
 }
 
 /** Where in the file something is, in words: `versions.0.plan.rows.2.name` → version 1, ingredient 3, name. */
 function placeOf(path: readonly PropertyKey[]): string {
   const words = path.map(String)
-  return words.flatMap((word, index) => word === 'versions' ? [`version ${Number(words[index + 1]) + 1}`] : word === 'rows' && index + 1 < words.length ? [`ingredient ${Number(words[index + 1]) + 1}`] : /^\d+$/.test(word) || word === 'plan' ? [] : [`"${word}"`]).join(', ')
+  return words
+    .flatMap((word, index) =>
+      word === 'versions'
+        ? [`version ${Number(words[index + 1]) + 1}`]
+        : word === 'rows' && index + 1 < words.length
+          ? [`ingredient ${Number(words[index + 1]) + 1}`]
+          : /^\d+$/.test(word) || word === 'plan'
+            ? []
+            : [`"${word}"`],
+    )
+    .join(', ')
 }
 
 /** Reads a recipe file. All or nothing. @throws InvalidInput with a sentence that says what and where. */
@@ -37,11 +69,17 @@ export function readRecipe(text: string): ReadRecipe {
   const format = (json as { format?: unknown } | null)?.format
   const version = (json as { version?: unknown } | null)?.version
   if (format !== RECIPE_FORMAT) throw new InvalidInput('This is not a Lactofer recipe. Nothing was changed.')
-  if (typeof version === 'number' && version > RECIPE_FILE_VERSION) throw new InvalidInput('This recipe was written by a newer Lactofer. Update first. Nothing was changed.')
+  if (typeof version === 'number' && version > RECIPE_FILE_VERSION)
+    throw new InvalidInput('This recipe was written by a newer Lactofer. Update first. Nothing was changed.')
   const file = FileSchema.safeParse(json)
   if (file.success) return { name: file.data.name, versions: file.data.versions }
   const issue = file.error.issues[0]
   const place = issue ? placeOf(issue.path) : ''
-  const what = issue?.code === 'unrecognized_keys' ? `it holds a field Lactofer does not know: "${issue.keys[0]}"` : issue?.message ?? 'it has an unknown shape'
-  throw new InvalidInput(`The recipe cannot be read${place ? ` at ${place}` : ''}: ${what.replace(/\.$/, '')}. Nothing was changed.`)
+  const what =
+    issue?.code === 'unrecognized_keys'
+      ? `it holds a field Lactofer does not know: "${issue.keys[0]}"`
+      : (issue?.message ?? 'it has an unknown shape')
+  throw new InvalidInput(
+    `The recipe cannot be read${place ? ` at ${place}` : ''}: ${what.replace(/\.$/, '')}. Nothing was changed.`,
+  )
 }

@@ -23,11 +23,30 @@ function nameOf(line: number, typed: string): string {
 }
 
 /** Id of a material of the maker's own, from its name. */
-export const ownMaterialId = (name: string): string => `own-${name.normalize('NFD').toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '') || 'material'}`.slice(0, 60)
+export const ownMaterialId = (name: string): string =>
+  `own-${
+    name
+      .normalize('NFD')
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '') || 'material'
+  }`.slice(0, 60)
 
 /** Rows of a plan as a table. */
-export function tableOfRows(rows: readonly Pick<Row, 'materialId' | 'name' | 'massG' | 'preparation' | 'seedsOut' | 'grower'>[]): Table {
-  return [['material', 'name', 'mass_g', 'preparation', 'seeds_out', 'grower'], ...rows.map(row => [row.materialId, row.name, Number(row.massG.toFixed(1)), row.preparation, row.seedsOut ? 'yes' : 'no', row.grower ?? ''])]
+export function tableOfRows(
+  rows: readonly Pick<Row, 'materialId' | 'name' | 'massG' | 'preparation' | 'seedsOut' | 'grower'>[],
+): Table {
+  return [
+    ['material', 'name', 'mass_g', 'preparation', 'seeds_out', 'grower'],
+    ...rows.map((row) => [
+      row.materialId,
+      row.name,
+      Number(row.massG.toFixed(1)),
+      row.preparation,
+      row.seedsOut ? 'yes' : 'no',
+      row.grower ?? '',
+    ]),
+  ]
 }
 
 /** Reads rows of a table: a material by its id or any common name, a mass in any unit. @throws InvalidInput naming the line. */
@@ -39,7 +58,8 @@ export function rowsOfTable(lines: readonly Line[], library: Library): Row[] {
     if (!name) throw bad(index, 'an ingredient has no name.')
     const material = library.material(named) ?? searchMaterials(library.materials, name)[0]
     const preparation = (line.preparation ?? '').trim() || 'raw'
-    if (!PREPARATIONS.includes(preparation as Preparation)) throw bad(index, `"${preparation}" is not a preparation. Use ${PREPARATIONS.join(', ')}.`)
+    if (!PREPARATIONS.includes(preparation as Preparation))
+      throw bad(index, `"${preparation}" is not a preparation. Use ${PREPARATIONS.join(', ')}.`)
     let massG: number
     try {
       massG = parseQuantity(line.mass_g ?? '', 'mass')
@@ -47,7 +67,12 @@ export function rowsOfTable(lines: readonly Line[], library: Library): Row[] {
       throw error instanceof InvalidInput ? bad(index, error.message) : error
     }
     const row = RowSchema.safeParse({
-      materialId: material?.id ?? 'unknown', name: material && !line.name ? material.name : name, massG, preparation, seedsOut: /^(yes|y|true|1)$/i.test(line.seeds_out ?? ''), ...(line.grower?.trim() && { grower: line.grower.trim() }),
+      materialId: material?.id ?? 'unknown',
+      name: material && !line.name ? material.name : name,
+      massG,
+      preparation,
+      seedsOut: /^(yes|y|true|1)$/i.test(line.seeds_out ?? ''),
+      ...(line.grower?.trim() && { grower: line.grower.trim() }),
     })
     if (!row.success) throw bad(index, row.error.issues[0]?.message ?? 'cannot be read.')
     nameOf(index, row.data.name)
@@ -55,30 +80,73 @@ export function rowsOfTable(lines: readonly Line[], library: Library): Row[] {
   })
 }
 
-const RANGES = ['waterPct', 'sugarPct', 'citricPct', 'malicPct', 'aceticPct', 'lacticPct', 'ph', 'dryShu', 'cupG', 'pieceG', 'teaspoonG'] as const
-const HEAD: Record<typeof RANGES[number], string> = { waterPct: 'water_pct', sugarPct: 'sugar_pct', citricPct: 'citric_pct', malicPct: 'malic_pct', aceticPct: 'acetic_pct', lacticPct: 'lactic_pct', ph: 'ph', dryShu: 'shu_dry', cupG: 'cup_g', pieceG: 'piece_g', teaspoonG: 'teaspoon_g' }
+const RANGES = [
+  'waterPct',
+  'sugarPct',
+  'citricPct',
+  'malicPct',
+  'aceticPct',
+  'lacticPct',
+  'ph',
+  'dryShu',
+  'cupG',
+  'pieceG',
+  'teaspoonG',
+] as const
+const HEAD: Record<(typeof RANGES)[number], string> = {
+  waterPct: 'water_pct',
+  sugarPct: 'sugar_pct',
+  citricPct: 'citric_pct',
+  malicPct: 'malic_pct',
+  aceticPct: 'acetic_pct',
+  lacticPct: 'lactic_pct',
+  ph: 'ph',
+  dryShu: 'shu_dry',
+  cupG: 'cup_g',
+  pieceG: 'piece_g',
+  teaspoonG: 'teaspoon_g',
+}
 
-function rangeOf(material: Material, key: typeof RANGES[number]): Range | null {
+function rangeOf(material: Material, key: (typeof RANGES)[number]): Range | null {
   switch (key) {
-    case 'citricPct': return material.acidsPct.citric ?? null
-    case 'malicPct': return material.acidsPct.malic ?? null
-    case 'aceticPct': return material.acidsPct.acetic ?? null
-    case 'lacticPct': return material.acidsPct.lactic ?? null
-    default: return material[key]
+    case 'citricPct':
+      return material.acidsPct.citric ?? null
+    case 'malicPct':
+      return material.acidsPct.malic ?? null
+    case 'aceticPct':
+      return material.acidsPct.acetic ?? null
+    case 'lacticPct':
+      return material.acidsPct.lactic ?? null
+    default:
+      return material[key]
   }
 }
 
-const written = (range: Range | null) => range ? range.low === range.high ? String(range.typical) : `${range.low}/${range.typical}/${range.high}` : ''
+const written = (range: Range | null) =>
+  range ? (range.low === range.high ? String(range.typical) : `${range.low}/${range.typical}/${range.high}`) : ''
 
 /** Materials as a table; ranges as low/typical/high. */
 export function tableOfMaterials(materials: readonly Material[]): Table {
   return [
-    ['id', 'name', 'names', 'kind', ...RANGES.map(key => HEAD[key]), 'salt_pct', 'price_per_kg', 'allergens'],
-    ...materials.map(material => [material.id, material.name, material.names.join('; '), material.kind, ...RANGES.map(key => written(rangeOf(material, key))), material.saltPct.typical, material.pricePerKg ?? '', material.allergens.join('; ')]),
+    ['id', 'name', 'names', 'kind', ...RANGES.map((key) => HEAD[key]), 'salt_pct', 'price_per_kg', 'allergens'],
+    ...materials.map((material) => [
+      material.id,
+      material.name,
+      material.names.join('; '),
+      material.kind,
+      ...RANGES.map((key) => written(rangeOf(material, key))),
+      material.saltPct.typical,
+      material.pricePerKg ?? '',
+      material.allergens.join('; '),
+    ]),
   ]
 }
 
-const list = (cell: string | undefined) => (cell ?? '').split(';').map(part => part.trim()).filter(Boolean)
+const list = (cell: string | undefined) =>
+  (cell ?? '')
+    .split(';')
+    .map((part) => part.trim())
+    .filter(Boolean)
 
 /** The maker's own materials out of a table: what differs from the library becomes own values. @throws InvalidInput naming the line. */
 export function materialsOfTable(lines: readonly Line[], library: Library, at: string): Draft[] {
@@ -88,7 +156,8 @@ export function materialsOfTable(lines: readonly Line[], library: Library, at: s
     const id = (line.id ?? '').trim() || ownMaterialId(name)
     const known = library.material(id)
     const kind = (line.kind ?? '').trim() || known?.kind || 'vegetable'
-    if (!MATERIAL_KINDS.includes(kind as MaterialKind)) throw bad(index, `"${kind}" is not a kind. Use ${MATERIAL_KINDS.join(', ')}.`)
+    if (!MATERIAL_KINDS.includes(kind as MaterialKind))
+      throw bad(index, `"${kind}" is not a kind. Use ${MATERIAL_KINDS.join(', ')}.`)
     const draft: Record<string, unknown> = { kind: 'material', at, materialId: id, name, group: kind }
     const number = (cell: string): number => {
       try {
@@ -104,9 +173,11 @@ export function materialsOfTable(lines: readonly Line[], library: Library, at: s
       draft[key] = { low, typical, high }
     }
     if (line.salt_pct?.trim() && number(line.salt_pct) !== known?.saltPct.typical) draft.saltPct = number(line.salt_pct)
-    if (line.price_per_kg?.trim() && number(line.price_per_kg) !== known?.pricePerKg) draft.pricePerKg = number(line.price_per_kg)
+    if (line.price_per_kg?.trim() && number(line.price_per_kg) !== known?.pricePerKg)
+      draft.pricePerKg = number(line.price_per_kg)
     if (line.names !== undefined && list(line.names).join() !== known?.names.join()) draft.names = list(line.names)
-    if (line.allergens !== undefined && list(line.allergens).join() !== known?.allergens.join()) draft.allergens = list(line.allergens)
+    if (line.allergens !== undefined && list(line.allergens).join() !== known?.allergens.join())
+      draft.allergens = list(line.allergens)
     const says = Object.keys(draft).length > 5 || !known || known.name !== name
     if (!says) return []
     const entry = MaterialEntry.omit({ id: true, by: true, origin: true }).safeParse(draft)

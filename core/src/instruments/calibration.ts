@@ -5,13 +5,23 @@ const R = 8.314462618
 const F = 96485.33212
 
 /** Millivolts for a pH of an ideal electrode: 59.16 at 25 °C. @param tempC −10 to 110. */
-export const nernstMv = (tempC: number): number => 1000 * Math.LN10 * R * (within(tempC, -10, 110, 'The temperature of the buffer') + 273.15) / F
+export const nernstMv = (tempC: number): number =>
+  (1000 * Math.LN10 * R * (within(tempC, -10, 110, 'The temperature of the buffer') + 273.15)) / F
 
 /** A buffer as the meter reads it. */
-export interface BufferReading { ph: number, millivolt: number, tempC: number }
+export interface BufferReading {
+  ph: number
+  millivolt: number
+  tempC: number
+}
 
 /** A calibration: slope in percent of Nernst's, millivolts at pH 7, whether it may be used, and why. */
-export interface Calibration { slopePct: number, offsetMv: number, accepted: boolean, sentence: string }
+export interface Calibration {
+  slopePct: number
+  offsetMv: number
+  accepted: boolean
+  sentence: string
+}
 
 /** Limits of a meter that can be trusted. Common practice: 95 to 102 % is good, under 90 % the electrode is done; 30 mV off at pH 7 likewise. */
 const GOOD = { low: 95, high: 103 }
@@ -29,30 +39,47 @@ export const CALIBRATION_AGE_H = 24
  * @throws InvalidInput when the buffers lie too near each other, or one seems to be the other.
  */
 export function calibrateMeter(first: BufferReading, second: BufferReading): Calibration {
-  if (Math.abs(first.ph - second.ph) < APART) throw new InvalidInput('Use two buffers at least 1.5 pH apart: 7 and 4 suit a ferment.')
+  if (Math.abs(first.ph - second.ph) < APART)
+    throw new InvalidInput('Use two buffers at least 1.5 pH apart: 7 and 4 suit a ferment.')
   const share = (buffer: BufferReading) => (7 - buffer.ph) * nernstMv(buffer.tempC)
   const slope = (first.millivolt - second.millivolt) / (share(first) - share(second))
   const slopePct = 100 * slope
   const offsetMv = first.millivolt - slope * share(first)
-  if (slope < 0.3) throw new InvalidInput('The meter hardly tells the two buffers apart. Was it in the same buffer twice, or are they swapped?')
+  if (slope < 0.3)
+    throw new InvalidInput(
+      'The meter hardly tells the two buffers apart. Was it in the same buffer twice, or are they swapped?',
+    )
   const accepted = slopePct >= USABLE.low && slopePct <= USABLE.high && Math.abs(offsetMv) <= OFFSET_MV
   const figures = `Slope ${slopePct.toFixed(1)} % of the ideal, ${offsetMv.toFixed(0)} mV at pH 7.`
   return {
-    slopePct, offsetMv, accepted,
+    slopePct,
+    offsetMv,
+    accepted,
     sentence: !accepted
       ? `${figures} Not accepted: clean the electrode, take fresh buffers, try again; an old electrode is replaced.`
-      : slopePct < GOOD.low || slopePct > GOOD.high ? `${figures} Usable, but worn: clean it soon.` : `${figures} Good.`,
+      : slopePct < GOOD.low || slopePct > GOOD.high
+        ? `${figures} Usable, but worn: clean it soon.`
+        : `${figures} Good.`,
   }
 }
 
 /** pH that a calibrated meter shows for a voltage. */
-export const phOfMv = (millivolt: number, tempC: number, { slopePct, offsetMv }: Pick<Calibration, 'slopePct' | 'offsetMv'>): number =>
-  7 - (millivolt - offsetMv) / (nernstMv(tempC) * slopePct / 100)
+export const phOfMv = (
+  millivolt: number,
+  tempC: number,
+  { slopePct, offsetMv }: Pick<Calibration, 'slopePct' | 'offsetMv'>,
+): number => 7 - (millivolt - offsetMv) / ((nernstMv(tempC) * slopePct) / 100)
 
 /** Whether a calibration can be relied on at a moment, in words. */
-export function calibrationAge(calibratedMs: number | null, nowMs: number): { fresh: boolean, sentence: string } {
+export function calibrationAge(calibratedMs: number | null, nowMs: number): { fresh: boolean; sentence: string } {
   if (calibratedMs === null) return { fresh: false, sentence: 'Not calibrated.' }
   const hours = (nowMs - calibratedMs) / 3_600_000
   const said = hours < 1 ? 'just now' : hours < 48 ? `${Math.round(hours)} h ago` : `${Math.round(hours / 24)} days ago`
-  return { fresh: hours <= CALIBRATION_AGE_H, sentence: hours <= CALIBRATION_AGE_H ? `Calibrated ${said}.` : `Calibrated ${said}: do it again before a reading that decides.` }
+  return {
+    fresh: hours <= CALIBRATION_AGE_H,
+    sentence:
+      hours <= CALIBRATION_AGE_H
+        ? `Calibrated ${said}.`
+        : `Calibrated ${said}: do it again before a reading that decides.`,
+  }
 }

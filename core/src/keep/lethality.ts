@@ -3,32 +3,74 @@ import { formatNumber } from '../units/number'
 import type { Range, Working } from '../working'
 
 /** A temperature of a heat record: minutes since its start, °C. */
-export interface HeatPoint { minute: number, tempC: number }
+export interface HeatPoint {
+  minute: number
+  tempC: number
+}
 
 /**
  * What heat is reckoned against: minutes at `refC` do as much as ten times those minutes at `refC` − `zC`.
  * `minutes` is the target where the source names one; over `highestPh` the reference may not be used.
  */
-export interface HeatReference { id: string, name: string, refC: number, zC: number, minutes: number | null, highestPh: number, source: string }
+export interface HeatReference {
+  id: string
+  name: string
+  refC: number
+  zC: number
+  minutes: number | null
+  highestPh: number
+  source: string
+}
 
-const ACIDIFIED: HeatReference = { id: 'acidified-711', name: '1.2 min at 71.1 °C, up to pH 4.1', refC: 71.1, zC: 10.8, minutes: 1.2, highestPh: 4.1, source: 'Breidt, Sandeep and Arritt 2010: five decimal reductions of vegetative pathogens at pH 4.1 and under; from memory, medium.' }
+const ACIDIFIED: HeatReference = {
+  id: 'acidified-711',
+  name: '1.2 min at 71.1 °C, up to pH 4.1',
+  refC: 71.1,
+  zC: 10.8,
+  minutes: 1.2,
+  highestPh: 4.1,
+  source:
+    'Breidt, Sandeep and Arritt 2010: five decimal reductions of vegetative pathogens at pH 4.1 and under; from memory, medium.',
+}
 
 /** References that can be chosen. None of them makes a process safe: the one that counts is set by a process authority. */
 export const HEAT_REFERENCES: readonly HeatReference[] = [
   ACIDIFIED,
-  { id: 'acid-food-933', name: 'minutes at 93.3 °C, z 8.9 °C', refC: 93.3, zC: 8.9, minutes: null, highestPh: 4.6, source: 'A reference in common use for acid foods, from memory. It names no minutes: the process authority does.' },
+  {
+    id: 'acid-food-933',
+    name: 'minutes at 93.3 °C, z 8.9 °C',
+    refC: 93.3,
+    zC: 8.9,
+    minutes: null,
+    highestPh: 4.6,
+    source: 'A reference in common use for acid foods, from memory. It names no minutes: the process authority does.',
+  },
 ]
 
 /** The one to begin with. */
 export const USUAL_REFERENCE = ACIDIFIED
 
 /** A reference as a process authority wrote it down. @throws InvalidInput when a figure cannot be. */
-export function ownReference({ refC, zC, minutes, highestPh, source }: Omit<HeatReference, 'id' | 'name'>): HeatReference {
+export function ownReference({
+  refC,
+  zC,
+  minutes,
+  highestPh,
+  source,
+}: Omit<HeatReference, 'id' | 'name'>): HeatReference {
   within(refC, 50, 121.1, 'The reference temperature')
   within(zC, 4, 20, 'The z-value')
   within(highestPh, 2.5, 4.6, 'The highest pH')
   if (minutes !== null) within(minutes, 0.01, 600, 'The target in minutes')
-  return { id: 'own', name: `${minutes === null ? 'minutes' : `${formatNumber(minutes, 2)} min`} at ${formatNumber(refC, 1)} °C, z ${formatNumber(zC, 1)} °C`, refC, zC, minutes, highestPh, source }
+  return {
+    id: 'own',
+    name: `${minutes === null ? 'minutes' : `${formatNumber(minutes, 2)} min`} at ${formatNumber(refC, 1)} °C, z ${formatNumber(zC, 1)} °C`,
+    refC,
+    zC,
+    minutes,
+    highestPh,
+    source,
+  }
 }
 
 /** Longer without a reading than this and nothing is counted in between, minutes. Judgement. */
@@ -47,14 +89,22 @@ export function rampMinutes(fromC: number, toC: number, minutes: number, referen
   // Near a plateau the quotient loses its digits; the middle is then as good.
   return Math.abs(rise) < 1e-4
     ? minutes * rate((fromC + toC) / 2, reference)
-    : minutes * reference.zC / Math.LN10 * (rate(toC, reference) - rate(fromC, reference)) / rise
+    : (((minutes * reference.zC) / Math.LN10) * (rate(toC, reference) - rate(fromC, reference))) / rise
 }
 
 /** The same by trapezoid, as work sheets reckon it: never less than exact, since the rate bends upwards. */
-export const trapezoidMinutes = (fromC: number, toC: number, minutes: number, reference: HeatReference): number => minutes * (rate(fromC, reference) + rate(toC, reference)) / 2
+export const trapezoidMinutes = (fromC: number, toC: number, minutes: number, reference: HeatReference): number =>
+  (minutes * (rate(fromC, reference) + rate(toC, reference))) / 2
 
 /** What a heat record comes to. `course` are the minutes gained so far at each point; `gaps` were not counted. */
-export interface Lethality { minutes: Range, trapezoid: number, course: { minute: number, tempC: number, gained: number }[], gaps: { from: number, to: number }[], hottestC: number, working: Working }
+export interface Lethality {
+  minutes: Range
+  trapezoid: number
+  course: { minute: number; tempC: number; gained: number }[]
+  gaps: { from: number; to: number }[]
+  hottestC: number
+  working: Working
+}
 
 /**
  * The lethality F of a measured record, in minutes at the reference. Straight lines between readings, exactly; nothing for gaps longer than
@@ -71,7 +121,10 @@ export function lethality(points: readonly HeatPoint[], reference: HeatReference
   for (let index = 1; index < points.length; index++) {
     const [a, b] = [points[index - 1] ?? first, points[index] ?? first]
     const minutes = b.minute - a.minute
-    if (!(minutes > 0)) throw new InvalidInput(`The minutes must rise: ${formatNumber(b.minute, 1)} follows ${formatNumber(a.minute, 1)}.`)
+    if (!(minutes > 0))
+      throw new InvalidInput(
+        `The minutes must rise: ${formatNumber(b.minute, 1)} follows ${formatNumber(a.minute, 1)}.`,
+      )
     if (minutes > LONGEST_GAP_MIN) gaps.push({ from: a.minute, to: b.minute })
     else {
       sums.typical += rampMinutes(a.tempC, b.tempC, minutes, reference)
@@ -84,15 +137,30 @@ export function lethality(points: readonly HeatPoint[], reference: HeatReference
   const { trapezoid, ...minutes } = sums
   const hottestC = Math.max(...points.map(({ tempC }) => tempC))
   return {
-    minutes, trapezoid, course, gaps, hottestC,
+    minutes,
+    trapezoid,
+    course,
+    gaps,
+    hottestC,
     working: {
-      what: 'Minutes at the reference', formula: 'F = ∫ 10^((T − Tref)/z) dt, straight lines between readings',
+      what: 'Minutes at the reference',
+      formula: 'F = ∫ 10^((T − Tref)/z) dt, straight lines between readings',
       numbers: [
-        { name: 'Tref', value: `${formatNumber(reference.refC, 1)} °C` }, { name: 'z', value: `${formatNumber(reference.zC, 1)} °C` }, { name: 'readings', value: `${points.length}, hottest ${formatNumber(hottestC, 1)} °C` },
-        ...gaps.map(({ from, to }) => ({ name: 'not counted', value: `minute ${formatNumber(from, 1)} to ${formatNumber(to, 1)}: no reading` })),
-        { name: 'if the thermometer is off by 0.5 °C', value: `${formatNumber(minutes.low, 2)} to ${formatNumber(minutes.high, 2)} min` }, { name: 'by trapezoid, as on work sheets', value: `${formatNumber(trapezoid, 2)} min` },
+        { name: 'Tref', value: `${formatNumber(reference.refC, 1)} °C` },
+        { name: 'z', value: `${formatNumber(reference.zC, 1)} °C` },
+        { name: 'readings', value: `${points.length}, hottest ${formatNumber(hottestC, 1)} °C` },
+        ...gaps.map(({ from, to }) => ({
+          name: 'not counted',
+          value: `minute ${formatNumber(from, 1)} to ${formatNumber(to, 1)}: no reading`,
+        })),
+        {
+          name: 'if the thermometer is off by 0.5 °C',
+          value: `${formatNumber(minutes.low, 2)} to ${formatNumber(minutes.high, 2)} min`,
+        },
+        { name: 'by trapezoid, as on work sheets', value: `${formatNumber(trapezoid, 2)} min` },
       ],
-      result: `${formatNumber(minutes.typical, 2)} min`, source: reference.source,
+      result: `${formatNumber(minutes.typical, 2)} min`,
+      source: reference.source,
     },
   }
 }

@@ -7,10 +7,19 @@ const EATEN_PER_DAY: Range = { low: 0.1, typical: 0.5, high: 2 }
 const TEN_DEGREES = 3
 
 /** A live sauce closed at a temperature: gauge pressure once all its sugar is gas, bar, and days until it is felt; `days` is `null` where it never is. */
-export interface Closed { tempC: number, bar: Range, days: Range | null }
+export interface Closed {
+  tempC: number
+  bar: Range
+  days: Range | null
+}
 
 /** What a sauce does closed and live at 4, 20 and 35 °C. */
-export interface KeepOutlook { live: boolean, sugarGPerL: Range, volumes: Range, closed: Closed[] }
+export interface KeepOutlook {
+  live: boolean
+  sugarGPerL: Range
+  volumes: Range
+  closed: Closed[]
+}
 
 /** Days until a closed bottle passes {@link WARN_BAR}: soonest where much sugar meets quick yeast. A range, since the yeast is not known. */
 function daysTo(sugarGPerL: Range, tempC: number): Range | null {
@@ -24,9 +33,15 @@ function daysTo(sugarGPerL: Range, tempC: number): Range | null {
 /** The consequences of sugar in a sauce before anybody pours it. Hexose is assumed; sucrose gives a twentieth more. */
 export function keepOutlook(composition: Composition, headspace = 0.05): KeepOutlook {
   const litres = sharesOf(composition).volumeMl / 1000
-  const sugarGPerL = litres > 0 ? mapRange(composition.sugarG, grams => grams / litres) : exactly(0)
+  const sugarGPerL = litres > 0 ? mapRange(composition.sugarG, (grams) => grams / litres) : exactly(0)
   return {
-    live: composition.live, sugarGPerL, volumes: mapRange(sugarGPerL, co2Volumes),
-    closed: [4, 20, 35].map(tempC => ({ tempC, bar: mapRange(sugarGPerL, grams => bottlePressure(grams, tempC, headspace)), days: daysTo(sugarGPerL, tempC) })),
+    live: composition.live,
+    sugarGPerL,
+    volumes: mapRange(sugarGPerL, co2Volumes),
+    closed: [4, 20, 35].map((tempC) => ({
+      tempC,
+      bar: mapRange(sugarGPerL, (grams) => bottlePressure(grams, tempC, headspace)),
+      days: daysTo(sugarGPerL, tempC),
+    })),
   }
 }

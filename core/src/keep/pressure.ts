@@ -1,19 +1,32 @@
 import { InvalidInput, within } from '../invalid'
 
 /** Bunsen coefficient of CO2 in water at a temperature, °C. From memory. */
-const BUNSEN: readonly [number, number][] = [[0, 1.713], [4, 1.473], [10, 1.194], [15, 1.019], [20, 0.878], [25, 0.759], [30, 0.665], [35, 0.592]]
+const BUNSEN: readonly [number, number][] = [
+  [0, 1.713],
+  [4, 1.473],
+  [10, 1.194],
+  [15, 1.019],
+  [20, 0.878],
+  [25, 0.759],
+  [30, 0.665],
+  [35, 0.592],
+]
 
 /** Bunsen coefficient by straight line between the table's points; 0 to 35 °C. */
 export function bunsen(tempC: number): number {
   within(tempC, 0, 35, 'The temperature in °C')
-  const upper = Math.max(1, BUNSEN.findIndex(([limit]) => limit >= tempC))
+  const upper = Math.max(
+    1,
+    BUNSEN.findIndex(([limit]) => limit >= tempC),
+  )
   const [t0, b0] = BUNSEN[upper - 1] ?? [0, 1.713]
   const [t1, b1] = BUNSEN[upper] ?? [35, 0.592]
-  return b0 + (b1 - b0) * (tempC - t0) / (t1 - t0)
+  return b0 + ((b1 - b0) * (tempC - t0)) / (t1 - t0)
 }
 
 /** Litres of CO2 (0 °C, 1 atm) in a litre, from hexose in g/L fermented out by yeast: 0.489 g per g, 1.977 g per litre. From memory. */
-export const co2Volumes = (hexoseGPerL: number): number => 0.489 * within(hexoseGPerL, 0, 1000, 'The sugar in g per litre') / 1.977
+export const co2Volumes = (hexoseGPerL: number): number =>
+  (0.489 * within(hexoseGPerL, 0, 1000, 'The sugar in g per litre')) / 1.977
 
 /**
  * Gauge pressure in bar of a sealed bottle once its sugar is fermented out.
@@ -22,7 +35,7 @@ export const co2Volumes = (hexoseGPerL: number): number => 0.489 * within(hexose
  */
 export function bottlePressure(hexoseGPerL: number, tempC: number, headspace = 0.05): number {
   if (!(headspace > 0 && headspace < 1)) throw new InvalidInput('The headspace is a share between 0 and 1.')
-  return 1.013 * co2Volumes(hexoseGPerL) / (0.9 * bunsen(tempC) + headspace * 273.15 / (273.15 + tempC))
+  return (1.013 * co2Volumes(hexoseGPerL)) / (0.9 * bunsen(tempC) + (headspace * 273.15) / (273.15 + tempC))
 }
 
 /** Over this at 35 °C: warn. Over {@link STOP_BAR}: stop. Judgement: sauce bottles are not made for pressure. */

@@ -6,7 +6,7 @@ import { bottlePressure, STOP_BAR, WARN_BAR } from './pressure'
 
 /** How a sauce is kept. */
 export const TREATMENTS = ['live-cold', 'frozen', 'cooked-hot-fill', 'boiled-in-jar'] as const
-export type Treatment = typeof TREATMENTS[number]
+export type Treatment = (typeof TREATMENTS)[number]
 
 /** Lactofer's own limits for a finished sauce: stricter than the 4.6 of 21 CFR 114. The maker may lower, or raise up to the highest. */
 export const RELEASE_PH = { usual: 4.0, highest: 4.2 } as const
@@ -15,20 +15,66 @@ export const RELEASE_PH = { usual: 4.0, highest: 4.2 } as const
  * A way to keep a sauce: what it is called, what it gives, where it must stand, how many months makers count on (common practice), air left at the top
  * (the least share of the filling, or in words), and whether it is heated. Who approves it for sale is the same for all: {@link APPROVAL}.
  */
-export interface Way { id: Treatment, name: string, gives: string, keep: string, store: 'cold' | 'frozen' | 'shelf', months: number, air: number | string, heats: boolean }
+export interface Way {
+  id: Treatment
+  name: string
+  gives: string
+  keep: string
+  store: 'cold' | 'frozen' | 'shelf'
+  months: number
+  air: number | string
+  heats: boolean
+}
 
 export const WAYS: readonly Way[] = [
-  { id: 'live-cold', name: 'Live and cold', gives: 'The fresh taste and living bacteria. Six months to a year.', keep: 'In the refrigerator, vented now and then.', store: 'cold', months: 6, air: 0.05, heats: false },
-  { id: 'frozen', name: 'Frozen', gives: 'Stops the clock, colour and aroma stay. Freezing slows bacteria and yeast; it does not reliably kill them.', keep: 'At −18 °C; once thawed, cold and soon. Leave a jar out for a day to see what is still alive.', store: 'frozen', months: 12, air: 0.1, heats: false },
-  { id: 'cooked-hot-fill', name: 'Cooked, filled hot', gives: 'Stands on the shelf until it is opened. Makers speak of 18 to 24 months; that is theirs to show.', keep: 'Shelf; in the refrigerator once opened.', store: 'shelf', months: 12, air: 'little, it draws a vacuum as it cools', heats: true },
-  { id: 'boiled-in-jar', name: 'Boiled in the jar', gives: 'Stands on the shelf until it is opened; pieces keep their shape.', keep: 'Shelf; in the refrigerator once opened.', store: 'shelf', months: 12, air: '12 mm under the rim', heats: true },
+  {
+    id: 'live-cold',
+    name: 'Live and cold',
+    gives: 'The fresh taste and living bacteria. Six months to a year.',
+    keep: 'In the refrigerator, vented now and then.',
+    store: 'cold',
+    months: 6,
+    air: 0.05,
+    heats: false,
+  },
+  {
+    id: 'frozen',
+    name: 'Frozen',
+    gives: 'Stops the clock, colour and aroma stay. Freezing slows bacteria and yeast; it does not reliably kill them.',
+    keep: 'At −18 °C; once thawed, cold and soon. Leave a jar out for a day to see what is still alive.',
+    store: 'frozen',
+    months: 12,
+    air: 0.1,
+    heats: false,
+  },
+  {
+    id: 'cooked-hot-fill',
+    name: 'Cooked, filled hot',
+    gives: 'Stands on the shelf until it is opened. Makers speak of 18 to 24 months; that is theirs to show.',
+    keep: 'Shelf; in the refrigerator once opened.',
+    store: 'shelf',
+    months: 12,
+    air: 'little, it draws a vacuum as it cools',
+    heats: true,
+  },
+  {
+    id: 'boiled-in-jar',
+    name: 'Boiled in the jar',
+    gives: 'Stands on the shelf until it is opened; pieces keep their shape.',
+    keep: 'Shelf; in the refrigerator once opened.',
+    store: 'shelf',
+    months: 12,
+    air: '12 mm under the rim',
+    heats: true,
+  },
 ]
 
 /** A way by its id. */
-export const wayOf = (id: Treatment): Way => WAYS.find(way => way.id === id) ?? (WAYS[0] as Way)
+export const wayOf = (id: Treatment): Way => WAYS.find((way) => way.id === id) ?? (WAYS[0] as Way)
 
 /** Who has the last word. */
-export const APPROVAL = 'For sale a process authority sets time, temperature and pH, and your local office licenses the kitchen. Lactofer shows what was measured; it approves nothing.'
+export const APPROVAL =
+  'For sale a process authority sets time, temperature and pH, and your local office licenses the kitchen. Lactofer shows what was measured; it approves nothing.'
 
 /** Minutes in boiling water at sea level, for small jars of acid sauce. Common practice. */
 export const BOIL_MIN = 10
@@ -38,21 +84,38 @@ export const SIMMER_MIN: Pick<Range, 'low' | 'high'> = { low: 10, high: 30 }
 export const FILL_LEAST_C = 82
 
 /** What is known of a sauce when its keeping is chosen. `upperPh` is the upper end of its finished pH, read or expected; `null` where nothing is known. */
-export interface KeepCase { upperPh: number | null, measured: boolean, limitPh: number, sugarGPerL: Range, live: boolean, headspace: number, altitudeM: number }
+export interface KeepCase {
+  upperPh: number | null
+  measured: boolean
+  limitPh: number
+  sugarGPerL: Range
+  live: boolean
+  headspace: number
+  altitudeM: number
+}
 
 /** One thing a way needs, and how this sauce stands to it. */
-export interface Need { what: string, verdict: 'pass' | 'ask' | 'stop', sentence: string }
+export interface Need {
+  what: string
+  verdict: 'pass' | 'ask' | 'stop'
+  sentence: string
+}
 
 function phNeed({ upperPh, measured }: KeepCase, limit: number, because: string): Need {
   const what = `pH at most ${limit.toFixed(1)}`
   if (upperPh === null) return { what, verdict: 'stop', sentence: 'No pH is known. Read the finished sauce.' }
   const shown = `Its upper end is ${upperPh.toFixed(2)}${measured ? '' : ', worked out, not read'}`
   if (upperPh > limit) return { what, verdict: 'stop', sentence: `${shown}: over ${limit.toFixed(1)}. ${because}` }
-  return { what, verdict: measured ? 'pass' : 'ask', sentence: `${shown}.${measured ? '' : ' Read the finished sauce before you decide.'}` }
+  return {
+    what,
+    verdict: measured ? 'pass' : 'ask',
+    sentence: `${shown}.${measured ? '' : ' Read the finished sauce before you decide.'}`,
+  }
 }
 
 /** Gauge pressure with all its sugar turned to gas, bar, at the upper end of what is known of it. */
-const worstBar = ({ sugarGPerL, headspace }: KeepCase, tempC: number) => bottlePressure(sugarGPerL.high, tempC, headspace)
+const worstBar = ({ sugarGPerL, headspace }: KeepCase, tempC: number) =>
+  bottlePressure(sugarGPerL.high, tempC, headspace)
 
 function pressureNeed(known: KeepCase): Need {
   const what = `Under ${WARN_BAR} bar when warm`
@@ -60,7 +123,8 @@ function pressureNeed(known: KeepCase): Need {
   const bar = worstBar(known, 35)
   const figure = `Up to ${formatNumber(known.sugarGPerL.high, 1)} g/L of sugar: ${formatNumber(bar, 1)} bar at 35 °C, ${formatNumber(worstBar(known, 4), 1)} at 4 °C`
   if (bar > STOP_BAR) return { what, verdict: 'stop', sentence: `${figure}. Bottles burst: cook it, or less fruit.` }
-  if (bar > WARN_BAR) return { what, verdict: 'ask', sentence: `${figure}. Cold only slows it: vent it, keep a test bottle.` }
+  if (bar > WARN_BAR)
+    return { what, verdict: 'ask', sentence: `${figure}. Cold only slows it: vent it, keep a test bottle.` }
   return { what, verdict: 'pass', sentence: `${figure}.` }
 }
 
@@ -69,7 +133,15 @@ function airNeed({ air }: Way, { headspace }: KeepCase): Need[] {
   if (typeof air === 'string') return []
   const there = `The bottle has ${formatNumber(100 * headspace, 1)} %`
   const what = `Air, ${formatNumber(100 * air)} % of the filling`
-  return [headspace >= air ? { what, verdict: 'pass', sentence: `${there}.` } : { what, verdict: 'ask', sentence: `${there}: fill less, or take a larger one. A full one pushes its lid off or breaks.` }]
+  return [
+    headspace >= air
+      ? { what, verdict: 'pass', sentence: `${there}.` }
+      : {
+          what,
+          verdict: 'ask',
+          sentence: `${there}: fill less, or take a larger one. A full one pushes its lid off or breaks.`,
+        },
+  ]
 }
 
 /** What a way needs, and how a sauce stands to each of it. Conservative; local rules and the process authority win. */
@@ -77,22 +149,44 @@ export function needsOf(id: Treatment, known: KeepCase): Need[] {
   const usual = phNeed(known, known.limitPh, 'More acid, less fruit, then read again.')
   const air = airNeed(wayOf(id), known)
   switch (id) {
-    case 'live-cold': return [usual, pressureNeed(known), ...air]
-    case 'frozen': return [usual, ...air, { what: 'A day on the shelf as a test', verdict: 'ask', sentence: 'Thaw one, leave it out for a day in a plastic bottle: if it swells it is still alive.' }]
+    case 'live-cold':
+      return [usual, pressureNeed(known), ...air]
+    case 'frozen':
+      return [
+        usual,
+        ...air,
+        {
+          what: 'A day on the shelf as a test',
+          verdict: 'ask',
+          sentence: 'Thaw one, leave it out for a day in a plastic bottle: if it swells it is still alive.',
+        },
+      ]
     case 'cooked-hot-fill': {
       const { highestPh } = USUAL_REFERENCE
       return [
-        phNeed(known, Math.min(known.limitPh, highestPh), `The reference at hand holds up to pH ${highestPh.toFixed(1)} only.`),
-        { what: 'Temperature of pot and last bottle, measured', verdict: 'ask', sentence: `Simmer ${SIMMER_MIN.low} to ${SIMMER_MIN.high} min; the last bottle at ${FILL_LEAST_C} °C or more. Your process authority sets the figures.` },
+        phNeed(
+          known,
+          Math.min(known.limitPh, highestPh),
+          `The reference at hand holds up to pH ${highestPh.toFixed(1)} only.`,
+        ),
+        {
+          what: 'Temperature of pot and last bottle, measured',
+          verdict: 'ask',
+          sentence: `Simmer ${SIMMER_MIN.low} to ${SIMMER_MIN.high} min; the last bottle at ${FILL_LEAST_C} °C or more. Your process authority sets the figures.`,
+        },
       ]
     }
     case 'boiled-in-jar': {
       const boils = boilingPointC(known.altitudeM)
       const more = boilingMinutesAdded(known.altitudeM)
-      return [usual, {
-        what: `${BOIL_MIN + more} minutes in boiling water`, verdict: 'ask',
-        sentence: `Not measured yet. Water boils at ${formatNumber(boils, 1)} °C at ${formatNumber(known.altitudeM)} m${more ? `: ${more} minutes more than at the sea` : ''}. Lids loose enough to vent, 25 mm of water over them, 12 mm of air inside.`,
-      }]
+      return [
+        usual,
+        {
+          what: `${BOIL_MIN + more} minutes in boiling water`,
+          verdict: 'ask',
+          sentence: `Not measured yet. Water boils at ${formatNumber(boils, 1)} °C at ${formatNumber(known.altitudeM)} m${more ? `: ${more} minutes more than at the sea` : ''}. Lids loose enough to vent, 25 mm of water over them, 12 mm of air inside.`,
+        },
+      ]
     }
   }
 }
@@ -101,7 +195,11 @@ export function needsOf(id: Treatment, known: KeepCase): Need[] {
  * Why a sauce may not stand at a place: `null` where it may. A live sauce never goes on the shelf with sugar in it past the warning line.
  * @returns the reason, and what can be done about it.
  */
-export function storeRefusal(id: Treatment, store: 'shelf' | 'cold' | 'frozen', known: KeepCase): { reason: string, offers: readonly { to: Treatment, words: string }[], lessSugarPct: number | null } | null {
+export function storeRefusal(
+  id: Treatment,
+  store: 'shelf' | 'cold' | 'frozen',
+  known: KeepCase,
+): { reason: string; offers: readonly { to: Treatment; words: string }[]; lessSugarPct: number | null } | null {
   const way = wayOf(id)
   if (way.heats || store !== 'shelf' || !known.live) return null
   const bar = worstBar(known, 35)
@@ -110,8 +208,13 @@ export function storeRefusal(id: Treatment, store: 'shelf' | 'cold' | 'frozen', 
   if (bar > WARN_BAR) {
     return {
       reason: `Live with up to ${formatNumber(known.sugarGPerL.high, 1)} g/L of sugar: up to ${formatNumber(bar, 1)} bar at 35 °C in a closed bottle, ${formatNumber(WARN_BAR, 1)} is the line. Not for the shelf.`,
-      offers: [cold, cook], lessSugarPct: 100 * (1 - WARN_BAR / bar),
+      offers: [cold, cook],
+      lessSugarPct: 100 * (1 - WARN_BAR / bar),
     }
   }
-  return { reason: 'Live sauce is not for the shelf: what is alive goes on working, and nothing was heated.', offers: [cold, cook], lessSugarPct: null }
+  return {
+    reason: 'Live sauce is not for the shelf: what is alive goes on working, and nothing was heated.',
+    offers: [cold, cook],
+    lessSugarPct: null,
+  }
 }

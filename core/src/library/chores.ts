@@ -1,3 +1,20 @@
 /** What is done to a lot on the round. */
-export const CHORES = ['burp', 'press down', 'stir', 'top up', 'skim', 'wipe', 'vent', 'airlock water', 'cover check', 'taste', 'turn', 'shake', 'squeeze test', 'weigh', 'read', 'test bottle'] as const
-export type Chore = typeof CHORES[number]
+export const CHORES = [
+  'burp',
+  'press down',
+  'stir',
+  'top up',
+  'skim',
+  'wipe',
+  'vent',
+  'airlock water',
+  'cover check',
+  'taste',
+  'turn',
+  'shake',
+  'squeeze test',
+  'weigh',
+  'read',
+  'test bottle',
+] as const
+export type Chore = (typeof CHORES)[number]

@@ -27,18 +27,33 @@ export interface Library {
 }
 
 /** Puts the maker's own things over the shipped ones. Later ones win. */
-export function makeLibrary(own: { materials?: readonly Material[], vessels?: readonly VesselKind[], formats?: readonly (BottleFormat & { retired?: boolean | undefined })[] } = {}): Library {
-  const materials = new Map([...MATERIALS, ...own.materials ?? []].map(material => [material.id, material]))
-  const vessels = new Map([...VESSELS, ...own.vessels ?? []].map(vessel => [vessel.id, vessel]))
-  const formats = new Map([...FORMATS, ...own.formats ?? []].map(format => [format.id, format]))
-  const filled = (own.formats ?? []).filter(format => !format.retired)
-  const inUse = (own.vessels ?? []).filter(vessel => (vessel.count ?? 1) > 0)
+export function makeLibrary(
+  own: {
+    materials?: readonly Material[]
+    vessels?: readonly VesselKind[]
+    formats?: readonly (BottleFormat & { retired?: boolean | undefined })[]
+  } = {},
+): Library {
+  const materials = new Map([...MATERIALS, ...(own.materials ?? [])].map((material) => [material.id, material]))
+  const vessels = new Map([...VESSELS, ...(own.vessels ?? [])].map((vessel) => [vessel.id, vessel]))
+  const formats = new Map([...FORMATS, ...(own.formats ?? [])].map((format) => [format.id, format]))
+  const filled = (own.formats ?? []).filter((format) => !format.retired)
+  const inUse = (own.vessels ?? []).filter((vessel) => (vessel.count ?? 1) > 0)
   const all = [...materials.values()]
-  const spooned = (own.materials ?? []).flatMap(({ id, name, kind, teaspoonG }) => kind === 'salt' && teaspoonG ? [{ id, name, teaspoonG }] : [])
+  const spooned = (own.materials ?? []).flatMap(({ id, name, kind, teaspoonG }) =>
+    kind === 'salt' && teaspoonG ? [{ id, name, teaspoonG }] : [],
+  )
   return {
-    materials: all, salts: [...SALTS, ...spooned], vessels: inUse.length ? inUse : VESSELS, ownVessels: inUse.length > 0,
-    formats: filled.length ? filled : FORMATS, ownFormats: filled.length > 0, format: id => formats.get(id),
-    material: id => materials.get(id), materialOrUnknown: id => materials.get(id) ?? UNKNOWN_PRODUCE, vessel: id => vessels.get(id),
+    materials: all,
+    salts: [...SALTS, ...spooned],
+    vessels: inUse.length ? inUse : VESSELS,
+    ownVessels: inUse.length > 0,
+    formats: filled.length ? filled : FORMATS,
+    ownFormats: filled.length > 0,
+    format: (id) => formats.get(id),
+    material: (id) => materials.get(id),
+    materialOrUnknown: (id) => materials.get(id) ?? UNKNOWN_PRODUCE,
+    vessel: (id) => vessels.get(id),
   }
 }
 

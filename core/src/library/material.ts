@@ -2,14 +2,45 @@ import type { AcidId } from '../acid/species'
 import type { Range } from '../working'
 
 /** Allergens that are declared by name: the fourteen of regulation (EU) 1169/2011, Annex II, which hold the nine of the United States; from memory. */
-export const ALLERGENS = ['celery', 'crustacean', 'egg', 'fish', 'gluten', 'lupin', 'milk', 'mollusc', 'mustard', 'nuts', 'peanut', 'sesame', 'soy', 'sulphites'] as const
-export type Allergen = typeof ALLERGENS[number]
+export const ALLERGENS = [
+  'celery',
+  'crustacean',
+  'egg',
+  'fish',
+  'gluten',
+  'lupin',
+  'milk',
+  'mollusc',
+  'mustard',
+  'nuts',
+  'peanut',
+  'sesame',
+  'soy',
+  'sulphites',
+] as const
+export type Allergen = (typeof ALLERGENS)[number]
 
-export const MATERIAL_KINDS = ['pepper', 'vegetable', 'fruit', 'herb', 'seafood', 'starter', 'water', 'vinegar', 'acid', 'sweetener', 'thickener', 'salt'] as const
-export type MaterialKind = typeof MATERIAL_KINDS[number]
+export const MATERIAL_KINDS = [
+  'pepper',
+  'vegetable',
+  'fruit',
+  'herb',
+  'seafood',
+  'starter',
+  'water',
+  'vinegar',
+  'acid',
+  'sweetener',
+  'thickener',
+  'salt',
+] as const
+export type MaterialKind = (typeof MATERIAL_KINDS)[number]
 
 /** A number with its range and where it comes from. `doubtful` says what speaks against a published value. */
-export interface Figure extends Range { source: string, doubtful?: string }
+export interface Figure extends Range {
+  source: string
+  doubtful?: string
+}
 
 /** The sources figures name. */
 export const SOURCES = {
@@ -36,7 +67,7 @@ export interface Material {
   saltPct: Figure
   acidsPct: Partial<Record<AcidId, Figure>>
   /** Binding sites in mmol per kg. */
-  sites: { pectin: number, protein: number }
+  sites: { pectin: number; protein: number }
   /** pH of the thing itself; `null` for water, salt, sugar, pure acids and plain vinegar, which are never back-calculated. */
   ph: Figure | null
   /** Scoville heat units on a dry basis. */

@@ -41,7 +41,10 @@ const NO_SPREAD = 1
 function datasetWater(code: IfctCode): Figure {
   const { water, waterSd } = IFCT[code]
   const spread = waterSd > 0 ? 2 * waterSd : NO_SPREAD
-  return figure([Number((water - spread).toFixed(2)), water, Number(Math.min(100, water + spread).toFixed(2))], SOURCES.dataset(code))
+  return figure(
+    [Number((water - spread).toFixed(2)), water, Number(Math.min(100, water + spread).toFixed(2))],
+    SOURCES.dataset(code),
+  )
 }
 
 /** A value from memory; when the dataset says something outside its range, that is shown as a doubt. */
@@ -54,37 +57,93 @@ function remembered(triple: Triple, published: number, code: IfctCode | undefine
 }
 
 function acidsOf({ acids, trust = [], from }: ProduceRow): Material['acidsPct'] {
-  return Object.fromEntries(Object.entries(acids).map(([id, triple]): [AcidId, Figure] => {
-    const published = from && (id === 'citric' || id === 'malic' || id === 'tartaric') ? IFCT[from][id] : 0
-    const [low, , high] = triple
-    return [id as AcidId, from && (trust as readonly string[]).includes(id)
-      ? figure([Math.min(low, published), published, Math.max(high, published)], `${SOURCES.dataset(from)}; range from memory`)
-      : remembered(triple, published, from)]
-  }))
+  return Object.fromEntries(
+    Object.entries(acids).map(([id, triple]): [AcidId, Figure] => {
+      const published = from && (id === 'citric' || id === 'malic' || id === 'tartaric') ? IFCT[from][id] : 0
+      const [low, , high] = triple
+      return [
+        id as AcidId,
+        from && (trust as readonly string[]).includes(id)
+          ? figure(
+              [Math.min(low, published), published, Math.max(high, published)],
+              `${SOURCES.dataset(from)}; range from memory`,
+            )
+          : remembered(triple, published, from),
+      ]
+    }),
+  )
 }
 
-const CUP: Partial<Record<MaterialKind, Triple>> = { pepper: [110, 130, 225], vegetable: [100, 140, 200], fruit: [140, 165, 200], herb: [15, 30, 60], seafood: [200, 230, 250], starter: [230, 240, 250] }
+const CUP: Partial<Record<MaterialKind, Triple>> = {
+  pepper: [110, 130, 225],
+  vegetable: [100, 140, 200],
+  fruit: [140, 165, 200],
+  herb: [15, 30, 60],
+  seafood: [200, 230, 250],
+  starter: [230, 240, 250],
+}
 
 /** A kind of produce. */
 export function produce(kind: MaterialKind, id: string, name: string, color: string, row: ProduceRow): Material {
   const [pectin, protein] = row.sites ?? [8, 10]
   const { from } = row
   return {
-    id, name, names: row.names?.split(', ') ?? [], kind, color,
+    id,
+    name,
+    names: row.names?.split(', ') ?? [],
+    kind,
+    color,
     waterPct: from ? datasetWater(from) : figure(row.water ?? [85, 88, 91], SOURCES.memory),
     sugarPct: remembered(row.sugar, from ? IFCT[from].sugar : 0, from),
-    saltPct: from ? fixed(Number((IFCT[from].sodium * SALT_PER_SODIUM).toFixed(3)), `${SOURCES.dataset(from)}, sodium × 2.542`) : fixed(row.salt ?? 0, SOURCES.memory),
-    acidsPct: acidsOf(row), sites: { pectin, protein }, ph: figure(row.ph, SOURCES.ph), dryShu: row.shu ? figure(row.shu, SOURCES.practice) : null,
-    cupG: figure(row.cup ?? CUP[kind] ?? [100, 150, 240], SOURCES.practice), pieceG: row.piece ? figure(row.piece, SOURCES.practice) : null, teaspoonG: null,
-    allergens: row.allergens ?? [], livens: kind !== 'seafood' && kind !== 'starter', starterLog10: row.starterLog10 ?? null, pricePerKg: null, own: false,
+    saltPct: from
+      ? fixed(Number((IFCT[from].sodium * SALT_PER_SODIUM).toFixed(3)), `${SOURCES.dataset(from)}, sodium × 2.542`)
+      : fixed(row.salt ?? 0, SOURCES.memory),
+    acidsPct: acidsOf(row),
+    sites: { pectin, protein },
+    ph: figure(row.ph, SOURCES.ph),
+    dryShu: row.shu ? figure(row.shu, SOURCES.practice) : null,
+    cupG: figure(row.cup ?? CUP[kind] ?? [100, 150, 240], SOURCES.practice),
+    pieceG: row.piece ? figure(row.piece, SOURCES.practice) : null,
+    teaspoonG: null,
+    allergens: row.allergens ?? [],
+    livens: kind !== 'seafood' && kind !== 'starter',
+    starterLog10: row.starterLog10 ?? null,
+    pricePerKg: null,
+    own: false,
   }
 }
 
 /** Something from the pantry that is what it says: water, salt, an acid, a vinegar, a sweetener. */
-export function pantry(kind: MaterialKind, id: string, name: string, color: string, cupG: number, rest: Partial<Material>): Material {
+export function pantry(
+  kind: MaterialKind,
+  id: string,
+  name: string,
+  color: string,
+  cupG: number,
+  rest: Partial<Material>,
+): Material {
   return {
-    id, name, names: [], kind, color, waterPct: fixed(0), sugarPct: fixed(0), saltPct: fixed(0), acidsPct: {}, sites: { pectin: 0, protein: 0 }, ph: null, dryShu: null,
-    cupG: fixed(cupG, SOURCES.practice), pieceG: null, teaspoonG: null, allergens: [], livens: false, starterLog10: null, pricePerKg: null, own: false, ...rest,
+    id,
+    name,
+    names: [],
+    kind,
+    color,
+    waterPct: fixed(0),
+    sugarPct: fixed(0),
+    saltPct: fixed(0),
+    acidsPct: {},
+    sites: { pectin: 0, protein: 0 },
+    ph: null,
+    dryShu: null,
+    cupG: fixed(cupG, SOURCES.practice),
+    pieceG: null,
+    teaspoonG: null,
+    allergens: [],
+    livens: false,
+    starterLog10: null,
+    pricePerKg: null,
+    own: false,
+    ...rest,
   }
 }
 

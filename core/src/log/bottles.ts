@@ -3,25 +3,46 @@ import type { WayOut } from './keepEntries'
 import { byTime } from './merge'
 
 /** Bottles that left: how, to whom, when. */
-export interface BottlesOut { how: WayOut, to: string, place: string, count: number, atMs: number }
+export interface BottlesOut {
+  how: WayOut
+  to: string
+  place: string
+  count: number
+  atMs: number
+}
 
 /**
  * Where the bottles of a run are. `left` stand at `places`, `retained` are kept as a sample, `out` have left, `discarded` were thrown away;
  * `short` is what was said to have left past what there was. Always made + short = left + retained + out + discarded; none is below zero.
  */
-export interface Bottles { made: number, left: number, retained: number, discarded: number, short: number, places: { place: string, count: number }[], out: BottlesOut[] }
+export interface Bottles {
+  made: number
+  left: number
+  retained: number
+  discarded: number
+  short: number
+  places: { place: string; count: number }[]
+  out: BottlesOut[]
+}
 
 /** Where bottles stand when nobody said. */
 export const CELLAR = 'Cellar'
 
 /** The bottles of a lot, from its run and what was sent, moved and thrown away, in order. */
-export function bottlesOf({ sent, moves, discarded }: { sent: readonly EntryOf<'send'>[], moves: readonly EntryOf<'move'>[], discarded: EntryOf<'discard'> | null }, made: EntryOf<'bottle'>): Bottles {
+export function bottlesOf(
+  {
+    sent,
+    moves,
+    discarded,
+  }: { sent: readonly EntryOf<'send'>[]; moves: readonly EntryOf<'move'>[]; discarded: EntryOf<'discard'> | null },
+  made: EntryOf<'bottle'>,
+): Bottles {
   const retained = Math.min(made.count, made.retained ?? 0)
   const places = new Map([[made.place ?? CELLAR, made.count - retained]])
   /** Takes so many from a place, then from the others; returns from where, and what was not there. */
   const take = (count: number, from?: string) => {
     let rest = count
-    const taken: { place: string, count: number }[] = []
+    const taken: { place: string; count: number }[] = []
     const takeAt = (place: string, standing: number) => {
       const here = Math.min(rest, standing)
       if (here <= 0) return
@@ -43,14 +64,17 @@ export function bottlesOf({ sent, moves, discarded }: { sent: readonly EntryOf<'
       for (const { place, count } of taken) out.push({ ...left, place, count })
       if (rest > 0) out.push({ ...left, place: entry.place ?? '', count: rest })
     } else if (entry.from !== entry.place) {
-      const there = entry.from === undefined ? [...places].reduce((sum, [place, count]) => place === entry.place ? sum : sum + count, 0) : places.get(entry.from) ?? 0
+      const there =
+        entry.from === undefined
+          ? [...places].reduce((sum, [place, count]) => (place === entry.place ? sum : sum + count), 0)
+          : (places.get(entry.from) ?? 0)
       const here = places.get(entry.place) ?? 0
       places.delete(entry.place)
       const { taken } = take(Math.min(entry.count ?? there, there), entry.from)
       places.set(entry.place, here + taken.reduce((sum, { count }) => sum + count, 0))
     }
   }
-  const standing = [...places].flatMap(([place, count]) => count > 0 ? [{ place, count }] : [])
+  const standing = [...places].flatMap(([place, count]) => (count > 0 ? [{ place, count }] : []))
   const left = standing.reduce((sum, { count }) => sum + count, 0)
   return discarded
     ? { made: made.count, left: 0, retained: 0, discarded: left + retained, short, places: [], out }

@@ -9,7 +9,12 @@ export const IdSchema = z.string().regex(/^[0-7][0-9A-HJKMNP-TV-Z]{25}$/, 'This 
 export const MomentSchema = z.iso.datetime({ error: 'This is not a moment in UTC.' })
 
 /** A name in a file or a form of something that travels: plain text, no angle brackets, no control characters. */
-export const PlainNameSchema = z.string().trim().min(1, 'Give it a name.').max(80, 'Keep the name under 80 characters.').regex(/^[^<>\p{Cc}]*$/u, 'A name is plain text: take out < and >.')
+export const PlainNameSchema = z
+  .string()
+  .trim()
+  .min(1, 'Give it a name.')
+  .max(80, 'Keep the name under 80 characters.')
+  .regex(/^[^<>\p{Cc}]*$/u, 'A name is plain text: take out < and >.')
 
 export const name = z.string().trim().min(1, 'Give it a name.').max(80, 'Keep the name under 80 characters.')
 export const text = z.string().max(500, 'Keep it under 500 characters.')
@@ -23,7 +28,10 @@ export const colour = z.string().regex(/^#[0-9a-f]{6}$/i)
 export const PhSchema = z.number().min(1.5).max(9)
 
 /** A short code as it stands on the tape: BPL-01. */
-export const LotCodeSchema = z.string().trim().regex(/^[A-Za-z0-9][A-Za-z0-9 ._/-]{0,19}$/, 'Use 1 to 20 letters, digits, dots or dashes for the code.')
+export const LotCodeSchema = z
+  .string()
+  .trim()
+  .regex(/^[A-Za-z0-9][A-Za-z0-9 ._/-]{0,19}$/, 'Use 1 to 20 letters, digits, dots or dashes for the code.')
 
 export const base = {
   id: IdSchema,
@@ -35,7 +43,13 @@ export const base = {
 }
 
 /** Which instrument gave a reading, and how far it can be trusted. A strip is coarse; a meter without `calibratedAt` was not calibrated. */
-export const InstrumentSchema = z.object({ name: z.string().max(60), kind: z.enum(['meter', 'strip', 'probe', 'logger']).optional(), steady: z.boolean(), calibratedAt: MomentSchema.optional(), slopePct: z.number().min(50).max(120).optional() })
+export const InstrumentSchema = z.object({
+  name: z.string().max(60),
+  kind: z.enum(['meter', 'strip', 'probe', 'logger']).optional(),
+  steady: z.boolean(),
+  calibratedAt: MomentSchema.optional(),
+  slopePct: z.number().min(50).max(120).optional(),
+})
 export type Instrument = z.infer<typeof InstrumentSchema>
 
 /** What every entry that makes a lot says of it. */

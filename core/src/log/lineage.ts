@@ -1,9 +1,13 @@
 import type { Book, Lot } from './fold'
 
 /** A lot seen from another one along the flow of mass; `depth` counts the steps. */
-export interface Kin { lot: Lot, depth: number, massG: number }
+export interface Kin {
+  lot: Lot
+  depth: number
+  massG: number
+}
 
-function walk(book: Book, lotId: string, next: (lot: Lot) => { lotId: string, massG: number }[]): Kin[] {
+function walk(book: Book, lotId: string, next: (lot: Lot) => { lotId: string; massG: number }[]): Kin[] {
   const found = new Map<string, Kin>()
   const queue = [{ lotId, depth: 0 }]
   for (let step = queue.shift(); step; step = queue.shift()) {
@@ -22,7 +26,7 @@ function walk(book: Book, lotId: string, next: (lot: Lot) => { lotId: string, ma
 }
 
 /** All lots that went into a lot, nearest first. `massG` is what left them on this way's last step. */
-export const ancestors = (book: Book, lotId: string): Kin[] => walk(book, lotId, lot => lot.from)
+export const ancestors = (book: Book, lotId: string): Kin[] => walk(book, lotId, (lot) => lot.from)
 
 /** All lots that a lot went into, nearest first: where a recall has to look. */
-export const descendants = (book: Book, lotId: string): Kin[] => walk(book, lotId, lot => lot.to)
+export const descendants = (book: Book, lotId: string): Kin[] => walk(book, lotId, (lot) => lot.to)

@@ -23,21 +23,31 @@ export function fillVessel(massG: number, densityGPerMl: number, capacityMl: num
   const volumeMl = massG / densityGPerMl
   const fraction = volumeMl / capacityMl
   const percent = `${formatNumber(100 * fraction)} %`
-  const [verdict, sentence]: [Fill['verdict'], string] = fraction > 1
-    ? ['too much', `Needs ${formatNumber(volumeMl)} mL; the vessel holds ${formatNumber(capacityMl)} mL.`]
-    : fraction > limit
-      ? ['overfull', `${percent} full. It will rise: keep it at or under ${formatNumber(100 * limit)} %, or set it in a tray.`]
-      : fraction < least
-        ? ['airy', `${percent} full. Much air above means mould: a smaller vessel is safer.`]
-        : ['fits', `${percent} full, ${formatNumber(capacityMl - volumeMl)} mL of headspace.`]
+  const [verdict, sentence]: [Fill['verdict'], string] =
+    fraction > 1
+      ? ['too much', `Needs ${formatNumber(volumeMl)} mL; the vessel holds ${formatNumber(capacityMl)} mL.`]
+      : fraction > limit
+        ? [
+            'overfull',
+            `${percent} full. It will rise: keep it at or under ${formatNumber(100 * limit)} %, or set it in a tray.`,
+          ]
+        : fraction < least
+          ? ['airy', `${percent} full. Much air above means mould: a smaller vessel is safer.`]
+          : ['fits', `${percent} full, ${formatNumber(capacityMl - volumeMl)} mL of headspace.`]
   return { volumeMl, headspaceMl: capacityMl - volumeMl, fraction, verdict, sentence }
 }
 
 /** How a fill is judged on a page. */
-export const FILL_LEVEL = { fits: 'fine', airy: 'ask', overfull: 'act', 'too much': 'discard' } as const satisfies Record<Fill['verdict'], string>
+export const FILL_LEVEL = {
+  fits: 'fine',
+  airy: 'ask',
+  overfull: 'act',
+  'too much': 'discard',
+} as const satisfies Record<Fill['verdict'], string>
 
 /** The mark of a vessel on its tape: a, b, c; none where it is the only one. */
-export const vesselMark = (index: number, vessels: number): string => vessels === 1 ? '' : String.fromCharCode(97 + index % 26)
+export const vesselMark = (index: number, vessels: number): string =>
+  vessels === 1 ? '' : String.fromCharCode(97 + (index % 26))
 
 /** Over this share of fruit a mash rises more. Judgement. */
 const FRUITY = 0.2

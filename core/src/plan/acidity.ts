@@ -10,21 +10,43 @@ import type { Range } from '../working'
 const LOW_ACID_START = 5.3
 
 /** How acid a plan starts: a word, a sentence, and what pulls it which way. */
-export interface Acidity { level: 'fine' | 'ask' | 'act', sentence: string, raises: string[], lowers: string[] }
+export interface Acidity {
+  level: 'fine' | 'ask' | 'act'
+  sentence: string
+  raises: string[]
+  lowers: string[]
+}
 
 /**
  * How acid a plan starts, judged on the upper end of its band.
  * @param parts the rows with their own compositions; what shows a pH over 5.3 raises, under 4.6 lowers.
  */
-export function acidityOf(ph: Range, parts: readonly { name: string, composition: Composition }[]): Acidity {
-  const own = parts.map(({ name, composition }) => ({ name, pH: mixturePh(composition), carries: Object.keys(composition.acids).length > 0 }))
-  const raises = own.filter(part => part.carries && part.pH !== null && part.pH > LOW_ACID_START).map(part => part.name)
-  const lowers = own.filter(part => part.carries && part.pH !== null && part.pH < PH_LINE).map(part => part.name)
+export function acidityOf(ph: Range, parts: readonly { name: string; composition: Composition }[]): Acidity {
+  const own = parts.map(({ name, composition }) => ({
+    name,
+    pH: mixturePh(composition),
+    carries: Object.keys(composition.acids).length > 0,
+  }))
+  const raises = own
+    .filter((part) => part.carries && part.pH !== null && part.pH > LOW_ACID_START)
+    .map((part) => part.name)
+  const lowers = own.filter((part) => part.carries && part.pH !== null && part.pH < PH_LINE).map((part) => part.name)
   if (ph.high <= PH_LINE) return { level: 'fine', raises, lowers, sentence: 'Starts at or under 4.6.' }
   if (ph.typical > LOW_ACID_START) {
-    return { level: 'act', raises, lowers, sentence: `Low in acid: it starts at about ${ph.typical.toFixed(1)} and must pass 4.6 in time. ${raises.length ? `${raises.slice(0, 3).join(', ')} ${raises.length === 1 ? 'pulls' : 'pull'} it up.` : ''}`.trim() }
+    return {
+      level: 'act',
+      raises,
+      lowers,
+      sentence:
+        `Low in acid: it starts at about ${ph.typical.toFixed(1)} and must pass 4.6 in time. ${raises.length ? `${raises.slice(0, 3).join(', ')} ${raises.length === 1 ? 'pulls' : 'pull'} it up.` : ''}`.trim(),
+    }
   }
-  return { level: 'ask', raises, lowers, sentence: `Starts ${ph.typical <= PH_LINE ? 'near' : 'above'} 4.6, as most do: the deadline clock runs until a reading is below it.` }
+  return {
+    level: 'ask',
+    raises,
+    lowers,
+    sentence: `Starts ${ph.typical <= PH_LINE ? 'near' : 'above'} 4.6, as most do: the deadline clock runs until a reading is below it.`,
+  }
 }
 
 /**
@@ -46,11 +68,22 @@ export function gramsToReach(pH: number, mixture: Composition, sour: Material): 
 }
 
 /** What would bring a start to 4.6: each on its own, with the salt it would leave. */
-export function insurance(mixture: Composition, sours: readonly Material[], pH: number = PH_LINE): { material: Material, massG: number, saltPct: number, sentence: string }[] {
+export function insurance(
+  mixture: Composition,
+  sours: readonly Material[],
+  pH: number = PH_LINE,
+): { material: Material; massG: number; saltPct: number; sentence: string }[] {
   return sours.flatMap((material) => {
     const massG = gramsToReach(pH, mixture, material)
     if (massG === null || massG <= 0) return []
-    const saltPct = 100 * mixture.saltG / (mixture.massG + massG)
-    return [{ material, massG, saltPct, sentence: `${formatNumber(massG, massG < 100 ? 1 : 0)} g of ${material.name.toLowerCase()}` }]
+    const saltPct = (100 * mixture.saltG) / (mixture.massG + massG)
+    return [
+      {
+        material,
+        massG,
+        saltPct,
+        sentence: `${formatNumber(massG, massG < 100 ? 1 : 0)} g of ${material.name.toLowerCase()}`,
+      },
+    ]
   })
 }

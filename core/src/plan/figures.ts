@@ -13,12 +13,18 @@ import { contentParts } from '../stock/lotComposition'
 import { mapRange, type Range } from '../working'
 
 /** What a plan says. Masses in g, strength in percent of its basis. */
-export interface PlanCase { style: StyleId, rows: readonly Row[], waterG: number, saltPct: number, saltBasis: SaltBasis }
+export interface PlanCase {
+  style: StyleId
+  rows: readonly Row[]
+  waterG: number
+  saltPct: number
+  saltBasis: SaltBasis
+}
 
 /** Everything a plan comes to. */
 export interface PlanFigures {
   style: Style
-  parts: { name: string, composition: Composition }[]
+  parts: { name: string; composition: Composition }[]
   ingredientG: number
   ownSaltG: number
   dose: SaltDose
@@ -40,24 +46,31 @@ export interface PlanFigures {
   /** Base and sauce: pressed the usual way, before anything thins it. Volumes in mL, masses in g. */
   baseG: Range
   sauceMl: Range
-  cost: { known: number, unpriced: string[] }
+  cost: { known: number; unpriced: string[] }
 }
 
 /** Least salt of everything, percent, under which the wrong bacteria can win. Common practice. */
 export const LEAST_SALT_PCT = 2
 
 /** Share of fruit in the rows, by weight. */
-const fruitShare = (book: Book, rows: readonly Row[], ingredientG: number) => ingredientG > 0
-  ? rows.filter(row => !row.lotId && book.library.materialOrUnknown(row.materialId).kind === 'fruit').reduce((sum, row) => sum + row.massG, 0) / ingredientG
-  : 0
+const fruitShare = (book: Book, rows: readonly Row[], ingredientG: number) =>
+  ingredientG > 0
+    ? rows
+        .filter((row) => !row.lotId && book.library.materialOrUnknown(row.materialId).kind === 'fruit')
+        .reduce((sum, row) => sum + row.massG, 0) / ingredientG
+    : 0
 
 /** Money for what is priced, a kilogram at what was paid for it, else at the library's own price. */
 function costOf(book: Book, rows: readonly Row[], saltG: number): PlanFigures['cost'] {
-  const priced = rows.map(row => ({ name: row.name, massG: row.boughtG ?? row.massG, perKg: row.pricePerKg ?? (row.lotId ? 0 : book.library.material(row.materialId)?.pricePerKg ?? null) }))
+  const priced = rows.map((row) => ({
+    name: row.name,
+    massG: row.boughtG ?? row.massG,
+    perKg: row.pricePerKg ?? (row.lotId ? 0 : (book.library.material(row.materialId)?.pricePerKg ?? null)),
+  }))
   const salt = book.library.material('salt')?.pricePerKg ?? 0
   return {
-    known: priced.reduce((sum, { massG, perKg }) => sum + massG / 1000 * (perKg ?? 0), saltG / 1000 * salt),
-    unpriced: priced.filter(row => row.perKg === null).map(row => row.name),
+    known: priced.reduce((sum, { massG, perKg }) => sum + (massG / 1000) * (perKg ?? 0), (saltG / 1000) * salt),
+    unpriced: priced.filter((row) => row.perKg === null).map((row) => row.name),
   }
 }
 
@@ -75,7 +88,10 @@ function piecesOf(book: Book, rows: readonly Row[], parts: readonly { compositio
  * What a plan comes to: salt on every basis, fill, start, heat, sugar, cost and yield. `null` when a lot it takes from is not in the book.
  * @throws InvalidInput when nothing is weighed in, the strength is out of range or refers to water that is not there.
  */
-export function planFigures(book: Book, { style: styleId, rows, waterG, saltPct, saltBasis }: PlanCase): PlanFigures | null {
+export function planFigures(
+  book: Book,
+  { style: styleId, rows, waterG, saltPct, saltBasis }: PlanCase,
+): PlanFigures | null {
   const style = styleById(styleId)
   const unsalted = contentParts(book, { rows: [...rows], waterG, saltG: 0 })
   if (!unsalted) return null
@@ -84,23 +100,45 @@ export function planFigures(book: Book, { style: styleId, rows, waterG, saltPct,
   const salt = { ingredientG, waterG, ownSaltG }
   const dose = style.saltPct === null || saltPct === 0 ? describeDose(0, salt) : saltDose(saltBasis, saltPct, salt)
   const parts = dose.saltG > 0 ? [...unsalted, { name: 'Salt', composition: ofSalt(dose.saltG) }] : unsalted
-  const compositions = parts.map(part => part.composition)
+  const compositions = parts.map((part) => part.composition)
   const mixed = mix(compositions)
   const composition = style.ferments ? mixed : { ...mixed, live: false }
   const properties = propertiesOf(composition)
   const living = livingRows(book, rows)
   const raw = rawShare(living)
-  const starter = living.some(row => typeof row.starterLog10 === 'number')
+  const starter = living.some((row) => typeof row.starterLog10 === 'number')
   const startLog10 = startCountLog10(living, composition.massG)
   const piecesMl = piecesOf(book, rows, parts)
-  const baseG = mapRange(style.yields, share => share * composition.massG)
+  const baseG = mapRange(style.yields, (share) => share * composition.massG)
   return {
-    style, parts, ingredientG, ownSaltG, dose, composition, properties, ph: phBand(compositions, rows.map(row => row.lotId || row.preparation === 'dried' ? null : ownBalance(book.library.materialOrUnknown(row.materialId)))),
-    raw, starter, startLog10, startWords: startWords(startLog10),
-    remedy: style.ferments && raw !== null && raw < RAW_NEEDED && !starter ? rawRemedies(living, composition.massG) : null,
+    style,
+    parts,
+    ingredientG,
+    ownSaltG,
+    dose,
+    composition,
+    properties,
+    ph: phBand(
+      compositions,
+      rows.map((row) =>
+        row.lotId || row.preparation === 'dried' ? null : ownBalance(book.library.materialOrUnknown(row.materialId)),
+      ),
+    ),
+    raw,
+    starter,
+    startLog10,
+    startWords: startWords(startLog10),
+    remedy:
+      style.ferments && raw !== null && raw < RAW_NEEDED && !starter ? rawRemedies(living, composition.massG) : null,
     tooWeak: style.ferments && dose.ofEverythingPct < LEAST_SALT_PCT,
-    cover: style.voidShare && piecesMl > 0 ? coverBrine(piecesMl, style.voidShare, style.liquid === 'brine' ? dose.ofBrinePct ?? 0 : 0) : null,
-    piecesMl, fillLimit: fillLimitOf(styleId, style.fillLimit, fruitShare(book, rows, ingredientG)),
-    baseG, sauceMl: mapRange(baseG, grams => grams / properties.densityGPerMl), cost: costOf(book, rows, dose.saltG),
+    cover:
+      style.voidShare && piecesMl > 0
+        ? coverBrine(piecesMl, style.voidShare, style.liquid === 'brine' ? (dose.ofBrinePct ?? 0) : 0)
+        : null,
+    piecesMl,
+    fillLimit: fillLimitOf(styleId, style.fillLimit, fruitShare(book, rows, ingredientG)),
+    baseG,
+    sauceMl: mapRange(baseG, (grams) => grams / properties.densityGPerMl),
+    cost: costOf(book, rows, dose.saltG),
   }
 }

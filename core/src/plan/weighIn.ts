@@ -30,10 +30,19 @@ type Plan = Pick<EntryOf<'plan'>, 'lotId' | 'rows' | 'waterG' | 'saltG' | 'saltP
 export function startWeighIn(plan: Plan): WeighIn {
   const waits = { takenG: null, state: 'waits', how: 'planned' } as const
   return {
-    lotId: plan.lotId, at: 0,
+    lotId: plan.lotId,
+    at: 0,
     steps: [
-      ...plan.rows.map(({ massG, ...row }): WeighStep => ({ kind: 'row', row, name: row.name, plannedG: massG, ...waits })),
-      ...(plan.waterG > 0 ? [{ kind: 'water' as const, row: null, name: 'Water', plannedG: plan.waterG, ...waits }] : []),
+      ...plan.rows.map(({ massG, ...row }): WeighStep => ({
+        kind: 'row',
+        row,
+        name: row.name,
+        plannedG: massG,
+        ...waits,
+      })),
+      ...(plan.waterG > 0
+        ? [{ kind: 'water' as const, row: null, name: 'Water', plannedG: plan.waterG, ...waits }]
+        : []),
       ...(plan.saltG > 0 ? [{ kind: 'salt' as const, row: null, name: 'Salt', plannedG: plan.saltG, ...waits }] : []),
     ],
   }
@@ -41,7 +50,9 @@ export function startWeighIn(plan: Plan): WeighIn {
 
 /** What was weighed of a kind so far; what waits counts as planned. */
 const sum = (steps: readonly WeighStep[], kind: WeighStep['kind']) =>
-  steps.filter(step => step.kind === kind && step.state !== 'skipped').reduce((total, step) => total + (step.takenG ?? step.plannedG), 0)
+  steps
+    .filter((step) => step.kind === kind && step.state !== 'skipped')
+    .reduce((total, step) => total + (step.takenG ?? step.plannedG), 0)
 
 /**
  * Salt that belongs to what was actually weighed, g. A plan whose salt is not a share of what is weighed (a bowl split into jars) keeps its own.
@@ -51,9 +62,9 @@ export function saltForWeighed(plan: Plan, { steps }: WeighIn, ownSaltG = 0): nu
   const rowsG = sum(steps, 'row')
   const waterG = sum(steps, 'water')
   if (styleById(plan.style).saltPct === null || plan.saltPct === 0 || rowsG + waterG <= 0) return plan.saltG
-  const fromLots = plan.rows.some(row => row.lotId)
+  const fromLots = plan.rows.some((row) => row.lotId)
   const plannedG = plan.rows.reduce((total, row) => total + row.massG, 0)
-  if (fromLots) return plannedG > 0 ? plan.saltG * rowsG / plannedG : plan.saltG
+  if (fromLots) return plannedG > 0 ? (plan.saltG * rowsG) / plannedG : plan.saltG
   return saltDose(plan.saltBasis, plan.saltPct, { ingredientG: rowsG, waterG, ownSaltG }).saltG
 }
 
@@ -65,28 +76,41 @@ export const toleranceG = (targetG: number, kind: WeighStep['kind'], scaleStepG 
 export const EMPTY_SCALE_G = 0.5
 
 /** How a weight on the scale stands to its target: a share of it, and a word. */
-export function judgeWeight(nowG: number, targetG: number, kind: WeighStep['kind']): { share: number, word: 'under' | 'in' | 'over', sentence: string } {
+export function judgeWeight(
+  nowG: number,
+  targetG: number,
+  kind: WeighStep['kind'],
+): { share: number; word: 'under' | 'in' | 'over'; sentence: string } {
   const off = nowG - targetG
   const tolerance = toleranceG(targetG, kind)
   const word = Math.abs(off) <= tolerance ? 'in' : off < 0 ? 'under' : 'over'
   const grams = `${formatNumber(Math.abs(off), 1)} g`
-  return { share: targetG > 0 ? nowG / targetG : 0, word, sentence: word === 'in' ? 'On target' : word === 'under' ? `${grams} to go` : `${grams} over` }
+  return {
+    share: targetG > 0 ? nowG / targetG : 0,
+    word,
+    sentence: word === 'in' ? 'On target' : word === 'under' ? `${grams} to go` : `${grams} over`,
+  }
 }
 
 /** The step after the one at hand that still waits, going round; the number of steps when none does. */
 function nextWaiting(steps: readonly WeighStep[], from: number): number {
   const after = steps.findIndex((step, index) => index > from && step.state === 'waits')
-  return after >= 0 ? after : steps.findIndex(step => step.state === 'waits') >= 0 ? steps.findIndex(step => step.state === 'waits') : steps.length
+  return after >= 0
+    ? after
+    : steps.findIndex((step) => step.state === 'waits') >= 0
+      ? steps.findIndex((step) => step.state === 'waits')
+      : steps.length
 }
 
 const withStep = (state: WeighIn, index: number, change: Partial<WeighStep>): WeighIn => {
-  const steps = state.steps.map((step, at) => at === index ? { ...step, ...change } : step)
+  const steps = state.steps.map((step, at) => (at === index ? { ...step, ...change } : step))
   return { ...state, steps, at: nextWaiting(steps, index) }
 }
 
 /** Takes a weight for the step at hand and goes on to the next that waits. @throws InvalidInput for a weight that cannot be. */
 export function takeWeight(state: WeighIn, massG: number): WeighIn {
-  if (!(massG > 0) || massG > 1_000_000) throw new InvalidInput('There is nothing on the scale. Put it on, or skip this one.')
+  if (!(massG > 0) || massG > 1_000_000)
+    throw new InvalidInput('There is nothing on the scale. Put it on, or skip this one.')
   return withStep(state, state.at, { takenG: Math.round(massG * 10) / 10, state: 'taken' })
 }
 
@@ -95,23 +119,36 @@ export const skipStep = (state: WeighIn): WeighIn => withStep(state, state.at, {
 
 /** Goes back to a step to weigh it again. */
 export function returnTo(state: WeighIn, index: number): WeighIn {
-  return { ...state, at: index, steps: state.steps.map((step, at) => at === index ? { ...step, state: 'waits', takenG: null } : step) }
+  return {
+    ...state,
+    at: index,
+    steps: state.steps.map((step, at) => (at === index ? { ...step, state: 'waits', takenG: null } : step)),
+  }
 }
 
 /** Puts something else in the place of the step at hand. */
 export function substitute(state: WeighIn, row: Omit<Row, 'massG'>): WeighIn {
-  return { ...state, steps: state.steps.map((step, at) => at === state.at ? { ...step, row, name: row.name, how: 'substituted' } : step) }
+  return {
+    ...state,
+    steps: state.steps.map((step, at) =>
+      at === state.at ? { ...step, row, name: row.name, how: 'substituted' } : step,
+    ),
+  }
 }
 
 /** Puts one more thing in, before water and salt, and goes to it. */
 export function addStep(state: WeighIn, row: Omit<Row, 'massG'>): WeighIn {
-  const lastRow = state.steps.findLastIndex(step => step.kind === 'row')
+  const lastRow = state.steps.findLastIndex((step) => step.kind === 'row')
   const step: WeighStep = { kind: 'row', row, name: row.name, plannedG: 0, takenG: null, state: 'waits', how: 'added' }
-  return { ...state, at: lastRow + 1, steps: [...state.steps.slice(0, lastRow + 1), step, ...state.steps.slice(lastRow + 1)] }
+  return {
+    ...state,
+    at: lastRow + 1,
+    steps: [...state.steps.slice(0, lastRow + 1), step, ...state.steps.slice(lastRow + 1)],
+  }
 }
 
 /** Whether every step is taken or skipped. */
-export const isWeighed = (state: WeighIn): boolean => state.steps.every(step => step.state !== 'waits')
+export const isWeighed = (state: WeighIn): boolean => state.steps.every((step) => step.state !== 'waits')
 
 /** What was actually weighed, for the log. @throws InvalidInput when nothing was. */
 export function weighedContent(state: WeighIn): Pick<EntryOf<'weigh'>, 'rows' | 'waterG' | 'saltG'> {
@@ -122,6 +159,7 @@ export function weighedContent(state: WeighIn): Pick<EntryOf<'weigh'>, 'rows' | 
     return [{ ...row, massG: step.takenG }]
   })
   if (rows.length === 0) throw new InvalidInput('Nothing was weighed in. Weigh at least one ingredient.')
-  const taken = (kind: WeighStep['kind']) => state.steps.filter(step => step.kind === kind).reduce((total, step) => total + (step.takenG ?? 0), 0)
+  const taken = (kind: WeighStep['kind']) =>
+    state.steps.filter((step) => step.kind === kind).reduce((total, step) => total + (step.takenG ?? 0), 0)
   return { rows, waterG: taken('water'), saltG: taken('salt') }
 }

@@ -13,7 +13,16 @@ export type Level = 'discard' | 'act' | 'ask' | 'fine'
  * What a lot wants today. `chore` is recorded with one tap; without it the page named by `go` is opened.
  * `key` stays the same while it is asked for; `dueMs` when it fell due, where it is a matter of time.
  */
-export interface Ask { key: string, lotId: string, level: Level, title: string, why: string, chore?: Chore, go: 'ferment' | 'press' | 'blend' | 'bottle' | 'cellar', dueMs: number | null }
+export interface Ask {
+  key: string
+  lotId: string
+  level: Level
+  title: string
+  why: string
+  chore?: Chore
+  go: 'ferment' | 'press' | 'blend' | 'bottle' | 'cellar'
+  dueMs: number | null
+}
 
 const DAY_MS = 86_400_000
 
@@ -24,8 +33,8 @@ export const worstFirst = (asks: readonly Ask[]): Ask[] => [...asks].sort((a, b)
 
 /** The same asks in the order of one walk: place by place as the shelf stands, then code by code, the most pressing of a lot first. */
 export function alongTheShelf(asks: readonly Ask[], lots: readonly Lot[]): Ask[] {
-  const places = [...new Set(lots.map(lot => lot.place))]
-  const seat = new Map(lots.map(lot => [lot.id, { place: places.indexOf(lot.place), code: lot.code }]))
+  const places = [...new Set(lots.map((lot) => lot.place))]
+  const seat = new Map(lots.map((lot) => [lot.id, { place: places.indexOf(lot.place), code: lot.code }]))
   const nowhere = { place: places.length, code: '' }
   return worstFirst(asks).sort((a, b) => {
     const [here, there] = [seat.get(a.lotId) ?? nowhere, seat.get(b.lotId) ?? nowhere]
@@ -50,9 +59,12 @@ function unsureOf(lot: Lot): string | undefined {
   if (lot.made.kind !== 'plan') return undefined
   const { rows, waterG, saltG } = lot.weighed ?? lot.made
   const rowsG = rows.reduce((sum, row) => sum + row.massG, 0)
-  if (saltG >= SALTY_PCT / 100 * (rowsG + waterG + saltG)) return 'With 7 % salt or more the deadline is not made for it.'
-  const rawG = rows.filter(row => row.preparation === 'raw').reduce((sum, row) => sum + row.massG, 0)
-  return rowsG > 0 && rawG < rowsG / 2 && !rows.some(row => row.lotId) ? 'More than half was cooked or frozen and nothing starts it.' : undefined
+  if (saltG >= (SALTY_PCT / 100) * (rowsG + waterG + saltG))
+    return 'With 7 % salt or more the deadline is not made for it.'
+  const rawG = rows.filter((row) => row.preparation === 'raw').reduce((sum, row) => sum + row.massG, 0)
+  return rowsG > 0 && rawG < rowsG / 2 && !rows.some((row) => row.lotId)
+    ? 'More than half was cooked or frozen and nothing starts it.'
+    : undefined
 }
 
 /** Standing of a ferment at a moment, or `null` for any other lot. @param tell how a moment is told. */
@@ -64,19 +76,34 @@ export function standingOf(lot: Lot, nowMs: number, outlook?: Outlook, tell?: (m
   const unsure = unsureOf(lot)
   const evenMs = packedMs + (structure.liquid < 1 ? EVENED * structure.tauH * 3_600_000 : 0)
   const stand = standing({
-    packedMs, nowMs, targetPh: lot.made.targetPh, ...(byTimeAlone(style) && { readyAfterDays: style.days.low }),
+    packedMs,
+    nowMs,
+    targetPh: lot.made.targetPh,
+    ...(byTimeAlone(style) && { readyAfterDays: style.days.low }),
     ph: phsOf(lot).map(({ atMs, ph, of }) => ({ atMs, ph, of, even: of === 'blended' || atMs >= evenMs })),
-    temperatures: temperaturesOf(lot), signs: signsOf(lot), ...(outlook && { gasPerDay: outlook.gasPerDay }), ...(unsure && { unsure }), ...(tell && { tell }),
+    temperatures: temperaturesOf(lot),
+    signs: signsOf(lot),
+    ...(outlook && { gasPerDay: outlook.gasPerDay }),
+    ...(unsure && { unsure }),
+    ...(tell && { tell }),
   })
   // What does not fit is not called ready anywhere until it was read again.
-  return stand.state === 'ready' && outlook?.flag === 'distrust' ? { ...stand, state: 'ask', sentence: `${stand.sentence} But it does not fit: ${outlook.why} Calibrate the meter and read it again.` } : stand
+  return stand.state === 'ready' && outlook?.flag === 'distrust'
+    ? {
+        ...stand,
+        state: 'ask',
+        sentence: `${stand.sentence} But it does not fit: ${outlook.why} Calibrate the meter and read it again.`,
+      }
+    : stand
 }
 
 /** Whether something was done after a moment. */
-const doneSince = (lot: Lot, chore: Chore, sinceMs: number) => lot.chores.some(entry => entry.chore === chore && !entry.skipped && Date.parse(entry.at) >= sinceMs)
+const doneSince = (lot: Lot, chore: Chore, sinceMs: number) =>
+  lot.chores.some((entry) => entry.chore === chore && !entry.skipped && Date.parse(entry.at) >= sinceMs)
 
 /** Whether an infusion is already the refill: its pods came out of an earlier one. */
-export const isRefill = (lot: Lot): boolean => lot.made.kind === 'plan' && lot.made.style === 'infusion' && lot.from.length > 0
+export const isRefill = (lot: Lot): boolean =>
+  lot.made.kind === 'plan' && lot.made.style === 'infusion' && lot.from.length > 0
 
 /** What one fermenting lot asks for, worst first. Chores come with the style and the closure; signs and pH go before them. Common practice. */
 export function asksOf(lot: Lot, nowMs: number, outlook?: Outlook, tell?: (ms: number) => string): Ask[] {
@@ -84,12 +111,26 @@ export function asksOf(lot: Lot, nowMs: number, outlook?: Outlook, tell?: (ms: n
   if (made.kind !== 'plan' || !packed || lot.state !== 'fermenting') return []
   const style = styleById(made.style)
   const asks: Ask[] = []
-  const ask = (level: Level, title: string, why: string, { chore, go = 'ferment', dueMs = null }: Partial<Pick<Ask, 'chore' | 'go' | 'dueMs'>> = {}) =>
-    asks.push({ key: `${lot.id}:${chore ?? title}`, lotId: lot.id, level, title, why, ...(chore && { chore }), go, dueMs })
+  const ask = (
+    level: Level,
+    title: string,
+    why: string,
+    { chore, go = 'ferment', dueMs = null }: Partial<Pick<Ask, 'chore' | 'go' | 'dueMs'>> = {},
+  ) =>
+    asks.push({
+      key: `${lot.id}:${chore ?? title}`,
+      lotId: lot.id,
+      level,
+      title,
+      why,
+      ...(chore && { chore }),
+      go,
+      dueMs,
+    })
   const lastSign = lot.signs.at(-1)
   const signMs = lastSign ? Date.parse(lastSign.at) : 0
   const stand = standingOf(lot, nowMs, outlook, tell)
-  const bad = lot.signs.find(sign => levelOfSign(sign) === 'discard')
+  const bad = lot.signs.find((sign) => levelOfSign(sign) === 'discard')
   if (bad) {
     ask('discard', `Discard: ${bad.sign}`, 'Do not taste it, do not scoop it out and keep the rest.')
     return asks
@@ -98,29 +139,39 @@ export function asksOf(lot: Lot, nowMs: number, outlook?: Outlook, tell?: (ms: n
   const film = lastSign?.sign === 'white film'
   if (stand?.state === 'discard') ask('discard', 'Discard', stand.sentence)
   if (stand?.state === 'act') ask('act', 'Read pH: behind', stand.sentence)
-  else if (outlook?.flag === 'distrust' || outlook?.flag === 'behind') ask('act', outlook.flag === 'behind' ? 'Read pH: behind' : 'Read pH again: it does not fit', outlook.why)
+  else if (outlook?.flag === 'distrust' || outlook?.flag === 'behind')
+    ask('act', outlook.flag === 'behind' ? 'Read pH: behind' : 'Read pH again: it does not fit', outlook.why)
   else if (stand?.state === 'ask' && !(film && lastSign.level !== 'ask')) ask('ask', 'Read pH', stand.sentence)
-  if (lastSign?.sign === 'bag ballooned' && !doneSince(lot, 'vent', signMs)) ask('act', 'Vent the bag and reseal', 'It is full of gas; normal while the pH falls.', { chore: 'vent' })
+  if (lastSign?.sign === 'bag ballooned' && !doneSince(lot, 'vent', signMs))
+    ask('act', 'Vent the bag and reseal', 'It is full of gas; normal while the pH falls.', { chore: 'vent' })
   if (film) {
-    if (!doneSince(lot, 'skim', signMs)) ask('act', 'Skim the white film', 'Film lets air spoil it and eats acid.', { chore: 'skim' })
-    else if (!lot.readings.some(reading => reading.ph !== undefined && Date.parse(reading.at) > signMs)) ask('ask', 'Read pH after the film', 'Film eats acid: the pH can rise.')
+    if (!doneSince(lot, 'skim', signMs))
+      ask('act', 'Skim the white film', 'Film lets air spoil it and eats acid.', { chore: 'skim' })
+    else if (!lot.readings.some((reading) => reading.ph !== undefined && Date.parse(reading.at) > signMs))
+      ask('ask', 'Read pH after the film', 'Film eats acid: the pH can rise.')
   }
-  if (lastSign?.sign === 'not covered' && !doneSince(lot, 'top up', signMs)) ask('act', 'Cover it: add juice or brine', 'What stands clear of its liquid moulds. Same strength as inside.', { chore: 'top up' })
-  if (lastSign?.sign === 'floaters' && !doneSince(lot, 'press down', signMs)) ask('act', 'Press the pieces under', 'What stands in the air moulds.', { chore: 'press down' })
+  if (lastSign?.sign === 'not covered' && !doneSince(lot, 'top up', signMs))
+    ask('act', 'Cover it: add juice or brine', 'What stands clear of its liquid moulds. Same strength as inside.', {
+      chore: 'top up',
+    })
+  if (lastSign?.sign === 'floaters' && !doneSince(lot, 'press down', signMs))
+    ask('act', 'Press the pieces under', 'What stands in the air moulds.', { chore: 'press down' })
   const asked = new Set(asks.map(({ chore }) => chore))
   for (const { chore, title, why, level, dueMs } of choreTimes(lot, nowMs, outlook)) {
     if (dueMs > nowMs || asked.has(chore)) continue
     if (chore === 'cover check' && lastSign?.sign === 'not covered') continue
-    if (chore === 'read' && asks.some(known => known.title.startsWith('Read pH'))) continue
+    if (chore === 'read' && asks.some((known) => known.title.startsWith('Read pH'))) continue
     // What tells whether it is ready is not asked of what is.
     if (stand?.state === 'ready' && (chore === 'taste' || chore === 'squeeze test')) continue
     ask(level, title, why, { ...(chore !== 'read' && chore !== 'weigh' && { chore }), dueMs })
   }
-  if (made.style === 'infusion' && !isRefill(lot) && dayOf(lot, nowMs) >= style.days.low) ask('ask', 'Draw off and refill', 'The pods give a second vinegar; one refill, not two.')
+  if (made.style === 'infusion' && !isRefill(lot) && dayOf(lot, nowMs) >= style.days.low)
+    ask('ask', 'Draw off and refill', 'The pods give a second vinegar; one refill, not two.')
   const wait = lot.decisions.at(-1)
   const waiting = wait?.decision === 'wait' && wait.until !== undefined && Date.parse(wait.until) > nowMs
   const called = wait?.decision === 'ready' && stand?.state === 'working'
-  if (stand && (called || (stand.state === 'ready' && !waiting))) ask('fine', 'Ready to press', called ? 'You called it ready.' : stand.sentence, { go: 'press' })
+  if (stand && (called || (stand.state === 'ready' && !waiting)))
+    ask('fine', 'Ready to press', called ? 'You called it ready.' : stand.sentence, { go: 'press' })
   return worstFirst(asks)
 }
 
@@ -128,6 +179,18 @@ export function asksOf(lot: Lot, nowMs: number, outlook?: Outlook, tell?: (ms: n
 export function blendAsks(lot: Lot, nowMs: number): Ask[] {
   if (lot.made.kind !== 'blend' || lot.state !== 'in stock') return []
   const dueMs = lastPouredMs(lot) + DAY_MS
-  const evened = lot.readings.some(reading => reading.ph !== undefined && Date.parse(reading.at) >= dueMs)
-  return evened || nowMs < dueMs ? [] : [{ key: `${lot.id}:finished`, lotId: lot.id, level: 'ask', title: 'Read the finished pH', why: 'A day has passed since blending: it has evened out.', go: 'blend', dueMs }]
+  const evened = lot.readings.some((reading) => reading.ph !== undefined && Date.parse(reading.at) >= dueMs)
+  return evened || nowMs < dueMs
+    ? []
+    : [
+        {
+          key: `${lot.id}:finished`,
+          lotId: lot.id,
+          level: 'ask',
+          title: 'Read the finished pH',
+          why: 'A day has passed since blending: it has evened out.',
+          go: 'blend',
+          dueMs,
+        },
+      ]
 }

@@ -12,7 +12,15 @@ const HOUR_MS = 3_600_000
 const DAY_MS = 24 * HOUR_MS
 
 /** When a chore falls due next, and how often it comes again. */
-export interface ChoreTime { chore: Chore, title: string, why: string, level: 'act' | 'ask', dueMs: number, everyH: number, lastMs: number }
+export interface ChoreTime {
+  chore: Chore
+  title: string
+  why: string
+  level: 'act' | 'ask'
+  dueMs: number
+  everyH: number
+  lastMs: number
+}
 
 /** Tasting begins at this pH, and only where nothing doubtful was seen. Judgement, conservative. */
 const TASTE_PH = 4.2
@@ -26,15 +34,15 @@ function readEveryH(lot: Lot, nowMs: number): number {
 }
 
 /** Brine of the strength that is inside, for what pieces drink: mass, water and salt in g. `null` where there is no added brine. Common practice. */
-export function topUpBrine(lot: Lot): { massG: number, waterG: number, saltG: number, strengthPct: number } | null {
+export function topUpBrine(lot: Lot): { massG: number; waterG: number; saltG: number; strengthPct: number } | null {
   if (lot.made.kind !== 'plan') return null
   const { waterG, saltG, rows } = lot.weighed ?? lot.made
   const allG = rows.reduce((sum, row) => sum + row.massG, waterG + saltG)
   if (allG <= 0 || saltG <= 0) return null
   // What is inside has evened out; what is added must not thin it.
-  const strengthPct = 100 * saltG / (waterG > 0 ? waterG + saltG : allG)
+  const strengthPct = (100 * saltG) / (waterG > 0 ? waterG + saltG : allG)
   const massG = RESERVE * (waterG > 0 ? waterG + saltG : allG * 0.5)
-  return { massG, waterG: massG * (1 - strengthPct / 100), saltG: massG * strengthPct / 100, strengthPct }
+  return { massG, waterG: massG * (1 - strengthPct / 100), saltG: (massG * strengthPct) / 100, strengthPct }
 }
 
 /** Chores of a lot with the moment each falls due: by style, closure and day, by the gas forecast and by what was done. */
@@ -45,26 +53,53 @@ export function choreTimes(lot: Lot, nowMs: number, outlook?: Outlook): ChoreTim
   const lowest = Math.min(9, ...phsOf(lot).map(({ ph }) => ph))
   const doubtful = judgedBySigns(signsOf(lot), phsOf(lot).at(-1)?.atMs ?? -Infinity) !== null
   const pace = isCold(lot) ? COLD_PACE : 1
-  const lastOf = (chore: Chore) => Math.max(
-    ...lot.chores.filter(entry => entry.chore === chore).map(({ at }) => Date.parse(at)),
-    ...(chore === 'read' ? phsOf(lot).map(({ atMs }) => atMs) : chore === 'weigh' ? lot.readings.filter(({ massG }) => massG !== undefined).map(({ at }) => Date.parse(at)) : []),
-    -Infinity)
+  const lastOf = (chore: Chore) =>
+    Math.max(
+      ...lot.chores.filter((entry) => entry.chore === chore).map(({ at }) => Date.parse(at)),
+      ...(chore === 'read'
+        ? phsOf(lot).map(({ atMs }) => atMs)
+        : chore === 'weigh'
+          ? lot.readings.filter(({ massG }) => massG !== undefined).map(({ at }) => Date.parse(at))
+          : []),
+      -Infinity,
+    )
   const brine = topUpBrine(lot)
-  const amount = brine ? ` About ${formatNumber(brine.massG)} g: ${formatNumber(brine.waterG)} g water with ${formatNumber(brine.saltG, 1)} g salt (${formatNumber(brine.strengthPct, 1)} %).` : ''
-  const everyH = ({ chore, everyH }: StyleChore) => chore === 'burp' && outlook?.burpEveryH ? outlook.burpEveryH : chore === 'read' ? readEveryH(lot, nowMs) : everyH * pace
-  const reason = ({ chore, why }: StyleChore) => (chore === 'burp' || chore === 'vent') && outlook?.gasSentence ? outlook.gasSentence : chore === 'top up' ? why + amount : why
+  const amount = brine
+    ? ` About ${formatNumber(brine.massG)} g: ${formatNumber(brine.waterG)} g water with ${formatNumber(brine.saltG, 1)} g salt (${formatNumber(brine.strengthPct, 1)} %).`
+    : ''
+  const everyH = ({ chore, everyH }: StyleChore) =>
+    chore === 'burp' && outlook?.burpEveryH
+      ? outlook.burpEveryH
+      : chore === 'read'
+        ? readEveryH(lot, nowMs)
+        : everyH * pace
+  const reason = ({ chore, why }: StyleChore) =>
+    (chore === 'burp' || chore === 'vent') && outlook?.gasSentence
+      ? outlook.gasSentence
+      : chore === 'top up'
+        ? why + amount
+        : why
   return styleById(made.style).chores.flatMap((rule) => {
     const { chore, title, level, fromDay, toDay, closures, whenSour } = rule
     if ((closures && !closures.includes(packed.closure)) || (whenSour && (lowest > TASTE_PH || doubtful))) return []
     const every = everyH(rule)
     const lastMs = lastOf(chore)
     const dueMs = Math.max(packedMs + fromDay * DAY_MS, Math.round(lastMs + every * HOUR_MS))
-    return Math.max(dueMs, nowMs) >= packedMs + (toDay + 1) * DAY_MS ? [] : [{ chore, title, why: reason(rule), level, dueMs, everyH: every, lastMs }]
+    return Math.max(dueMs, nowMs) >= packedMs + (toDay + 1) * DAY_MS
+      ? []
+      : [{ chore, title, why: reason(rule), level, dueMs, everyH: every, lastMs }]
   })
 }
 
 /** An event of the calendar: the same `uid` says the same chore of the same day anew; `sequence` rises with what is logged. */
-export interface RoundEvent { uid: string, startMs: number, title: string, why: string, cancelled: boolean, sequence: number }
+export interface RoundEvent {
+  uid: string
+  startMs: number
+  title: string
+  why: string
+  cancelled: boolean
+  sequence: number
+}
 
 /** Days from now that the calendar tells. */
 export const CALENDAR_DAYS = 14
@@ -73,7 +108,11 @@ export const CALENDAR_DAYS = 14
  * The round of the coming days for a calendar. Ids are made of lot, chore and day, so that a later export moves what was told before;
  * what a lot no longer asks for, since it was pressed or thrown away of late, is told as cancelled.
  */
-export function calendarOf(lots: readonly Lot[], nowMs: number, outlooks: ReadonlyMap<string, Outlook> = new Map()): RoundEvent[] {
+export function calendarOf(
+  lots: readonly Lot[],
+  nowMs: number,
+  outlooks: ReadonlyMap<string, Outlook> = new Map(),
+): RoundEvent[] {
   const endMs = nowMs + CALENDAR_DAYS * DAY_MS
   return lots.flatMap((lot) => {
     if (lot.made.kind !== 'plan' || !lot.packed) return []
@@ -83,12 +122,23 @@ export function calendarOf(lots: readonly Lot[], nowMs: number, outlooks: Readon
     const count = new Map<string, number>()
     return choreTimes(lot, nowMs, outlooks.get(lot.id)).flatMap(({ chore, title, why, dueMs, everyH }) => {
       const events: RoundEvent[] = []
-      for (let atMs = Math.max(dueMs, nowMs); atMs < endMs && events.length < 60; atMs += Math.max(4, everyH) * HOUR_MS) {
+      for (
+        let atMs = Math.max(dueMs, nowMs);
+        atMs < endMs && events.length < 60;
+        atMs += Math.max(4, everyH) * HOUR_MS
+      ) {
         const day = Math.floor((atMs - lot.startedMs) / DAY_MS)
         const key = `${lot.id}-${chore.replaceAll(' ', '-')}-d${day}`
         const nth = (count.get(key) ?? 0) + 1
         count.set(key, nth)
-        events.push({ uid: `${key}${nth > 1 ? `-${nth}` : ''}@lactofer`, startMs: Math.round(atMs), title: `${lot.code} ${title}`, why, cancelled: !open, sequence: lot.entries.length })
+        events.push({
+          uid: `${key}${nth > 1 ? `-${nth}` : ''}@lactofer`,
+          startMs: Math.round(atMs),
+          title: `${lot.code} ${title}`,
+          why,
+          cancelled: !open,
+          sequence: lot.entries.length,
+        })
       }
       return events
     })

@@ -10,20 +10,32 @@ import { SALT_MOLAR_MASS_G } from '../acid/mixture'
 const HOUR_MS = 3_600_000
 
 /** What the round and the shelf need of a forecast at a moment. Times since packing in hours; `gasPerDay` typical, mmol/kg. */
-export interface Outlook { flag: Flag, why: string, dead: number, passes: When, ready: When, gasPerDay: number, burpEveryH: number | null, gasSentence: string }
+export interface Outlook {
+  flag: Flag
+  why: string
+  dead: number
+  passes: When
+  ready: When
+  gasPerDay: number
+  burpEveryH: number | null
+  gasSentence: string
+}
 
 /** The value of a row of figures at an hour, by straight lines between outputs. */
 export function valueAt(hours: readonly number[], values: readonly number[], hour: number): number {
-  const after = hours.findIndex(known => known >= hour)
+  const after = hours.findIndex((known) => known >= hour)
   if (after < 0) return values.at(-1) ?? 0
   if (after === 0) return values[0] ?? 0
   const [from, to] = [hours[after - 1] ?? 0, hours[after] ?? 0]
   const [low, high] = [values[after - 1] ?? 0, values[after] ?? 0]
-  return to === from ? high : low + (high - low) * (hour - from) / (to - from)
+  return to === from ? high : low + ((high - low) * (hour - from)) / (to - from)
 }
 
 /** What a bag may hold, from the upper end of the gas made so far. */
-const bagSentence = (litresPerKg: number) => litresPerKg < 0.05 ? 'The liquid still takes up the gas: it should lie flat.' : `Up to ${formatNumber(litresPerKg, 1)} L of gas a kilogram may have come free, less what was let out. Tight? Vent it away from your face and reseal.`
+const bagSentence = (litresPerKg: number) =>
+  litresPerKg < 0.05
+    ? 'The liquid still takes up the gas: it should lie flat.'
+    : `Up to ${formatNumber(litresPerKg, 1)} L of gas a kilogram may have come free, less what was let out. Tight? Vent it away from your face and reseal.`
 
 /** Gas of today for the round: how often a tight lid wants burping, from the upper end of the gas and the smallest headspace, `null` where it cannot be told; how much may stand in a bag. */
 export function outlookOf(book: Book, lot: Lot, forecast: Omit<FermentForecast, 'learned'>, nowMs: number): Outlook {
@@ -33,19 +45,38 @@ export function outlookOf(book: Book, lot: Lot, forecast: Omit<FermentForecast, 
   // Only what is shut needs to know what is in it.
   const composition = closure === 'tight lid' || closure === 'sealed bag' ? packedComposition(book, lot) : null
   const figures = composition && propertiesOf(composition)
-  const saltMolar = composition && composition.waterG > 0 ? composition.saltG / SALT_MOLAR_MASS_G / composition.waterG * 1000 : 0
+  const saltMolar =
+    composition && composition.waterG > 0 ? (composition.saltG / SALT_MOLAR_MASS_G / composition.waterG) * 1000 : 0
   const tempC = temperaturesOf(lot).at(-1)?.tempC ?? 20
-  const intervals = closure !== 'tight lid' || !figures ? [] : lot.vessels.flatMap(({ vesselId, massG }) => {
-    const capacityMl = book.library.vessel(vesselId)?.capacityMl
-    const liquidL = massG / 1000 / figures.densityGPerMl
-    if (!capacityMl || liquidL <= 0) return []
-    // The most there will be before somebody comes again, not only what there is now.
-    const most = Math.max(...[0, 8, 16, 24].map(ahead => valueAt(hours, gas.high, hour + ahead)))
-    return [burpEveryH(most, { liquidL, headspaceL: Math.max(0.02, capacityMl / 1000 - liquidL), tempC, saltMolar })]
-  })
+  const intervals =
+    closure !== 'tight lid' || !figures
+      ? []
+      : lot.vessels.flatMap(({ vesselId, massG }) => {
+          const capacityMl = book.library.vessel(vesselId)?.capacityMl
+          const liquidL = massG / 1000 / figures.densityGPerMl
+          if (!capacityMl || liquidL <= 0) return []
+          // The most there will be before somebody comes again, not only what there is now.
+          const most = Math.max(...[0, 8, 16, 24].map((ahead) => valueAt(hours, gas.high, hour + ahead)))
+          return [
+            burpEveryH(most, { liquidL, headspaceL: Math.max(0.02, capacityMl / 1000 - liquidL), tempC, saltMolar }),
+          ]
+        })
   const every = intervals.length ? Math.min(...intervals) : null
   return {
-    flag, why, dead, passes, ready, gasPerDay: valueAt(hours, gas.typical, hour), burpEveryH: every,
-    gasSentence: closure === 'sealed bag' ? bagSentence(bagGasL(valueAt(hours, forecast.gasMade, hour), tempC, saltMolar)) : every === null ? '' : every < TOO_OFTEN_H ? `At this gas every ${Math.max(1, Math.floor(every))} h: nobody keeps that up. Fit an airlock or loosen the lid; do not rely on burping.` : `At this gas every ${every < 36 ? `${Math.floor(every)} h` : `${Math.floor(every / 24)} days`}. Away from your face.`,
+    flag,
+    why,
+    dead,
+    passes,
+    ready,
+    gasPerDay: valueAt(hours, gas.typical, hour),
+    burpEveryH: every,
+    gasSentence:
+      closure === 'sealed bag'
+        ? bagSentence(bagGasL(valueAt(hours, forecast.gasMade, hour), tempC, saltMolar))
+        : every === null
+          ? ''
+          : every < TOO_OFTEN_H
+            ? `At this gas every ${Math.max(1, Math.floor(every))} h: nobody keeps that up. Fit an airlock or loosen the lid; do not rely on burping.`
+            : `At this gas every ${every < 36 ? `${Math.floor(every)} h` : `${Math.floor(every / 24)} days`}. Away from your face.`,
   }
 }

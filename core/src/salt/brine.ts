@@ -18,6 +18,7 @@ export function brineDensity(saltPct: number): number {
  * @throws InvalidInput when there is neither salt nor water.
  */
 export function waterPhaseSaltPct(saltG: number, waterG: number): number {
-  if (!(saltG >= 0) || !(waterG >= 0) || saltG + waterG <= 0) throw new InvalidInput('There is no water to hold the salt.')
-  return 100 * saltG / (saltG + waterG)
+  if (!(saltG >= 0) || !(waterG >= 0) || saltG + waterG <= 0)
+    throw new InvalidInput('There is no water to hold the salt.')
+  return (100 * saltG) / (saltG + waterG)
 }

@@ -9,7 +9,7 @@ export function thinnerToReach(massG: number, saltPct: number, targetPct: number
   within(massG, 0, 1e9, 'The batch in grams')
   if (targetPct > saltPct) throw new InvalidInput('The batch is already weaker than that. Add salt instead.')
   if (thinnerSaltPct >= targetPct) throw new InvalidInput('What you thin with must be weaker than the target.')
-  return massG * (saltPct - targetPct) / (targetPct - thinnerSaltPct)
+  return (massG * (saltPct - targetPct)) / (targetPct - thinnerSaltPct)
 }
 
 /** Salt in g that brings a batch up to a target: S = M(t − e)/(1 − t). 2 000 g from 2 to 2.5 % takes 10.26 g, not 10. */
@@ -17,5 +17,5 @@ export function saltToReach(massG: number, saltPct: number, targetPct: number): 
   within(massG, 0, 1e9, 'The batch in grams')
   within(targetPct, 0, 35, 'The target in percent')
   if (targetPct < saltPct) throw new InvalidInput('The batch is already saltier than that. Thin it instead.')
-  return massG * (targetPct - saltPct) / (100 - targetPct)
+  return (massG * (targetPct - saltPct)) / (100 - targetPct)
 }

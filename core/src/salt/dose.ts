@@ -6,7 +6,11 @@ import type { Working } from '../working'
 export type SaltBasis = 'ingredients' | 'water' | 'brine' | 'everything'
 
 /** What goes into the vessel before the salt. Masses in g; `ownSaltG` is salt already in the ingredients. */
-export interface SaltCase { ingredientG: number, waterG: number, ownSaltG?: number }
+export interface SaltCase {
+  ingredientG: number
+  waterG: number
+  ownSaltG?: number
+}
 
 /** One dose said in all four ways. Fractions as percent; `null` where there is no water to refer to. */
 export interface SaltDose {
@@ -32,10 +36,10 @@ export function describeDose(saltG: number, input: SaltCase): SaltDose {
   within(saltG, 0, 1e9, 'The salt in grams')
   return {
     saltG,
-    ofIngredientsPct: ingredientG > 0 ? 100 * saltG / ingredientG : null,
-    ofWaterPct: waterG > 0 ? 100 * saltG / waterG : null,
-    ofBrinePct: waterG > 0 ? 100 * saltG / (waterG + saltG) : null,
-    ofEverythingPct: 100 * (saltG + ownSaltG) / (ingredientG + waterG + saltG),
+    ofIngredientsPct: ingredientG > 0 ? (100 * saltG) / ingredientG : null,
+    ofWaterPct: waterG > 0 ? (100 * saltG) / waterG : null,
+    ofBrinePct: waterG > 0 ? (100 * saltG) / (waterG + saltG) : null,
+    ofEverythingPct: (100 * (saltG + ownSaltG)) / (ingredientG + waterG + saltG),
   }
 }
 
@@ -46,15 +50,23 @@ export function describeDose(saltG: number, input: SaltCase): SaltDose {
  */
 export function saltDose(basis: SaltBasis, strengthPct: number, input: SaltCase): SaltDose {
   const { ingredientG, waterG, ownSaltG } = check(input)
-  const share = within(strengthPct, 0, basis === 'ingredients' || basis === 'water' ? 60 : 35, 'A salt strength in percent') / 100
+  const share =
+    within(strengthPct, 0, basis === 'ingredients' || basis === 'water' ? 60 : 35, 'A salt strength in percent') / 100
   if ((basis === 'water' || basis === 'brine') && waterG <= 0) {
-    throw new InvalidInput('There is no water in this plan, so the salt cannot be a percentage of it. Choose another basis or add water.')
+    throw new InvalidInput(
+      'There is no water in this plan, so the salt cannot be a percentage of it. Choose another basis or add water.',
+    )
   }
-  const saltG = basis === 'ingredients' ? share * ingredientG
-    : basis === 'water' ? share * waterG
-      : basis === 'brine' ? share * waterG / (1 - share)
-        : (share * (ingredientG + waterG) - ownSaltG) / (1 - share)
-  if (saltG < 0) throw new InvalidInput('The ingredients already hold more salt than that. Thin with unsalted produce or water.')
+  const saltG =
+    basis === 'ingredients'
+      ? share * ingredientG
+      : basis === 'water'
+        ? share * waterG
+        : basis === 'brine'
+          ? (share * waterG) / (1 - share)
+          : (share * (ingredientG + waterG) - ownSaltG) / (1 - share)
+  if (saltG < 0)
+    throw new InvalidInput('The ingredients already hold more salt than that. Thin with unsalted produce or water.')
   return describeDose(saltG, input)
 }
 
@@ -63,7 +75,10 @@ export function doseWorking(basis: SaltBasis, strengthPct: number, input: SaltCa
   const { ingredientG, waterG, ownSaltG } = check(input)
   const { saltG } = saltDose(basis, strengthPct, input)
   const formula: Record<SaltBasis, string> = {
-    ingredients: 'S = p × I', water: 'S = b × W', brine: 'S = c × W / (1 − c)', everything: 'S = [e × (I + W) − o] / (1 − e)',
+    ingredients: 'S = p × I',
+    water: 'S = b × W',
+    brine: 'S = c × W / (1 − c)',
+    everything: 'S = [e × (I + W) − o] / (1 − e)',
   }
   return {
     what: 'Salt to weigh in',

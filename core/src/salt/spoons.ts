@@ -2,7 +2,11 @@ import { InvalidInput } from '../invalid'
 import { mapRange, type Range } from '../working'
 
 /** A salt as it is spooned: grams in a level teaspoon, with the range met. */
-export interface SaltKind { id: string, name: string, teaspoonG: Range }
+export interface SaltKind {
+  id: string
+  name: string
+  teaspoonG: Range
+}
 
 /** Common practice, no source: a level teaspoon differs by brand, grind and hand. Always weigh when you can. */
 export const SALTS: readonly SaltKind[] = [
@@ -19,7 +23,7 @@ export const TEASPOONS_PER_TABLESPOON = 3
 
 /** Level teaspoons that hold `saltG` grams. The low count goes with the heaviest spoon. */
 export function teaspoons(saltG: number, salt: SaltKind): Range {
-  const { low, typical, high } = mapRange(salt.teaspoonG, spoon => saltG / spoon)
+  const { low, typical, high } = mapRange(salt.teaspoonG, (spoon) => saltG / spoon)
   return { low: high, typical, high: low }
 }
 
@@ -28,10 +32,14 @@ export function teaspoons(saltG: number, salt: SaltKind): Range {
  * @throws InvalidInput when nobody knows that salt's spoon: spoons of salts differ by more than two times.
  */
 export function spoonedG(count: number, saltId: string, salts: readonly SaltKind[] = SALTS): Range {
-  const salt = salts.find(kind => kind.id === saltId)
-  if (!salt) throw new InvalidInput('What a spoon of this salt weighs is not known, and spoons of salts differ by more than two times. Weigh it, or choose a salt from the list.')
-  return mapRange(salt.teaspoonG, spoon => spoon * count)
+  const salt = salts.find((kind) => kind.id === saltId)
+  if (!salt)
+    throw new InvalidInput(
+      'What a spoon of this salt weighs is not known, and spoons of salts differ by more than two times. Weigh it, or choose a salt from the list.',
+    )
+  return mapRange(salt.teaspoonG, (spoon) => spoon * count)
 }
 
 /** What the salt becomes when the same number of spoons is taken of another salt: grams, typical. */
-export const swappedG = (saltG: number, from: SaltKind, to: SaltKind): number => saltG / from.teaspoonG.typical * to.teaspoonG.typical
+export const swappedG = (saltG: number, from: SaltKind, to: SaltKind): number =>
+  (saltG / from.teaspoonG.typical) * to.teaspoonG.typical

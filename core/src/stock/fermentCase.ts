@@ -29,7 +29,7 @@ function bufferOf(composition: Composition): number {
   const others = { ...composition.acids, citric: 0, malic: 0, lactic: 0, acetic: 0 }
   const charge = chargeOf({ ...composition, acids: others, sidMmol: 0 })
   const at = (pH: number) => charge({ pH, ionicStrength: 0.5 }).left
-  return Math.max(LEAST_BUFFER, (at(3.6) - at(5)) / 1.4 * 1000 / composition.massG)
+  return Math.max(LEAST_BUFFER, (((at(3.6) - at(5)) / 1.4) * 1000) / composition.massG)
 }
 
 /** What ferments, from a composition; `null` without water. @param startPh when it was read. */
@@ -38,18 +38,31 @@ export function mediumOf(composition: Composition, fruitShare: number, startPh?:
   if (worked === null || !(composition.waterG > 0)) return null
   const perKg = 1000 / composition.massG
   return {
-    hexose: composition.sugarG.typical / HEXOSE_G * 1000 * perKg, citric: (composition.acids.citric ?? 0) * perKg, malic: (composition.acids.malic ?? 0) * perKg,
-    buffer: bufferOf(composition), startPh: worked, startPhSpread: startPh === undefined ? WORKED_SPREAD : READ_SPREAD,
-    saltPct: waterPhaseSaltPct(composition.saltG, composition.waterG), fruitShare,
+    hexose: (composition.sugarG.typical / HEXOSE_G) * 1000 * perKg,
+    citric: (composition.acids.citric ?? 0) * perKg,
+    malic: (composition.acids.malic ?? 0) * perKg,
+    buffer: bufferOf(composition),
+    startPh: worked,
+    startPhSpread: startPh === undefined ? WORKED_SPREAD : READ_SPREAD,
+    saltPct: waterPhaseSaltPct(composition.saltG, composition.waterG),
+    fruitShare,
   }
 }
 
 /** A batch from what goes into it, and from what was read of it: start pH, salt of everything in percent. `null` when a lot it takes from is missing or it has no water. */
-export function batchOf(book: Book, content: Content, structure: Structure, { startPh, saltPct }: { startPh?: number | undefined, saltPct?: number | undefined } = {}): Batch | null {
+export function batchOf(
+  book: Book,
+  content: Content,
+  structure: Structure,
+  { startPh, saltPct }: { startPh?: number | undefined; saltPct?: number | undefined } = {},
+): Batch | null {
   const mixed = contentComposition(book, content)
   const composition = mixed && saltPct !== undefined ? withSalt(mixed, saltPct) : mixed
   if (!composition) return null
-  const fruitG = content.rows.reduce((sum, row) => sum + (!row.lotId && book.library.materialOrUnknown(row.materialId).kind === 'fruit' ? row.massG : 0), 0)
+  const fruitG = content.rows.reduce(
+    (sum, row) => sum + (!row.lotId && book.library.materialOrUnknown(row.materialId).kind === 'fruit' ? row.massG : 0),
+    0,
+  )
   const medium = mediumOf(composition, Math.min(1, fruitG / composition.massG), startPh)
   const living: Living = livingCounts(livingRows(book, content.rows), composition.massG)
   return medium && { medium, structure, living }
@@ -82,10 +95,20 @@ export function fermentCaseOf(book: Book, lot: Lot): FermentCase | null {
   const phs = phsOf(lot).map(({ atMs, ph, sd, of }) => ({ hour: (atMs - packedMs) / HOUR_MS, ph, sd, of }))
   const start = phs.find(({ hour, of }) => hour > -1 && hour <= START_H && of === 'blended')
   // What was put in later is taken as there from the start: the model has no way to add.
-  const { rows, waterG, saltG } = [lot.weighed ?? made, ...lot.added].reduce<Content>((sum, one) => ({ rows: [...sum.rows, ...one.rows], waterG: sum.waterG + one.waterG, saltG: sum.saltG + one.saltG }), { rows: [], waterG: 0, saltG: 0 })
+  const { rows, waterG, saltG } = [lot.weighed ?? made, ...lot.added].reduce<Content>(
+    (sum, one) => ({ rows: [...sum.rows, ...one.rows], waterG: sum.waterG + one.waterG, saltG: sum.saltG + one.saltG }),
+    { rows: [], waterG: 0, saltG: 0 },
+  )
   const lastPut = lot.added.at(-1)?.at ?? ''
-  const salt = lot.readings.findLast(reading => reading.saltPct !== undefined && reading.at > lastPut)?.saltPct
+  const salt = lot.readings.findLast((reading) => reading.saltPct !== undefined && reading.at > lastPut)?.saltPct
   const batch = batchOf(book, { rows, waterG, saltG }, structureOfPlan(made), { startPh: start?.ph, saltPct: salt })
   const kg = lot.madeG / 1000 / Math.max(1, packed.vessels.length)
-  return batch && { batch, temperature: temperatureOf(lot, packedMs, kg), readings: phs.filter(reading => reading !== start), targetPh: made.targetPh }
+  return (
+    batch && {
+      batch,
+      temperature: temperatureOf(lot, packedMs, kg),
+      readings: phs.filter((reading) => reading !== start),
+      targetPh: made.targetPh,
+    }
+  )
 }

@@ -8,7 +8,17 @@ export function livingRows(book: Book, rows: readonly Row[]): LivingRow[] {
     if (!row.lotId) {
       const { livens, starterLog10, kind } = book.library.materialOrUnknown(row.materialId)
       const isProduce = ['pepper', 'vegetable', 'fruit', 'herb', 'seafood', 'starter'].includes(kind)
-      return isProduce ? [{ massG: row.massG, preparation: row.preparation, livens, green: kind === 'vegetable' || kind === 'herb', starterLog10 }] : []
+      return isProduce
+        ? [
+            {
+              massG: row.massG,
+              preparation: row.preparation,
+              livens,
+              green: kind === 'vegetable' || kind === 'herb',
+              starterLog10,
+            },
+          ]
+        : []
     }
     const lot = book.lots.get(row.lotId)
     if (!lot) return []
@@ -16,7 +26,7 @@ export function livingRows(book: Book, rows: readonly Row[]): LivingRow[] {
       const content = lot.weighed ?? lot.made
       const inside = livingRows(book, content.rows)
       const share = lot.madeG > 0 ? row.massG / lot.madeG : 0
-      return inside.map(one => ({ ...one, massG: one.massG * share }))
+      return inside.map((one) => ({ ...one, massG: one.massG * share }))
     }
     const alive = lot.made.kind === 'stock' ? lot.made.live : lot.kind !== 'bottled'
     return [{ massG: row.massG, preparation: 'raw', livens: false, starterLog10: alive ? KEPT_BRINE_LOG10 : null }]

@@ -29,37 +29,55 @@ const HEXOSE_PER_LACTIC = 0.09008
 export type Content = Pick<EntryOf<'add'>, 'rows' | 'waterG' | 'saltG'>
 
 /** One row as it is weighed in: a material, or part of a lot. `null` when its lot is not in the book. */
-export function rowComposition(book: Book, row: Row, untilMs = Infinity, path: readonly string[] = []): Composition | null {
+export function rowComposition(
+  book: Book,
+  row: Row,
+  untilMs = Infinity,
+  path: readonly string[] = [],
+): Composition | null {
   if (!row.lotId) return ofKnown(book.library.materialOrUnknown(row.materialId), row.massG, row)
   const source = compositionOf(book, row.lotId, untilMs, path)
   return source && ofMass(source, row.massG)
 }
 
 /** Rows, water and salt apart from each other, each with its name: what a band and a working need. `null` when a lot is missing. */
-export function contentParts(book: Book, { rows, waterG, saltG }: Content, untilMs = Infinity, path: readonly string[] = []): { name: string, composition: Composition }[] | null {
+export function contentParts(
+  book: Book,
+  { rows, waterG, saltG }: Content,
+  untilMs = Infinity,
+  path: readonly string[] = [],
+): { name: string; composition: Composition }[] | null {
   const water = book.library.material('water')
-  const parts = rows.map(row => ({ name: row.name, composition: rowComposition(book, row, untilMs, path) }))
-  if (parts.some(part => part.composition === null)) return null
+  const parts = rows.map((row) => ({ name: row.name, composition: rowComposition(book, row, untilMs, path) }))
+  if (parts.some((part) => part.composition === null)) return null
   return [
-    ...parts.flatMap(({ name, composition }) => composition ? [{ name, composition }] : []),
+    ...parts.flatMap(({ name, composition }) => (composition ? [{ name, composition }] : [])),
     ...(water && waterG > 0 ? [{ name: 'Water', composition: ofMaterial(water, waterG) }] : []),
     ...(saltG > 0 ? [{ name: 'Salt', composition: ofSalt(saltG) }] : []),
   ]
 }
 
 /** The make-up of a content: produce, lots, water, salt. `null` when a lot is missing. */
-export function contentComposition(book: Book, content: Content, untilMs = Infinity, path: readonly string[] = []): Composition | null {
+export function contentComposition(
+  book: Book,
+  content: Content,
+  untilMs = Infinity,
+  path: readonly string[] = [],
+): Composition | null {
   const parts = contentParts(book, content, untilMs, path)
-  return parts && mix(parts.map(part => part.composition))
+  return parts && mix(parts.map((part) => part.composition))
 }
 
 /** What was packed, before anything fermented: quick to work out, and near enough for volumes. `null` when a lot is missing. */
-export const packedComposition = (book: Book, lot: Lot): Composition | null => lot.made.kind === 'plan' ? contentComposition(book, lot.weighed ?? lot.made) : null
+export const packedComposition = (book: Book, lot: Lot): Composition | null =>
+  lot.made.kind === 'plan' ? contentComposition(book, lot.weighed ?? lot.made) : null
 
 /** What is not known of a pH that was read with an instrument, as a standard deviation. */
-export const readSpread = (instrument?: Instrument): number => instrument?.kind === 'strip' ? STRIP_SPREAD : instrument?.calibratedAt ? METER_SPREAD : METER_SPREAD_UNKNOWN
+export const readSpread = (instrument?: Instrument): number =>
+  instrument?.kind === 'strip' ? STRIP_SPREAD : instrument?.calibratedAt ? METER_SPREAD : METER_SPREAD_UNKNOWN
 
-const lastPh = (lot: Lot, untilMs = Infinity) => lot.readings.filter(reading => reading.ph !== undefined && Date.parse(reading.at) <= untilMs).at(-1)
+const lastPh = (lot: Lot, untilMs = Infinity) =>
+  lot.readings.filter((reading) => reading.ph !== undefined && Date.parse(reading.at) <= untilMs).at(-1)
 
 const PH_READ = (reading: EntryOf<'reading'>) => reading.ph !== undefined
 
@@ -67,13 +85,21 @@ const PH_READ = (reading: EntryOf<'reading'>) => reading.ph !== undefined
  * A mixture through what was read in it and what was put in later, in order: readings set its salt and, by `read`, its pH; additions mix in.
  * `null` when something that was put in is not in the book. @param lives whether anything in it can stay alive.
  */
-function throughTime(book: Book, lot: Lot, start: Composition, untilMs: number, path: readonly string[], read: (now: Composition, pH: number, phSpread: number) => Composition, lives: boolean): Composition | null {
+function throughTime(
+  book: Book,
+  lot: Lot,
+  start: Composition,
+  untilMs: number,
+  path: readonly string[],
+  read: (now: Composition, pH: number, phSpread: number) => Composition,
+  lives: boolean,
+): Composition | null {
   let now = start
   let fromMs = -Infinity
   for (const added of [...lot.added, null]) {
     const toMs = Math.min(untilMs, added ? Date.parse(added.at) : Infinity)
     const between = lot.readings.filter(({ at }) => Date.parse(at) > fromMs && Date.parse(at) <= toMs)
-    const salt = between.findLast(reading => reading.saltPct !== undefined)?.saltPct
+    const salt = between.findLast((reading) => reading.saltPct !== undefined)?.saltPct
     if (salt !== undefined) now = withSalt(now, salt)
     const reading = between.findLast(PH_READ)
     if (reading?.ph !== undefined) now = read(now, reading.ph, readSpread(reading.instrument))
@@ -91,7 +117,13 @@ function throughTime(book: Book, lot: Lot, start: Composition, untilMs: number, 
  * Sugar goes down by what that acid took; between that and none is the range, since yeast takes some too. Acid is uncertain until somebody
  * titrates. Where bacteria make nothing (an infusion, a cooked sauce) a reading sets the pH and no acid is made up for it.
  */
-function fermentComposition(book: Book, lot: Lot, plan: EntryOf<'plan'>, untilMs: number, path: readonly string[]): Composition | null {
+function fermentComposition(
+  book: Book,
+  lot: Lot,
+  plan: EntryOf<'plan'>,
+  untilMs: number,
+  path: readonly string[],
+): Composition | null {
   const style = styleById(plan.style)
   let now = contentComposition(book, lot.weighed ?? plan, Date.parse(lot.packed?.at ?? plan.at), path)
   if (!now) return null
@@ -99,9 +131,17 @@ function fermentComposition(book: Book, lot: Lot, plan: EntryOf<'plan'>, untilMs
   if (!lot.packed) return now
   now = throughTime(book, lot, now, untilMs, path, style.ferments ? fermented : withPh, style.ferments)
   if (!now) return null
-  const started = style.ferments && lot.readings.some(reading => PH_READ(reading) && Date.parse(reading.at) <= untilMs)
+  const started =
+    style.ferments && lot.readings.some((reading) => PH_READ(reading) && Date.parse(reading.at) <= untilMs)
   return started
-    ? { ...now, heat: { low: now.heat.low * FERMENTING_KEEPS.low, typical: now.heat.typical * FERMENTING_KEEPS.typical, high: now.heat.high * FERMENTING_KEEPS.high } }
+    ? {
+        ...now,
+        heat: {
+          low: now.heat.low * FERMENTING_KEEPS.low,
+          typical: now.heat.typical * FERMENTING_KEEPS.typical,
+          high: now.heat.high * FERMENTING_KEEPS.high,
+        },
+      }
     : now
 }
 
@@ -111,42 +151,82 @@ function fermented(start: Composition, pH: number, phSpread: number): Compositio
   const taken = lactic * HEXOSE_PER_LACTIC
   return {
     ...withPh({ ...start, acids: { ...start.acids, lactic: (start.acids.lactic ?? 0) + lactic } }, pH, phSpread),
-    sugarG: { low: 0, typical: Math.max(0, start.sugarG.typical - taken), high: Math.max(0, start.sugarG.high - taken) }, live: true, acidSpread: UNTITRATED,
+    sugarG: {
+      low: 0,
+      typical: Math.max(0, start.sugarG.typical - taken),
+      high: Math.max(0, start.sugarG.high - taken),
+    },
+    live: true,
+    acidSpread: UNTITRATED,
   }
 }
 
 function stockComposition(book: Book, entry: EntryOf<'stock'>): Composition {
   const material = entry.materialId ? book.library.material(entry.materialId) : undefined
   const { massG } = entry
-  const share = (pct = 0) => massG * pct / 100
+  const share = (pct = 0) => (massG * pct) / 100
   const saltG = share(entry.saltPct)
   const aceticG = share(entry.acetic)
   const lacticG = share(entry.lacticPct)
-  const known = material ? ofMaterial(material, massG) : {
-    ...EMPTY, massG, saltG,
-    waterG: entry.waterPct === undefined ? Math.max(0, massG - saltG - aceticG - lacticG - share(entry.sugarPct)) : share(entry.waterPct),
-    acids: { ...(lacticG > 0 && { lactic: acidMmol('lactic', lacticG) }), ...(aceticG > 0 && { acetic: acidMmol('acetic', aceticG) }) },
-    sugarG: exactly(share(entry.sugarPct)), heat: exactly((entry.shu ?? 0) * massG), acidSpread: lacticG > 0 ? UNTITRATED : 0,
+  const known = material
+    ? ofMaterial(material, massG)
+    : {
+        ...EMPTY,
+        massG,
+        saltG,
+        waterG:
+          entry.waterPct === undefined
+            ? Math.max(0, massG - saltG - aceticG - lacticG - share(entry.sugarPct))
+            : share(entry.waterPct),
+        acids: {
+          ...(lacticG > 0 && { lactic: acidMmol('lactic', lacticG) }),
+          ...(aceticG > 0 && { acetic: acidMmol('acetic', aceticG) }),
+        },
+        sugarG: exactly(share(entry.sugarPct)),
+        heat: exactly((entry.shu ?? 0) * massG),
+        acidSpread: lacticG > 0 ? UNTITRATED : 0,
+      }
+  const described: Composition = {
+    ...known,
+    live: entry.live,
+    allergens: [...new Set([...known.allergens, ...(entry.allergens ?? [])])].sort(),
   }
-  const described: Composition = { ...known, live: entry.live, allergens: [...new Set([...known.allergens, ...(entry.allergens ?? [])])].sort() }
   return entry.ph === undefined ? described : withPh(described, entry.ph, METER_SPREAD_UNKNOWN)
 }
 
 type Part = EntryOf<'blend'>['parts'][number]
 
 /** A part of a blend in its own composition, with what trials of that blend taught of it; `null` where its lot is not in the book. @param blendId the blend it is for. */
-export function partComposition(book: Book, part: Part, untilMs = Infinity, path: readonly string[] = [], blendId?: string): Composition | null {
+export function partComposition(
+  book: Book,
+  part: Part,
+  untilMs = Infinity,
+  path: readonly string[] = [],
+  blendId?: string,
+): Composition | null {
   if (part.lotId) {
     const source = compositionOf(book, part.lotId, untilMs, path)
     return source && ofMass(source, part.massG)
   }
   const known = ofKnown(book.library.materialOrUnknown(part.materialId ?? ''), part.massG, part)
-  return blendId ? withLearned(known, taughtOf(book, trial => trial.lotId === blendId && trial.unknown === part.materialId, untilMs, path)) : known
+  return blendId
+    ? withLearned(
+        known,
+        taughtOf(book, (trial) => trial.lotId === blendId && trial.unknown === part.materialId, untilMs, path),
+      )
+    : known
 }
 
 /** What the trials that concern something say of its acid. */
-const taughtOf = (book: Book, concerns: (trial: EntryOf<'trial'>) => boolean, untilMs: number, path: readonly string[]): AcidFactor[] =>
-  book.trials.flatMap(trial => concerns(trial) && Date.parse(trial.at) <= untilMs ? trialTeaches(book, trial, path) ?? [] : [])
+const taughtOf = (
+  book: Book,
+  concerns: (trial: EntryOf<'trial'>) => boolean,
+  untilMs: number,
+  path: readonly string[],
+): AcidFactor[] =>
+  book.trials.flatMap((trial) =>
+    concerns(trial) && Date.parse(trial.at) <= untilMs ? (trialTeaches(book, trial, path) ?? []) : [],
+  )
 
 /** What was told beside the field when it was read, here teaches nothing. */
 function unlessInvalid(work: () => AcidFactor): AcidFactor | null {
@@ -162,21 +242,27 @@ function unlessInvalid(work: () => AcidFactor): AcidFactor | null {
 function trialTeaches(book: Book, trial: EntryOf<'trial'>, path: readonly string[]): AcidFactor | null {
   const { ph, parts, instrument } = trial
   const thenMs = Date.parse(trial.at)
-  const unknown = parts.find(part => (part.lotId ?? part.materialId) === trial.unknown)
+  const unknown = parts.find((part) => (part.lotId ?? part.materialId) === trial.unknown)
   if (ph === undefined || !unknown) return null
   const whole = unknown.lotId ? unlearned(book, unknown.lotId, thenMs, path) : partComposition(book, unknown)
-  const others = parts.filter(part => part !== unknown).map(part => partComposition(book, part, thenMs, path))
-  const rest = others.filter(part => part !== null)
+  const others = parts.filter((part) => part !== unknown).map((part) => partComposition(book, part, thenMs, path))
+  const rest = others.filter((part) => part !== null)
   if (!whole || rest.length < others.length) return null
   const component = ofMass(whole, unknown.massG)
   return unlessInvalid(() => acidFromTrial(component, rest, ph, readSpread(instrument), othersSd(component, rest)))
 }
 
 /** A lot's make-up with what was found out about its acid and its heat: by trials, by titration, by dilution tasting; each found in the lot as it was then. */
-function withFindings(book: Book, lot: Lot, composition: Composition, untilMs: number, path: readonly string[]): Composition {
+function withFindings(
+  book: Book,
+  lot: Lot,
+  composition: Composition,
+  untilMs: number,
+  path: readonly string[],
+): Composition {
   const readings = lot.readings.filter(({ at }) => Date.parse(at) <= untilMs)
-  const found = taughtOf(book, trial => trial.unknown === lot.id, untilMs, path)
-  const titrated = readings.findLast(reading => reading.titration !== undefined)
+  const found = taughtOf(book, (trial) => trial.unknown === lot.id, untilMs, path)
+  const titrated = readings.findLast((reading) => reading.titration !== undefined)
   const then = titrated && unlearned(book, lot.id, Date.parse(titrated.at), path)
   const titration = titrated?.titration
   const told = then && titration ? unlessInvalid(() => acidFromTitration(then, titration)) : null
@@ -184,14 +270,21 @@ function withFindings(book: Book, lot: Lot, composition: Composition, untilMs: n
 }
 
 /** Heat narrowed by dilution tastings: the estimate is moved as far as it was moved in the lot that was tasted. */
-function withTasting(book: Book, lot: Lot, now: Composition, readings: Lot['readings'], path: readonly string[]): Composition {
+function withTasting(
+  book: Book,
+  lot: Lot,
+  now: Composition,
+  readings: Lot['readings'],
+  path: readonly string[],
+): Composition {
   const tasted = heatFromTasting(readings.flatMap(({ tasting = [] }) => tasting))
   const lastMs = Math.max(...readings.filter(({ tasting }) => tasting).map(({ at }) => Date.parse(at)))
   const then = tasted && unlearned(book, lot.id, lastMs, path)
   if (!tasted || !then || !(then.massG > 0)) return now
-  const estimate = mapRange(then.heat, heat => heat / then.massG)
+  const estimate = mapRange(then.heat, (heat) => heat / then.massG)
   const { range } = combineHeat(estimate, tasted)
-  const moved = (end: keyof Range) => estimate[end] > 0 ? now.heat[end] * range[end] / estimate[end] : range[end] * now.massG
+  const moved = (end: keyof Range) =>
+    estimate[end] > 0 ? (now.heat[end] * range[end]) / estimate[end] : range[end] * now.massG
   return { ...now, heat: { low: moved('low'), typical: moved('typical'), high: moved('high') } }
 }
 
@@ -204,11 +297,17 @@ function asRead(composition: Composition, lot: Lot, untilMs: number): Compositio
 }
 
 /** A mixture as it was last read, and as what was put in later made it: readings set its pH and salt, additions mix in, in order. */
-function blendComposition(book: Book, lot: Lot, blend: EntryOf<'blend'>, untilMs: number, path: readonly string[]): Composition | null {
+function blendComposition(
+  book: Book,
+  lot: Lot,
+  blend: EntryOf<'blend'>,
+  untilMs: number,
+  path: readonly string[],
+): Composition | null {
   const madeMs = Date.parse(blend.at)
-  const parts = blend.parts.map(part => partComposition(book, part, madeMs, path, lot.id))
-  if (parts.some(part => part === null)) return null
-  const poured = mix(parts.filter(part => part !== null))
+  const parts = blend.parts.map((part) => partComposition(book, part, madeMs, path, lot.id))
+  if (parts.some((part) => part === null)) return null
+  const poured = mix(parts.filter((part) => part !== null))
   return throughTime(book, lot, { ...poured, live: poured.live && !blend.cooked }, untilMs, path, withPh, !blend.cooked)
 }
 
@@ -216,7 +315,12 @@ function blendComposition(book: Book, lot: Lot, blend: EntryOf<'blend'>, untilMs
  * What a lot is made of, in the amount it was made, as known at a moment (ms): worked out from its entries and those of its sources,
  * so that a corrected weight or reading flows through. `null` when a source is missing or the lots run in a circle.
  */
-export function compositionOf(book: Book, lotId: string, untilMs = Infinity, path: readonly string[] = []): Composition | null {
+export function compositionOf(
+  book: Book,
+  lotId: string,
+  untilMs = Infinity,
+  path: readonly string[] = [],
+): Composition | null {
   const lot = path.includes(lotId) ? undefined : book.lots.get(lotId)
   const further = [...path, lotId]
   const composition = lot && unlearned(book, lotId, untilMs, further)
@@ -231,9 +335,12 @@ function unlearned(book: Book, lotId: string, untilMs: number, path: readonly st
   if (!lot) return null
   const { made } = lot
   switch (made.kind) {
-    case 'plan': return fermentComposition(book, lot, made, untilMs, path)
-    case 'stock': return asRead(stockComposition(book, made), lot, untilMs)
-    case 'blend': return blendComposition(book, lot, made, untilMs, path)
+    case 'plan':
+      return fermentComposition(book, lot, made, untilMs, path)
+    case 'stock':
+      return asRead(stockComposition(book, made), lot, untilMs)
+    case 'blend':
+      return blendComposition(book, lot, made, untilMs, path)
     case 'bottle': {
       const source = compositionOf(book, made.fromLotId, untilMs, path)
       return source && ofMass(made.treatment === 'cooked-hot-fill' ? { ...source, live: false } : source, made.usedG)
@@ -248,7 +355,7 @@ function unlearned(book: Book, lotId: string, untilMs: number, path: readonly st
 }
 
 /** Last known pH of a lot: its own reading, else what its make-up shows. */
-export function phOf(book: Book, lotId: string): { ph: number, measured: boolean } | null {
+export function phOf(book: Book, lotId: string): { ph: number; measured: boolean } | null {
   const lot = book.lots.get(lotId)
   // What stands in a bottle was read in the pot.
   const read = lot?.made.kind === 'bottle' ? book.lots.get(lot.made.fromLotId) : lot

@@ -16,29 +16,57 @@ import { compositionOf } from './lotComposition'
 const HOUR_MS = 3_600_000
 
 /** How a blend is to be bottled: what the maker chose, or what was recorded. Temperatures typed in °C, heights in m. */
-export interface BottlingChoice { treatment: Treatment, store: Store, limitPh: number, formatId: string, reference: HeatReference, altitudeM: number, lastFillTempC: number | null }
+export interface BottlingChoice {
+  treatment: Treatment
+  store: Store
+  limitPh: number
+  formatId: string
+  reference: HeatReference
+  altitudeM: number
+  lastFillTempC: number | null
+}
 
-const evidenceOf = (entry: { at: string, by: string }, what: string): Evidence => ({ atMs: Date.parse(entry.at), by: entry.by, what })
+const evidenceOf = (entry: { at: string; by: string }, what: string): Evidence => ({
+  atMs: Date.parse(entry.at),
+  by: entry.by,
+  what,
+})
 
 /** All that was measured at a place, as one record on one clock; moments measured twice count once. */
 function recordOf(heats: readonly EntryOf<'heat'>[], where: HeatPlace): HeatRecord | null {
-  const of = heats.filter(heat => heat.where === where)
+  const of = heats.filter((heat) => heat.where === where)
   const [first] = of
   if (!first) return null
   const startMs = Math.min(...of.map(({ at }) => Date.parse(at)))
-  const byMinute = new Map(of.flatMap(({ at, points }) => points.map(([minute, tempC]) => [minute + (Date.parse(at) - startMs) / 60_000, tempC] as const)))
-  return { points: [...byMinute].sort(([a], [b]) => a - b).map(([minute, tempC]) => ({ minute, tempC })), evidence: evidenceOf(first, `${first.name}, ${byMinute.size} ${byMinute.size === 1 ? 'reading' : 'readings'}`) }
+  const byMinute = new Map(
+    of.flatMap(({ at, points }) =>
+      points.map(([minute, tempC]) => [minute + (Date.parse(at) - startMs) / 60_000, tempC] as const),
+    ),
+  )
+  return {
+    points: [...byMinute].sort(([a], [b]) => a - b).map(([minute, tempC]) => ({ minute, tempC })),
+    evidence: evidenceOf(first, `${first.name}, ${byMinute.size} ${byMinute.size === 1 ? 'reading' : 'readings'}`),
+  }
 }
 
 /** The heat measured since a pot was poured, by where it was taken. */
 export function heatRecordsOf(blend: Lot): Record<HeatPlace, HeatRecord | null> {
   const heats = blend.heats.filter(({ at }) => Date.parse(at) >= lastPouredMs(blend) - 12 * HOUR_MS)
-  return { 'pot': recordOf(heats, 'pot'), 'last bottle': recordOf(heats, 'last bottle'), 'jar in the water': recordOf(heats, 'jar in the water') }
+  return {
+    pot: recordOf(heats, 'pot'),
+    'last bottle': recordOf(heats, 'last bottle'),
+    'jar in the water': recordOf(heats, 'jar in the water'),
+  }
 }
 
 /** What the recorded run of a bottled lot chose. */
 export const choiceOf = (made: EntryOf<'bottle'>, limitPh: number): BottlingChoice => ({
-  treatment: made.treatment, store: made.store ?? wayOf(made.treatment).store, limitPh, formatId: made.formatId ?? `b${made.bottleMl}`, lastFillTempC: made.lastFillTempC ?? null, altitudeM: made.altitudeM ?? 0,
+  treatment: made.treatment,
+  store: made.store ?? wayOf(made.treatment).store,
+  limitPh,
+  formatId: made.formatId ?? `b${made.bottleMl}`,
+  lastFillTempC: made.lastFillTempC ?? null,
+  altitudeM: made.altitudeM ?? 0,
   reference: made.reference ?? USUAL_REFERENCE,
 })
 
@@ -46,31 +74,65 @@ export const choiceOf = (made: EntryOf<'bottle'>, limitPh: number): BottlingChoi
  * What is known of a blend for its release: the newest finished pH with its meter's calibration, the prediction it was made with, its sugar, its heat, its label.
  * @param bottled the lot in bottles, once there is one.
  */
-export function releaseCaseOf(book: Book, blend: Lot, { treatment, store, limitPh, formatId, reference, altitudeM, lastFillTempC }: BottlingChoice, bottled?: Lot): ReleaseCase {
+export function releaseCaseOf(
+  book: Book,
+  blend: Lot,
+  { treatment, store, limitPh, formatId, reference, altitudeM, lastFillTempC }: BottlingChoice,
+  bottled?: Lot,
+): ReleaseCase {
   const composition = compositionOf(book, blend.id)
   const litres = composition ? volumeOf(composition) / 1000 : 0
   const format = book.library.format(formatId)
   // A correction begins the day anew: what was read before it is of another mixture.
   const pouredMs = lastPouredMs(blend)
-  const last = blend.readings.filter(reading => reading.ph !== undefined && Date.parse(reading.at) >= pouredMs).at(-1)
+  const last = blend.readings.filter((reading) => reading.ph !== undefined && Date.parse(reading.at) >= pouredMs).at(-1)
   const readMs = last ? Date.parse(last.at) : 0
   const calibratedAt = last?.instrument?.calibratedAt
   const heat = heatRecordsOf(blend)
   const parts = ingredientsOf(book, bottled?.id ?? blend.id)
   const printed = bottled?.printed.at(-1)
   return {
-    treatment, store, limitPh, altitudeM, headspace: format ? headspaceOf(format) : 0.05,
-    reading: last?.ph === undefined ? null : {
-      ph: last.ph, hoursAfterBlending: (readMs - pouredMs) / HOUR_MS,
-      calibrationAgeH: calibratedAt ? (readMs - Date.parse(calibratedAt)) / HOUR_MS : null, evidence: evidenceOf(last, last.instrument?.name ?? 'typed by hand'),
-    },
-    predictedPh: blend.made.kind === 'blend' && blend.added.length === 0 ? blend.made.predictedPh ?? null : null,
+    treatment,
+    store,
+    limitPh,
+    altitudeM,
+    headspace: format ? headspaceOf(format) : 0.05,
+    reading:
+      last?.ph === undefined
+        ? null
+        : {
+            ph: last.ph,
+            hoursAfterBlending: (readMs - pouredMs) / HOUR_MS,
+            calibrationAgeH: calibratedAt ? (readMs - Date.parse(calibratedAt)) / HOUR_MS : null,
+            evidence: evidenceOf(last, last.instrument?.name ?? 'typed by hand'),
+          },
+    predictedPh: blend.made.kind === 'blend' && blend.added.length === 0 ? (blend.made.predictedPh ?? null) : null,
     // Unknown make-up counts as sweet: nothing is let through for want of knowledge.
-    sugarGPerL: composition && litres > 0 ? mapRange(composition.sugarG, grams => grams / litres) : { ...exactly(20), low: 0, high: 100 },
+    sugarGPerL:
+      composition && litres > 0
+        ? mapRange(composition.sugarG, (grams) => grams / litres)
+        : { ...exactly(20), low: 0, high: 100 },
     hasLiveFerment: composition?.live ?? true,
-    heat: { reference, pot: heat.pot, water: heat['jar in the water'], lastBottle: heat['last bottle'] ?? (lastFillTempC === null ? null : { points: [{ minute: 0, tempC: lastFillTempC }] }) },
-    discarded: [...(bottled ? [bottled] : []), blend, ...ancestors(book, blend.id).map(kin => kin.lot)].filter(lot => lot.state === 'discarded' || lot.signs.some(sign => levelOfSign(sign) === 'discard')).map(lot => lot.code),
-    unknown: unknownOf(parts), allergens: allergensOf(parts),
-    label: printed ? { current: printed.basis === labelBasis(parts), evidence: evidenceOf(printed, printed.byHand ? 'written by hand' : `${printed.count} printed, ${printed.size}`) } : null,
+    heat: {
+      reference,
+      pot: heat.pot,
+      water: heat['jar in the water'],
+      lastBottle:
+        heat['last bottle'] ?? (lastFillTempC === null ? null : { points: [{ minute: 0, tempC: lastFillTempC }] }),
+    },
+    discarded: [...(bottled ? [bottled] : []), blend, ...ancestors(book, blend.id).map((kin) => kin.lot)]
+      .filter((lot) => lot.state === 'discarded' || lot.signs.some((sign) => levelOfSign(sign) === 'discard'))
+      .map((lot) => lot.code),
+    unknown: unknownOf(parts),
+    allergens: allergensOf(parts),
+    label: printed
+      ? {
+          current: printed.basis === labelBasis(parts),
+          evidence: evidenceOf(
+            printed,
+            printed.byHand ? 'written by hand' : `${printed.count} printed, ${printed.size}`,
+          ),
+        }
+      : null,
   }
 }

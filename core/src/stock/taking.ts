@@ -19,10 +19,17 @@ export function refusalOf(book: Book, draft: Draft): string | null {
       if (!lot.bottles) return 'Only bottles are counted out; weigh what you take of this.'
       if (lot.state === 'discarded') return 'It was thrown away.'
       const from = draft.kind === 'send' ? draft.place : draft.from
-      const here = from === undefined ? lot.bottles.left : lot.bottles.places.find(({ place }) => place === from)?.count ?? 0
+      const here =
+        from === undefined ? lot.bottles.left : (lot.bottles.places.find(({ place }) => place === from)?.count ?? 0)
       const where = from === undefined ? '' : ` at ${from}`
-      if ((draft.count ?? 0) > here) return here === 0 ? `None are left${where}.` : `Only ${here} ${here === 1 ? 'is' : 'are'} left${where}.`
-      if (draft.kind === 'send' && ['sold', 'given'].includes(draft.how ?? 'sold') && lot.release?.decision !== 'released') return 'Not released: it is not cleared to leave.'
+      if ((draft.count ?? 0) > here)
+        return here === 0 ? `None are left${where}.` : `Only ${here} ${here === 1 ? 'is' : 'are'} left${where}.`
+      if (
+        draft.kind === 'send' &&
+        ['sold', 'given'].includes(draft.how ?? 'sold') &&
+        lot.release?.decision !== 'released'
+      )
+        return 'Not released: it is not cleared to leave.'
       return null
     }
     case 'use': {
@@ -38,6 +45,7 @@ export function refusalOf(book: Book, draft: Draft): string | null {
       if (draft.usedG > lot.leftG + SCALE_NOISE_G) return `Only ${formatNumber(lot.leftG)} g are left in the pot.`
       return (draft.retained ?? 0) > draft.count ? 'More are kept back than were filled.' : null
     }
-    default: return null
+    default:
+      return null
   }
 }

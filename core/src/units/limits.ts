@@ -3,7 +3,11 @@ import { formatNumber } from './number'
 import { parseQuantity, type QuantityKind } from './quantity'
 
 /** What a field accepts, in stored units. */
-export interface Limits { low: number, high: number, unit: string }
+export interface Limits {
+  low: number
+  high: number
+  unit: string
+}
 
 /** Widest values that can be true for a maker of up to a tonne; a page may narrow them. Judgement. */
 export const LIMITS = {
@@ -27,8 +31,10 @@ export function readField(text: string, kind: QuantityKind, readIn?: string, lim
   if (value >= low && value <= high) return value
   const tidy = (x: number) => `${formatNumber(x, Number.isInteger(x) ? 0 : 1)}${unit ? ` ${unit}` : ''}`
   if (value < 0 && low >= 0) throw new InvalidInput('This cannot be less than zero.')
-  const meant = kind === 'ph' && value > high ? [value / 10, value / 100].find(x => x >= 2 && x <= 7) : undefined
+  const meant = kind === 'ph' && value > high ? [value / 10, value / 100].find((x) => x >= 2 && x <= 7) : undefined
   const name = kind === 'ph' ? 'A pH here' : 'This'
-  throw new InvalidInput(`${name} lies between ${tidy(low)} and ${tidy(high)}.${meant ? ` Did you mean ${meant}?` : ''}`,
-    meant === undefined ? undefined : String(meant))
+  throw new InvalidInput(
+    `${name} lies between ${tidy(low)} and ${tidy(high)}.${meant ? ` Did you mean ${meant}?` : ''}`,
+    meant === undefined ? undefined : String(meant),
+  )
 }

@@ -1,6 +1,13 @@
 import { InvalidInput } from '../invalid'
 
-const FRACTIONS: Record<string, string> = { '½': ' 1/2', '¼': ' 1/4', '¾': ' 3/4', '⅓': ' 1/3', '⅔': ' 2/3', '⅛': ' 1/8' }
+const FRACTIONS: Record<string, string> = {
+  '½': ' 1/2',
+  '¼': ' 1/4',
+  '¾': ' 3/4',
+  '⅓': ' 1/3',
+  '⅔': ' 2/3',
+  '⅛': ' 1/8',
+}
 
 /**
  * Reads a number as makers write it: `12.5`, `1 384.6` (a space between thousands), `1/2`, `1 1/2`, `1½`.
@@ -9,16 +16,24 @@ const FRACTIONS: Record<string, string> = { '½': ' 1/2', '¼': ' 1/4', '¾': ' 
  * @throws InvalidInput when the text is empty, has a comma that can be read two ways, or is no number.
  */
 export function parseNumber(text: string): number {
-  let plain = text.replace(/[\u202f\u00a0\u2009]/g, ' ').trim().replace(/[½¼¾⅓⅔⅛]/g, sign => FRACTIONS[sign] ?? sign).replace(/−/g, '-').trim()
+  let plain = text
+    .replace(/[\u202f\u00a0\u2009]/g, ' ')
+    .trim()
+    .replace(/[½¼¾⅓⅔⅛]/g, (sign) => FRACTIONS[sign] ?? sign)
+    .replace(/−/g, '-')
+    .trim()
   if (plain === '') throw new InvalidInput('Enter a number.')
   if (/^-?(0,\d+|\d+,(\d{1,2}|\d{4,}))$/.test(plain)) plain = plain.replace(',', '.')
   if (plain.includes(',')) {
     const grouped = /^-?\d{1,3}(,\d{3})+(\.\d+)?$/.test(plain)
     const meant = grouped ? plain.replaceAll(',', '') : plain.replace(',', '.')
     const readable = /^-?\d+(\.\d+)?$/.test(meant)
-    throw new InvalidInput(readable
-      ? `A comma can be read two ways. Write ${meant} with a point.`
-      : 'Write the number with a point and without commas.', readable ? meant : undefined)
+    throw new InvalidInput(
+      readable
+        ? `A comma can be read two ways. Write ${meant} with a point.`
+        : 'Write the number with a point and without commas.',
+      readable ? meant : undefined,
+    )
   }
   const fraction = /^(?:(\d+)\s+)?(\d+)\s*\/\s*(\d+)$/.exec(plain)
   if (fraction) {

@@ -1,19 +1,52 @@
 import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { acidFromTitration, acidFromTrial, byParts, learnAcid, mix, mixturePh, mostUncertain, ofMass, titratableOf, titratablePct, trialOf, withAcidTimes, withLearned, withShare, scaledTo, dilutionLadder, sourcesOf, acidProfile, acidMmol, EMPTY, forecastBlend, propertiesOf, MILLIEQUIVALENT_G, phAnswer, type Composition } from '../../src'
+import {
+  acidFromTitration,
+  acidFromTrial,
+  byParts,
+  learnAcid,
+  mix,
+  mixturePh,
+  mostUncertain,
+  ofMass,
+  titratableOf,
+  titratablePct,
+  trialOf,
+  withAcidTimes,
+  withLearned,
+  withShare,
+  scaledTo,
+  dilutionLadder,
+  sourcesOf,
+  acidProfile,
+  acidMmol,
+  EMPTY,
+  forecastBlend,
+  propertiesOf,
+  MILLIEQUIVALENT_G,
+  phAnswer,
+  type Composition,
+} from '../../src'
 import { mango, mash, poured, stuff } from './foods'
 
 const METER = 0.02
 
 describe('a trial teaches the unknown acid', () => {
   it('finds the factor back that the trial was made with, whatever it was', () => {
-    fc.assert(fc.property(fc.double({ min: 0.4, max: 2.5, noNaN: true }), fc.double({ min: 3.5, max: 4.2, noNaN: true }), fc.double({ min: 15, max: 40, noNaN: true }), (factor, pH, vinegarG) => {
-      const supposed = mash(100, pH)
-      const vinegar = stuff('white-vinegar', vinegarG)
-      const read = mixturePh(mix([withAcidTimes(supposed, factor, 0), vinegar]))!
-      fc.pre(Math.abs(read - pH) > 0.06)
-      expect(acidFromTrial(supposed, [vinegar], read, METER).factor).toBeCloseTo(factor, 3)
-    }))
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.4, max: 2.5, noNaN: true }),
+        fc.double({ min: 3.5, max: 4.2, noNaN: true }),
+        fc.double({ min: 15, max: 40, noNaN: true }),
+        (factor, pH, vinegarG) => {
+          const supposed = mash(100, pH)
+          const vinegar = stuff('white-vinegar', vinegarG)
+          const read = mixturePh(mix([withAcidTimes(supposed, factor, 0), vinegar]))!
+          fc.pre(Math.abs(read - pH) > 0.06)
+          expect(acidFromTrial(supposed, [vinegar], read, METER).factor).toBeCloseTo(factor, 3)
+        },
+      ),
+    )
   })
 
   it('its precision is 1.41 × 0.02 / |ΔpH| (model), and what is not known of the rest comes on top', () => {
@@ -21,7 +54,7 @@ describe('a trial teaches the unknown acid', () => {
     const vinegar = stuff('white-vinegar', 25)
     const read = mixturePh(mix([supposed, vinegar]))!
     const { spread } = acidFromTrial(supposed, [vinegar], read, METER)
-    expect(spread).toBeCloseTo(1.41 * 0.02 / (3.8 - read), 2)
+    expect(spread).toBeCloseTo((1.41 * 0.02) / (3.8 - read), 2)
     expect(acidFromTrial(supposed, [vinegar], read, METER, 0.05).spread).toBeGreaterThan(spread)
     // Twenty to thirty grams of vinegar in a hundred of mash move it by a fifth of a pH and more, as the trade's rule wants.
     expect(3.8 - read).toBeGreaterThan(0.2)
@@ -36,8 +69,13 @@ describe('a trial teaches the unknown acid', () => {
   it('is shrunk towards what was supposed, and many trials count for more than one', () => {
     const one = learnAcid(0.3, [{ factor: 1.5, spread: 0.1 }])
     expect(one.factor).toBeCloseTo(Math.exp(Math.log(1.5) * 0.9), 6)
-    expect(one.spread).toBeCloseTo(0.3 * 0.1 / Math.hypot(0.3, 0.1), 6)
-    expect(learnAcid(0.3, [{ factor: 1.5, spread: 0.1 }, { factor: 1.5, spread: 0.1 }]).spread).toBeLessThan(one.spread)
+    expect(one.spread).toBeCloseTo((0.3 * 0.1) / Math.hypot(0.3, 0.1), 6)
+    expect(
+      learnAcid(0.3, [
+        { factor: 1.5, spread: 0.1 },
+        { factor: 1.5, spread: 0.1 },
+      ]).spread,
+    ).toBeLessThan(one.spread)
     expect(learnAcid(0, [{ factor: 2, spread: 0.1 }])).toEqual({ factor: 1, spread: 0 })
   })
 
@@ -67,10 +105,10 @@ describe('titratable acidity', () => {
   it('1 % lactic at pH 3.6 titrates as 0.578 % (model); 8.50 mL of 0.1 mol/L on 10 g are 0.766 % (milliequivalents)', () => {
     const lactic = { ...EMPTY, massG: 1000, waterG: 990, acids: { lactic: acidMmol('lactic', 10) } }
     const buffered = { ...lactic, sidMmol: 0 }
-    const sid = acidMmol('lactic', 10) - 1000 * 0.578 / 100 / MILLIEQUIVALENT_G.lactic
+    const sid = acidMmol('lactic', 10) - (1000 * 0.578) / 100 / MILLIEQUIVALENT_G.lactic
     const found = titratableOf({ ...buffered, sidMmol: sid })!
     expect(mixturePh({ ...buffered, sidMmol: sid })!).toBeCloseTo(3.6, 1)
-    expect(100 * found.mmol * MILLIEQUIVALENT_G.lactic / 1000).toBeCloseTo(0.578, 2)
+    expect((100 * found.mmol * MILLIEQUIVALENT_G.lactic) / 1000).toBeCloseTo(0.578, 2)
     expect(titratablePct({ sampleG: 10, lyeMl: 8.5, lyeMolar: 0.1 })).toBeCloseTo(0.766, 3)
   })
 
@@ -86,33 +124,58 @@ describe('titratable acidity', () => {
 })
 
 describe('laws of mixing', () => {
-  const anyPart = fc.tuple(fc.constantFrom('mash', 'mango', 'white-vinegar', 'water', 'lime-juice', 'salt', 'citric-acid'), fc.double({ min: 1, max: 3000, noNaN: true }))
+  const anyPart = fc
+    .tuple(
+      fc.constantFrom('mash', 'mango', 'white-vinegar', 'water', 'lime-juice', 'salt', 'citric-acid'),
+      fc.double({ min: 1, max: 3000, noNaN: true }),
+    )
     .map(([id, massG]) => ofMass(id === 'mash' ? mash(1000, 3.8) : id === 'mango' ? mango() : stuff(id), massG))
 
   it('the order of pouring changes nothing', () => {
-    fc.assert(fc.property(fc.array(anyPart, { minLength: 2, maxLength: 6 }), (parts) => {
-      const one = mixturePh(mix(parts))
-      const other = mixturePh(mix([...parts].reverse().reduce<Composition[]>((all, part) => [mix([...all, part])], [])))
-      if (one === null) expect(other).toBeNull()
-      else expect(other!).toBeCloseTo(one, 6)
-    }))
+    fc.assert(
+      fc.property(fc.array(anyPart, { minLength: 2, maxLength: 6 }), (parts) => {
+        const one = mixturePh(mix(parts))
+        const other = mixturePh(
+          mix([...parts].reverse().reduce<Composition[]>((all, part) => [mix([...all, part])], [])),
+        )
+        if (one === null) expect(other).toBeNull()
+        else expect(other!).toBeCloseTo(one, 6)
+      }),
+    )
   })
 
   it('adding an acid never raises the pH of anything less acid than itself', () => {
-    fc.assert(fc.property(fc.array(anyPart, { minLength: 1, maxLength: 5 }), fc.double({ min: 0.1, max: 300, noNaN: true }), fc.constantFrom('citric-acid', 'white-vinegar', 'malic-acid'), (parts, grams, acid) => {
-      // Nothing sourer than the acid that is put in: a weaker one thins a stronger one.
-      const base = mix([mash(500, 3.8), ...parts.filter(part => part.waterG === 0 ? part.saltG > 0 : (mixturePh(part) ?? 7) > 2.6)])
-      const [before, after] = phAnswer(base, stuff(acid, 100), [0, grams])
-      expect(after!).toBeLessThanOrEqual(before! + 1e-7)
-    }))
+    fc.assert(
+      fc.property(
+        fc.array(anyPart, { minLength: 1, maxLength: 5 }),
+        fc.double({ min: 0.1, max: 300, noNaN: true }),
+        fc.constantFrom('citric-acid', 'white-vinegar', 'malic-acid'),
+        (parts, grams, acid) => {
+          // Nothing sourer than the acid that is put in: a weaker one thins a stronger one.
+          const base = mix([
+            mash(500, 3.8),
+            ...parts.filter((part) => (part.waterG === 0 ? part.saltG > 0 : (mixturePh(part) ?? 7) > 2.6)),
+          ])
+          const [before, after] = phAnswer(base, stuff(acid, 100), [0, grams])
+          expect(after!).toBeLessThanOrEqual(before! + 1e-7)
+        },
+      ),
+    )
   })
 
   it('a blend of two foods of equal salt lies between them; with salt or a buffer against a strong acid it need not', () => {
-    fc.assert(fc.property(fc.double({ min: 3.4, max: 4.4, noNaN: true }), fc.double({ min: 3.4, max: 4.4, noNaN: true }), fc.double({ min: 0.05, max: 0.95, noNaN: true }), (a, b, share) => {
-      const pH = mixturePh(poured([mash(1000, a), 1000 * share], [mash(1000, b), 1000 * (1 - share)]))!
-      expect(pH).toBeGreaterThanOrEqual(Math.min(a, b) - 1e-3)
-      expect(pH).toBeLessThanOrEqual(Math.max(a, b) + 1e-3)
-    }))
+    fc.assert(
+      fc.property(
+        fc.double({ min: 3.4, max: 4.4, noNaN: true }),
+        fc.double({ min: 3.4, max: 4.4, noNaN: true }),
+        fc.double({ min: 0.05, max: 0.95, noNaN: true }),
+        (a, b, share) => {
+          const pH = mixturePh(poured([mash(1000, a), 1000 * share], [mash(1000, b), 1000 * (1 - share)]))!
+          expect(pH).toBeGreaterThanOrEqual(Math.min(a, b) - 1e-3)
+          expect(pH).toBeLessThanOrEqual(Math.max(a, b) + 1e-3)
+        },
+      ),
+    )
     // Counter-example: dry salt has no pH, and shifts that of the mash out of any "between".
     expect(Math.abs(mixturePh(mix([mash(1000, 3.8), stuff('salt', 100)]))! - 3.8)).toBeGreaterThan(0.02)
     // And two vinegars of 5 %: one plain, one brought to 3.5 with lye. The half-and-half lies nowhere near the middle.
@@ -141,7 +204,12 @@ describe('laws of mixing', () => {
   })
 
   it('sources add up to all of it', () => {
-    const { salt, acid, heat, mass } = sourcesOf([{ name: 'mash', composition: mash(700, 3.7) }, { name: 'vinegar', composition: stuff('white-vinegar', 250) }, { name: 'citric', composition: stuff('citric-acid', 3) }, { name: 'salt', composition: stuff('salt', 9) }])
+    const { salt, acid, heat, mass } = sourcesOf([
+      { name: 'mash', composition: mash(700, 3.7) },
+      { name: 'vinegar', composition: stuff('white-vinegar', 250) },
+      { name: 'citric', composition: stuff('citric-acid', 3) },
+      { name: 'salt', composition: stuff('salt', 9) },
+    ])
     for (const shares of [salt, acid, heat, mass]) expect(shares.reduce((sum, one) => sum + one, 0)).toBeCloseTo(1, 9)
     expect(salt[3]).toBeCloseTo(9 / 30, 2)
     expect(sourcesOf([{ name: 'water', composition: stuff('water') }]).heat).toEqual([0])
@@ -149,16 +217,24 @@ describe('laws of mixing', () => {
 })
 
 describe('a trial at the scale', () => {
-  const parts = (citricG: number) => [{ name: 'base', composition: mash(700, 3.8), dissolves: false }, { name: 'vinegar', composition: stuff('white-vinegar', 200), dissolves: false }, { name: 'citric', composition: stuff('citric-acid', citricG), dissolves: true }]
+  const parts = (citricG: number) => [
+    { name: 'base', composition: mash(700, 3.8), dissolves: false },
+    { name: 'vinegar', composition: stuff('white-vinegar', 200), dissolves: false },
+    { name: 'citric', composition: stuff('citric-acid', citricG), dissolves: true },
+  ]
 
   it('keeps the shares and everything in them as far as the scale can', () => {
-    fc.assert(fc.property(fc.double({ min: 50, max: 200, noNaN: true }), fc.constantFrom(0.01, 0.1), (totalG, stepG) => {
-      const { massesG, exactG, was, will } = trialOf(parts(12), totalG, stepG)
-      expect(exactG.reduce((sum, grams) => sum + grams, 0)).toBeCloseTo(totalG, 6)
-      massesG.forEach((grams, index) => expect(Math.abs(grams - exactG[index]!)).toBeLessThanOrEqual(stepG / 2 + 1e-6))
-      expect(was.saltPct).toBeCloseTo(propertiesOf(mix(parts(12).map(({ composition }) => composition))).saltPct, 6)
-      expect(Math.abs(will.saltPct - was.saltPct)).toBeLessThan(0.02)
-    }))
+    fc.assert(
+      fc.property(fc.double({ min: 50, max: 200, noNaN: true }), fc.constantFrom(0.01, 0.1), (totalG, stepG) => {
+        const { massesG, exactG, was, will } = trialOf(parts(12), totalG, stepG)
+        expect(exactG.reduce((sum, grams) => sum + grams, 0)).toBeCloseTo(totalG, 6)
+        massesG.forEach((grams, index) =>
+          expect(Math.abs(grams - exactG[index]!)).toBeLessThanOrEqual(stepG / 2 + 1e-6),
+        )
+        expect(was.saltPct).toBeCloseTo(propertiesOf(mix(parts(12).map(({ composition }) => composition))).saltPct, 6)
+        expect(Math.abs(will.saltPct - was.saltPct)).toBeLessThan(0.02)
+      }),
+    )
   })
 
   it('says where rounding spoils it and how to weigh a small dose from a solution', () => {
@@ -175,20 +251,58 @@ describe('a trial at the scale', () => {
 
 describe('amounts', () => {
   it('by parts: 2 : 1 of what the locks leave; parts that come to nothing are refused', () => {
-    expect(byParts([{ massG: 100, locked: false }, { massG: 50, locked: false }, { massG: 30, locked: true }], [2, 1, 9], 330)).toEqual([200, 100, 30])
+    expect(
+      byParts(
+        [
+          { massG: 100, locked: false },
+          { massG: 50, locked: false },
+          { massG: 30, locked: true },
+        ],
+        [2, 1, 9],
+        330,
+      ),
+    ).toEqual([200, 100, 30])
     expect(() => byParts([{ massG: 5, locked: false }], [0], 100)).toThrow(/come to nothing/)
-    expect(() => byParts([{ massG: 200, locked: true }, { massG: 0, locked: false }], [0, 1], 100)).toThrow(/leaves nothing/)
+    expect(() =>
+      byParts(
+        [
+          { massG: 200, locked: true },
+          { massG: 0, locked: false },
+        ],
+        [0, 1],
+        100,
+      ),
+    ).toThrow(/leaves nothing/)
     expect(() => byParts([{ massG: 1, locked: false }], [-1], 100)).toThrow(/less than zero/)
   })
 
   it('a share keeps the whole, the rest makes room; more than the locks leave is refused', () => {
-    fc.assert(fc.property(fc.array(fc.double({ min: 1, max: 1000, noNaN: true }), { minLength: 2, maxLength: 6 }), fc.double({ min: 0, max: 100, noNaN: true }), (masses, pct) => {
-      const total = masses.reduce((sum, one) => sum + one, 0)
-      const next = withShare(masses.map(massG => ({ massG, locked: false })), 0, pct)
-      expect(next.reduce((sum, one) => sum + one, 0)).toBeCloseTo(total, 6)
-      expect(next[0]! / total * 100).toBeCloseTo(pct, 6)
-    }))
-    expect(() => withShare([{ massG: 50, locked: false }, { massG: 50, locked: true }], 0, 80)).toThrow(/leave 50\.0 % at most/)
+    fc.assert(
+      fc.property(
+        fc.array(fc.double({ min: 1, max: 1000, noNaN: true }), { minLength: 2, maxLength: 6 }),
+        fc.double({ min: 0, max: 100, noNaN: true }),
+        (masses, pct) => {
+          const total = masses.reduce((sum, one) => sum + one, 0)
+          const next = withShare(
+            masses.map((massG) => ({ massG, locked: false })),
+            0,
+            pct,
+          )
+          expect(next.reduce((sum, one) => sum + one, 0)).toBeCloseTo(total, 6)
+          expect((next[0]! / total) * 100).toBeCloseTo(pct, 6)
+        },
+      ),
+    )
+    expect(() =>
+      withShare(
+        [
+          { massG: 50, locked: false },
+          { massG: 50, locked: true },
+        ],
+        0,
+        80,
+      ),
+    ).toThrow(/leave 50\.0 % at most/)
     expect(() => scaledTo([0, 0], 100)).toThrow(/nothing in the pot/)
   })
 })

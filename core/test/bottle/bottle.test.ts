@@ -1,6 +1,15 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { checkHolds, FORMATS, meanAndSpread, netContents, suppliesFor, t975, tolerableShortage, withCheck } from '../../src'
+import {
+  checkHolds,
+  FORMATS,
+  meanAndSpread,
+  netContents,
+  suppliesFor,
+  t975,
+  tolerableShortage,
+  withCheck,
+} from '../../src'
 
 describe('check character of a lot code', () => {
   it('A1-2425G-ABC1234002 has M (ISO/IEC 7064 MOD 37,36, the example of the release identifier, from memory)', () => {
@@ -10,14 +19,25 @@ describe('check character of a lot code', () => {
 
   it('one wrong letter, or two neighbours swapped, never pass', () => {
     const letters = [...'0123456789ABCDEFGHIJKLMNOPQRSTUVWXYZ']
-    fc.assert(fc.property(fc.array(fc.constantFrom(...letters), { minLength: 2, maxLength: 14 }), fc.nat(), fc.constantFrom(...letters), (code, at, wrong) => {
-      const whole = [...withCheck(code.join('')).replace('-', '')]
-      const place = at % whole.length
-      const changed = whole.map((letter, index) => index === place ? wrong : letter).join('')
-      expect(checkHolds(changed)).toBe(wrong === whole[place])
-      const swapped = whole.map((letter, index) => index === place ? whole[index + 1] ?? letter : index === place + 1 ? whole[place] : letter).join('')
-      if (place < whole.length - 1 && whole[place] !== whole[place + 1]) expect(checkHolds(swapped)).toBe(false)
-    }))
+    fc.assert(
+      fc.property(
+        fc.array(fc.constantFrom(...letters), { minLength: 2, maxLength: 14 }),
+        fc.nat(),
+        fc.constantFrom(...letters),
+        (code, at, wrong) => {
+          const whole = [...withCheck(code.join('')).replace('-', '')]
+          const place = at % whole.length
+          const changed = whole.map((letter, index) => (index === place ? wrong : letter)).join('')
+          expect(checkHolds(changed)).toBe(wrong === whole[place])
+          const swapped = whole
+            .map((letter, index) =>
+              index === place ? (whole[index + 1] ?? letter) : index === place + 1 ? whole[place] : letter,
+            )
+            .join('')
+          if (place < whole.length - 1 && whole[place] !== whole[place + 1]) expect(checkHolds(swapped)).toBe(false)
+        },
+      ),
+    )
     expect(() => withCheck('- /')).toThrow(/needs a letter or a digit/)
   })
 })
@@ -25,8 +45,13 @@ describe('check character of a lot code', () => {
 describe('net contents', () => {
   it.each([
     ['NumAcc1', [10000001, 10000003, 10000002], 10000002, 1],
-    ['NumAcc2', [1.2, ...Array.from({ length: 1000 }, (_, index) => index % 2 ? 1.3 : 1.1)], 1.2, 0.1],
-    ['NumAcc3', [1000000.2, ...Array.from({ length: 1000 }, (_, index) => index % 2 ? 1000000.3 : 1000000.1)], 1000000.2, 0.1],
+    ['NumAcc2', [1.2, ...Array.from({ length: 1000 }, (_, index) => (index % 2 ? 1.3 : 1.1))], 1.2, 0.1],
+    [
+      'NumAcc3',
+      [1000000.2, ...Array.from({ length: 1000 }, (_, index) => (index % 2 ? 1000000.3 : 1000000.1))],
+      1000000.2,
+      0.1,
+    ],
   ] as const)('mean and spread of %s as certified (NIST StRD, univariate)', (_, values, mean, sd) => {
     const found = meanAndSpread(values)
     expect(found.mean).toBeCloseTo(mean, 8)
@@ -34,12 +59,32 @@ describe('net contents', () => {
   })
 
   it('the sampling error of the mean is s times 0.635 for 12 and 0.422 for 24 (NIST Handbook 133, table 2-1, from memory); t of 47, 99 and 499 as SciPy has it', () => {
-    for (const [count, factor] of [[12, 0.635], [24, 0.422]] as const) expect(t975(count - 1) / Math.sqrt(count)).toBeCloseTo(factor, 3)
-    for (const [freedom, t] of [[30, 2.04227], [47, 2.01174], [99, 1.98422], [499, 1.96473]] as const) expect(Math.abs(t975(freedom) - t)).toBeLessThan(3e-4)
+    for (const [count, factor] of [
+      [12, 0.635],
+      [24, 0.422],
+    ] as const)
+      expect(t975(count - 1) / Math.sqrt(count)).toBeCloseTo(factor, 3)
+    for (const [freedom, t] of [
+      [30, 2.04227],
+      [47, 2.01174],
+      [99, 1.98422],
+      [499, 1.96473],
+    ] as const)
+      expect(Math.abs(t975(freedom) - t)).toBeLessThan(3e-4)
   })
 
   it('tolerable shortages of directive 76/211/EEC (from memory)', () => {
-    for (const [nominal, shortage] of [[50, 4.5], [100, 4.5], [150, 6.75], [200, 9], [250, 9], [400, 12], [750, 15], [2000, 30]] as const) expect(tolerableShortage(nominal)).toBeCloseTo(shortage, 9)
+    for (const [nominal, shortage] of [
+      [50, 4.5],
+      [100, 4.5],
+      [150, 6.75],
+      [200, 9],
+      [250, 9],
+      [400, 12],
+      [750, 15],
+      [2000, 30],
+    ] as const)
+      expect(tolerableShortage(nominal)).toBeCloseTo(shortage, 9)
   })
 
   it('worked by hand: 148, 150, 152 g of 150 mL at 1 g/mL', () => {
@@ -49,7 +94,10 @@ describe('net contents', () => {
     expect(found.mean.low).toBeCloseTo(145.03, 2)
     expect(netContents([142, 150, 158], 150, 1)).toMatchObject({ short: [0], verdict: 'act' })
     expect(netContents([136, 156, 158], 150, 1)).toMatchObject({ far: [0], verdict: 'discard' })
-    expect(netContents([147, 147.1, 146.9, 147], 150, 1)).toMatchObject({ verdict: 'act', sentence: expect.stringMatching(/On average 3\.0 g short/) })
+    expect(netContents([147, 147.1, 146.9, 147], 150, 1)).toMatchObject({
+      verdict: 'act',
+      sentence: expect.stringMatching(/On average 3\.0 g short/),
+    })
     expect(netContents([149], 150, 1).verdict).toBe('ask')
     expect(() => netContents([1500], 150, 1)).toThrow(/between 0 and 450/)
   })
@@ -57,6 +105,12 @@ describe('net contents', () => {
 
 it('a run takes one of everything its format takes', () => {
   const [small, tall] = [FORMATS.find(({ id }) => id === 'b150')!, FORMATS.find(({ id }) => id === 'b250')!]
-  expect(suppliesFor(small, 61).map(({ item, fits, count }) => `${count} ${item} ${fits}`)).toEqual(['61 bottle b150', '61 insert 24 mm', '61 cap 24 mm', '61 band b150', '61 label b150'])
+  expect(suppliesFor(small, 61).map(({ item, fits, count }) => `${count} ${item} ${fits}`)).toEqual([
+    '61 bottle b150',
+    '61 insert 24 mm',
+    '61 cap 24 mm',
+    '61 band b150',
+    '61 label b150',
+  ])
   expect(suppliesFor(tall, 3).map(({ item }) => item)).not.toContain('insert')
 })

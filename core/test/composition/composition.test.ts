@@ -1,8 +1,23 @@
 import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { EMPTY, MATERIALS, materialById, mix, mixturePh, ofMass, ofMaterial, ofSalt, propertiesOf, volumeOf, withPh, type Composition } from '../../src'
+import {
+  EMPTY,
+  MATERIALS,
+  materialById,
+  mix,
+  mixturePh,
+  ofMass,
+  ofMaterial,
+  ofSalt,
+  propertiesOf,
+  volumeOf,
+  withPh,
+  type Composition,
+} from '../../src'
 
-const some = fc.tuple(fc.constantFrom(...MATERIALS), fc.double({ min: 0.5, max: 5000, noNaN: true })).map(([material, massG]) => ofMaterial(material, massG))
+const some = fc
+  .tuple(fc.constantFrom(...MATERIALS), fc.double({ min: 0.5, max: 5000, noNaN: true }))
+  .map(([material, massG]) => ofMaterial(material, massG))
 const close = (a: Composition, b: Composition) => {
   for (const key of ['massG', 'waterG', 'saltG', 'sidMmol'] as const) expect(a[key]).toBeCloseTo(b[key], 5)
   expect(a.heat.high).toBeCloseTo(b.heat.high, -1)
@@ -11,29 +26,35 @@ const close = (a: Composition, b: Composition) => {
 
 describe('mixing', () => {
   it('does not depend on the order, nor on what was poured together first', () => {
-    fc.assert(fc.property(some, some, some, (a, b, c) => {
-      close(mix([a, b, c]), mix([c, a, b]))
-      close(mix([mix([a, b]), c]), mix([a, mix([b, c])]))
-    }))
+    fc.assert(
+      fc.property(some, some, some, (a, b, c) => {
+        close(mix([a, b, c]), mix([c, a, b]))
+        close(mix([mix([a, b]), c]), mix([a, mix([b, c])]))
+      }),
+    )
   })
 
   it('halving twice and pouring together again is the same thing, with the same pH', () => {
-    fc.assert(fc.property(some, (whole) => {
-      const half = ofMass(whole, whole.massG / 2)
-      close(mix([half, half]), whole)
-      const pH = mixturePh(whole)
-      if (pH !== null) expect(mixturePh(half)).toBeCloseTo(pH, 6)
-    }))
+    fc.assert(
+      fc.property(some, (whole) => {
+        const half = ofMass(whole, whole.massG / 2)
+        close(mix([half, half]), whole)
+        const pH = mixturePh(whole)
+        if (pH !== null) expect(mixturePh(half)).toBeCloseTo(pH, 6)
+      }),
+    )
   })
 
   it('the pH of two things lies between their own, but for what ionic strength shifts', () => {
-    const wet = some.filter(one => one.waterG > 1 && Object.keys(one.acids).length > 0)
-    fc.assert(fc.property(wet, wet, (a, b) => {
-      const [pA, pB, pMix] = [mixturePh(a)!, mixturePh(b)!, mixturePh(mix([a, b]))!]
-      // Ionic strength changes on mixing and shifts the constants: garlic and cumin seed, both at 6.0, show 5.92 together.
-      expect(pMix).toBeGreaterThan(Math.min(pA, pB) - 0.12)
-      expect(pMix).toBeLessThan(Math.max(pA, pB) + 0.12)
-    }))
+    const wet = some.filter((one) => one.waterG > 1 && Object.keys(one.acids).length > 0)
+    fc.assert(
+      fc.property(wet, wet, (a, b) => {
+        const [pA, pB, pMix] = [mixturePh(a)!, mixturePh(b)!, mixturePh(mix([a, b]))!]
+        // Ionic strength changes on mixing and shifts the constants: garlic and cumin seed, both at 6.0, show 5.92 together.
+        expect(pMix).toBeGreaterThan(Math.min(pA, pB) - 0.12)
+        expect(pMix).toBeLessThan(Math.max(pA, pB) + 0.12)
+      }),
+    )
   })
 })
 
@@ -49,7 +70,7 @@ describe('figures', () => {
     expect(propertiesOf(ofMaterial(materialById('sugar')!, 100)).bodyPct).toBeCloseTo(100, 6)
   })
 
-  it('a read pH replaces the table\'s, and scaling the acid keeps it', () => {
+  it("a read pH replaces the table's, and scaling the acid keeps it", () => {
     const pear = withPh(ofMaterial(materialById('pear')!, 500), 4.3, 0.02)
     expect(mixturePh(pear)).toBeCloseTo(4.3, 6)
   })

@@ -39,19 +39,33 @@ describe('the level of every sign', () => {
     expect(judgeSign(sign, answers, context).level).toBe(level)
   })
 
-  const anyAnswers = fc.constantFrom(...SIGN_KINDS).chain(kind => fc.tuple(fc.constant(kind.id), fc.tuple(...kind.questions.map(question => fc.constantFrom(...question.answers.map(({ id }) => id))))))
+  const anyAnswers = fc
+    .constantFrom(...SIGN_KINDS)
+    .chain((kind) =>
+      fc.tuple(
+        fc.constant(kind.id),
+        fc.tuple(...kind.questions.map((question) => fc.constantFrom(...question.answers.map(({ id }) => id)))),
+      ),
+    )
 
   it('what cannot be told is never cleared; fur, rot and rope are always thrown away; nothing doubtful is tasted', () => {
-    fc.assert(fc.property(anyAnswers, fc.constantFrom(young, old), ([sign, answers], context) => {
-      const { level, action, holds } = judgeSign(sign as SignId, answers as string[], context)
-      const said = answers as string[]
-      if (said.some(answer => ['furry', 'foul', 'ropes', 'coloured'].includes(answer))) expect([level, holds]).toEqual(['discard', true])
-      else if (said.every(answer => answer === 'unsure') && said.length) expect(level).not.toBe('fine')
-      if (level !== 'fine') expect(action).not.toMatch(/(?<!not )\btaste/i)
-    }))
+    fc.assert(
+      fc.property(anyAnswers, fc.constantFrom(young, old), ([sign, answers], context) => {
+        const { level, action, holds } = judgeSign(sign as SignId, answers as string[], context)
+        const said = answers as string[]
+        if (said.some((answer) => ['furry', 'foul', 'ropes', 'coloured'].includes(answer)))
+          expect([level, holds]).toEqual(['discard', true])
+        else if (said.every((answer) => answer === 'unsure') && said.length) expect(level).not.toBe('fine')
+        if (level !== 'fine') expect(action).not.toMatch(/(?<!not )\btaste/i)
+      }),
+    )
   })
 
   it('a sign recorded before there were questions keeps its meaning', () => {
-    expect([levelOfSign({ sign: 'slime' }), levelOfSign({ sign: 'foam' }), levelOfSign({ sign: 'slime', level: 'fine' })]).toEqual(['discard', 'fine', 'fine'])
+    expect([
+      levelOfSign({ sign: 'slime' }),
+      levelOfSign({ sign: 'foam' }),
+      levelOfSign({ sign: 'slime', level: 'fine' }),
+    ]).toEqual(['discard', 'fine', 'fine'])
   })
 })

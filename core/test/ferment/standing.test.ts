@@ -4,24 +4,44 @@ import { allowedDays, deadlineClock, rawShare, standing } from '../../src'
 const DAY = 86_400_000
 
 describe('deadline clock (judgement, conservative)', () => {
-  it.each([[10, 14], [15, 7], [21, 4], [27, 2.5], [35, 2]])('%d °C allows %d days', (tempC, days) => {
+  it.each([
+    [10, 14],
+    [15, 7],
+    [21, 4],
+    [27, 2.5],
+    [35, 2],
+  ])('%d °C allows %d days', (tempC, days) => {
     expect(allowedDays(tempC)).toBeCloseTo(days, 6)
   })
 
   it('spends evenly at a steady temperature and faster when it warms', () => {
     expect(deadlineClock(0, 2 * DAY, [{ atMs: 0, tempC: 21 }]).spent).toBeCloseTo(0.5, 3)
-    const warming = deadlineClock(0, 2 * DAY, [{ atMs: 0, tempC: 18 }, { atMs: 2 * DAY, tempC: 27 }])
+    const warming = deadlineClock(0, 2 * DAY, [
+      { atMs: 0, tempC: 18 },
+      { atMs: 2 * DAY, tempC: 27 },
+    ])
     expect(warming.spent).toBeGreaterThan(deadlineClock(0, 2 * DAY, [{ atMs: 0, tempC: 18 }]).spent)
     expect(() => deadlineClock(0, DAY, [])).toThrow(/temperature/)
   })
 })
 
 describe('standing', () => {
-  const at = (day: number, ph: number, even = true) => ({ atMs: day * DAY, ph, even, of: even ? 'blended' as const : 'liquid' as const })
-  const judge = (nowDay: number, ph: ReturnType<typeof at>[], tempC = 21, more: Partial<Parameters<typeof standing>[0]> = {}) =>
-    standing({ packedMs: 0, nowMs: nowDay * DAY, targetPh: 3.8, ph, temperatures: [{ atMs: 0, tempC }], ...more })
+  const at = (day: number, ph: number, even = true) => ({
+    atMs: day * DAY,
+    ph,
+    even,
+    of: even ? ('blended' as const) : ('liquid' as const),
+  })
+  const judge = (
+    nowDay: number,
+    ph: ReturnType<typeof at>[],
+    tempC = 21,
+    more: Partial<Parameters<typeof standing>[0]> = {},
+  ) => standing({ packedMs: 0, nowMs: nowDay * DAY, targetPh: 3.8, ph, temperatures: [{ atMs: 0, tempC }], ...more })
   const ready = [at(4, 4.0), at(10, 3.63), at(12, 3.62)]
-  const sign = (level: 'ask' | 'act' | 'discard', holds: boolean, onDay = 12.5) => ({ signs: [{ atMs: onDay * DAY, what: 'Film', level, holds }] })
+  const sign = (level: 'ask' | 'act' | 'discard', holds: boolean, onDay = 12.5) => ({
+    signs: [{ atMs: onDay * DAY, what: 'Film', level, holds }],
+  })
 
   it.each([
     ['two readings at target a day apart', judge(12, ready), 'ready'],
@@ -52,7 +72,12 @@ describe('standing', () => {
 
 describe('raw share', () => {
   it('counts only raw, living produce', () => {
-    expect(rawShare([{ massG: 680, preparation: 'raw', livens: true }, { massG: 320, preparation: 'roasted', livens: true }])).toBeCloseTo(0.68)
+    expect(
+      rawShare([
+        { massG: 680, preparation: 'raw', livens: true },
+        { massG: 320, preparation: 'roasted', livens: true },
+      ]),
+    ).toBeCloseTo(0.68)
     expect(rawShare([])).toBeNull()
   })
 })

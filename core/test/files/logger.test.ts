@@ -13,47 +13,128 @@ describe('a logger’s file', () => {
     expect(momentOf('04.05.2026 14:30', 'dmy')).toBe(new Date(2026, 4, 4, 14, 30).getTime())
     expect(momentOf('5/4/26, 2:30 PM', 'mdy')).toBe(new Date(2026, 4, 4, 14, 30).getTime())
     expect(momentOf('1777905000', 'dmy')).toBe(1777905000000)
-    expect([momentOf('soon', 'dmy'), momentOf('2026-13-40 10:00', 'dmy'), momentOf('', 'mdy')]).toEqual([null, null, null])
+    expect([momentOf('soon', 'dmy'), momentOf('2026-13-40 10:00', 'dmy'), momentOf('', 'mdy')]).toEqual([
+      null,
+      null,
+      null,
+    ])
   })
 
   it('guesses time, temperature in °F and pH by their names, and month before day where a day over 12 says so', () => {
-    expect(guessColumns([['#', 'Date', 'Temp (°F)', 'pH', 'Batt'], ['1', '5/24/2026 10:00', '70.1', '4.2', '3.1']])).toEqual({ time: 1, tempC: 2, ph: 3, fahrenheit: true, order: 'mdy' })
+    expect(
+      guessColumns([
+        ['#', 'Date', 'Temp (°F)', 'pH', 'Batt'],
+        ['1', '5/24/2026 10:00', '70.1', '4.2', '3.1'],
+      ]),
+    ).toEqual({ time: 1, tempC: 2, ph: 3, fahrenheit: true, order: 'mdy' })
     expect(() => guessColumns([['one']])).toThrow(/no table in it/)
-    expect(() => guessColumns([['a', 'b'], ['x', 'y']])).toThrow(/No column of times/)
+    expect(() =>
+      guessColumns([
+        ['a', 'b'],
+        ['x', 'y'],
+      ]),
+    ).toThrow(/No column of times/)
   })
 
   const columns = { time: 0, tempC: 1, ph: null, fahrenheit: false, order: 'dmy' as const }
 
   it('leaves out and counts what cannot be: letters, 1 000 °C, before the lot, twice the same; puts order in; reads a decimal comma', () => {
-    const { points, rows, remarks } = readLogger([['t', 'c'], [stamp(START + 2 * HOUR), '21,5'], [stamp(START + HOUR), '21'], [stamp(START + HOUR), '22'], [stamp(START - HOUR), '20'], [stamp(START + 3 * HOUR), '1000'], ['?', '20'], [stamp(START + 4 * HOUR), 'off']], columns, START)
+    const { points, rows, remarks } = readLogger(
+      [
+        ['t', 'c'],
+        [stamp(START + 2 * HOUR), '21,5'],
+        [stamp(START + HOUR), '21'],
+        [stamp(START + HOUR), '22'],
+        [stamp(START - HOUR), '20'],
+        [stamp(START + 3 * HOUR), '1000'],
+        ['?', '20'],
+        [stamp(START + 4 * HOUR), 'off'],
+      ],
+      columns,
+      START,
+    )
     expect(points.map(({ tempC }) => tempC)).toEqual([22, 21.5])
     expect(rows).toBe(7)
     // "1,000" among whole numbers is a thousand, not one; in a column of decimal commas it is one.
-    expect(readLogger([['t', 'c'], [stamp(START), '85'], [stamp(START + HOUR), '1,000'], [stamp(START + 2 * HOUR), '86.5']], columns).points.map(({ tempC }) => tempC)).toEqual([85, 86.5])
-    expect(readLogger([['t', 'c'], [stamp(START), '1,125'], [stamp(START + HOUR), '1,000']], columns).points.map(({ tempC }) => tempC)).toEqual([1.125, 1])
-    expect(remarks.join('; ')).toMatch(/2 lines could not be read.*1 line lay outside.*1 line lay before.*1 line came twice.*out of order/s)
-    expect(() => readLogger([['t', 'c'], ['?', 'x']], columns)).toThrow(/Nothing of it can be used/)
-    expect(readLogger([['t', 'f'], [stamp(START), '68']], { ...columns, fahrenheit: true }).points[0]!.tempC).toBeCloseTo(20, 9)
+    expect(
+      readLogger(
+        [
+          ['t', 'c'],
+          [stamp(START), '85'],
+          [stamp(START + HOUR), '1,000'],
+          [stamp(START + 2 * HOUR), '86.5'],
+        ],
+        columns,
+      ).points.map(({ tempC }) => tempC),
+    ).toEqual([85, 86.5])
+    expect(
+      readLogger(
+        [
+          ['t', 'c'],
+          [stamp(START), '1,125'],
+          [stamp(START + HOUR), '1,000'],
+        ],
+        columns,
+      ).points.map(({ tempC }) => tempC),
+    ).toEqual([1.125, 1])
+    expect(remarks.join('; ')).toMatch(
+      /2 lines could not be read.*1 line lay outside.*1 line lay before.*1 line came twice.*out of order/s,
+    )
+    expect(() =>
+      readLogger(
+        [
+          ['t', 'c'],
+          ['?', 'x'],
+        ],
+        columns,
+      ),
+    ).toThrow(/Nothing of it can be used/)
+    expect(
+      readLogger(
+        [
+          ['t', 'f'],
+          [stamp(START), '68'],
+        ],
+        { ...columns, fahrenheit: true },
+      ).points[0]!.tempC,
+    ).toBeCloseTo(20, 9)
   })
 
   it('when the clock goes back, the hour that comes twice is two hours, in order', () => {
     // Read in the zone of the tests: Europe/Berlin, where the clock went back on 25 October 2026 at 3:00.
-    const local = ['01:30', '02:00', '02:30', '02:00', '02:30', '03:00'].map((time, index) => [`2026-10-25 ${time}`, String(10 + index)])
+    const local = ['01:30', '02:00', '02:30', '02:00', '02:30', '03:00'].map((time, index) => [
+      `2026-10-25 ${time}`,
+      String(10 + index),
+    ])
     const { points, remarks } = readLogger([['t', 'c'], ...local], columns)
     expect(points.map(({ tempC }) => tempC)).toEqual([10, 11, 12, 13, 14, 15])
-    expect(points.slice(1).map((point, index) => (point.atMs - points[index]!.atMs) / 60_000)).toEqual([30, 30, 30, 30, 30])
+    expect(points.slice(1).map((point, index) => (point.atMs - points[index]!.atMs) / 60_000)).toEqual([
+      30, 30, 30, 30, 30,
+    ])
     expect(remarks.join()).toMatch(/clock was changed/)
   })
 
   it('thins a record so that nothing left out is further off than told, ends kept', () => {
-    fc.assert(fc.property(fc.array(fc.double({ min: -1, max: 1, noNaN: true }), { minLength: 3, maxLength: 400 }), fc.integer({ min: 5, max: 100 }), (steps, most) => {
-      let tempC = 20
-      const points = steps.map((step, index) => ({ atMs: START + index * 60_000, tempC: tempC += step, ph: null }))
-      const thin = thinLogger(points, most)
-      expect(thin.points.length).toBeLessThanOrEqual(most)
-      expect([thin.points[0], thin.points.at(-1)]).toEqual([points[0], points.at(-1)])
-      const [at, values] = [thin.points.map(point => point.atMs), thin.points.map(point => point.tempC!)]
-      for (const point of points) expect(Math.abs(valueAt(at, values, point.atMs) - point.tempC)).toBeLessThanOrEqual(thin.withinC + 1e-6)
-    }), { numRuns: 40 })
+    fc.assert(
+      fc.property(
+        fc.array(fc.double({ min: -1, max: 1, noNaN: true }), { minLength: 3, maxLength: 400 }),
+        fc.integer({ min: 5, max: 100 }),
+        (steps, most) => {
+          let tempC = 20
+          const points = steps.map((step, index) => ({
+            atMs: START + index * 60_000,
+            tempC: (tempC += step),
+            ph: null,
+          }))
+          const thin = thinLogger(points, most)
+          expect(thin.points.length).toBeLessThanOrEqual(most)
+          expect([thin.points[0], thin.points.at(-1)]).toEqual([points[0], points.at(-1)])
+          const [at, values] = [thin.points.map((point) => point.atMs), thin.points.map((point) => point.tempC!)]
+          for (const point of points)
+            expect(Math.abs(valueAt(at, values, point.atMs) - point.tempC)).toBeLessThanOrEqual(thin.withinC + 1e-6)
+        },
+      ),
+      { numRuns: 40 },
+    )
   })
 })

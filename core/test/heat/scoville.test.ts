@@ -4,7 +4,11 @@ import { asIsShu, exactly, formatShu, heatWord, mixtureShu, strainingKeeps } fro
 describe('heat', () => {
   it('40 000 dry × 0.16 × 0.95 × 65 % mash × 0.90 kept is 3 557, inside the 2 500-5 000 of a cayenne-type sauce (common practice)', () => {
     const fermented = asIsShu(exactly(40_000), exactly(0.16)).typical * 0.95
-    const sauce = mixtureShu([{ massG: 65, shu: exactly(fermented) }, { massG: 35, shu: exactly(0) }])!.typical * 0.9
+    const sauce =
+      mixtureShu([
+        { massG: 65, shu: exactly(fermented) },
+        { massG: 35, shu: exactly(0) },
+      ])!.typical * 0.9
     expect(sauce).toBeCloseTo(3557, 0)
     expect(sauce).toBeGreaterThan(2500)
     expect(sauce).toBeLessThan(5000)

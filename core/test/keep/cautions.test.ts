@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { cautionsFor, type CautionContext, type Step } from '../../src'
 
-const ids = (step: Step, context: CautionContext) => cautionsFor(step, context).map(caution => caution.id)
+const ids = (step: Step, context: CautionContext) => cautionsFor(step, context).map((caution) => caution.id)
 
 describe('cautions stand at the step where they matter', () => {
   it.each<[string, Step, CautionContext, string[]]>([
@@ -14,13 +14,22 @@ describe('cautions stand at the step where they matter', () => {
     ['whey in the bowl', 'pack', { allergens: ['milk'] }, ['allergens']],
     ['an allergen and honey in the pot', 'blend', { allergens: ['milk'], honey: true }, ['allergens', 'honey']],
     ['any bottling', 'bottle', {}, ['botulism', 'sale']],
-    ['a live sweet bottling with shellfish', 'bottle', { liveSugar: true, allergens: ['crustacean'] }, ['botulism', 'sale', 'pressure', 'allergens']],
+    [
+      'a live sweet bottling with shellfish',
+      'bottle',
+      { liveSugar: true, allergens: ['crustacean'] },
+      ['botulism', 'sale', 'pressure', 'allergens'],
+    ],
   ])('%s', (_, step, context, expected) => {
     expect(ids(step, context)).toEqual(expected)
   })
 
   it('name the allergen, defer to local rules, and speak of vapour when it is cooked', () => {
-    expect(cautionsFor('bottle', { allergens: ['crustacean', 'milk'] }).map(caution => caution.text).join(' ')).toMatch(/Local rules win.*Contains crustacean, milk/)
+    expect(
+      cautionsFor('bottle', { allergens: ['crustacean', 'milk'] })
+        .map((caution) => caution.text)
+        .join(' '),
+    ).toMatch(/Local rules win.*Contains crustacean, milk/)
     expect(cautionsFor('blend', { hasHotPeppers: true, cooked: true })[0]?.text).toMatch(/vapour burns/)
   })
 })

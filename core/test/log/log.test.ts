@@ -2,29 +2,54 @@ import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { demoEntries } from '#demo/scenario'
 import {
-  ancestors, asksOf, canonical, compositionOf, dayOf, EntrySchema, fold, idMaker, ingredientsOf, InvalidInput, makeLabel, mergeEntries, propertiesOf, readFile, recallOf, standingOf, writeFile,
-  type Book, type Entry,
+  ancestors,
+  asksOf,
+  canonical,
+  compositionOf,
+  dayOf,
+  EntrySchema,
+  fold,
+  idMaker,
+  ingredientsOf,
+  InvalidInput,
+  makeLabel,
+  mergeEntries,
+  propertiesOf,
+  readFile,
+  recallOf,
+  standingOf,
+  writeFile,
+  type Book,
+  type Entry,
 } from '../../src'
 
 const TODAY = Date.parse('2026-05-04T09:00:00.000Z')
 const demo = demoEntries(TODAY)
 const book = fold(demo)
-const lot = (code: string, from: Book = book) => [...from.lots.values()].find(found => found.code === code)!
-const state = (from: Book) => canonical({ lots: [...from.lots.values()].sort((a, b) => a.id < b.id ? -1 : 1), orphans: from.orphans.map(entry => entry.id).sort() })
+const lot = (code: string, from: Book = book) => [...from.lots.values()].find((found) => found.code === code)!
+const state = (from: Book) =>
+  canonical({
+    lots: [...from.lots.values()].sort((a, b) => (a.id < b.id ? -1 : 1)),
+    orphans: from.orphans.map((entry) => entry.id).sort(),
+  })
 const makeId = idMaker(() => 0.5)
-const entry = (fields: object): Entry => EntrySchema.parse({ id: makeId(TODAY), at: '2026-05-04T08:00:00.000Z', by: 'Bench', origin: 'maker', ...fields })
+const entry = (fields: object): Entry =>
+  EntrySchema.parse({ id: makeId(TODAY), at: '2026-05-04T08:00:00.000Z', by: 'Bench', origin: 'maker', ...fields })
 const shuffled = fc.shuffledSubarray(demo, { minLength: demo.length })
 
 describe('fold', () => {
   it('gives the same state for any order of arrival, and for a log merged twice', () => {
-    fc.assert(fc.property(shuffled, fc.nat(demo.length), (order, cut) => {
-      expect(state(fold(order))).toBe(state(book))
-      const here = order.slice(0, cut)
-      const once = [...here, ...mergeEntries(here, order).added]
-      const twice = [...once, ...mergeEntries(once, order).added]
-      expect(state(fold(twice))).toBe(state(book))
-      expect(mergeEntries(once, order)).toMatchObject({ added: [], known: order.length })
-    }), { numRuns: 25 })
+    fc.assert(
+      fc.property(shuffled, fc.nat(demo.length), (order, cut) => {
+        expect(state(fold(order))).toBe(state(book))
+        const here = order.slice(0, cut)
+        const once = [...here, ...mergeEntries(here, order).added]
+        const twice = [...once, ...mergeEntries(once, order).added]
+        expect(state(fold(twice))).toBe(state(book))
+        expect(mergeEntries(once, order)).toMatchObject({ added: [], known: order.length })
+      }),
+      { numRuns: 25 },
+    )
   })
 
   it('a correction stands for what it replaces, the last written one of several, and a retraction takes it back', () => {
@@ -32,13 +57,13 @@ describe('fold', () => {
     const first = entry({ ...reading, id: makeId(TODAY + 1), ph: 4.8, replaces: reading.id })
     const second = entry({ ...reading, id: makeId(TODAY + 2), ph: 4.7, replaces: reading.id })
     const corrected = lot('BPL-06', fold([second, ...demo, first]))
-    expect(corrected.readings.map(found => found.ph)).toEqual([5.2, 5.1, 4.7])
+    expect(corrected.readings.map((found) => found.ph)).toEqual([5.2, 5.1, 4.7])
     const taken = lot('BPL-06', fold([...demo, entry({ kind: 'retract', replaces: reading.id, reason: 'Wrong jar.' })]))
     expect(taken.readings).toHaveLength(2)
   })
 
   it('keeps an entry of an unknown lot aside and takes it in once the lot arrives', () => {
-    const [known, ...rest] = [lot('BPL-04').made, ...demo.filter(found => found.id !== lot('BPL-04').made.id)]
+    const [known, ...rest] = [lot('BPL-04').made, ...demo.filter((found) => found.id !== lot('BPL-04').made.id)]
     const without = fold(rest)
     expect(without.orphans.length).toBeGreaterThan(4)
     expect(state(fold([...rest, known]))).toBe(state(book))
@@ -46,34 +71,72 @@ describe('fold', () => {
 
   it('knows stock, bottles, and the recall: two ferments behind a bottle, 61 bottles ahead of a ferment', () => {
     const bottles = lot('QR-31-C')
-    const ferments = ancestors(book, bottles.id).filter(kin => kin.lot.kind === 'ferment').map(kin => kin.lot.code)
+    const ferments = ancestors(book, bottles.id)
+      .filter((kin) => kin.lot.kind === 'ferment')
+      .map((kin) => kin.lot.code)
     expect(ferments.sort()).toEqual(['BPL-91', 'BPL-92'])
-    expect(recallOf(book, lot('BPL-92').id)).toMatchObject({ made: 61, here: 17, retained: 2, out: 42, short: 0, adds: true })
-    expect([lot('BPL-91').state, lot('BPL-10').state, lot('BPL-01').state, lot('BPL-08').leftG]).toEqual(['used up', 'discarded', 'fermenting', 620])
+    expect(recallOf(book, lot('BPL-92').id)).toMatchObject({
+      made: 61,
+      here: 17,
+      retained: 2,
+      out: 42,
+      short: 0,
+      adds: true,
+    })
+    expect([lot('BPL-91').state, lot('BPL-10').state, lot('BPL-01').state, lot('BPL-08').leftG]).toEqual([
+      'used up',
+      'discarded',
+      'fermenting',
+      620,
+    ])
   })
 })
 
 describe('demo lots show what the scenario says', () => {
   it.each([
-    ['BPL-01', 12, ['Ready to press']], ['BPL-02', 4, ['Burp']], ['BPL-03', 2, ['Press down', 'Top up']], ['BPL-04', 75, []], ['BPL-05', 20, ['Vent the bag and reseal']],
-    ['BPL-06', 6, ['Read pH: behind']], ['BPL-07', 5, ['Cover it: add juice or brine']], ['BPL-09', 9, ['Read pH after the film']], ['BPL-10', 14, []],
+    ['BPL-01', 12, ['Ready to press']],
+    ['BPL-02', 4, ['Burp']],
+    ['BPL-03', 2, ['Press down', 'Top up']],
+    ['BPL-04', 75, []],
+    ['BPL-05', 20, ['Vent the bag and reseal']],
+    ['BPL-06', 6, ['Read pH: behind']],
+    ['BPL-07', 5, ['Cover it: add juice or brine']],
+    ['BPL-09', 9, ['Read pH after the film']],
+    ['BPL-10', 14, []],
   ])('%s on day %d asks %j', (code, day, titles) => {
     expect(dayOf(lot(code), TODAY)).toBe(day)
-    expect(asksOf(lot(code), TODAY).map(ask => ask.title)).toEqual(expect.arrayContaining(titles as string[]))
-    if (titles.length === 0) expect(asksOf(lot(code), TODAY).filter(ask => ask.level !== 'fine')).toEqual([])
+    expect(asksOf(lot(code), TODAY).map((ask) => ask.title)).toEqual(expect.arrayContaining(titles as string[]))
+    if (titles.length === 0) expect(asksOf(lot(code), TODAY).filter((ask) => ask.level !== 'fine')).toEqual([])
   })
 
   it('a ferment shows its measured pH and its salt evened out; the behind lot says when 4.6 is due', () => {
     const properties = propertiesOf(compositionOf(book, lot('BPL-01').id)!)
     expect(properties.pH).toBeCloseTo(3.62, 4)
-    expect(properties.saltPct).toBeCloseTo(100 * (126 + 1000 * 0.0013295) / 3276, 3) // 126 g weighed in, and what carrots bring along
-    expect(standingOf(lot('BPL-06'), TODAY)?.sentence).toMatch(/^Behind: pH 4\.90 on day 6 at 13 °C; 4\.6 is due in 2\.\d days\. Move it to about 20 °C, check the salt/)
+    expect(properties.saltPct).toBeCloseTo((100 * (126 + 1000 * 0.0013295)) / 3276, 3) // 126 g weighed in, and what carrots bring along
+    expect(standingOf(lot('BPL-06'), TODAY)?.sentence).toMatch(
+      /^Behind: pH 4\.90 on day 6 at 13 °C; 4\.6 is due in 2\.\d days\. Move it to about 20 °C, check the salt/,
+    )
   })
 
   it('a label lists everything weighed in, in order of weight, with its allergen', () => {
     const pot = lot('PS-07')
-    const label = makeLabel({ name: pot.name, ingredients: ingredientsOf(book, pot.id), bottleMl: 150, lotCode: 'PS-07', packed: '2026-05-04', bestBefore: '2027-01-01', treatment: 'live-cold', saltPct: 3.1, shu: null, heatWord: '', address: [], picks: ['contains'] })
-    expect(label.ingredients.map(({ text }) => text).join('')).toBe('Ingredients: cherry pepper, plum, cider vinegar 5 %, water, salt, shellfish paste (ground prawns, salt) (crustacean).')
+    const label = makeLabel({
+      name: pot.name,
+      ingredients: ingredientsOf(book, pot.id),
+      bottleMl: 150,
+      lotCode: 'PS-07',
+      packed: '2026-05-04',
+      bestBefore: '2027-01-01',
+      treatment: 'live-cold',
+      saltPct: 3.1,
+      shu: null,
+      heatWord: '',
+      address: [],
+      picks: ['contains'],
+    })
+    expect(label.ingredients.map(({ text }) => text).join('')).toBe(
+      'Ingredients: cherry pepper, plum, cider vinegar 5 %, water, salt, shellfish paste (ground prawns, salt) (crustacean).',
+    )
     expect(label.ingredients.filter(({ strong }) => strong)).toEqual([{ text: 'crustacean', strong: true }])
     expect(label.contains).toBe('Contains: crustacean.')
     expect(label.net).toBe('150 mL (5.1 fl oz)')
@@ -81,7 +144,11 @@ describe('demo lots show what the scenario says', () => {
 })
 
 describe('the open file', () => {
-  const written = () => JSON.parse(writeFile(demo.slice(0, 3), '2026-05-04T09:00:00.000Z')) as { version: number, entries: Record<string, unknown>[] }
+  const written = () =>
+    JSON.parse(writeFile(demo.slice(0, 3), '2026-05-04T09:00:00.000Z')) as {
+      version: number
+      entries: Record<string, unknown>[]
+    }
 
   it('comes back as it was written', () => {
     const photos = [{ id: demo[0]!.id, type: 'image/jpeg' as const, data: '/9j/4AAQ' }]
@@ -93,8 +160,20 @@ describe('the open file', () => {
     ['cut off', () => writeFile(demo, '2026-05-04T09:00:00.000Z').slice(0, -40), /not JSON, or it was cut off/],
     ['foreign', () => '{"recipes":[]}', /not a Lactofer log/],
     ['newer', () => JSON.stringify({ ...written(), version: 9 }), /newer Lactofer/],
-    ['with something that is no picture', () => JSON.stringify({ ...written(), photos: [{ id: demo[0]!.id, type: 'text/html', data: 'PGI+' }] }), /Picture 1 of the file is not valid at "type"/],
-    ['with a bad entry', () => { const file = written(); file.entries[1]!.name = ''; return JSON.stringify(file) }, /Entry 2 of the file is not valid at "name"/],
+    [
+      'with something that is no picture',
+      () => JSON.stringify({ ...written(), photos: [{ id: demo[0]!.id, type: 'text/html', data: 'PGI+' }] }),
+      /Picture 1 of the file is not valid at "type"/,
+    ],
+    [
+      'with a bad entry',
+      () => {
+        const file = written()
+        file.entries[1]!.name = ''
+        return JSON.stringify(file)
+      },
+      /Entry 2 of the file is not valid at "name"/,
+    ],
   ])('refuses a file that is %s', (_, text, sentence) => {
     expect(() => readFile(text())).toThrow(sentence)
   })

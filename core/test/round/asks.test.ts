@@ -1,12 +1,22 @@
 import { describe, expect, it } from 'vitest'
-import { alongTheShelf, asksOf, blendAsks, calendarOf, topUpBrine, worstFirst, type Draft, type Outlook } from '../../src'
+import {
+  alongTheShelf,
+  asksOf,
+  blendAsks,
+  calendarOf,
+  topUpBrine,
+  worstFirst,
+  type Draft,
+  type Outlook,
+} from '../../src'
 import { day, notebook, START } from '../log/build'
 
 const DAY_MS = 86_400_000
 type Log = ReturnType<typeof notebook>
 
 /** What a lot asks on a day, by title. */
-const titles = (log: Log, lotId: string, onDay: number, outlook?: Outlook) => asksOf(log.book().lots.get(lotId)!, START + onDay * DAY_MS, outlook).map(ask => ask.title)
+const titles = (log: Log, lotId: string, onDay: number, outlook?: Outlook) =>
+  asksOf(log.book().lots.get(lotId)!, START + onDay * DAY_MS, outlook).map((ask) => ask.title)
 
 describe('what a ferment asks for', () => {
   it('a closed lid wants burping once a day, and not again for twenty hours', () => {
@@ -38,15 +48,18 @@ describe('what a ferment asks for', () => {
     expect(titles(log, lotId, 6.5)).toEqual(['Taste it'])
   })
 
-  it.each(['fuzzy growth', 'slime', 'putrid smell', 'pink colour'] as const)('%s: discard, and nothing else is asked; a mistaken sign can be taken back', (sign) => {
-    const log = notebook()
-    const lotId = log.mash(0, {}, { closure: 'tight lid' })
-    log.read(lotId, 1, 4.4)
-    const entryId = log.write({ kind: 'sign', at: day(2), lotId, sign })
-    expect(titles(log, lotId, 3)).toEqual([`Discard: ${sign}`])
-    log.write({ kind: 'retract', at: day(2), replaces: entryId, reason: 'It was a seed.' })
-    expect(titles(log, lotId, 2.9)).toEqual(['Burp'])
-  })
+  it.each(['fuzzy growth', 'slime', 'putrid smell', 'pink colour'] as const)(
+    '%s: discard, and nothing else is asked; a mistaken sign can be taken back',
+    (sign) => {
+      const log = notebook()
+      const lotId = log.mash(0, {}, { closure: 'tight lid' })
+      log.read(lotId, 1, 4.4)
+      const entryId = log.write({ kind: 'sign', at: day(2), lotId, sign })
+      expect(titles(log, lotId, 3)).toEqual([`Discard: ${sign}`])
+      log.write({ kind: 'retract', at: day(2), replaces: entryId, reason: 'It was a seed.' })
+      expect(titles(log, lotId, 2.9)).toEqual(['Burp'])
+    },
+  )
 
   it('salt-packed fruit is asked for its cover on day 5, and never for its pH', () => {
     const log = notebook()
@@ -87,7 +100,16 @@ describe('what a blend asks for', () => {
   it('its finished pH, from a day after blending until it is read', () => {
     const log = notebook()
     const lotId = log.id()
-    log.write({ kind: 'blend', at: day(0), lotId, code: 'S-1', name: 'Sauce', color: '#c22a1b', cooked: false, parts: [{ materialId: 'white-vinegar', name: 'Vinegar', massG: 100 }] } as Draft)
+    log.write({
+      kind: 'blend',
+      at: day(0),
+      lotId,
+      code: 'S-1',
+      name: 'Sauce',
+      color: '#c22a1b',
+      cooked: false,
+      parts: [{ materialId: 'white-vinegar', name: 'Vinegar', massG: 100 }],
+    } as Draft)
     const asked = (onDay: number) => blendAsks(log.book().lots.get(lotId)!, START + onDay * DAY_MS).length
     expect([asked(0.5), asked(1.1)]).toEqual([0, 1])
     log.read(lotId, 0.5, 2.4)
@@ -98,12 +120,33 @@ describe('what a blend asks for', () => {
 })
 
 it('the most pressing stands first, equals keep their order', () => {
-  const ask = (level: 'discard' | 'act' | 'ask' | 'fine', title: string) => ({ key: title, lotId: 'x', level, title, why: '', go: 'ferment' as const, dueMs: null })
-  expect(worstFirst([ask('fine', 'a'), ask('act', 'b'), ask('discard', 'c'), ask('act', 'd'), ask('ask', 'e')]).map(({ title }) => title).join('')).toBe('cbdea')
+  const ask = (level: 'discard' | 'act' | 'ask' | 'fine', title: string) => ({
+    key: title,
+    lotId: 'x',
+    level,
+    title,
+    why: '',
+    go: 'ferment' as const,
+    dueMs: null,
+  })
+  expect(
+    worstFirst([ask('fine', 'a'), ask('act', 'b'), ask('discard', 'c'), ask('act', 'd'), ask('ask', 'e')])
+      .map(({ title }) => title)
+      .join(''),
+  ).toBe('cbdea')
 })
 
 describe('the round', () => {
-  const calm: Outlook = { flag: 'none', why: '', dead: 0, passes: { early: 0, typical: 0, late: 0 }, ready: { early: 0, typical: 0, late: 0 }, gasPerDay: 1, burpEveryH: 60, gasSentence: '' }
+  const calm: Outlook = {
+    flag: 'none',
+    why: '',
+    dead: 0,
+    passes: { early: 0, typical: 0, late: 0 },
+    ready: { early: 0, typical: 0, late: 0 },
+    gasPerDay: 1,
+    burpEveryH: 60,
+    gasSentence: '',
+  }
 
   it('burps by the gas that is forecast, passes over what was skipped, slows in the cold, and waits where more time was given', () => {
     const log = notebook()
@@ -114,9 +157,21 @@ describe('the round', () => {
     expect(titles(log, lotId, 1.3, { ...calm, burpEveryH: 6 })).toEqual(['Burp'])
     log.write({ kind: 'chore', at: day(2.5), lotId, chore: 'burp', skipped: 'It hissed by itself.' })
     expect(titles(log, lotId, 2.6)).toEqual([])
-    log.write({ kind: 'decide', at: day(2.6), lotId, decision: 'cold', place: 'Cellar', tempC: 6, reason: 'Sour enough.' })
+    log.write({
+      kind: 'decide',
+      at: day(2.6),
+      lotId,
+      decision: 'cold',
+      place: 'Cellar',
+      tempC: 6,
+      reason: 'Sour enough.',
+    })
     expect(titles(log, lotId, 3.7)).toEqual(['Wipe the rim'])
-    for (const [at, ph] of [[3.7, 3.6], [5, 3.59]] as const) log.read(lotId, at, ph, 6)
+    for (const [at, ph] of [
+      [3.7, 3.6],
+      [5, 3.59],
+    ] as const)
+      log.read(lotId, at, ph, 6)
     expect(titles(log, lotId, 5.1)).toContain('Ready to press')
     log.write({ kind: 'decide', at: day(5.1), lotId, decision: 'wait', until: day(9), reason: 'Rounder.' })
     expect(titles(log, lotId, 5.2)).not.toContain('Ready to press')
@@ -125,9 +180,15 @@ describe('the round', () => {
   it('a forecast that does not fit asks for a reading and hides ready', () => {
     const log = notebook()
     const lotId = log.mash()
-    for (const [at, ph] of [[3.7, 3.6], [5, 3.59]] as const) log.read(lotId, at, ph)
+    for (const [at, ph] of [
+      [3.7, 3.6],
+      [5, 3.59],
+    ] as const)
+      log.read(lotId, at, ph)
     expect(titles(log, lotId, 5.1)).toContain('Ready to press')
-    expect(titles(log, lotId, 5.1, { ...calm, flag: 'distrust', why: 'Odd.' })).toEqual(expect.arrayContaining(['Read pH again: it does not fit']))
+    expect(titles(log, lotId, 5.1, { ...calm, flag: 'distrust', why: 'Odd.' })).toEqual(
+      expect.arrayContaining(['Read pH again: it does not fit']),
+    )
     expect(titles(log, lotId, 5.1, { ...calm, flag: 'distrust', why: 'Odd.' })).not.toContain('Ready to press')
   })
 
@@ -142,31 +203,52 @@ describe('the round', () => {
 
   it('tops up with the strength that is inside', () => {
     const log = notebook()
-    const brined = log.book().lots.get(log.mash(0, { style: 'brined', waterG: 1000, saltG: 35 })) ?? log.book().lots.values().next().value!
+    const brined =
+      log.book().lots.get(log.mash(0, { style: 'brined', waterG: 1000, saltG: 35 })) ??
+      log.book().lots.values().next().value!
     const brine = topUpBrine(brined)!
-    expect(brine.strengthPct).toBeCloseTo(100 * 35 / 1035, 6)
+    expect(brine.strengthPct).toBeCloseTo((100 * 35) / 1035, 6)
     expect(brine.saltG / brine.massG).toBeCloseTo(brine.strengthPct / 100, 9)
   })
 
   it('one walk: place by place, code by code, and the calendar keeps its ids', () => {
     const log = notebook()
-    const [first, other] = [log.mash(0, { code: 'A-2' }, { closure: 'tight lid', place: 'Bench' }), log.mash(0, { code: 'A-1' }, { closure: 'tight lid', place: 'Loft' })]
+    const [first, other] = [
+      log.mash(0, { code: 'A-2' }, { closure: 'tight lid', place: 'Bench' }),
+      log.mash(0, { code: 'A-1' }, { closure: 'tight lid', place: 'Loft' }),
+    ]
     const third = log.mash(0, { code: 'A-1b' }, { closure: 'tight lid', place: 'Bench' })
     const lots = () => [...log.book().lots.values()]
     const nowMs = START + 2 * DAY_MS
-    const walk = alongTheShelf(lots().flatMap(lot => asksOf(lot, nowMs)), lots()).map(({ lotId }) => lotId)
+    const walk = alongTheShelf(
+      lots().flatMap((lot) => asksOf(lot, nowMs)),
+      lots(),
+    ).map(({ lotId }) => lotId)
     expect([...new Set(walk)]).toEqual([third, first, other])
-    const burps = () => calendarOf(lots().filter(({ id }) => id === first), nowMs).filter(({ uid }) => uid.includes('-burp-'))
+    const burps = () =>
+      calendarOf(
+        lots().filter(({ id }) => id === first),
+        nowMs,
+      ).filter(({ uid }) => uid.includes('-burp-'))
     const before = burps()
-    expect(calendarOf(lots(), nowMs, new Map([[first, { ...calm, burpEveryH: 7.123 }]])).every(({ startMs }) => Number.isInteger(startMs))).toBe(true)
+    expect(
+      calendarOf(lots(), nowMs, new Map([[first, { ...calm, burpEveryH: 7.123 }]])).every(({ startMs }) =>
+        Number.isInteger(startMs),
+      ),
+    ).toBe(true)
     expect(new Set(before.map(({ uid }) => uid)).size).toBe(before.length)
     log.write({ kind: 'chore', at: day(2), lotId: first, chore: 'burp' })
-    const known = new Map(before.map(event => [event.uid, event]))
+    const known = new Map(before.map((event) => [event.uid, event]))
     const moved = burps().filter(({ uid }) => known.has(uid))
     expect(moved.length).toBeGreaterThan(5)
     for (const event of moved) expect(event.sequence).toBeGreaterThan(known.get(event.uid)!.sequence)
     log.write({ kind: 'discard', at: day(2.1), lotId: first, reason: 'Fuzz.' })
     expect(burps().every(({ cancelled }) => cancelled)).toBe(true)
-    expect(calendarOf(lots().filter(({ id }) => id === first), nowMs + 15 * DAY_MS)).toEqual([])
+    expect(
+      calendarOf(
+        lots().filter(({ id }) => id === first),
+        nowMs + 15 * DAY_MS,
+      ),
+    ).toEqual([])
   })
 })

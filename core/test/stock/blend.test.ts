@@ -1,5 +1,21 @@
 import { describe, expect, it } from 'vitest'
-import { amountCost, compositionOf, driftOf, earlierYields, forecastBlend, keepOutlook, lotCost, mixturePh, ofMass, partComposition, phOf, propertiesOf, releaseCaseOf, titratableOf, type Draft } from '../../src'
+import {
+  amountCost,
+  compositionOf,
+  driftOf,
+  earlierYields,
+  forecastBlend,
+  keepOutlook,
+  lotCost,
+  mixturePh,
+  ofMass,
+  partComposition,
+  phOf,
+  propertiesOf,
+  releaseCaseOf,
+  titratableOf,
+  type Draft,
+} from '../../src'
 import { day, KEPT_COLD, notebook } from '../log/build'
 import { mash } from '../blend/foods'
 
@@ -8,20 +24,53 @@ const CALIBRATED = day(0)
 function bench() {
   const log = notebook()
   const ferment = log.mash(0)
-  for (const [at, ph] of [[2, 4.4], [5, 3.8], [9, 3.7]] as const) log.read(ferment, at, ph, 21, CALIBRATED)
+  for (const [at, ph] of [
+    [2, 4.4],
+    [5, 3.8],
+    [9, 3.7],
+  ] as const)
+    log.read(ferment, at, ph, 21, CALIBRATED)
   const base = log.press(ferment, 10)
   const blend = log.id()
   const part = { lotId: base, name: 'Cayenne base', massG: 75 }
   const vinegar = { materialId: 'white-vinegar', name: 'White vinegar 5 %', massG: 25 }
-  const trial = (ph: number | undefined, change: object = {}) => log.write({ kind: 'trial', at: day(10.5), lotId: blend, name: 'Trial 1', parts: [part, vinegar], unknown: base, ...(ph !== undefined && { ph, instrument: { name: 'pH meter', kind: 'meter', steady: true, calibratedAt: day(10) } }), ...change } as Draft)
-  const pour = (change: object = {}) => log.write({ kind: 'blend', at: day(11), lotId: blend, code: 'S-1', name: 'Sauce', color: '#c22a1b', cooked: false, parts: [{ ...part, massG: 750 }, { ...vinegar, massG: 250 }], ...change } as Draft)
+  const trial = (ph: number | undefined, change: object = {}) =>
+    log.write({
+      kind: 'trial',
+      at: day(10.5),
+      lotId: blend,
+      name: 'Trial 1',
+      parts: [part, vinegar],
+      unknown: base,
+      ...(ph !== undefined && {
+        ph,
+        instrument: { name: 'pH meter', kind: 'meter', steady: true, calibratedAt: day(10) },
+      }),
+      ...change,
+    } as Draft)
+  const pour = (change: object = {}) =>
+    log.write({
+      kind: 'blend',
+      at: day(11),
+      lotId: blend,
+      code: 'S-1',
+      name: 'Sauce',
+      color: '#c22a1b',
+      cooked: false,
+      parts: [
+        { ...part, massG: 750 },
+        { ...vinegar, massG: 250 },
+      ],
+      ...change,
+    } as Draft)
   return { ...log, ferment, base, blend, part, vinegar, trial, pour }
 }
 
 describe('trials in the log', () => {
   it('teach the lot they name, for every blend after; taking one back forgets it', () => {
     const { trial, book, base, blend, part, vinegar, write } = bench()
-    const bandOf = () => forecastBlend([partComposition(book(), part, Infinity, [], blend)!, partComposition(book(), vinegar)!]).ph!
+    const bandOf = () =>
+      forecastBlend([partComposition(book(), part, Infinity, [], blend)!, partComposition(book(), vinegar)!]).ph!
     const before = bandOf()
     const read = before.typical + 0.06
     const id = trial(read)
@@ -38,7 +87,11 @@ describe('trials in the log', () => {
     const { trial, book, base, blend } = bench()
     trial(3.4)
     expect(book().lots.get(base)!.leftG).toBe(1700 - 75)
-    expect(book().lots.get(base)!.entries.some(({ kind }) => kind === 'trial')).toBe(true)
+    expect(
+      book()
+        .lots.get(base)!
+        .entries.some(({ kind }) => kind === 'trial'),
+    ).toBe(true)
     expect(book().orphans).toEqual([])
     expect(book().lots.has(blend)).toBe(false)
   })
@@ -54,7 +107,15 @@ describe('trials in the log', () => {
   it('teaches a material for its own blend only', () => {
     const { write, book, blend, part } = bench()
     const mango = { materialId: 'mango', name: 'Mango', massG: 60, ph: 4.4 }
-    write({ kind: 'trial', at: day(10.5), lotId: blend, name: 'Trial 1', parts: [mango, { ...part, massG: 10 }, { materialId: 'white-vinegar', name: 'Vinegar', massG: 30 }], unknown: 'mango', ph: 3.2 } as Draft)
+    write({
+      kind: 'trial',
+      at: day(10.5),
+      lotId: blend,
+      name: 'Trial 1',
+      parts: [mango, { ...part, massG: 10 }, { materialId: 'white-vinegar', name: 'Vinegar', massG: 30 }],
+      unknown: 'mango',
+      ph: 3.2,
+    } as Draft)
     const spread = (id?: string) => partComposition(book(), mango, Infinity, [], id)!.acidSpread
     expect(spread(blend)).toBeLessThan(spread())
   })
@@ -62,10 +123,18 @@ describe('trials in the log', () => {
   it('a titration of the base narrows it too, and a dilution tasting its heat', () => {
     const { write, book, base } = bench()
     const now = compositionOf(book(), base)!
-    const lye = titratableOf(ofMass(now, 10))!.mmol * 1.2 / 0.1
+    const lye = (titratableOf(ofMass(now, 10))!.mmol * 1.2) / 0.1
     write({ kind: 'reading', at: day(10.2), lotId: base, titration: { sampleG: 10, lyeMl: lye, lyeMolar: 0.1 } })
     const shu = propertiesOf(now).shu
-    write({ kind: 'reading', at: day(10.3), lotId: base, tasting: [{ dilution: Math.round(shu.typical), felt: true }, { dilution: Math.round(shu.typical * 2), felt: false }] })
+    write({
+      kind: 'reading',
+      at: day(10.3),
+      lotId: base,
+      tasting: [
+        { dilution: Math.round(shu.typical), felt: true },
+        { dilution: Math.round(shu.typical * 2), felt: false },
+      ],
+    })
     const known = compositionOf(book(), base)!
     expect(known.acidSpread).toBeLessThan(now.acidSpread)
     expect(known.acids.lactic!).toBeGreaterThan(now.acids.lactic! * 1.05)
@@ -91,7 +160,15 @@ it('what is found out is of the moment: a titration of a young ferment does not 
   pour()
   const shu = () => propertiesOf(compositionOf(book(), blend)!).shu.typical
   const supposed = shu()
-  write({ kind: 'reading', at: day(11.5), lotId: blend, tasting: [{ dilution: Math.round(supposed), felt: true }, { dilution: Math.round(supposed * 2), felt: false }] })
+  write({
+    kind: 'reading',
+    at: day(11.5),
+    lotId: blend,
+    tasting: [
+      { dilution: Math.round(supposed), felt: true },
+      { dilution: Math.round(supposed * 2), felt: false },
+    ],
+  })
   const tasted = shu()
   expect(tasted).toBeGreaterThan(supposed)
   write({ kind: 'add', at: day(12), lotId: blend, rows: [], waterG: 1000, saltG: 0, reason: 'Thinned.' })
@@ -104,12 +181,29 @@ describe('a blend after it was poured', () => {
     pour()
     read(blend, 12, 3.5, 20, CALIBRATED)
     const before = compositionOf(book(), blend)!
-    write({ kind: 'add', at: day(12.1), lotId: blend, rows: [{ materialId: 'white-vinegar', name: 'White vinegar 5 %', massG: 100, preparation: 'raw', seedsOut: false, strengthPct: 10 }], waterG: 0, saltG: 5, reason: 'Correction.' })
+    write({
+      kind: 'add',
+      at: day(12.1),
+      lotId: blend,
+      rows: [
+        {
+          materialId: 'white-vinegar',
+          name: 'White vinegar 5 %',
+          massG: 100,
+          preparation: 'raw',
+          seedsOut: false,
+          strengthPct: 10,
+        },
+      ],
+      waterG: 0,
+      saltG: 5,
+      reason: 'Correction.',
+    })
     const after = compositionOf(book(), blend)!
     expect(after.massG).toBeCloseTo(before.massG + 105, 6)
     expect(after.saltG).toBeCloseTo(before.saltG + 5, 6)
     // 100 g of 10 % vinegar: the strength on the bottle counts, not the library's.
-    expect((after.acids.acetic! - before.acids.acetic!) * 60.05 / 1000).toBeCloseTo(10, 2)
+    expect(((after.acids.acetic! - before.acids.acetic!) * 60.05) / 1000).toBeCloseTo(10, 2)
     expect(mixturePh(after)!).toBeLessThan(3.5)
     expect(book().lots.get(blend)!.madeG).toBe(1105)
     // The day begins anew: the reading before the correction releases nothing.
@@ -130,7 +224,10 @@ describe('a blend after it was poured', () => {
       return driftOf(book().lots.get(blend)!, { live, sugarPct })
     }
     expect(drift(3.5, 3.52)).toMatchObject({ level: 'fine' })
-    expect(drift(3.5, 3.62)).toMatchObject({ level: 'act', sentence: expect.stringMatching(/rose by 0\.12\. Pieces and fruit/) })
+    expect(drift(3.5, 3.62)).toMatchObject({
+      level: 'act',
+      sentence: expect.stringMatching(/rose by 0\.12\. Pieces and fruit/),
+    })
     expect(drift(3.6, 3.48, 25, true)!.sentence).toMatch(/ferments on/)
     expect(drift(3.6, 3.48)!.sentence).toMatch(/pieces|stirred/)
     expect(drift(3.5, 3.62, 2)).toBeNull()
@@ -143,7 +240,7 @@ describe('a blend after it was poured', () => {
     write({ kind: 'material', at: day(0), materialId: 'cayenne', name: 'Cayenne', group: 'pepper', pricePerKg: 8.5 })
     expect(lotCost(book(), base)).toMatchObject({ unpriced: ['Salt'] })
     // 2 kg at 8.5 made 1 700 g of base (pulp is thrown out): 750 g of it.
-    expect(lotCost(book(), blend).money).toBeCloseTo(17 * 750 / 1700, 6)
+    expect(lotCost(book(), blend).money).toBeCloseTo((17 * 750) / 1700, 6)
     expect(amountCost(book(), { materialId: 'water', name: 'Water', massG: 500 })).toEqual({ money: 0, unpriced: [] })
   })
 })
@@ -156,11 +253,18 @@ it('brine kept at the press is a lot of its own, pulp another; earlier yields of
   const second = pack(1)
   read(second, 8, 3.7)
   const brineLotId = id()
-  const base = press(second, 12, { method: 'drain', baseG: 1500, pulpG: 100, brineG: 440, brineLotId, brineCode: 'K-1' })
+  const base = press(second, 12, {
+    method: 'drain',
+    baseG: 1500,
+    pulpG: 100,
+    brineG: 440,
+    brineLotId,
+    brineCode: 'K-1',
+  })
   const brine = compositionOf(book(), brineLotId)!
   expect(book().lots.get(brineLotId)).toMatchObject({ kind: 'brine', madeG: 440, leftG: 440, code: 'K-1' })
   expect(mixturePh(brine)!).toBeCloseTo(3.7, 3)
-  expect(brine.heat.typical / brine.massG).toBeLessThan(0.2 * compositionOf(book(), base)!.heat.typical / 1500)
+  expect(brine.heat.typical / brine.massG).toBeLessThan((0.2 * compositionOf(book(), base)!.heat.typical) / 1500)
   expect(book().lots.get(second)!.usedG).toBe(2080)
   expect(earlierYields(book(), 'mash', second)).toMatchObject([{ method: 'sieve', yieldPct: expect.closeTo(81.7, 1) }])
 })
@@ -170,7 +274,9 @@ it('sugar put in after fermenting comes back as gas: pressure at 4, 20, 35 °C, 
   const { closed, sugarGPerL } = keepOutlook(sauce)
   // 4 g/L of hexose: 0.73, 1.20, 1.74 bar (model).
   const per = sugarGPerL.typical / 4
-  closed.forEach(({ bar }, index) => expect(bar.typical / per).toBeCloseTo([0.73, 1.20, 1.74][index]!, 1))
+  closed.forEach(({ bar }, index) => expect(bar.typical / per).toBeCloseTo([0.73, 1.2, 1.74][index]!, 1))
   expect(closed[0]!.days!.typical).toBeGreaterThan(5 * closed[1]!.days!.typical)
-  expect(keepOutlook({ ...sauce, sugarG: { low: 0, typical: 0, high: 0.2 } }).closed.every(({ days }) => days === null)).toBe(true)
+  expect(
+    keepOutlook({ ...sauce, sugarG: { low: 0, typical: 0, high: 0.2 } }).closed.every(({ days }) => days === null),
+  ).toBe(true)
 })

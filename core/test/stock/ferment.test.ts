@@ -1,5 +1,17 @@
 import { describe, expect, it } from 'vitest'
-import { compositionOf, fermentCaseOf, forecastFerment, outlookOf, propertiesOf, scenarioOf, standingOf, temperatureAt, topUpBrine, type Draft, type Lot } from '../../src'
+import {
+  compositionOf,
+  fermentCaseOf,
+  forecastFerment,
+  outlookOf,
+  propertiesOf,
+  scenarioOf,
+  standingOf,
+  temperatureAt,
+  topUpBrine,
+  type Draft,
+  type Lot,
+} from '../../src'
 import { day, notebook, START } from '../log/build'
 
 const DAY_MS = 86_400_000
@@ -9,13 +21,27 @@ describe('a lot as the forecast sees it', () => {
   it('takes its food from the library, its start from the first reading, the rest as readings', () => {
     const log = notebook()
     const lotId = log.mash()
-    for (const [at, ph] of [[0.2, 5.05], [2, 4.5], [3, 4.1]] as const) log.read(lotId, at, ph, 22)
+    for (const [at, ph] of [
+      [0.2, 5.05],
+      [2, 4.5],
+      [3, 4.1],
+    ] as const)
+      log.read(lotId, at, ph, 22)
     const found = fermentCaseOf(log.book(), lotOf(log, lotId))!
     expect(found.batch.medium.startPh).toBe(5.05)
-    expect(found.readings.map(({ hour, ph }) => [hour, ph])).toEqual([[48, 4.5], [72, 4.1]])
+    expect(found.readings.map(({ hour, ph }) => [hour, ph])).toEqual([
+      [48, 4.5],
+      [72, 4.1],
+    ])
     // Pepper of the case table: hexose 250, citric 12, malic 4, buffer 14 (model); the library must come near it.
     const { hexose, citric, buffer, saltPct } = found.batch.medium
-    for (const [value, low, high] of [[hexose, 180, 300], [citric, 7, 16], [buffer, 9, 18], [saltPct, 4.2, 4.6]] as const) expect(value > low && value < high, `${value}`).toBe(true)
+    for (const [value, low, high] of [
+      [hexose, 180, 300],
+      [citric, 7, 16],
+      [buffer, 9, 18],
+      [saltPct, 4.2, 4.6],
+    ] as const)
+      expect(value > low && value < high, `${value}`).toBe(true)
     expect(found.batch.living.rawH!).toBeCloseTo(3.5, 1)
   })
 
@@ -25,9 +51,29 @@ describe('a lot as the forecast sees it', () => {
     const boiled = log.mash(0, { rows: [row] })
     expect(fermentCaseOf(log.book(), lotOf(log, boiled))!.batch.living.rawH!).toBeLessThan(0)
     const brine = log.id()
-    log.write({ kind: 'stock', at: day(0), lotId: brine, code: 'K', name: 'Kept brine', color: '#cdbd84', massG: 500, saltPct: 3, ph: 3.5, lacticPct: 0.8, live: true } as Draft)
-    const started = log.mash(0, { rows: [row, { materialId: 'lot', name: 'Kept brine', massG: 100, preparation: 'raw', seedsOut: false, lotId: brine }] })
-    expect(fermentCaseOf(log.book(), lotOf(log, started))!.batch.living.starterLog10!).toBeCloseTo(7 + Math.log10(100 / 2180), 2)
+    log.write({
+      kind: 'stock',
+      at: day(0),
+      lotId: brine,
+      code: 'K',
+      name: 'Kept brine',
+      color: '#cdbd84',
+      massG: 500,
+      saltPct: 3,
+      ph: 3.5,
+      lacticPct: 0.8,
+      live: true,
+    } as Draft)
+    const started = log.mash(0, {
+      rows: [
+        row,
+        { materialId: 'lot', name: 'Kept brine', massG: 100, preparation: 'raw', seedsOut: false, lotId: brine },
+      ],
+    })
+    expect(fermentCaseOf(log.book(), lotOf(log, started))!.batch.living.starterLog10!).toBeCloseTo(
+      7 + Math.log10(100 / 2180),
+      2,
+    )
     expect(fermentCaseOf(log.book(), lotOf(log, log.mash(0, { style: 'salt-packed' })))).toBeNull()
   })
 
@@ -41,9 +87,26 @@ describe('a lot as the forecast sees it', () => {
     expect(temperatureAt(cold, 48)).toBeCloseTo(22, 6)
     expect(temperatureAt(cold, 51)).toBeGreaterThan(4.5)
     expect(temperatureAt(cold, 90)).toBe(4)
-    log.write({ kind: 'logged', at: day(3), lotId, name: 'Logger', rows: 9, points: [[0, 6, null], [60, 8, null]] })
+    log.write({
+      kind: 'logged',
+      at: day(3),
+      lotId,
+      name: 'Logger',
+      rows: 9,
+      points: [
+        [0, 6, null],
+        [60, 8, null],
+      ],
+    })
     expect(temperatureAt(fermentCaseOf(log.book(), lotOf(log, lotId))!.temperature, 73)).toBe(8)
-    log.write({ kind: 'weigh', at: day(0.1), lotId, rows: [{ materialId: 'cayenne', name: 'Cayenne', massG: 1000, preparation: 'raw', seedsOut: false }], waterG: 0, saltG: 80 } as Draft)
+    log.write({
+      kind: 'weigh',
+      at: day(0.1),
+      lotId,
+      rows: [{ materialId: 'cayenne', name: 'Cayenne', massG: 1000, preparation: 'raw', seedsOut: false }],
+      waterG: 0,
+      saltG: 80,
+    } as Draft)
     expect(fermentCaseOf(log.book(), lotOf(log, lotId))!.batch.medium.saltPct).toBeGreaterThan(8)
     // Salt that was measured counts, until something is put in.
     log.write({ kind: 'reading', at: day(3.2), lotId, saltPct: 4 })
@@ -70,7 +133,12 @@ describe('a lot as the forecast sees it', () => {
       const lotId = log.mash(0, {}, { closure, vessels: [{ vesselId: 'jar-3000', mark: '', massG: 2080, hot: false }] })
       log.read(lotId, 1, 5.0, 23)
       const book = log.book()
-      return outlookOf(book, book.lots.get(lotId)!, forecastFerment(fermentCaseOf(book, book.lots.get(lotId)!)!, { days: 8, members: 80 }), START + 2.5 * DAY_MS)
+      return outlookOf(
+        book,
+        book.lots.get(lotId)!,
+        forecastFerment(fermentCaseOf(book, book.lots.get(lotId)!)!, { days: 8, members: 80 }),
+        START + 2.5 * DAY_MS,
+      )
     }
     const tight = jar('tight lid')
     expect(tight.burpEveryH!).toBeGreaterThan(1)
@@ -84,13 +152,19 @@ describe('a lot as the forecast sees it', () => {
 describe('decisions', () => {
   it('one jar of several thrown away leaves the rest on the shelf, and takes along what was seen only in it', () => {
     const log = notebook()
-    const vessels = ['a', 'b'].map(mark => ({ vesselId: 'jar-1000', mark, massG: 1040, hot: mark === 'b' }))
+    const vessels = ['a', 'b'].map((mark) => ({ vesselId: 'jar-1000', mark, massG: 1040, hot: mark === 'b' }))
     const lotId = log.mash(0, {}, { vessels })
     log.write({ kind: 'sign', at: day(2.9), lotId, sign: 'fuzzy growth', level: 'discard', holds: true, marks: ['b'] })
     expect(standingOf(lotOf(log, lotId), START + 3 * DAY_MS)!.state).toBe('discard')
     log.write({ kind: 'discard', at: day(3), lotId, reason: 'Fuzz.', marks: ['b'] })
     const left = lotOf(log, lotId)
-    expect([left.state, left.vessels.length, left.hot, left.leftG, standingOf(left, START + 3 * DAY_MS)!.state]).toEqual(['fermenting', 1, false, 1040, 'act'])
+    expect([
+      left.state,
+      left.vessels.length,
+      left.hot,
+      left.leftG,
+      standingOf(left, START + 3 * DAY_MS)!.state,
+    ]).toEqual(['fermenting', 1, false, 1040, 'act'])
     log.write({ kind: 'discard', at: day(4), lotId, reason: 'The other one too.', marks: ['a'] })
     expect(lotOf(log, lotId).state).toBe('discarded')
   })
@@ -101,10 +175,14 @@ describe('decisions', () => {
     log.read(lotId, 3, 3.7)
     const brine = log.press(lotId, 4, { method: 'draw', inG: 300, baseG: 300, pulpG: 0 })
     const book = log.book()
-    expect([book.lots.get(lotId)!.state, book.lots.get(lotId)!.leftG, book.lots.get(brine)!.state]).toEqual(['fermenting', 3590 - 300, 'in stock'])
+    expect([book.lots.get(lotId)!.state, book.lots.get(lotId)!.leftG, book.lots.get(brine)!.state]).toEqual([
+      'fermenting',
+      3590 - 300,
+      'in stock',
+    ])
     expect(propertiesOf(compositionOf(book, brine)!).pH).toBeCloseTo(3.7, 2)
     expect(compositionOf(book, brine)!.live).toBe(true)
-    expect(topUpBrine(book.lots.get(lotId)!)!.strengthPct).toBeCloseTo(100 * 90 / 1590, 6)
+    expect(topUpBrine(book.lots.get(lotId)!)!.strengthPct).toBeCloseTo((100 * 90) / 1590, 6)
   })
 
   it('the deadline is asked about where it does not fit: much salt, or mostly cooked with nothing that starts it', () => {
@@ -120,7 +198,8 @@ describe('decisions', () => {
   it('pieces are ready by what is ground, not by their liquid; evened out, the liquid counts', () => {
     const log = notebook()
     const lotId = log.mash(0, { style: 'brined', waterG: 1500, saltG: 90 })
-    const read = (at: number, ph: number, of: 'liquid' | 'blended') => log.write({ kind: 'reading', at: day(at), lotId, ph, of, tempC: 21 })
+    const read = (at: number, ph: number, of: 'liquid' | 'blended') =>
+      log.write({ kind: 'reading', at: day(at), lotId, ph, of, tempC: 21 })
     read(2, 3.7, 'liquid')
     read(3.2, 3.6, 'liquid')
     const stand = (onDay: number) => standingOf(lotOf(log, lotId), START + onDay * DAY_MS)!

@@ -1,21 +1,51 @@
 import { describe, expect, it } from 'vitest'
-import { asksOf, compositionOf, ingredientsOf, isRefill, jarLabels, mixturePh, planFigures, propertiesOf, refillDrafts, standingOf, styleById, STYLES, type Draft, type StyleId } from '../../src'
+import {
+  asksOf,
+  compositionOf,
+  ingredientsOf,
+  isRefill,
+  jarLabels,
+  mixturePh,
+  planFigures,
+  propertiesOf,
+  refillDrafts,
+  standingOf,
+  styleById,
+  STYLES,
+  type Draft,
+  type StyleId,
+} from '../../src'
 import { day, notebook, START } from '../log/build'
 
 const DAY_MS = 86_400_000
-const row = (materialId: string, massG: number, rest: object = {}) => ({ materialId, name: materialId, massG, preparation: 'raw', seedsOut: false, ...rest })
-const saltPct = (log: ReturnType<typeof notebook>, lotId: string) => propertiesOf(compositionOf(log.book(), lotId)!).saltPct
+const row = (materialId: string, massG: number, rest: object = {}) => ({
+  materialId,
+  name: materialId,
+  massG,
+  preparation: 'raw',
+  seedsOut: false,
+  ...rest,
+})
+const saltPct = (log: ReturnType<typeof notebook>, lotId: string) =>
+  propertiesOf(compositionOf(log.book(), lotId)!).saltPct
 
 describe('what was weighed stands over what was planned', () => {
   it('salt, mass and ingredients follow the weigh-in, then what was put in after packing', () => {
     const log = notebook()
     const lotId = log.mash()
-    const weighId = log.write({ kind: 'weigh', at: day(0), lotId, rows: [row('cayenne', 1900), row('garlic', 50)], waterG: 0, saltG: 60 } as Draft)
+    const weighId = log.write({
+      kind: 'weigh',
+      at: day(0),
+      lotId,
+      rows: [row('cayenne', 1900), row('garlic', 50)],
+      waterG: 0,
+      saltG: 60,
+    } as Draft)
     expect(log.book().lots.get(lotId)!.madeG).toBe(2010)
-    expect(saltPct(log, lotId)).toBeCloseTo(100 * (60 + 50 * 0.00023895) / 2010, 2)
-    expect(ingredientsOf(log.book(), lotId).map(part => part.name)).toEqual(['cayenne', 'Salt', 'garlic'])
+    expect(saltPct(log, lotId)).toBeCloseTo((100 * (60 + 50 * 0.00023895)) / 2010, 2)
+    expect(ingredientsOf(log.book(), lotId).map((part) => part.name)).toEqual(['cayenne', 'Salt', 'garlic'])
     log.write({ kind: 'add', at: day(1), lotId, rows: [], waterG: 0, saltG: 20, reason: 'Too weak.' } as Draft)
-    expect(saltPct(log, lotId)).toBeCloseTo(100 * 80 / 2030, 1)
+    expect(saltPct(log, lotId)).toBeCloseTo((100 * 80) / 2030, 1)
     expect(log.book().lots.get(lotId)!.madeG).toBe(2030)
     log.write({ kind: 'retract', at: day(2), replaces: weighId, reason: 'Scale was off.' })
     expect(log.book().lots.get(lotId)!.madeG).toBe(2100)
@@ -27,11 +57,19 @@ describe('what was weighed stands over what was planned', () => {
     log.read(lotId, 5, 3.8)
     log.write({ kind: 'reading', at: day(5.1), lotId, saltPct: 3 } as Draft)
     expect(saltPct(log, lotId)).toBeCloseTo(3, 9)
-    log.write({ kind: 'add', at: day(5.2), lotId, rows: [row('white-vinegar', 200)], waterG: 0, saltG: 0, reason: 'Insurance.' } as Draft)
-    expect(saltPct(log, lotId)).toBeCloseTo(3 * 2080 / 2280, 6)
+    log.write({
+      kind: 'add',
+      at: day(5.2),
+      lotId,
+      rows: [row('white-vinegar', 200)],
+      waterG: 0,
+      saltG: 0,
+      reason: 'Insurance.',
+    } as Draft)
+    expect(saltPct(log, lotId)).toBeCloseTo((3 * 2080) / 2280, 6)
     const composition = compositionOf(log.book(), lotId)!
     expect(mixturePh(composition)!).toBeLessThan(3.8)
-    expect(composition.acids.acetic!).toBeCloseTo(200 * 0.05 / 60.05 * 1000, 3)
+    expect(composition.acids.acetic!).toBeCloseTo(((200 * 0.05) / 60.05) * 1000, 3)
   })
 })
 
@@ -39,29 +77,75 @@ describe('a bowl split into jars', () => {
   it('each jar is a lot of its own, made of its share and its additions; nothing is lost and the bowl is used up', () => {
     const log = notebook()
     const bowl = log.id()
-    const plan = { style: 'chop', waterG: 0, saltId: 'fine-sea', saltBasis: 'ingredients', saltPct: 2.5, targetPh: 3.9, color: '#86a34b' }
-    log.write({ kind: 'plan', at: day(0), lotId: bowl, code: 'B', name: 'Salsa', rows: [row('green-tomato', 2000)], ...plan, saltG: 50, bowl: true } as Draft)
+    const plan = {
+      style: 'chop',
+      waterG: 0,
+      saltId: 'fine-sea',
+      saltBasis: 'ingredients',
+      saltPct: 2.5,
+      targetPh: 3.9,
+      color: '#86a34b',
+    }
+    log.write({
+      kind: 'plan',
+      at: day(0),
+      lotId: bowl,
+      code: 'B',
+      name: 'Salsa',
+      rows: [row('green-tomato', 2000)],
+      ...plan,
+      saltG: 50,
+      bowl: true,
+    } as Draft)
     expect(log.book().lots.get(bowl)!.state).toBe('planned')
-    const hotPlan = { style: 'chop' as const, rows: [row('lot', 1050, { lotId: bowl, name: 'Salsa' }), row('habanero', 30)] as never, waterG: 0, saltPct: 2.5, saltBasis: 'everything' as const }
+    const hotPlan = {
+      style: 'chop' as const,
+      rows: [row('lot', 1050, { lotId: bowl, name: 'Salsa' }), row('habanero', 30)] as never,
+      waterG: 0,
+      saltPct: 2.5,
+      saltBasis: 'everything' as const,
+    }
     const hotFigures = planFigures(log.book(), hotPlan)!
     expect(hotFigures.raw).toBeCloseTo(1, 9)
-    const jars = [['B-A', [row('lot', 1000, { lotId: bowl })], 0, false], ['B-B', hotPlan.rows, hotFigures.dose.saltG, true]] as const
+    const jars = [
+      ['B-A', [row('lot', 1000, { lotId: bowl })], 0, false],
+      ['B-B', hotPlan.rows, hotFigures.dose.saltG, true],
+    ] as const
     const ids = jars.map(([code, rows, saltG, hot]) => {
       const lotId = log.id()
-      log.write({ kind: 'plan', at: day(0.01), lotId, code, name: code, rows, ...plan, saltBasis: 'everything', saltG } as Draft)
-      log.write({ kind: 'pack', at: day(0.01), lotId, place: 'Bench', closure: 'loose lid', vessels: [{ vesselId: 'jar-2000', mark: '', massG: 1000, hot, tareG: 930 }] } as Draft)
+      log.write({
+        kind: 'plan',
+        at: day(0.01),
+        lotId,
+        code,
+        name: code,
+        rows,
+        ...plan,
+        saltBasis: 'everything',
+        saltG,
+      } as Draft)
+      log.write({
+        kind: 'pack',
+        at: day(0.01),
+        lotId,
+        place: 'Bench',
+        closure: 'loose lid',
+        vessels: [{ vesselId: 'jar-2000', mark: '', massG: 1000, hot, tareG: 930 }],
+      } as Draft)
       return lotId
     })
     const book = log.book()
-    const [plain, hot] = ids.map(id => compositionOf(book, id)!)
+    const [plain, hot] = ids.map((id) => compositionOf(book, id)!)
     expect(book.lots.get(bowl)).toMatchObject({ state: 'used up', leftG: 0 })
     expect(plain!.saltG + hot!.saltG).toBeCloseTo(50 + 2000 * 0.000333 + hotFigures.dose.saltG, 1)
     expect(propertiesOf(hot!).saltPct).toBeCloseTo(2.5, 6)
     expect(propertiesOf(hot!).shu.typical).toBeGreaterThan(500)
     expect(propertiesOf(plain!).shu.typical).toBe(0)
-    expect(ids.map(id => book.lots.get(id)!.hot)).toEqual([false, true])
-    expect(ingredientsOf(book, ids[1]!).map(part => part.name)).toEqual(['green-tomato', 'habanero', 'Salt'])
-    expect(jarLabels(book.lots.get(ids[1]!)!, 2.5, [])).toEqual([{ code: 'B-B', name: 'B-B', hot: true, lines: ['2.5 % salt, started 2026-03-02', 'loose lid'] }])
+    expect(ids.map((id) => book.lots.get(id)!.hot)).toEqual([false, true])
+    expect(ingredientsOf(book, ids[1]!).map((part) => part.name)).toEqual(['green-tomato', 'habanero', 'Salt'])
+    expect(jarLabels(book.lots.get(ids[1]!)!, 2.5, [])).toEqual([
+      { code: 'B-B', name: 'B-B', hot: true, lines: ['2.5 % salt, started 2026-03-02', 'loose lid'] },
+    ])
   })
 })
 
@@ -72,11 +156,15 @@ describe('each style, followed', () => {
     return { log, lotId, lot: () => log.book().lots.get(lotId)! }
   }
 
-  it.each(STYLES.filter(style => !style.ferments || style.id === 'salt-packed').map(style => [style.id, style.days.low] as const))('%s is ready by time, after %d days, and no pH is asked of it', (style, days) => {
+  it.each(
+    STYLES.filter((style) => !style.ferments || style.id === 'salt-packed').map(
+      (style) => [style.id, style.days.low] as const,
+    ),
+  )('%s is ready by time, after %d days, and no pH is asked of it', (style, days) => {
     const { lot } = pack(style, [row('fresno', 1000)])
     if (days > 0) expect(standingOf(lot(), START + (days - 0.5) * DAY_MS)?.state).toBe('working')
     expect(standingOf(lot(), START + (days + 0.1) * DAY_MS)).toMatchObject({ state: 'ready', clock: null })
-    expect(asksOf(lot(), START + (days + 0.1) * DAY_MS).some(ask => ask.title.includes('pH'))).toBe(false)
+    expect(asksOf(lot(), START + (days + 0.1) * DAY_MS).some((ask) => ask.title.includes('pH'))).toBe(false)
   })
 
   it('a cooked sauce and an infusion make no lactic acid: a reading sets the pH only', () => {
@@ -92,30 +180,56 @@ describe('each style, followed', () => {
     const { log, lotId, lot } = pack('paste', [row('shrimp', 1000)], { saltG: 400 })
     expect(compositionOf(log.book(), lotId)!.allergens).toEqual(['crustacean'])
     expect(saltPct(log, lotId)).toBeCloseTo(28.9, 1)
-    expect(asksOf(lot(), START + 4 * DAY_MS).map(ask => ask.title)).toEqual(['Stir the paste'])
+    expect(asksOf(lot(), START + 4 * DAY_MS).map((ask) => ask.title)).toEqual(['Stir the paste'])
   })
 
   it('an infusion is refilled once: the drawn vinegar and the pods are lots, nothing is lost, and no second refill is offered', () => {
     const { log, lotId, lot } = pack('infusion', [row('fresno', 600), row('white-vinegar', 900)], { saltG: 0 })
     const ids = { vinegarLot: log.id(), podsLot: log.id(), refillLot: log.id() }
-    expect(asksOf(lot(), START + 30 * DAY_MS).map(ask => ask.title)).toContain('Draw off and refill')
-    for (const draft of refillDrafts(lot(), { at: day(30), drawnG: 700, vinegarId: 'white-vinegar', vinegarName: 'White vinegar 5 %', vinegarG: 650, ids, codes: { vinegar: 'V', pods: 'P', refill: 'R' } })) log.write(draft)
+    expect(asksOf(lot(), START + 30 * DAY_MS).map((ask) => ask.title)).toContain('Draw off and refill')
+    for (const draft of refillDrafts(lot(), {
+      at: day(30),
+      drawnG: 700,
+      vinegarId: 'white-vinegar',
+      vinegarName: 'White vinegar 5 %',
+      vinegarG: 650,
+      ids,
+      codes: { vinegar: 'V', pods: 'P', refill: 'R' },
+    }))
+      log.write(draft)
     const book = log.book()
     const [drawn, refill] = [book.lots.get(ids.vinegarLot)!, book.lots.get(ids.refillLot)!]
     expect([drawn.leftG, refill.madeG, lot().state]).toEqual([700, 1450, 'used up'])
     const acetic = (id: string) => compositionOf(book, id)!.acids.acetic!
-    expect(acetic(ids.vinegarLot) + acetic(ids.refillLot)).toBeCloseTo(acetic(lotId) + 650 * 0.05 / 60.05 * 1000, 3)
+    expect(acetic(ids.vinegarLot) + acetic(ids.refillLot)).toBeCloseTo(acetic(lotId) + ((650 * 0.05) / 60.05) * 1000, 3)
     expect(isRefill(refill)).toBe(true)
-    expect(asksOf(refill, START + 62 * DAY_MS).map(ask => ask.title)).not.toContain('Draw off and refill')
-    expect(() => refillDrafts(refill, { at: day(62), drawnG: 9000, vinegarId: 'white-vinegar', vinegarName: 'V', vinegarG: 100, ids, codes: { vinegar: 'V', pods: 'P', refill: 'R' } })).toThrow(/only 1450 g/)
+    expect(asksOf(refill, START + 62 * DAY_MS).map((ask) => ask.title)).not.toContain('Draw off and refill')
+    expect(() =>
+      refillDrafts(refill, {
+        at: day(62),
+        drawnG: 9000,
+        vinegarId: 'white-vinegar',
+        vinegarName: 'V',
+        vinegarG: 100,
+        ids,
+        codes: { vinegar: 'V', pods: 'P', refill: 'R' },
+      }),
+    ).toThrow(/only 1450 g/)
   })
 
   it('an open crock is stirred, an airlock’s water looked at weekly, salted chop topped up on day 2', () => {
     const titles = (style: StyleId, closure: string, onDay: number) => {
       const { log, lotId } = pack(style, [row('fresno', 1000)])
-      log.write({ kind: 'pack', at: day(0), lotId, place: 'Bench', closure, vessels: [{ vesselId: 'jar-2000', mark: '', massG: 1040, hot: false }] } as Draft)
+      log.write({
+        kind: 'pack',
+        at: day(0),
+        lotId,
+        place: 'Bench',
+        closure,
+        vessels: [{ vesselId: 'jar-2000', mark: '', massG: 1040, hot: false }],
+      } as Draft)
       for (const at of [1, 4, 7]) log.read(lotId, at, 4.4)
-      return asksOf(log.book().lots.get(lotId)!, START + onDay * DAY_MS).map(ask => ask.title)
+      return asksOf(log.book().lots.get(lotId)!, START + onDay * DAY_MS).map((ask) => ask.title)
     }
     expect(titles('mash', 'cloth', 2)).toEqual(['Stir'])
     expect(titles('mash', 'airlock', 8)).toEqual(['Check the airlock’s water'])

@@ -1,18 +1,37 @@
 import { describe, expect, it } from 'vitest'
-import { compositionOf, ingredientsOf, mixturePh, phOf, propertiesOf, releaseCaseOf, releaseChecks, type Draft } from '../../src'
+import {
+  compositionOf,
+  ingredientsOf,
+  mixturePh,
+  phOf,
+  propertiesOf,
+  releaseCaseOf,
+  releaseChecks,
+  type Draft,
+} from '../../src'
 import { day, KEPT_COLD, notebook } from '../log/build'
 
 const part = (lotId: string, massG: number) => ({ lotId, name: 'base', massG })
 const vinegar = (massG: number) => ({ materialId: 'white-vinegar', name: 'White vinegar 5 %', massG })
 const blend = (lotId: string, at: number, parts: object[], change: object = {}): Draft =>
-  ({ kind: 'blend', at: day(at), lotId, code: 'S-1', name: 'Sauce', color: '#c22a1b', parts, cooked: false, ...change }) as Draft
+  ({
+    kind: 'blend',
+    at: day(at),
+    lotId,
+    code: 'S-1',
+    name: 'Sauce',
+    color: '#c22a1b',
+    parts,
+    cooked: false,
+    ...change,
+  }) as Draft
 
 describe('what a lot is made of, through its whole history', () => {
   it('before any reading a ferment is what was packed; after it, lactic acid explains the pH and took sugar', () => {
     const log = notebook()
     const lotId = log.mash()
     const fresh = compositionOf(log.book(), lotId)!
-    expect(propertiesOf(fresh).saltPct).toBeCloseTo(100 * 80 / 2080, 6)
+    expect(propertiesOf(fresh).saltPct).toBeCloseTo((100 * 80) / 2080, 6)
     expect(fresh.acids.lactic).toBeUndefined()
     log.read(lotId, 6, 3.7)
     const soured = compositionOf(log.book(), lotId)!
@@ -72,14 +91,27 @@ describe('what a lot is made of, through its whole history', () => {
     const orphaned = log.id()
     log.write(blend(orphaned, 1, [part(lost, 100), vinegar(10)]))
     const book = log.book()
-    expect([a, b, orphaned].map(lotId => compositionOf(book, lotId))).toEqual([null, null, null])
+    expect([a, b, orphaned].map((lotId) => compositionOf(book, lotId))).toEqual([null, null, null])
     expect(ingredientsOf(book, orphaned).map(({ name }) => name)).toEqual(['Unknown lot', 'White vinegar 5 %'])
   })
 
   it('stock from outside: what was told of it is what it is', () => {
     const log = notebook()
     const brine = log.id()
-    log.write({ kind: 'stock', at: day(0), lotId: brine, code: 'K-1', name: 'Kept brine', color: '#cdbd84', massG: 800, saltPct: 3.1, ph: 3.5, lacticPct: 0.8, allergens: ['milk'], live: true })
+    log.write({
+      kind: 'stock',
+      at: day(0),
+      lotId: brine,
+      code: 'K-1',
+      name: 'Kept brine',
+      color: '#cdbd84',
+      massG: 800,
+      saltPct: 3.1,
+      ph: 3.5,
+      lacticPct: 0.8,
+      allergens: ['milk'],
+      live: true,
+    })
     const composition = compositionOf(log.book(), brine)!
     expect(propertiesOf(composition).saltPct).toBeCloseTo(3.1, 8)
     expect(mixturePh(composition)).toBeCloseTo(3.5, 6)
@@ -116,7 +148,12 @@ describe('the case for a release', () => {
     log.read(ferment, 6, 3.6)
     const base = log.press(ferment, 8)
     const lotId = log.id()
-    log.write(blend(lotId, 9, [part(base, 1000), vinegar(300)], { cooked: true, predictedPh: { low: 3.4, typical: 3.5, high: 3.6 } }))
+    log.write(
+      blend(lotId, 9, [part(base, 1000), vinegar(300)], {
+        cooked: true,
+        predictedPh: { low: 3.4, typical: 3.5, high: 3.6 },
+      }),
+    )
     log.read(lotId, 10.5, 3.52, 21, calibratedAt)
     return { log, lotId, ferment }
   }
@@ -124,16 +161,35 @@ describe('the case for a release', () => {
   it('takes hours and calibration from the entries themselves', () => {
     const { log, lotId } = sauce(day(10.25))
     const found = releaseCaseOf(log.book(), log.book().lots.get(lotId)!, options)
-    expect(found.reading).toEqual({ ph: 3.52, hoursAfterBlending: 36, calibrationAgeH: 6, evidence: { atMs: Date.parse(day(10.5)), by: 'Bench', what: 'pH meter' } })
+    expect(found.reading).toEqual({
+      ph: 3.52,
+      hoursAfterBlending: 36,
+      calibrationAgeH: 6,
+      evidence: { atMs: Date.parse(day(10.5)), by: 'Bench', what: 'pH meter' },
+    })
     expect(found.hasLiveFerment).toBe(false)
-    expect(releaseChecks(found).filter(check => check.verdict === 'stop').map(({ id }) => id)).toEqual(['label'])
+    expect(
+      releaseChecks(found)
+        .filter((check) => check.verdict === 'stop')
+        .map(({ id }) => id),
+    ).toEqual(['label'])
   })
 
   it('an unknown calibration is asked about; a source discarded later, or with mould seen in it, stops it', () => {
     const { log, lotId, ferment } = sauce()
-    const verdict = (id: string) => releaseChecks(releaseCaseOf(log.book(), log.book().lots.get(lotId)!, options)).find(check => check.id === id)?.verdict
+    const verdict = (id: string) =>
+      releaseChecks(releaseCaseOf(log.book(), log.book().lots.get(lotId)!, options)).find((check) => check.id === id)
+        ?.verdict
     expect(verdict('meter')).toBe('ask')
-    const sign = log.write({ kind: 'sign', at: day(11), lotId: ferment, sign: 'fuzzy growth', answers: ['furry'], level: 'discard', holds: true })
+    const sign = log.write({
+      kind: 'sign',
+      at: day(11),
+      lotId: ferment,
+      sign: 'fuzzy growth',
+      answers: ['furry'],
+      level: 'discard',
+      holds: true,
+    })
     expect(verdict('discard')).toBe('stop')
     log.write({ kind: 'retract', at: day(11), replaces: sign, reason: 'It was a seed.' })
     expect(verdict('discard')).toBe('pass')
@@ -147,6 +203,6 @@ describe('the case for a release', () => {
     log.write(blend(lotId, 0, [part(log.id(), 100)]))
     const found = releaseCaseOf(log.book(), log.book().lots.get(lotId)!, options)
     expect(found).toMatchObject({ hasLiveFerment: true, reading: null })
-    expect(releaseChecks(found).find(check => check.id === 'pressure')?.verdict).toBe('stop')
+    expect(releaseChecks(found).find((check) => check.id === 'pressure')?.verdict).toBe('stop')
   })
 })

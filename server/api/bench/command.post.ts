@@ -6,7 +6,11 @@ export default defineEventHandler(async (event) => {
   const command = BenchCommandSchema.safeParse(await readBody(event).catch(() => undefined))
   if (!command.success) {
     const issue = command.error.issues[0]
-    throw createError({ statusCode: 400, statusMessage: 'Bad command', message: `The bench does not understand this: ${issue?.path.join('.') || 'command'}: ${issue?.message ?? 'unknown'}.` })
+    throw createError({
+      statusCode: 400,
+      statusMessage: 'Bad command',
+      message: `The bench does not understand this: ${issue?.path.join('.') || 'command'}: ${issue?.message ?? 'unknown'}.`,
+    })
   }
   return commandBench(command.data)
 })
