@@ -1,9 +1,11 @@
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64'
 import {
+  DAY_MS,
   EntrySchema,
   idMaker,
   materialById,
+  momentOf,
   saltDose,
   styleById,
   type Draft,
@@ -13,8 +15,6 @@ import {
   type SaltBasis,
   type StyleId,
 } from '@lactofer/core'
-
-const DAY_MS = 86_400_000
 
 /** A row as the diary writes it: material, grams, how it was prepared. */
 export type DiaryRow = readonly [materialId: string, massG: number, preparation?: Preparation]
@@ -53,7 +53,7 @@ export class Diary {
 
   /** A moment `daysAgo` before the demo's today (fractions are hours). */
   at(daysAgo: number): string {
-    return new Date(this.todayMs - Math.round(daysAgo * DAY_MS)).toISOString()
+    return momentOf(this.todayMs - Math.round(daysAgo * DAY_MS))
   }
 
   /** A fresh id for a lot that starts `daysAgo`. */

@@ -1,5 +1,6 @@
 import { computed } from 'vue'
 import { amountCost, bottlesFilled, forecastBlend, TargetsSchema, type Cost, type Draft } from '@lactofer/core'
+import { nowMoment } from '~/clock/clock'
 import {
   BenchFormSchema,
   freshBench,
@@ -64,7 +65,7 @@ export function useBench() {
     const { ph } = forecastBlend(logged.flatMap((part) => book.part(part, one.id) ?? []))
     return {
       kind: 'blend',
-      at: new Date().toISOString(),
+      at: nowMoment(),
       lotId: one.id,
       code,
       name: one.name.trim() || 'Sauce',

@@ -1,5 +1,6 @@
 import { until } from '@vueuse/core'
 import { fold } from '@lactofer/core'
+import { nowMs } from '~/clock/clock'
 import { allEntries, replaceDemo } from '~/db/journal'
 import { useBook } from '~/stores/book'
 
@@ -7,7 +8,7 @@ import { useBook } from '~/stores/book'
 export async function loadDemo(): Promise<void> {
   const [{ demoEntries }, { DEMO_PICTURES }] = await Promise.all([import('#demo/scenario'), import('#demo/pictures')])
   await replaceDemo(
-    demoEntries(Date.now()),
+    demoEntries(nowMs()),
     DEMO_PICTURES.map(({ id, svg }) => ({ id, origin: 'demo', blob: new Blob([svg], { type: 'image/svg+xml' }) })),
   )
 }

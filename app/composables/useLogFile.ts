@@ -1,4 +1,4 @@
-import { FilePhotoSchema, readFile, writeFile, type FilePhoto } from '@lactofer/core'
+import { FilePhotoSchema, momentOf, readFile, writeFile, type FilePhoto } from '@lactofer/core'
 import { allEntries, journal, merge } from '~/db/journal'
 import { saveFile } from './saveFile'
 
@@ -19,7 +19,7 @@ export async function exportLog(nowMs: number): Promise<number> {
       FilePhotoSchema.parse({ id, type: blob.type, data: await base64Of(blob) }),
     ),
   )
-  const at = new Date(nowMs).toISOString()
+  const at = momentOf(nowMs)
   saveFile(new Blob([writeFile(entries, at, photos)], { type: 'application/json' }), `lactofer-${at.slice(0, 10)}.json`)
   return entries.length
 }

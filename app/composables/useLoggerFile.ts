@@ -1,5 +1,5 @@
 import { ref, shallowRef } from 'vue'
-import { InvalidInput, type Draft, type HeatPlace, type LoggerColumns } from '@lactofer/core'
+import { InvalidInput, momentOf, type Draft, type HeatPlace, type LoggerColumns } from '@lactofer/core'
 import { tableReader, type OpenedTable, type ReadTable } from '~/workers/tableReader'
 
 /** A logger's file on its way into the log: opened, its columns chosen, seen before it is kept. @param heatOf where it was taken, when it is a heat record. */
@@ -47,7 +47,7 @@ export function useLoggerFile(fromMs: () => number, heatOf: () => HeatPlace | un
     if (where)
       return {
         kind: 'heat',
-        at: new Date(first.atMs).toISOString(),
+        at: momentOf(first.atMs),
         lotId,
         where,
         name,
@@ -57,7 +57,7 @@ export function useLoggerFile(fromMs: () => number, heatOf: () => HeatPlace | un
       }
     return {
       kind: 'logged',
-      at: new Date(first.atMs).toISOString(),
+      at: momentOf(first.atMs),
       lotId,
       name,
       rows: found.rows,

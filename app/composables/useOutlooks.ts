@@ -1,10 +1,9 @@
 import { shallowRef, watch, type Ref } from 'vue'
-import { fermentCaseOf, outlookOf, type Book, type Lot, type Outlook } from '@lactofer/core'
+import { DAY_MS, fermentCaseOf, outlookOf, type Book, type Lot, type Outlook } from '@lactofer/core'
 import { SHELF_MEMBERS } from './useForecast'
 import { journal } from '~/db/journal'
 import { askForForecast, type ForecastAnswer } from '~/workers/forecaster'
 
-const DAY_MS = 86_400_000
 /** Raised when the model changes: what was kept before is worked out anew. */
 const FORECAST_VERSION = 2
 /** Days ahead that the round needs to know of. */

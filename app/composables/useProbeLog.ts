@@ -1,12 +1,14 @@
 import { useIntervalFn } from '@vueuse/core'
+import { HOUR_MS, MINUTE_MS } from '@lactofer/core'
+import { nowMoment, nowMs } from '~/clock/clock'
 import { useBook } from '~/stores/book'
 import { useInstruments } from '~/stores/instruments'
 import { usePreferences } from '~/stores/preferences'
 
 /** A probe writes every so many hours, and at once when it moved by so much. Judgement: enough for the forecast, little in the log. */
-const EVERY_MS = 3 * 3_600_000
+const EVERY_MS = 3 * HOUR_MS
 const MOVED_C = 1.5
-const LEAST_MS = 10 * 60_000
+const LEAST_MS = 10 * MINUTE_MS
 const LOOK_MS = 5000
 
 /** Probes that were given a lot log to it on their own, while Lactofer is open; of several open windows one writes. */
@@ -29,14 +31,14 @@ export function useProbeLog(): void {
       const last = lot.readings.findLast(
         ({ instrument }) => instrument?.kind === 'probe' && instrument.name === probe.name,
       )
-      const age = Date.now() - (last ? Date.parse(last.at) : 0)
+      const age = nowMs() - (last ? Date.parse(last.at) : 0)
       if (age < LEAST_MS || (age < EVERY_MS && Math.abs((last?.tempC ?? 0) - probe.value) < MOVED_C)) continue
       writing = true
       // A write that fails is tried again at the next look; nothing else waits for it.
       await book
         .record({
           kind: 'reading',
-          at: new Date().toISOString(),
+          at: nowMoment(),
           lotId: lot.id,
           tempC: probe.value,
           instrument: { name: probe.name, kind: 'probe', steady: true },

@@ -1,5 +1,4 @@
 import { computed, watch, type Ref } from 'vue'
-import dayjs from 'dayjs'
 import {
   bottlesFilled,
   formatNumber,
@@ -24,12 +23,11 @@ import {
   type HeatReference,
   type Lot,
 } from '@lactofer/core'
+import { nowMoment } from '~/clock/clock'
+import { dayAfterMonths, momentOfField, monthAndDay } from '~/clock/moments'
 import { freshRun, RunFormSchema } from '~/components/bottle/runForm'
 import { useDraft } from '~/composables/useDraft'
 import { newLotId, useBook } from '~/stores/book'
-
-/** How many days a year has for a best-before in months. */
-const months = (nowMs: number, count: number) => dayjs(nowMs).add(count, 'month').format('YYYY-MM-DD')
 
 /** A run of bottles from one pot: its form, what follows from it, what speaks against it, and the entry it comes to. */
 export function useRun(blendId: string, lot: Ref<Lot | undefined>) {
@@ -104,7 +102,7 @@ export function useRun(blendId: string, lot: Ref<Lot | undefined>) {
       if (before === undefined || now === before) return
       Object.assign(form.value, {
         store: wayOf(now).store,
-        bestBefore: months(book.nowMs, wayOf(now).months),
+        bestBefore: dayAfterMonths(book.nowMs, wayOf(now).months),
         testBottle: now === 'live-cold',
       })
     },
@@ -117,7 +115,7 @@ export function useRun(blendId: string, lot: Ref<Lot | undefined>) {
         code: nextCode(lot.value),
         count: most.value.count || null,
       })
-    if (!form.value.bestBefore) form.value.bestBefore = months(book.nowMs, way.value.months)
+    if (!form.value.bestBefore) form.value.bestBefore = dayAfterMonths(book.nowMs, way.value.months)
   }
   void loaded.then(settle)
   watch(lot, settle)
@@ -131,7 +129,7 @@ export function useRun(blendId: string, lot: Ref<Lot | undefined>) {
   )
   /** The next free code of the day, with its check character. */
   function nextCode(of: Lot): string {
-    const series = `${of.code.replace(/P$/, '').slice(0, 9)}-${dayjs(book.nowMs).format('MMDD')}`
+    const series = `${of.code.replace(/P$/, '').slice(0, 9)}-${monthAndDay(book.nowMs)}`
     for (let run = 0; ; run++) {
       const code = withCheck(run ? `${series}${String.fromCharCode(65 + ((run - 1) % 26))}` : series)
       if (!book.codeTaken(code)) return code
@@ -141,7 +139,7 @@ export function useRun(blendId: string, lot: Ref<Lot | undefined>) {
   const problems = computed(() => {
     const { count, code, bestBefore, retained, partMl } = form.value
     const parsed = LotCodeSchema.safeParse(code)
-    const date = dayjs(bestBefore)
+    const dateMs = /^\d{4}-\d{2}-\d{2}$/.test(bestBefore) ? momentOfField(bestBefore) : null
     return {
       count:
         count === null
@@ -154,12 +152,7 @@ export function useRun(blendId: string, lot: Ref<Lot | undefined>) {
           ? 'This code is on another lot.'
           : null
         : (parsed.error.issues[0]?.message ?? null),
-      date:
-        /^\d{4}-\d{2}-\d{2}$/.test(bestBefore) && date.isValid()
-          ? date.isBefore(dayjs(book.nowMs))
-            ? 'This day is past.'
-            : null
-          : 'Enter a day, 2027-05-31.',
+      date: dateMs === null ? 'Enter a day, 2027-05-31.' : dateMs < book.nowMs ? 'This day is past.' : null,
       part:
         (partMl ?? 0) > filledMl.value
           ? 'That is a full bottle: count it.'
@@ -183,7 +176,7 @@ export function useRun(blendId: string, lot: Ref<Lot | undefined>) {
     const usedG = Math.min(from.leftG, (count * filledMl.value + (partMl ?? 0) + (lossMl ?? 0)) * densityGPerMl.value)
     return {
       kind: 'bottle',
-      at: new Date().toISOString(),
+      at: nowMoment(),
       lotId: newLotId(),
       code: code.trim(),
       name: from.name,

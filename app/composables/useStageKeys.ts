@@ -1,28 +1,26 @@
 import { onKeyStroke } from '@vueuse/core'
 import { ref } from 'vue'
-import { STAGES } from '~/components/frame/stages'
+import { KEY_BINDINGS } from '~/components/frame/keys'
 
-/** Keys that work wherever nobody is typing: 1–7 for the stages, n for a new batch, r for a reading, / to find, ? for help. */
+/** Where somebody types, or a widget has keys of its own. */
+const TYPING = 'input, textarea, select, [role=slider], [role=combobox], [contenteditable]'
+
+/** Keys that work wherever nobody is typing, as the table says. */
 export function useStageKeys() {
   const router = useRouter()
   const helpOpen = ref(false)
   onKeyStroke((event) => {
     const target = event.target as HTMLElement | null
-    if (
-      event.ctrlKey ||
-      event.metaKey ||
-      event.altKey ||
-      target?.closest('input, textarea, select, [role=slider], [role=combobox], [contenteditable]')
-    )
-      return
-    const stage = STAGES[Number(event.key) - 1]
-    if (stage) void router.push(stage.to)
-    else if (event.key === 'n') void router.push('/plan')
-    else if (event.key === 'r' && document.querySelector('form[aria-label=Reading]'))
-      document.querySelector<HTMLElement>('form[aria-label=Reading] input')?.focus()
-    else if (event.key === '?') helpOpen.value = true
-    else if (event.key === '/') document.querySelector<HTMLElement>('[data-find] input')?.focus()
-    else return
+    if (event.ctrlKey || event.metaKey || event.altKey || target?.closest(TYPING)) return
+    const binding = KEY_BINDINGS.find(({ keys, go, focus, help }) => keys.includes(event.key) && (go ?? focus ?? help))
+    if (!binding) return
+    const page = binding.go?.(event.key)
+    const field = binding.focus ? document.querySelector<HTMLElement>(binding.focus) : null
+    // A key whose field is not on this page stays the browser's own.
+    if (binding.focus && !field) return
+    if (page) void router.push(page)
+    field?.focus()
+    if (binding.help) helpOpen.value = true
     event.preventDefault()
   })
   return { helpOpen }

@@ -1,5 +1,5 @@
-import dayjs from 'dayjs'
-import { ingredientsOf, phOf, type BatchRecord, type Book } from '@lactofer/core'
+import { HOUR_MS, ingredientsOf, phOf, type BatchRecord, type Book } from '@lactofer/core'
+import { fullMoment, narrowMoment } from '~/clock/moments'
 import { PAGES, startPaper, type PageId, type Pen } from './paper'
 
 const MARGIN = 40
@@ -68,11 +68,11 @@ export async function batchRecordPdf(
   if (sources.length) say(`Through: ${sources.map((source) => `${source.code} ${source.name}`).join('; ')}.`, 10.5)
   if (lot.release)
     say(
-      `${lot.release.decision === 'released' ? 'Released' : 'Held'} ${dayjs(lot.release.at).format('D MMM YYYY HH:mm')} by ${lot.release.initials ?? lot.release.by}, limit pH ${lot.release.limitPh.toFixed(2)}: ${lot.release.reason}`,
+      `${lot.release.decision === 'released' ? 'Released' : 'Held'} ${fullMoment(lot.release.at)} by ${lot.release.initials ?? lot.release.by}, limit pH ${lot.release.limitPh.toFixed(2)}: ${lot.release.reason}`,
       10.5,
     )
   say(
-    `Written ${dayjs(nowMs).format('D MMM YYYY HH:mm')} from ${lines.length} entries. It tells what was measured and done; it approves nothing.`,
+    `Written ${fullMoment(nowMs)} from ${lines.length} entries. It tells what was measured and done; it approves nothing.`,
     9,
   )
 
@@ -91,9 +91,7 @@ export async function batchRecordPdf(
           : `TAKEN BACK by line ${line.replacedBy}.`,
       line.replaces ? `In place of line ${line.replaces}.` : '',
       line.instrument ? `With ${line.instrument}.` : '',
-      Math.abs(line.writtenMs - line.atMs) > 3_600_000
-        ? `Written down ${dayjs(line.writtenMs).format('D MMM YYYY HH:mm')}.`
-        : '',
+      Math.abs(line.writtenMs - line.atMs) > HOUR_MS ? `Written down ${fullMoment(line.writtenMs)}.` : '',
     ]
       .filter(Boolean)
       .join(' ')
@@ -104,7 +102,7 @@ export async function batchRecordPdf(
     if (note) write(text, without(note), 8.5, line.status === 'stands' ? regular : bold)
     const cell = (x: number, words: string, face = regular) =>
       pen.page.drawText(without(words).slice(0, 18), { x, y: top - 11.4, size: 9, font: face, color: ink })
-    cell(MARGIN, `${line.number}  ${dayjs(line.atMs).format('D MMM YY HH:mm')}`)
+    cell(MARGIN, `${line.number}  ${narrowMoment(line.atMs)}`)
     cell(MARGIN + WHEN, line.by.slice(0, 12))
     cell(MARGIN + WHEN + WHO, line.code, bold)
     // What was corrected stays readable and is struck through.
@@ -128,7 +126,7 @@ export async function batchRecordPdf(
     heading('Instruments and their calibration')
     for (const one of calibrations)
       say(
-        `${one.meter}, ${dayjs(one.at).format('D MMM YYYY HH:mm')}, ${one.by}: slope ${one.slopePct.toFixed(1)} %, offset ${one.offsetMv.toFixed(1)} mV, on ${one.points.map((point) => `pH ${point.ph} (${point.millivolt.toFixed(1)} mV at ${point.tempC.toFixed(1)} °C)`).join(' and ')}${one.accepted ? '' : ', NOT accepted'}.`,
+        `${one.meter}, ${fullMoment(one.at)}, ${one.by}: slope ${one.slopePct.toFixed(1)} %, offset ${one.offsetMv.toFixed(1)} mV, on ${one.points.map((point) => `pH ${point.ph} (${point.millivolt.toFixed(1)} mV at ${point.tempC.toFixed(1)} °C)`).join(' and ')}${one.accepted ? '' : ', NOT accepted'}.`,
       )
   }
   const pages = pdf.getPages()

@@ -1,4 +1,5 @@
 import type { Label, Run } from '@lactofer/core'
+import { breakLines, cutToWidth } from './lineBreaking'
 
 /** Something set on a label: text with its baseline, or the scannable code. Points from the upper left corner. */
 export type Mark =
@@ -39,21 +40,6 @@ function wordsOf(runs: readonly Run[]): Run[][] {
   return words.filter((word) => word.length)
 }
 
-/** Breaks what is wider than a line alone. */
-function broken(word: Run[], size: number, width: number, measure: Measure): Run[][] {
-  if (word.reduce((sum, run) => sum + measure(run.text, size, run.strong), 0) <= width) return [word]
-  return word.flatMap(({ text, strong }) => {
-    const pieces: Run[][] = []
-    for (let rest = text; rest;) {
-      let length = rest.length
-      while (length > 1 && measure(rest.slice(0, length), size, strong) > width) length--
-      pieces.push([{ text: rest.slice(0, length), strong }])
-      rest = rest.slice(length)
-    }
-    return pieces
-  })
-}
-
 /** Sets runs into lines from `top` downwards; `widthAt` tells how wide a line may be at a height. Returns the marks and where the next line begins. */
 function setRuns(
   runs: readonly Run[],
@@ -63,34 +49,30 @@ function setRuns(
   widthAt: (y: number) => number,
   measure: Measure,
 ): { marks: Mark[]; y: number } {
-  const marks: Mark[] = []
   const space = measure(' ', size, false)
-  let y = top
-  let line: Run[][] = []
-  const widthOf = (word: Run[]) => word.reduce((sum, run) => sum + measure(run.text, size, run.strong), 0)
-  const flush = () => {
-    if (!line.length) return
+  const lineHeight = size * LEADING
+  const lines = breakLines(wordsOf(runs), {
+    space,
+    widthOf: (word) => word.reduce((sum, { text, strong }) => sum + measure(text, size, strong), 0),
+    widthAt: (line) => widthAt(top + line * lineHeight),
+    split: (word, width) =>
+      word.flatMap(({ text, strong }) =>
+        cutToWidth(text, (piece) => measure(piece, size, strong), width).map((piece) => [{ text: piece, strong }]),
+      ),
+  })
+  const marks: Mark[] = []
+  lines.forEach((line, index) => {
     let at = x
     for (const word of line) {
-      for (const run of word) {
-        const width = measure(run.text, size, run.strong)
-        marks.push({ kind: 'text', text: run.text, x: at, y: y + size, size, bold: run.strong, width })
+      for (const { text, strong } of word) {
+        const width = measure(text, size, strong)
+        marks.push({ kind: 'text', text, x: at, y: top + index * lineHeight + size, size, bold: strong, width })
         at += width
       }
       at += space
     }
-    y += size * LEADING
-    line = []
-  }
-  for (const whole of wordsOf(runs)) {
-    for (const word of broken(whole, size, widthAt(y), measure)) {
-      const used = line.reduce((sum, one) => sum + widthOf(one) + space, 0)
-      if (line.length && used + widthOf(word) > widthAt(y)) flush()
-      line.push(word)
-    }
-  }
-  flush()
-  return { marks, y }
+  })
+  return { marks, y: top + lines.length * lineHeight }
 }
 
 /** All of a label at one size of its small print. */

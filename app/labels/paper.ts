@@ -1,6 +1,7 @@
 import type { PDFFont, PDFPage } from 'pdf-lib'
 import regularUrl from '@expo-google-fonts/atkinson-hyperlegible-next/400Regular/AtkinsonHyperlegibleNext_400Regular.ttf?url'
 import boldUrl from '@expo-google-fonts/atkinson-hyperlegible-next/700Bold/AtkinsonHyperlegibleNext_700Bold.ttf?url'
+import { breakLines, cutToWidth } from './lineBreaking'
 
 /** Sizes in points, 1/72 inch. */
 export const PAGES = {
@@ -147,25 +148,14 @@ export async function startPaper(title: string, subject: string) {
   const faint = rgb(0.62, 0.66, 0.64)
 
   /** Breaks a text into lines no wider than `width` points; a word that is wider alone is broken too. */
-  const wrap = (text: string, face: PDFFont, size: number, width: number): string[] =>
-    text
-      .split(/[^\S\u00a0]+/)
-      .flatMap((word) => {
-        const pieces: string[] = []
-        for (let rest = word; rest;) {
-          let length = rest.length
-          while (length > 1 && face.widthOfTextAtSize(rest.slice(0, length), size) > width) length--
-          pieces.push(rest.slice(0, length))
-          rest = rest.slice(length)
-        }
-        return pieces
-      })
-      .reduce<string[]>((lines, word) => {
-        const longer = lines.length ? `${lines.at(-1)} ${word}` : word
-        return lines.length && face.widthOfTextAtSize(longer, size) <= width
-          ? [...lines.slice(0, -1), longer]
-          : [...lines, word]
-      }, [])
+  const wrap = (text: string, face: PDFFont, size: number, width: number): string[] => {
+    const widthOf = (piece: string) => face.widthOfTextAtSize(piece, size)
+    const words = text.split(/[^\S\u00a0]+/).filter(Boolean)
+    const split = (word: string) => cutToWidth(word, widthOf, width)
+    return breakLines(words, { widthOf, split, space: widthOf(' '), widthAt: () => width }).map((line) =>
+      line.join(' '),
+    )
+  }
 
   const write = (pen: Pen, text: string, size: number, face: PDFFont = regular, color = ink) => {
     for (const line of wrap(printable(text), face, size, pen.width)) {

@@ -1,5 +1,5 @@
-import dayjs from 'dayjs'
 import type { Recall } from '@lactofer/core'
+import { fullDay, fullMoment } from '~/clock/moments'
 import { PAGES, startPaper, type PageId, type Pen } from './paper'
 
 const MARGIN = 42
@@ -29,7 +29,7 @@ export async function recallPdf(recall: Recall, nowMs: number, pageId: PageId = 
   }
   say(`Recall ${lot.code}`, 24, bold)
   say(lot.name, 15, bold)
-  say(`As the log stood on ${dayjs(nowMs).format('D MMM YYYY HH:mm')}.`)
+  say(`As the log stood on ${fullMoment(nowMs)}.`)
   heading(
     `${recall.made} bottles made: ${recall.here} here, ${recall.retained} kept as samples, ${recall.out} out${recall.discarded ? `, ${recall.discarded} thrown away` : ''}`,
   )
@@ -50,7 +50,7 @@ export async function recallPdf(recall: Recall, nowMs: number, pageId: PageId = 
   heading('Whom to call')
   if (held.length === 0) say('Nobody has any.')
   for (const one of held) {
-    say(`[  ]  ${one.to}: ${one.count} ${one.how}, last on ${dayjs(one.lastMs).format('D MMM YYYY')}`)
+    say(`[  ]  ${one.to}: ${one.count} ${one.how}, last on ${fullDay(one.lastMs)}`)
     pen.y -= 3
     pen.page.drawLine({
       start: { x: MARGIN, y: pen.y },
@@ -61,7 +61,7 @@ export async function recallPdf(recall: Recall, nowMs: number, pageId: PageId = 
   }
   if (gone.length) {
     heading('Gone otherwise')
-    for (const one of gone) say(`${one.to}: ${one.count} ${one.how}, last on ${dayjs(one.lastMs).format('D MMM YYYY')}`)
+    for (const one of gone) say(`${one.to}: ${one.count} ${one.how}, last on ${fullDay(one.lastMs)}`)
   }
   if (stock.length) {
     heading('Also holding some of it')

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import {
+  DAY_MS,
   entryWords,
   photosOf,
   phsOf,
@@ -19,7 +20,6 @@ const book = useBook()
 const preferences = usePreferences()
 const route = useRoute()
 const router = useRouter()
-const DAY_MS = 86_400_000
 const known = computed(() => book.lots.filter((lot) => lot.kind === 'ferment' && lot.packed))
 const options = computed(() => known.value.map((lot) => ({ value: lot.id, label: `${lot.code} ${lot.name}` })))
 const side = (key: 'a' | 'b') =>

@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import dayjs from 'dayjs'
 import { computed } from 'vue'
+import { dayInFull } from '~/clock/moments'
 import { useBook } from '~/stores/book'
 
 const book = useBook()
-const heading = computed(() => dayjs(book.nowMs).format('dddd D MMMM'))
+const heading = computed(() => dayInFull(book.nowMs))
 const asking = computed(() => new Set(book.asks.filter((ask) => ask.level !== 'fine').map((ask) => ask.lotId)).size)
 const atPhone = useMediaQuery('(max-width: 900px)')
 </script>

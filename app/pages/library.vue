@@ -10,6 +10,7 @@ import {
   tableOfMaterials,
   type Material,
 } from '@lactofer/core'
+import { nowMoment } from '~/clock/clock'
 import { csvOf, linesOf } from '~/composables/csv'
 import { saveFile } from '~/composables/saveFile'
 import { useRecorder } from '~/composables/useRecorder'
@@ -51,7 +52,7 @@ const exportCsv = () =>
 async function importCsv(text: string) {
   problem.value = ''
   try {
-    const drafts = materialsOfTable(linesOf(text), book.library, new Date().toISOString())
+    const drafts = materialsOfTable(linesOf(text), book.library, nowMoment())
     if (drafts.length === 0) ElMessage.info('Nothing in the file differs from your library.')
     else if (await record(...drafts))
       ElMessage.success(

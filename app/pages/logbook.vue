@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import dayjs from 'dayjs'
 import { ElMessage } from 'element-plus'
 import { entryWords, InvalidInput } from '@lactofer/core'
+import { nowMs } from '~/clock/clock'
+import { shortMoment } from '~/clock/moments'
 import { loadDemo, removeDemo } from '~/composables/useDemo'
 import { exportLog, importLog } from '~/composables/useLogFile'
 import { useBook } from '~/stores/book'
@@ -33,7 +34,7 @@ async function run(work: () => Promise<string>) {
     busy.value = false
   }
 }
-const exportAll = () => run(async () => `${await exportLog(Date.now())} entries written to a file.`)
+const exportAll = () => run(async () => `${await exportLog(nowMs())} entries written to a file.`)
 const importFile = (text: string) =>
   run(async () => {
     const { added, known } = await importLog(text)
@@ -101,8 +102,9 @@ async function sign() {
           is taken out without touching it.
         </p>
         <div class="row">
-          <el-button :loading="busy" @click="putDemo">{{ book.hasDemo ? 'Load it afresh' : 'Load the demo' }}</el-button
-          ><el-button :disabled="!book.hasDemo" :loading="busy" @click="takeDemo">Take it out</el-button>
+          <el-button :loading="busy" @click="putDemo">{{
+            book.hasDemo ? 'Load it afresh' : 'Load the demo'
+          }}</el-button><el-button :disabled="!book.hasDemo" :loading="busy" @click="takeDemo">Take it out</el-button>
         </div>
       </section>
       <section class="sheet">
@@ -148,7 +150,7 @@ async function sign() {
         </thead>
         <tbody>
           <tr v-for="{ entry, lot } in latest" :key="entry.id">
-            <td class="small when">{{ dayjs(entry.at).format('D MMM HH:mm') }}</td>
+            <td class="small when">{{ shortMoment(entry.at) }}</td>
             <td class="small">{{ entry.by }}</td>
             <td>
               <span class="code">{{ lot?.code ?? '–' }}</span>

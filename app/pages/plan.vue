@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
 import { formatNumber, LotCodeSchema, STYLES, styleById, type Draft, type EntryOf, type StyleId } from '@lactofer/core'
+import { nowMoment } from '~/clock/clock'
 import {
   colourOf,
   formOfRecipe,
@@ -101,7 +102,7 @@ function drafts(lotId: string, pack: boolean): Draft[] | null {
   const found = results.value
   const { targetPh, saltPct, replaces, recipeId, bowl, done } = form.value
   if (!found?.figures || saltPct === null) return null
-  const at = new Date().toISOString()
+  const at = nowMoment()
   const plan: Omit<EntryOf<'plan'>, 'id' | 'by' | 'origin'> = {
     kind: 'plan',
     at,

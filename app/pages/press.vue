@@ -2,7 +2,6 @@
 import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
 import { z } from 'zod'
-import dayjs from 'dayjs'
 import {
   acidG,
   ACIDS,
@@ -21,6 +20,8 @@ import {
   type AcidId,
   type Composition,
 } from '@lactofer/core'
+import { nowMoment } from '~/clock/clock'
+import { shortDay } from '~/clock/moments'
 import { useDraft } from '~/composables/useDraft'
 import { useRecorder } from '~/composables/useRecorder'
 import { newLotId, useBook } from '~/stores/book'
@@ -180,7 +181,7 @@ async function confirm(event: Event) {
       : { brineG }
   const written = await record({
     kind: 'press',
-    at: new Date().toISOString(),
+    at: nowMoment(),
     lotId: newLotId(),
     code,
     name: `${from.name} base`.slice(0, 80),
@@ -359,7 +360,7 @@ const yieldWords = computed(() => {
           <ul class="plain-list small">
             <li v-for="one in earlier" :key="one.lotId">
               <span class="code">{{ one.code }}</span> {{ formatNumber(one.yieldPct, 1) }} %
-              <span class="muted">{{ one.method }}, {{ dayjs(one.atMs).format('D MMM') }}</span>
+              <span class="muted">{{ one.method }}, {{ shortDay(one.atMs) }}</span>
             </li>
           </ul></template
         >

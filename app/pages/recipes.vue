@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import dayjs from 'dayjs'
 import { ElMessage } from 'element-plus'
 import {
   factsOf,
   formatNumber,
   InvalidInput,
+  momentOf,
   planFigures,
   readRecipe,
   styleById,
@@ -13,6 +13,8 @@ import {
   type EntryOf,
   type Recipe,
 } from '@lactofer/core'
+import { nowMoment, nowMs } from '~/clock/clock'
+import { fullDay } from '~/clock/moments'
 import { saveFile } from '~/composables/saveFile'
 import { useRecorder } from '~/composables/useRecorder'
 import { newLotId, useBook } from '~/stores/book'
@@ -98,7 +100,7 @@ const lines = computed(() => {
 
 const exportOne = (recipe: Recipe) =>
   saveFile(
-    new Blob([writeRecipe(recipe, new Date().toISOString())], { type: 'application/json' }),
+    new Blob([writeRecipe(recipe, nowMoment())], { type: 'application/json' }),
     `${recipe.name.replace(/[^\p{L}\p{N}]+/gu, '-')}.recipe.json`,
   )
 async function importOne(text: string) {
@@ -109,11 +111,11 @@ async function importOne(text: string) {
     const name = book.recipes.some((recipe) => recipe.name === read.name)
       ? `${read.name.slice(0, 68)} (from file)`
       : read.name
-    const now = Date.now()
+    const now = nowMs()
     const written = await record(
       ...read.versions.map(({ note, plan }, index) => ({
         kind: 'recipe' as const,
-        at: new Date(now + index).toISOString(),
+        at: momentOf(now + index),
         recipeId,
         name,
         plan,
@@ -130,7 +132,7 @@ async function importOne(text: string) {
 async function retire(recipe: Recipe) {
   const last = recipe.versions.at(-1)
   if (!last) return
-  if (await record({ ...factsOf(last), at: new Date().toISOString(), retired: true }))
+  if (await record({ ...factsOf(last), at: nowMoment(), retired: true }))
     ElMessage.success(`${recipe.name} is off the list. Its versions stay in the log.`)
 }
 </script>
@@ -167,8 +169,7 @@ async function retire(recipe: Recipe) {
                 ><strong>Version {{ index + 1 }}</strong
                 >{{ ' '
                 }}<span class="muted small"
-                  >{{ dayjs(version.at).format('D MMM YYYY') }}, {{ version.by
-                  }}{{ version.note ? `: ${version.note}` : '' }}</span
+                  >{{ fullDay(version.at) }}, {{ version.by }}{{ version.note ? `: ${version.note}` : '' }}</span
                 ></span
               >
               <NuxtLink :to="`/plan?recipe=${recipe.id}&version=${index + 1}`" class="go"

@@ -1,4 +1,4 @@
-import { until, useNow } from '@vueuse/core'
+import { until } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed } from 'vue'
 import {
@@ -20,10 +20,11 @@ import {
   type EntryOf,
   type Lot,
 } from '@lactofer/core'
+import { nowMs, useNowMs } from '~/clock/clock'
 import { allEntries, append, bindOld } from '~/db/journal'
 import { useLiveQuery } from '~/composables/useLiveQuery'
 import { useOutlooks } from '~/composables/useOutlooks'
-import { tellMoment } from '~/composables/moments'
+import { tellMoment } from '~/clock/moments'
 import { usePreferences } from './preferences'
 
 const makeId = idMaker(() => crypto.getRandomValues(new Uint32Array(1))[0]! / 2 ** 32)
@@ -32,9 +33,11 @@ const makeId = idMaker(() => crypto.getRandomValues(new Uint32Array(1))[0]! / 2 
 const COMMON_COUNT = 12
 
 const BIND_AFTER_MS = 4000
+/** How often what hangs on the time of day is looked at anew. */
+const TICK_MS = 20_000
 
 /** A fresh id, for a lot or a picture. */
-export const newLotId = (): string => makeId(Date.now())
+export const newLotId = (): string => makeId(nowMs())
 
 /** The folded log and what follows from it. Holds no second copy of the truth: everything derives from the journal's entries. */
 export const useBook = defineStore('book', () => {
@@ -44,16 +47,15 @@ export const useBook = defineStore('book', () => {
   void until(entries)
     .toBeTruthy()
     .then(() => setTimeout(() => bindOld().catch(() => undefined), BIND_AFTER_MS))
-  const now = useNow({ interval: 20_000 })
-  const nowMs = computed(() => now.value.getTime())
+  const now = useNowMs(TICK_MS)
 
   const book = computed(() => fold(entries.value ?? []))
   const lots = computed(() => [...book.value.lots.values()].sort((a, b) => a.startedMs - b.startedMs))
   const fermenting = computed(() => lots.value.filter((lot) => lot.state === 'fermenting'))
   const planned = computed(() => lots.value.filter((lot) => lot.state === 'planned'))
-  const outlooks = useOutlooks(book, fermenting, nowMs)
+  const outlooks = useOutlooks(book, fermenting, now)
   const asks = computed(() => {
-    const [log, at, ahead] = [book.value, nowMs.value, outlooks.value]
+    const [log, at, ahead] = [book.value, now.value, outlooks.value]
     return worstFirst(
       lots.value.flatMap((lot) =>
         lot.state === 'fermenting'
@@ -65,7 +67,7 @@ export const useBook = defineStore('book', () => {
     )
   })
   /** Where a lot stands now, the forecast taken in. */
-  const standing = (of: Lot) => standingOf(of, nowMs.value, outlooks.value.get(of.id), tellMoment)
+  const standing = (of: Lot) => standingOf(of, now.value, outlooks.value.get(of.id), tellMoment)
   const library = computed(() => book.value.library)
   const recipes = computed(() => book.value.recipes)
   const hasDemo = computed(() => (entries.value ?? []).some((entry) => entry.origin === 'demo'))
@@ -117,7 +119,7 @@ export const useBook = defineStore('book', () => {
   /** Writes facts to the log, all or none. They are there once the promise is kept. Returns their ids. */
   async function record(...drafts: Draft[]): Promise<string[]> {
     const made: Entry[] = drafts.map((draft) =>
-      EntrySchema.parse({ ...draft, id: makeId(Date.now()), by: preferences.by, origin: 'maker' }),
+      EntrySchema.parse({ ...draft, id: makeId(nowMs()), by: preferences.by, origin: 'maker' }),
     )
     await append(made)
     return made.map((entry) => entry.id)
@@ -134,7 +136,7 @@ export const useBook = defineStore('book', () => {
     outlooks,
     standing,
     hasDemo,
-    nowMs,
+    nowMs: now,
     composition,
     part,
     library,

@@ -1,12 +1,11 @@
-import { proxy, wrap, type Remote } from 'comlink'
+import { proxy } from 'comlink'
 import type { Aim, FrontierPoint, MixAnswer, MixSet } from '@lactofer/core'
 import type { BlendApi } from './blend.worker'
+import { lazyWorker } from './lazyWorker'
 
-let remote: Remote<BlendApi> | undefined
-const worker = () =>
-  (remote ??= wrap<BlendApi>(new Worker(new URL('./blend.worker.ts', import.meta.url), { type: 'module' })))
+const worker = lazyWorker<BlendApi>(() => new Worker(new URL('./blend.worker.ts', import.meta.url), { type: 'module' }))
 
-/** Asks for amounts that meet the targets; the worker is started, and the solver loaded, with the first question. */
+/** Asks for amounts that meet the targets; the solver is loaded with the first question. */
 export const askForMix = (set: MixSet): Promise<MixAnswer> => worker().solve(set)
 
 /** How two properties pull against each other; `null` when it was cancelled or asked anew meanwhile. */
@@ -17,4 +16,4 @@ export const askForFrontier = (
   points: number,
   progress: (share: number) => void,
 ): Promise<FrontierPoint[] | null> => worker().frontier(set, index, aims, points, proxy(progress))
-export const cancelFrontier = (): void => void remote?.cancel()
+export const cancelFrontier = (): Promise<void> => worker().cancel()

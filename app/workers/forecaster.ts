@@ -1,15 +1,14 @@
-import { wrap, type Remote } from 'comlink'
 import type { ForecastAnswer, ForecastApi, ForecastQuestion } from './forecast.worker'
+import { lazyWorker } from './lazyWorker'
 
 export type { ForecastAnswer, ForecastQuestion }
 
-/** Two workers: the page that is looked at does not wait for the shelf. */
-const remotes: Partial<Record<'page' | 'shelf', Remote<ForecastApi>>> = {}
+const forecaster = () =>
+  lazyWorker<ForecastApi>(() => new Worker(new URL('./forecast.worker.ts', import.meta.url), { type: 'module' }))
 
-/** Asks a worker; it is started with the first question. */
-export function askForForecast(question: ForecastQuestion, desk: 'page' | 'shelf'): Promise<ForecastAnswer> {
-  const remote = (remotes[desk] ??= wrap<ForecastApi>(
-    new Worker(new URL('./forecast.worker.ts', import.meta.url), { type: 'module' }),
-  ))
-  return remote.look(question)
-}
+/** Two workers: the page that is looked at does not wait for the shelf. */
+const desks = { page: forecaster(), shelf: forecaster() }
+
+/** Asks for a forecast. */
+export const askForForecast = (question: ForecastQuestion, desk: keyof typeof desks): Promise<ForecastAnswer> =>
+  desks[desk]().look(question)

@@ -1,10 +1,7 @@
-import { wrap, type Remote } from 'comlink'
+import { lazyWorker } from './lazyWorker'
 import type { PhotoApi } from './photo.worker'
 
-let remote: Remote<PhotoApi> | undefined
+const worker = lazyWorker<PhotoApi>(() => new Worker(new URL('./photo.worker.ts', import.meta.url), { type: 'module' }))
 
-/** Reduces a picture in a worker; `null` when it is no picture this browser can read. */
-export async function reducePhoto(file: Blob): Promise<Blob | null> {
-  remote ??= wrap<PhotoApi>(new Worker(new URL('./photo.worker.ts', import.meta.url), { type: 'module' }))
-  return remote.reduce(file)
-}
+/** Reduces a picture off the main thread; `null` when it is no picture this browser can read. */
+export const reducePhoto = (file: Blob): Promise<Blob | null> => worker().reduce(file)

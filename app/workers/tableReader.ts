@@ -1,12 +1,9 @@
-import { wrap, type Remote } from 'comlink'
+import { lazyWorker } from './lazyWorker'
 import type { TableApi } from './table.worker'
 
 export type { OpenedTable, ReadTable } from './table.worker'
 
-let remote: Remote<TableApi> | undefined
-
-/** The worker that reads loggers' files; started with the first one. */
-export function tableReader(): Remote<TableApi> {
-  remote ??= wrap<TableApi>(new Worker(new URL('./table.worker.ts', import.meta.url), { type: 'module' }))
-  return remote
-}
+/** The worker that reads loggers' files. */
+export const tableReader = lazyWorker<TableApi>(
+  () => new Worker(new URL('./table.worker.ts', import.meta.url), { type: 'module' }),
+)

@@ -1,12 +1,11 @@
-import { wrap, type Remote } from 'comlink'
+import { lazyWorker } from './lazyWorker'
 import type { VesselAnswer, VesselApi, VesselQuestion } from './vessels.worker'
 
 export type { VesselAnswer, VesselQuestion }
 
-let remote: Remote<VesselApi> | undefined
+const worker = lazyWorker<VesselApi>(
+  () => new Worker(new URL('./vessels.worker.ts', import.meta.url), { type: 'module' }),
+)
 
-/** Asks the worker; it is started with the first question. */
-export async function askForVessels(question: VesselQuestion): Promise<VesselAnswer> {
-  remote ??= wrap<VesselApi>(new Worker(new URL('./vessels.worker.ts', import.meta.url), { type: 'module' }))
-  return remote.choose(question)
-}
+/** Asks which vessels to fill. */
+export const askForVessels = (question: VesselQuestion): Promise<VesselAnswer> => worker().choose(question)

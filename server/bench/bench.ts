@@ -1,19 +1,20 @@
 import type { BenchCommand, BenchState } from '@lactofer/core'
+import { nowMs } from '../clock'
 import { BenchSimulator } from './simulator'
 
 /** The one simulated bench of this server and the streams that watch it. It settles as fast as real instruments do, or so many times faster as NUXT_BENCH_PACE says. */
-const simulator = new BenchSimulator(Date.now(), 20, useRuntimeConfig().bench.pace)
+const simulator = new BenchSimulator(nowMs(), 20, useRuntimeConfig().bench.pace)
 const closers = new Set<() => void>()
 
 /** What the instruments show at this moment. */
 export function readBench(): BenchState {
-  simulator.run(Date.now())
+  simulator.run(nowMs())
   return simulator.read()
 }
 
 /** Does a command and answers with what the instruments show right after. */
 export function commandBench(command: BenchCommand): BenchState {
-  simulator.run(Date.now())
+  simulator.run(nowMs())
   simulator.obey(command)
   return simulator.read()
 }

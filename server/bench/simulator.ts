@@ -1,8 +1,6 @@
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64'
-import { nernstMv, phOfMv, type BenchCommand, type BenchState } from '@lactofer/core'
-
-const HOUR_MS = 3_600_000
+import { HOUR_MS, momentOf, nernstMv, phOfMv, type BenchCommand, type BenchState } from '@lactofer/core'
 
 /** Constants of the simulated instruments; plausible for small bench instruments, judgement. */
 const SCALE = { lagS: 0.35, noiseG: 0.06, stepG: 0.1, steadyWithinG: 0.4 }
@@ -121,7 +119,7 @@ export class BenchSimulator {
     const millivolt = this.shownMv + METER.noiseMv * this.jitter()
     const sample = this.sample?.name ?? ''
     return {
-      at: new Date(this.nowMs).toISOString(),
+      at: momentOf(this.nowMs),
       scale: {
         value: Math.round(grams / SCALE.stepG) * SCALE.stepG,
         steady: Math.abs(this.shownG - this.loadG) < SCALE.steadyWithinG,
@@ -132,7 +130,7 @@ export class BenchSimulator {
         steady: this.sample !== null && Math.abs(this.shownMv - this.settledMv) < METER.steadyMv,
         millivolt: this.sample ? Math.round(millivolt * 10) / 10 : null,
         slopePct: Math.round(this.calibration.slopePct * 10) / 10,
-        calibratedAt: new Date(this.calibration.atMs).toISOString(),
+        calibratedAt: momentOf(this.calibration.atMs),
         sample,
       },
       probes: this.probes.map(({ id, name, tempC, shownC }) => ({

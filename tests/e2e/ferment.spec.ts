@@ -322,13 +322,11 @@ test('a hundred and fifty vessels stay readable: by place, by what they ask, and
       )
   })
   await page.goto('/logbook')
-  await page
-    .getByLabel('Import a file')
-    .setInputFiles({
-      name: 'many.json',
-      mimeType: 'application/json',
-      buffer: Buffer.from(writeFile(copies, new Date().toISOString())),
-    })
+  await page.getByLabel('Import a file').setInputFiles({
+    name: 'many.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(writeFile(copies, new Date().toISOString())),
+  })
   await expect(page.getByText(/new entries taken in/)).toBeVisible({ timeout: 30_000 })
   await page.goto('/')
   const shelf = page.getByRole('region', { name: 'Shelf: Cold corner' })

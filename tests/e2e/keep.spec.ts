@@ -9,13 +9,11 @@ import { expect, expectAccessible, field, figure, test } from './steps'
 async function openLog(page: Page, entries: readonly Entry[], days: number) {
   await page.clock.install({ time: START + days * 86_400_000 })
   await page.goto('/logbook')
-  await page
-    .locator('input[type=file]')
-    .setInputFiles({
-      name: 'log.json',
-      mimeType: 'application/json',
-      buffer: Buffer.from(writeFile(entries, day(days))),
-    })
+  await page.locator('input[type=file]').setInputFiles({
+    name: 'log.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(writeFile(entries, day(days))),
+  })
   await expect(page.getByText(/new entries taken in/)).toBeVisible()
 }
 const VINEGAR = { materialId: 'white-vinegar', name: 'White vinegar 5 %', massG: 400 }
@@ -79,13 +77,11 @@ test('cooked, filled hot, held, read next day, labelled, released, sold, called 
 
   // Heat from a file with gaps, in Fahrenheit, with a reading of 1,000: it is told what was not used, and what is not counted.
   const heat = page.getByRole('region', { name: 'Heat record' })
-  await heat
-    .locator('input[type=file]')
-    .setInputFiles({
-      name: 'pot.csv',
-      mimeType: 'text/csv',
-      buffer: Buffer.from(loggerFile(START + 9.05 * 86_400_000)),
-    })
+  await heat.locator('input[type=file]').setInputFiles({
+    name: 'pot.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(loggerFile(START + 9.05 * 86_400_000)),
+  })
   const dialog = page.getByRole('dialog')
   await expect(dialog.getByRole('checkbox', { name: 'Temperatures are in °F' })).toBeChecked()
   await expect(dialog.getByText('1 line lay outside what a ferment can show')).toBeVisible()

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { forecastFerment, tasteWords, type Course, type FermentForecast, type Flag } from '@lactofer/core'
 import { forecastWords } from '~/components/ferment/forecastWords'
 import { changeOf, freshTrial, trialWords, whenWords, type Trial } from '~/components/ferment/trials'
-import { tellSpan } from '~/composables/moments'
+import { tellSpan } from '~/clock/moments'
 import { at, batch } from '../../core/test/ferment/foods'
 
 const START = Date.parse('2026-03-02T08:00:00.000Z')

@@ -54,8 +54,8 @@ const pungentParts = computed(() =>
       <div>
         <dt>Titratable acid</dt>
         <dd>
-          <strong data-figure="tart">{{ tart === null ? '–' : `${formatNumber(tart, 2)} %` }}</strong
-          >{{ ' ' }}<span class="muted small">as lactic: {{ profile || 'none' }}</span>
+          <strong data-figure="tart">{{ tart === null ? '–' : `${formatNumber(tart, 2)} %` }}</strong>{{ ' '
+          }}<span class="muted small">as lactic: {{ profile || 'none' }}</span>
         </dd>
       </div>
       <div>
@@ -69,8 +69,7 @@ const pungentParts = computed(() =>
         <dd>
           <strong data-figure="cost">{{
             perBottle ? `${formatNumber(cost.money, 2)} ${preferences.currency}` : '–'
-          }}</strong
-          >{{ ' '
+          }}</strong>{{ ' '
           }}<span v-if="cost.unpriced.length" class="muted small"
             >without {{ cost.unpriced.slice(0, 3).join(', ') }}{{ cost.unpriced.length > 3 ? ' …' : '' }}</span
           >
@@ -79,8 +78,7 @@ const pungentParts = computed(() =>
       <div>
         <dt>Live</dt>
         <dd>
-          <strong data-figure="live">{{ live ? 'yes' : 'no' }}</strong
-          >{{ ' '
+          <strong data-figure="live">{{ live ? 'yes' : 'no' }}</strong>{{ ' '
           }}<span class="muted small">{{ live ? 'bacteria of the ferment' : 'no living ferment, or cooked' }}</span>
         </dd>
       </div>

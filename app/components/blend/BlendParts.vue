@@ -239,9 +239,8 @@ const PREPARED = [
           <QuantityField
             v-else
             :model-value="part.ratio"
-            kind="percent"
-            plain
-            :limits="{ high: 1000, unit: '' }"
+            kind="number"
+            :limits="{ high: 1000 }"
             :label="`${part.name}, parts`"
             hide-label
             no-take
@@ -271,8 +270,7 @@ const PREPARED = [
           <QuantityField
             v-if="material(part)?.kind === 'water'"
             v-model="part.alkalinity"
-            kind="percent"
-            plain
+            kind="number"
             :limits="{ high: 20, unit: 'mmol/L' }"
             :label="`${part.name}, alkalinity in mmol/L`"
             optional

@@ -17,6 +17,7 @@ import {
   type Row,
   type Targets,
 } from '@lactofer/core'
+import { nowMoment } from '~/clock/clock'
 import { missedWords, namedValue, reachWords } from './limitWords'
 import { useRecorder } from '~/composables/useRecorder'
 import { useBook } from '~/stores/book'
@@ -142,7 +143,7 @@ async function did() {
   if (
     !(await record({
       kind: 'add',
-      at: new Date().toISOString(),
+      at: nowMoment(),
       lotId: lot.id,
       rows,
       waterG: weight('water'),

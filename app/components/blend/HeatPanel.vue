@@ -31,8 +31,8 @@ const expected = computed(() => {
       <div>
         <dt>on dry matter, as peppers are published</dt>
         <dd>
-          <strong>{{ formatShu(dry) }}</strong
-          >{{ ' ' }}<span class="muted small">{{ (100 * dryShare).toFixed(0) }} % is dry matter</span>
+          <strong>{{ formatShu(dry) }}</strong>{{ ' '
+          }}<span class="muted small">{{ (100 * dryShare).toFixed(0) }} % is dry matter</span>
         </dd>
       </div>
     </dl>

@@ -74,8 +74,7 @@ const setTargets = (targets: Targets) => (sauce.value.targets = targets)
     <div class="checks">
       <el-button type="primary" :loading="busy" @click="emit('solve', all)">{{
         all ? 'Solve them together' : 'Solve to targets'
-      }}</el-button
-      ><el-checkbox v-model="bench.wholeBand">Keep the whole pH band under “at most”</el-checkbox
+      }}</el-button><el-checkbox v-model="bench.wholeBand">Keep the whole pH band under “at most”</el-checkbox
       ><el-checkbox v-if="several" v-model="bench.together"
         >All {{ bench.sauces.length }} sauces together, from the same stock</el-checkbox
       >
@@ -119,8 +118,10 @@ const setTargets = (targets: Targets) => (sauce.value.targets = targets)
           <p class="small muted">Any one of these alone would do:</p>
           <ul class="plain-list advice">
             <li v-for="(advice, index) in answered.answer.advice.slice(0, MOST_ADVICE)" :key="index">
-              <span>{{ adviceWords(advice, answered.set, preferences.world) }}</span
-              ><el-button v-if="advice.limit.kind !== 'stock'" :loading="busy" @click="emit('follow', index, all)"
+              <span>{{ adviceWords(advice, answered.set, preferences.world) }}</span><el-button
+                v-if="advice.limit.kind !== 'stock'"
+                :loading="busy"
+                @click="emit('follow', index, all)"
                 >Do this</el-button
               >
             </li>

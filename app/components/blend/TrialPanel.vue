@@ -22,6 +22,7 @@ import {
   type TasteSchema,
 } from '@lactofer/core'
 import type { z } from 'zod'
+import { nowMoment } from '~/clock/clock'
 import { partForLog, scaleParts, totalOf, type SauceForm } from './blendForm'
 import { useMeters } from '~/composables/useMeters'
 import { useRecorder } from '~/composables/useRecorder'
@@ -142,7 +143,7 @@ async function keep(event: Event) {
   const unknownId = subject?.lotId ?? subject?.materialId
   const written = await record({
     kind: 'trial',
-    at: new Date().toISOString(),
+    at: nowMoment(),
     lotId: sauce.value.id,
     name: `Trial ${trials.length + 1}`,
     parts,
@@ -179,7 +180,7 @@ const range = (one: { low: number; high: number } | null | undefined) =>
   one ? `${one.low.toFixed(2)}–${one.high.toFixed(2)}` : '–'
 /** A trial that was weighed or read wrong: forgotten, with what it taught; what it took of the jars is there again. */
 const takeBack = (trial: EntryOf<'trial'>) =>
-  record({ kind: 'retract', at: new Date().toISOString(), replaces: trial.id, reason: 'Trial taken back.' })
+  record({ kind: 'retract', at: nowMoment(), replaces: trial.id, reason: 'Trial taken back.' })
 /** Puts the shares of a trial on the bench, as much as there was in the pot. */
 function choose(trial: EntryOf<'trial'>) {
   const total = totalOf(sauce.value) || 1000

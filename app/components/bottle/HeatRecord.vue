@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { useIntervalFn } from '@vueuse/core'
-import dayjs from 'dayjs'
 import { ElMessage } from 'element-plus'
 import { z } from 'zod'
 import {
@@ -9,10 +8,14 @@ import {
   heatRecordsOf,
   lethality,
   LIMITS,
+  MINUTE_MS,
+  momentOf,
   type HeatPlace,
   type HeatReference,
   type Lot,
 } from '@lactofer/core'
+import { nowMs } from '~/clock/clock'
+import { timeOfDay } from '~/clock/moments'
 import { useDraft } from '~/composables/useDraft'
 import { useRecorder } from '~/composables/useRecorder'
 import { useInstruments } from '~/stores/instruments'
@@ -50,7 +53,7 @@ const WORDS: Record<HeatPlace, string> = {
 }
 const startMs = computed(() => draft.value.points[0]?.atMs ?? 0)
 
-function put(tempC: number, atMs = Date.now()) {
+function put(tempC: number, atMs = nowMs()) {
   const points = draft.value.points.filter((point) => point.atMs !== atMs)
   draft.value.points = [...points, { atMs, tempC }].sort((a, b) => a.atMs - b.atMs)
   problem.value = ''
@@ -63,7 +66,7 @@ function add() {
     return
   }
   const last = draft.value.points.at(-1)
-  put(typed.value, last && later.value !== null ? last.atMs + later.value * 60_000 : Date.now())
+  put(typed.value, last && later.value !== null ? last.atMs + later.value * MINUTE_MS : nowMs())
   typed.value = null
 }
 const { pause, resume } = useIntervalFn(
@@ -86,11 +89,11 @@ async function keep() {
   if (!first || !last) return
   if (running.value) toggle()
   // Minutes typed from a slip of paper afterwards: the last of them was not later than now.
-  const startedMs = first.atMs - Math.max(0, last.atMs - Date.now())
+  const startedMs = first.atMs - Math.max(0, last.atMs - nowMs())
   if (
     !(await record({
       kind: 'heat',
-      at: new Date(startedMs).toISOString(),
+      at: momentOf(startedMs),
       lotId: lot.id,
       where,
       name: 'thermometer',
@@ -154,11 +157,11 @@ const lastBottle = computed(() => heatRecordsOf(lot)['last bottle'])
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <template v-if="draft.points.length">
       <p role="status" data-figure="unrecorded">
-        <strong>{{ draft.points.length }} not recorded yet</strong>, since {{ dayjs(startMs).format('HH:mm') }}:
+        <strong>{{ draft.points.length }} not recorded yet</strong>, since {{ timeOfDay(startMs) }}:
         <template v-for="point in draft.points.slice(-6)" :key="point.atMs"
           ><span class="point"
             ><TemperatureText :temp-c="point.tempC" /> at
-            {{ formatNumber((point.atMs - startMs) / 60_000, 1) }} min</span
+            {{ formatNumber((point.atMs - startMs) / MINUTE_MS, 1) }} min</span
           ></template
         >
       </p>

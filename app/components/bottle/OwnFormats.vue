@@ -11,6 +11,7 @@ import {
   type Draft,
   type SupplyItem,
 } from '@lactofer/core'
+import { nowMoment } from '~/clock/clock'
 import { useRecorder } from '~/composables/useRecorder'
 import { newLotId, useBook } from '~/stores/book'
 
@@ -41,7 +42,7 @@ async function save(event: Event, retired = false) {
   const parsed = FormatEntry.safeParse({
     ...form,
     kind: 'format',
-    at: new Date().toISOString(),
+    at: nowMoment(),
     id: newLotId(),
     by: 'x',
     origin: 'maker',
@@ -104,7 +105,7 @@ async function put() {
   if (
     await record({
       kind: 'supply',
-      at: new Date().toISOString(),
+      at: nowMoment(),
       item: kind.item,
       fits: kind.fits,
       what: what.value,

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import dayjs from 'dayjs'
 import type { ReleaseCheck } from '@lactofer/core'
+import { fullMoment } from '~/clock/moments'
 
 /** The checks of a release, worst first, each with its sentence, the facts it rests on and its working. */
 defineProps<{ checks: readonly ReleaseCheck[] }>()
@@ -16,7 +16,7 @@ const WORD = { pass: 'Passes', ask: 'Ask', stop: 'Stops' } as const
         <strong>{{ check.title }}</strong>
         <p>{{ check.sentence }}</p>
         <p v-for="fact in check.evidence" :key="fact.atMs" class="small muted">
-          {{ fact.what }}, {{ dayjs(fact.atMs).format('D MMM YYYY HH:mm') }}, {{ fact.by }}
+          {{ fact.what }}, {{ fullMoment(fact.atMs) }}, {{ fact.by }}
         </p>
         <ShowWorking v-if="check.working" :working="check.working" />
       </div>

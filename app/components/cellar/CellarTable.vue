@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { useVirtualList } from '@vueuse/core'
-import { KIND_WORDS, SOON_DAYS, type CellarRow, type Lot } from '@lactofer/core'
+import { DAY_MS, KIND_WORDS, SOON_DAYS, type CellarRow, type Lot } from '@lactofer/core'
 
 /** All rows of the cellar; only those in view are drawn, so thousands scroll without lag. */
 const { rows, chosen, nowMs } = defineProps<{ rows: readonly CellarRow[]; chosen: string; nowMs: number }>()
@@ -9,7 +9,6 @@ const ROW = 56
 const HEAD = 37
 const all = computed(() => [...rows])
 const { list, containerProps, wrapperProps, scrollTo } = useVirtualList(all, { itemHeight: ROW, overscan: 8 })
-const DAY_MS = 86_400_000
 const days = (row: CellarRow) => (row.bestBefore ? Math.floor((Date.parse(row.bestBefore) - nowMs) / DAY_MS) : null)
 const late = (row: CellarRow) => {
   const left = days(row)

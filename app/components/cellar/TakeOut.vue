@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
 import { formatNumber, refusalOf, type Draft, type Lot, type WayOut } from '@lactofer/core'
+import { nowMoment } from '~/clock/clock'
 import { useRecorder } from '~/composables/useRecorder'
 import { useBook } from '~/stores/book'
 
@@ -52,7 +53,7 @@ const problem = computed(() => {
   return refusalOf(book.book, draft())
 })
 function draft(): Draft {
-  const base = { at: new Date().toISOString(), lotId: lot.id }
+  const base = { at: nowMoment(), lotId: lot.id }
   if (how.value === 'moved')
     return {
       kind: 'move',

@@ -1,13 +1,21 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import dayjs from 'dayjs'
 import { use } from 'echarts/core'
 import { CustomChart, LineChart } from 'echarts/charts'
 import { GridComponent, MarkLineComponent, TooltipComponent } from 'echarts/components'
 import { SVGRenderer } from 'echarts/renderers'
 import { refDebounced } from '@vueuse/core'
 import VChart from 'vue-echarts'
-import { formatTemperature, PH_LINE, type Course, type PhOfLot, type TemperaturePoint } from '@lactofer/core'
+import {
+  DAY_MS,
+  formatTemperature,
+  HOUR_MS,
+  PH_LINE,
+  type Course,
+  type PhOfLot,
+  type TemperaturePoint,
+} from '@lactofer/core'
+import { shortMoment } from '~/clock/moments'
 import type { CourseEvent, ExtraLine } from './courseLines'
 import { useTones } from '~/composables/useTones'
 import { usePreferences } from '~/stores/preferences'
@@ -40,8 +48,6 @@ const {
 const tones = useTones()
 const preferences = usePreferences()
 
-const HOUR_MS = 3_600_000
-const DAY_MS = 24 * HOUR_MS
 /** Lines beside the forecast are told apart by their dashes, not by colour. */
 const DASHES: (string | number[])[] = ['dashed', 'dotted', [10, 3, 2, 3]]
 /** Days between marks of the axis. */
@@ -119,7 +125,7 @@ const option = computed(() => {
       textStyle: { color: ink },
       formatter: (hit: unknown) => {
         const { value, seriesName } = hit as { value: [number, number]; seriesName: string }
-        return `${startMs > 0 ? dayjs(value[0]).format('D MMM HH:mm') : `day ${(value[0] / DAY_MS).toFixed(1)}`}<br>${seriesName === 'temperature' ? formatTemperature(value[1], preferences.world) : `${seriesName} ${value[1].toFixed(2)}`}`
+        return `${startMs > 0 ? shortMoment(value[0]) : `day ${(value[0] / DAY_MS).toFixed(1)}`}<br>${seriesName === 'temperature' ? formatTemperature(value[1], preferences.world) : `${seriesName} ${value[1].toFixed(2)}`}`
       },
     },
     xAxis: [

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import dayjs from 'dayjs'
-import { valueAt, type Course, type PhOfLot } from '@lactofer/core'
+import { DAY_MS, valueAt, type Course, type PhOfLot } from '@lactofer/core'
+import { shortDay } from '~/clock/moments'
 import type { ExtraLine } from './courseLines'
 
 /** The chart as a table, day by day: what is expected, what was read, what else was tried. */
@@ -11,7 +11,6 @@ const {
   readings = [],
   extras = [],
 } = defineProps<{ startMs: number; course: Course; readings?: readonly PhOfLot[]; extras?: readonly ExtraLine[] }>()
-const DAY_MS = 86_400_000
 const rows = computed(() => {
   const last = Math.round((course.hours.at(-1) ?? 24) / 24)
   const step = last > 60 ? 14 : last > 20 ? 3 : 1
@@ -20,7 +19,7 @@ const rows = computed(() => {
     const read = readings.filter(({ atMs }) => atMs >= startMs + day * DAY_MS && atMs < startMs + (day + step) * DAY_MS)
     return {
       day,
-      date: dayjs(startMs + day * DAY_MS).format('D MMM'),
+      date: shortDay(startMs + day * DAY_MS),
       typical: at(course.blended.typical),
       band: `${at(course.blended.low)} to ${at(course.blended.high)}`,
       tempC: valueAt(course.hours, course.tempC, day * 24),

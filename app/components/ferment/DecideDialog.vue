@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { ElMessage } from 'element-plus'
-import dayjs from 'dayjs'
 import { COLD_C, formatMass, LotCodeSchema, temperaturesOf, type Draft, type Lot, type Standing } from '@lactofer/core'
+import { nowMoment } from '~/clock/clock'
+import { momentAfterDays } from '~/clock/moments'
 import { useRecorder } from '~/composables/useRecorder'
 import { newLotId, useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
@@ -100,7 +101,7 @@ const thrownG = computed(() =>
   lot.vessels.filter(({ mark }) => marks.value.includes(mark)).reduce((sum, vessel) => sum + vessel.massG, 0),
 )
 const draft = computed((): Draft | null => {
-  const at = new Date().toISOString()
+  const at = nowMoment()
   const base = { at, lotId: lot.id }
   switch (what.value) {
     case 'cold':
@@ -118,7 +119,7 @@ const draft = computed((): Draft | null => {
         ...base,
         kind: 'decide',
         decision: 'wait',
-        until: dayjs().add(days.value, 'day').toISOString(),
+        until: momentAfterDays(days.value),
         reason: reason.value.trim(),
       }
     case 'ready':
@@ -209,8 +210,7 @@ const example = computed(() => (what.value ? (EXAMPLES[what.value] ?? '') : ''))
       <div class="row">
         <el-button :type="what === 'discard' ? 'danger' : 'primary'" native-type="submit" :loading="busy">{{
           KEEP[what]
-        }}</el-button
-        ><el-button @click="what = null">Leave it</el-button>
+        }}</el-button><el-button @click="what = null">Leave it</el-button>
       </div>
     </form>
   </el-dialog>

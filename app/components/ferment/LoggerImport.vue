@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import dayjs from 'dayjs'
 import { ElMessage } from 'element-plus'
-import { formatNumber, type HeatPlace, type Lot } from '@lactofer/core'
+import { formatNumber, HOUR_MS, type HeatPlace, type Lot } from '@lactofer/core'
+import { shortMoment } from '~/clock/moments'
 import { useLoggerFile } from '~/composables/useLoggerFile'
 import { useRecorder } from '~/composables/useRecorder'
 
@@ -20,7 +20,7 @@ const {
   read,
   draft,
 } = useLoggerFile(
-  () => lot.startedMs - (heatOf ? 12 : 1) * 3_600_000,
+  () => lot.startedMs - (heatOf ? 12 : 1) * HOUR_MS,
   () => heatOf,
 )
 const { busy: writing, record } = useRecorder('The file is still open; try again.')
@@ -44,6 +44,10 @@ async function keep() {
   ElMessage.success(`${found.value.points.length} points are in the log.`)
   shown.value = false
 }
+const spanWords = computed(() => {
+  const [first, last] = [found.value?.points[0], found.value?.points.at(-1)]
+  return first && last ? `${shortMoment(first.atMs)} to ${shortMoment(last.atMs)}` : ''
+})
 </script>
 
 <template>
@@ -105,9 +109,7 @@ async function keep() {
           </div>
           <div v-if="found" data-figure="record">
             <p>
-              <strong>{{ formatNumber(found.rows) }} lines</strong>,
-              {{ dayjs(found.points[0]?.atMs).format('D MMM HH:mm') }} to
-              {{ dayjs(found.points.at(-1)?.atMs).format('D MMM HH:mm')
+              <strong>{{ formatNumber(found.rows) }} lines</strong>, {{ spanWords
               }}<template v-if="temps.length"
                 >, <TemperatureText :temp-c="Math.min(...temps)" /> to
                 <TemperatureText :temp-c="Math.max(...temps)" /></template

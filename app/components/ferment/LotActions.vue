@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
 import { CHORES, isCold, styleById, topUpBrine, type Chore, type Lot, type Standing } from '@lactofer/core'
+import { nowMoment } from '~/clock/clock'
 import { useRecorder } from '~/composables/useRecorder'
 
 /** What was done, what is seen, and what is decided. */
@@ -17,7 +18,7 @@ const chores = computed(() => {
   return [...new Set([...own, ...CHORES.slice(0, 7)])].filter(done)
 })
 async function did(chore: Chore) {
-  if (await record({ kind: 'chore', at: new Date().toISOString(), lotId: lot.id, chore }))
+  if (await record({ kind: 'chore', at: nowMoment(), lotId: lot.id, chore }))
     ElMessage.success(`${chore}: recorded. A wrong tap is taken back in the log.`)
 }
 const cold = computed(() => isCold(lot))

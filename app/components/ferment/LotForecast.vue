@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import {
+  DAY_MS,
   fermentCaseOf,
   phsOf,
   structureOfPlan,
@@ -18,7 +19,6 @@ import { useBook } from '~/stores/book'
 /** Is it sour yet, and when will it be? Forecast, readings, what else could be done with it, and earlier lots beside it. */
 const { lot, stand, saltPct } = defineProps<{ lot: Lot; stand: Standing | null; saltPct: number }>()
 const book = useBook()
-const DAY_MS = 86_400_000
 const plan = computed(() => (lot.made.kind === 'plan' ? lot.made : null))
 const phs = computed(() => phsOf(lot))
 const temperatures = computed(() => temperaturesOf(lot))

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import dayjs from 'dayjs'
 import { ElMessage } from 'element-plus'
 import { entryWords, factsOf, readField, InvalidInput, photosOf, type EntryOf, type Lot } from '@lactofer/core'
+import { nowMoment } from '~/clock/clock'
+import { shortMoment } from '~/clock/moments'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 
@@ -34,7 +35,7 @@ async function takeBack(entryId: string) {
   try {
     await book.record({
       kind: 'retract',
-      at: new Date().toISOString(),
+      at: nowMoment(),
       replaces: entryId,
       reason: 'Taken back by hand.',
     })
@@ -75,7 +76,7 @@ const REVERSIBLE = [
       </thead>
       <tbody>
         <tr v-for="entry in lines" :key="entry.id">
-          <td class="small when">{{ dayjs(entry.at).format('D MMM HH:mm') }}</td>
+          <td class="small when">{{ shortMoment(entry.at) }}</td>
           <td class="small">{{ entry.by }}</td>
           <td>
             {{ entryWords(entry, preferences.world)

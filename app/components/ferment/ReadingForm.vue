@@ -1,7 +1,16 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
-import { structureOfPlan, titrationWorking, usuallyOf, type Instrument, type Lot } from '@lactofer/core'
+import {
+  HOUR_MS,
+  momentOf,
+  structureOfPlan,
+  titrationWorking,
+  usuallyOf,
+  type Instrument,
+  type Lot,
+} from '@lactofer/core'
+import { nowMs } from '~/clock/clock'
 import { freshReading, ReadingDraftSchema } from './readingDraft'
 import { useInstruments, type Taken } from '~/stores/instruments'
 import { useDraft } from '~/composables/useDraft'
@@ -12,7 +21,7 @@ import { useRecorder } from '~/composables/useRecorder'
 const { lot, phOnly = false } = defineProps<{ lot: Lot; phOnly?: boolean }>()
 const emit = defineEmits<{ recorded: [] }>()
 const { draft: form, reset } = useDraft(`reading-${lot.id}`, ReadingDraftSchema, freshReading)
-const atMs = ref<number | null>(Date.now())
+const atMs = ref<number | null>(nowMs())
 const instrument = ref<Instrument>()
 const instruments = useInstruments()
 const { options, using, instrumentOf, ageOf } = useMeters()
@@ -39,7 +48,7 @@ const more = computed(
 
 function taken({ instrument: used }: Taken) {
   if (used.kind === 'meter') instrument.value = used
-  atMs.value = Date.now()
+  atMs.value = nowMs()
 }
 async function confirm(event: Event) {
   if (focusInvalid(event)) {
@@ -60,7 +69,7 @@ async function confirm(event: Event) {
   if (problem.value || atMs.value === null) return
   const written = await record({
     kind: 'reading',
-    at: new Date(atMs.value).toISOString(),
+    at: momentOf(atMs.value),
     lotId: lot.id,
     ...read,
     ...(ph !== null && {
@@ -75,7 +84,7 @@ async function confirm(event: Event) {
   ElMessage.success('Reading recorded.')
   reset()
   instrument.value = undefined
-  atMs.value = Date.now()
+  atMs.value = nowMs()
   emit('recorded')
 }
 const SAMPLES = [
@@ -99,7 +108,7 @@ const SAMPLES = [
       />
       <PickField v-if="pieces && !phOnly" v-model="of" label="pH of" :options="SAMPLES" class="whole" />
       <PickField v-if="!instrument" v-model="using" label="Read with" :options="options" class="whole" />
-      <MomentField v-model="atMs" label="When" :earliest-ms="lot.startedMs - 3_600_000" class="whole" />
+      <MomentField v-model="atMs" label="When" :earliest-ms="lot.startedMs - HOUR_MS" class="whole" />
     </div>
     <p v-if="instrument" class="muted small">
       From the {{ instrument.name

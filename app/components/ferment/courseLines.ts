@@ -1,4 +1,4 @@
-import type { Course, Lot, PhOfLot } from '@lactofer/core'
+import { HOUR_MS, type Course, type Lot, type PhOfLot } from '@lactofer/core'
 
 /** A line beside the forecast: a scenario, or an earlier lot. Times in ms since packing. */
 export interface ExtraLine {
@@ -12,8 +12,6 @@ export interface CourseEvent {
   ms: number
   text: string
 }
-
-const HOUR_MS = 3_600_000
 
 /** The middle of a course as a line. */
 export const lineOf = (name: string, { hours, blended }: Course): ExtraLine => ({

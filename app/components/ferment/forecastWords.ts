@@ -1,11 +1,9 @@
-import type { Course, FermentForecast, When } from '@lactofer/core'
-import { tellMoment, tellSpan } from '~/composables/moments'
-
-const HOUR_MS = 3_600_000
+import { HOUR_MS, type Course, type FermentForecast, type Level, type When } from '@lactofer/core'
+import { tellMoment, tellSpan } from '~/clock/moments'
 
 /** A verdict of the forecast: level, word, sentence. */
 export interface ForecastSays {
-  level: 'fine' | 'ask' | 'act'
+  level: Exclude<Level, 'discard'>
   word: string
   sentence: string
 }

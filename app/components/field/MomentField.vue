@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, useId, watch } from 'vue'
-import dayjs from 'dayjs'
+import { MINUTE_MS } from '@lactofer/core'
+import { fieldOfMoment, momentOfField, shortMoment } from '~/clock/moments'
 import { useBook } from '~/stores/book'
 
 /** When something happened, in the browser's own time. Never in the future. `null` while it cannot be read. */
@@ -8,21 +9,22 @@ const { label, earliestMs = 0 } = defineProps<{ label: string; earliestMs?: numb
 const model = defineModel<number | null>({ required: true })
 const book = useBook()
 const id = useId()
-const shown = (ms: number | null) => (ms === null ? '' : dayjs(ms).format('YYYY-MM-DDTHH:mm'))
-const text = ref(shown(model.value))
+/** A clock that goes a little ahead is no reason to refuse. */
+const AHEAD_MS = 5 * MINUTE_MS
+const text = ref(fieldOfMoment(model.value))
 watch(model, (ms) => {
-  if (ms !== null && shown(ms) !== text.value) text.value = shown(ms)
+  if (ms !== null) text.value = fieldOfMoment(ms)
 })
 
+const typedMs = computed(() => momentOfField(text.value))
 const problem = computed(() => {
-  const moment = dayjs(text.value)
-  if (!text.value || !moment.isValid()) return 'Enter a day and a time.'
-  if (moment.valueOf() > book.nowMs + 5 * 60_000) return 'This lies in the future. Enter when it was done.'
-  if (moment.valueOf() < earliestMs)
-    return `This is before ${dayjs(earliestMs).format('D MMM HH:mm')}, when the lot began.`
+  const ms = typedMs.value
+  if (ms === null) return 'Enter a day and a time.'
+  if (ms > book.nowMs + AHEAD_MS) return 'This lies in the future. Enter when it was done.'
+  if (ms < earliestMs) return `This is before ${shortMoment(earliestMs)}, when the lot began.`
   return null
 })
-watch([text, problem], () => (model.value = problem.value ? null : dayjs(text.value).valueOf()))
+watch([typedMs, problem], () => (model.value = problem.value ? null : typedMs.value))
 </script>
 
 <template>

@@ -30,7 +30,6 @@ const props = defineProps<{
   hideLabel?: boolean
   placeholder?: string
   reader?: (text: string, unit: string) => Said
-  plain?: boolean
 }>()
 
 const model = defineModel<number | null>({ required: true })
@@ -120,7 +119,7 @@ onBeforeUnmount(() => instruments.forget(id))
       @focus="focus"
       @keydown.space="space"
     >
-      <template v-if="unitSign(unit) && !plain" #suffix>
+      <template v-if="unitSign(unit)" #suffix>
         <select
           v-if="CHOOSABLE[kind]"
           class="unit"

@@ -2,6 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import { ElMessage } from 'element-plus'
 import { calibrateMeter, calibrationAge, InvalidInput, nernstMv } from '@lactofer/core'
+import { nowMoment } from '~/clock/clock'
 import { BENCH_METER, useMeters } from '~/composables/useMeters'
 import { useRecorder } from '~/composables/useRecorder'
 import { useInstruments } from '~/stores/instruments'
@@ -87,7 +88,7 @@ async function keep(event: Event) {
   if (focusInvalid(event) || problem.value || !result) return
   const written = await record({
     kind: 'calibrate',
-    at: new Date().toISOString(),
+    at: nowMoment(),
     meter: meter.value.trim(),
     points: steps.value.map(({ buffer, tempC }, index) => ({
       ph: buffer,
@@ -158,8 +159,10 @@ const recordWords = computed(() =>
       </p>
       <p v-if="problem && (asked || found?.problem)" class="problem" role="alert">{{ problem }}</p>
       <div class="row">
-        <el-button type="primary" native-type="submit" :loading="busy">{{ recordWords }}</el-button
-        ><el-button @click="open = false">Leave it</el-button>
+        <el-button type="primary" native-type="submit" :loading="busy">{{ recordWords }}</el-button><el-button
+          @click="open = false"
+          >Leave it</el-button
+        >
       </div>
     </form>
   </el-dialog>

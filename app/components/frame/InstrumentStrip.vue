@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import dayjs from 'dayjs'
 import IconTool from '~icons/lucide/sliders-horizontal'
-import { formatMass, formatNumber, formatTemperature } from '@lactofer/core'
+import { formatMass, formatNumber, formatTemperature, HOUR_MS } from '@lactofer/core'
 import { useInstruments } from '~/stores/instruments'
 import { usePreferences } from '~/stores/preferences'
 import { useBook } from '~/stores/book'
@@ -15,7 +14,7 @@ const benchOpen = ref(false)
 const dials = computed(() => {
   const state = instruments.connected ? instruments.state : null
   if (!state) return []
-  const age = dayjs(book.nowMs).diff(dayjs(state.ph.calibratedAt), 'hour')
+  const age = Math.trunc((book.nowMs - Date.parse(state.ph.calibratedAt)) / HOUR_MS)
   return [
     {
       id: 'scale',

@@ -1,23 +1,15 @@
 <script setup lang="ts">
+import { KEY_BINDINGS } from './keys'
+
 const open = defineModel<boolean>({ required: true })
-const KEYS = [
-  ['1 – 7', 'the stages, Today to Cellar'],
-  ['n', 'new batch'],
-  ['r', 'on a lot’s page: read pH and temperature'],
-  ['/', 'find a lot'],
-  ['Space', 'in an empty number field: take the instrument’s reading'],
-  ['Enter', 'at the scale: take the weight'],
-  ['t, s', 'at the scale: tare, leave it out'],
-  ['?', 'this help'],
-] as const
 </script>
 
 <template>
   <el-dialog v-model="open" title="Keys" width="460px">
     <dl>
-      <template v-for="[key, what] in KEYS" :key="key"
+      <template v-for="{ sign, what } in KEY_BINDINGS" :key="sign"
         ><dt>
-          <kbd class="key">{{ key }}</kbd>
+          <kbd class="key">{{ sign }}</kbd>
         </dt>
         <dd>{{ what }}</dd></template
       >

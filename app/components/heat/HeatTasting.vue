@@ -13,6 +13,7 @@ import {
   type Range,
   type TastingStep,
 } from '@lactofer/core'
+import { nowMoment } from '~/clock/clock'
 import { useRecorder } from '~/composables/useRecorder'
 
 /** A dilution tasting of a lot: which dilution next, felt or not, until the threshold stands between two; then a second estimate of its heat. */
@@ -32,7 +33,7 @@ async function keep() {
   if (
     !(await record({
       kind: 'reading',
-      at: new Date().toISOString(),
+      at: nowMoment(),
       lotId: lot.id,
       tasting: [...series.value],
       note: 'Dilution tasting.',

@@ -11,6 +11,7 @@ import {
   type MaterialKind,
   type Range,
 } from '@lactofer/core'
+import { nowMoment } from '~/clock/clock'
 import { useRecorder } from '~/composables/useRecorder'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
@@ -87,7 +88,7 @@ async function save() {
   )
   const draft = {
     kind: 'material' as const,
-    at: new Date().toISOString(),
+    at: nowMoment(),
     materialId: id,
     name: trimmed,
     group: kind.value,
@@ -113,7 +114,7 @@ async function forget() {
   if (
     await record({
       kind: 'material',
-      at: new Date().toISOString(),
+      at: nowMoment(),
       materialId: material.id,
       name: material.name,
       group: material.kind,
@@ -143,10 +144,9 @@ async function forget() {
       />
       <QuantityField
         v-model="price"
-        kind="percent"
-        plain
+        kind="number"
         :label="`Price, ${preferences.currency} per kg`"
-        :limits="{ high: 100000, unit: '' }"
+        :limits="{ high: 100_000 }"
         optional
         no-take
       />

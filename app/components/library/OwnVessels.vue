@@ -14,6 +14,7 @@ import {
   type VesselKind,
   type VesselShape,
 } from '@lactofer/core'
+import { nowMoment } from '~/clock/clock'
 import { useRecorder } from '~/composables/useRecorder'
 import { newLotId, useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
@@ -55,7 +56,7 @@ async function save(event: Event) {
   if (focusInvalid(event)) return
   const parsed = VesselEntry.omit({ id: true, by: true, origin: true }).safeParse({
     kind: 'vessel',
-    at: new Date().toISOString(),
+    at: nowMoment(),
     vesselId: form.vesselId || newLotId(),
     name: form.name,
     shape: form.shape,

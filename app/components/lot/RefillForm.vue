@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
 import { InvalidInput, refillDrafts, type Draft, type Lot } from '@lactofer/core'
+import { nowMoment } from '~/clock/clock'
 import { useRecorder } from '~/composables/useRecorder'
 import { newLotId, useBook } from '~/stores/book'
 
@@ -34,7 +35,7 @@ async function refill() {
   let drafts: Draft[]
   try {
     drafts = refillDrafts(lot, {
-      at: new Date().toISOString(),
+      at: nowMoment(),
       drawnG: drawnG.value,
       vinegarId: vinegarId.value,
       vinegarName: book.library.materialOrUnknown(vinegarId.value).name,

@@ -7,6 +7,7 @@ import {
   InvalidInput,
   LEAST_SALT_PCT,
   mix,
+  momentOf,
   propertiesOf,
   saltRemedies,
   spoonedG,
@@ -16,6 +17,7 @@ import {
   type Lot,
   type Remedy,
 } from '@lactofer/core'
+import { nowMoment, nowMs } from '~/clock/clock'
 import { useRecorder } from '~/composables/useRecorder'
 import { useBook } from '~/stores/book'
 
@@ -131,8 +133,8 @@ const WHAT = { salt: 'Salt', water: 'Water', produce: 'Unsalted produce', brine:
 async function did(remedy: Remedy) {
   const base = content.value
   if (!base || isPct.value === null || target.value === null) return
-  const at = new Date().toISOString()
-  const later = new Date(Date.now() + 1).toISOString()
+  const at = nowMoment()
+  const later = momentOf(nowMs() + 1)
   const facts: Draft[] =
     how.value === 'measured'
       ? [{ kind: 'reading', at, lotId: lot.id, saltPct: Math.round(isPct.value * 100) / 100, note: 'Salted wrong.' }]
@@ -207,14 +209,7 @@ const saltOptions = computed(() => [
         />
         <QuantityField v-else-if="how === 'grams'" v-model="grams" kind="mass" label="Salt that went in" />
         <template v-else>
-          <QuantityField
-            v-model="spoons"
-            kind="percent"
-            plain
-            label="Spoons"
-            :limits="{ high: 500, unit: '' }"
-            no-take
-          />
+          <QuantityField v-model="spoons" kind="number" label="Spoons" :limits="{ high: 500 }" no-take />
           <PickField v-model="spoon" label="of" :options="SPOONS" />
           <PickField v-model="saltId" label="Which salt" :options="saltOptions" />
         </template>

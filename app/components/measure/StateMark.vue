@@ -4,9 +4,10 @@ import IconFine from '~icons/lucide/circle-check'
 import IconAsk from '~icons/lucide/circle-help'
 import IconAct from '~icons/lucide/triangle-alert'
 import IconDiscard from '~icons/lucide/octagon-x'
+import type { Level } from '@lactofer/core'
 
 /** A judgement: icon, word and colour together, never a colour alone. */
-const { level, word } = defineProps<{ level: 'fine' | 'ask' | 'act' | 'discard'; word: string }>()
+const { level, word } = defineProps<{ level: Level; word: string }>()
 const icon = computed(() => ({ fine: IconFine, ask: IconAsk, act: IconAct, discard: IconDiscard })[level])
 </script>
 

@@ -1,4 +1,13 @@
-import { formatNumber, formatShu, heatWord, slackOf, type HeatScale, type Property, type Range } from '@lactofer/core'
+import {
+  formatNumber,
+  formatShu,
+  heatWord,
+  slackOf,
+  type HeatScale,
+  type Level,
+  type Property,
+  type Range,
+} from '@lactofer/core'
 
 /** A wanted range; an open end is `null`. */
 export interface Wanted {
@@ -106,7 +115,7 @@ export function judge(
   property: Property,
   value: Range | null,
   target: Wanted,
-): { level: 'fine' | 'act' | 'ask'; word: string } {
+): { level: Exclude<Level, 'discard'>; word: string } {
   if (target.low === null && target.high === null) return { level: 'fine', word: '' }
   if (!value) return { level: 'ask', word: 'no figure' }
   const { write, unit } = RULERS[property]

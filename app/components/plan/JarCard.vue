@@ -48,8 +48,7 @@ const add = (row: Omit<Row, 'massG'>) => (jar.value = { ...jar.value, rows: [...
 <template>
   <section class="sheet jar" :aria-label="`Jar ${jar.code}`">
     <header>
-      <span class="code">{{ jar.code }}</span
-      ><span v-if="jar.hot" class="hot">HOT</span
+      <span class="code">{{ jar.code }}</span><span v-if="jar.hot" class="hot">HOT</span
       ><el-button text :aria-label="`Take out jar ${jar.code}`" @click="emit('remove')"
         ><IconX aria-hidden="true"
       /></el-button>
@@ -74,8 +73,7 @@ const add = (row: Omit<Row, 'massG'>) => (jar.value = { ...jar.value, rows: [...
     </div>
     <ul v-if="jar.rows.length" class="plain-list">
       <li v-for="(row, index) in jar.rows" :key="row.key">
-        <span>{{ row.name }}</span
-        ><QuantityField
+        <span>{{ row.name }}</span><QuantityField
           v-model="row.massG"
           kind="mass"
           :label="`${row.name}, weight`"

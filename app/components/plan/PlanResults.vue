@@ -123,8 +123,7 @@ const ACIDITY_WORDS = { fine: 'Sour enough', act: 'Low in acid', ask: 'As usual'
       <div v-if="found.ph">
         <h3>{{ style.ferments ? 'Start pH' : 'pH of the mixture' }}</h3>
         <p>
-          <strong class="acid" data-figure="start-ph">{{ found.ph.typical.toFixed(1) }}</strong
-          >{{ ' '
+          <strong class="acid" data-figure="start-ph">{{ found.ph.typical.toFixed(1) }}</strong>{{ ' '
           }}<span class="muted"
             >probably {{ found.ph.low.toFixed(1) }}–{{ found.ph.high.toFixed(1) }}; read it once it is mixed</span
           >
@@ -148,8 +147,8 @@ const ACIDITY_WORDS = { fine: 'Sour enough', act: 'Low in acid', ask: 'As usual'
       <div>
         <h3>Heat and sugar</h3>
         <p>
-          <strong class="heat">{{ formatShu(found.properties.shu) }}</strong
-          >{{ ' ' }}<span class="muted">{{ preferences.heatWord(found.properties.shu.typical) }}</span
+          <strong class="heat">{{ formatShu(found.properties.shu) }}</strong>{{ ' '
+          }}<span class="muted">{{ preferences.heatWord(found.properties.shu.typical) }}</span
           >, sugar {{ formatNumber(found.properties.sugarPct.low, 1) }}–{{
             formatNumber(found.properties.sugarPct.high, 1)
           }}

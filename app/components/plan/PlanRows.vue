@@ -128,10 +128,9 @@ const add = (row: Omit<Row, 'massG'>) => rows.value.push(freshRow(row))
             />
             <QuantityField
               :model-value="row.pricePerKg ?? null"
-              kind="percent"
-              plain
+              kind="number"
               :label="`${row.name}, ${preferences.currency} per kg`"
-              :limits="{ high: 100000, unit: '' }"
+              :limits="{ high: 100_000 }"
               optional
               no-take
               @update:model-value="set(row, { pricePerKg: $event ?? undefined })"

@@ -146,8 +146,7 @@ const vinegarWords = computed(() =>
         <summary>The same spoons of another salt</summary>
         <ul class="plain-list swaps">
           <li v-for="swap in swaps" :key="swap.name">
-            <span>{{ swap.name }}</span
-            ><span class="number">{{ formatNumber(swap.saltG, 1) }} g</span
+            <span>{{ swap.name }}</span><span class="number">{{ formatNumber(swap.saltG, 1) }} g</span
             ><span class="number">× {{ formatNumber(swap.times, 2) }}</span
             ><span class="number">{{ formatNumber(swap.evened, 2) }} % evened out</span>
           </li>

@@ -76,10 +76,9 @@ function undo() {
       <QuantityField
         v-if="way === 'factor'"
         v-model="factor"
-        kind="percent"
-        plain
+        kind="number"
         label="Factor"
-        :limits="{ low: 0.0001, high: 10000, unit: '' }"
+        :limits="{ low: 0.0001, high: 10_000 }"
         no-take
       />
       <PickField

@@ -2,6 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import { ElMessage } from 'element-plus'
 import { PlainNameSchema } from '@lactofer/core'
+import { nowMoment } from '~/clock/clock'
 import { recipePlanOf, type PlanForm } from './planForm'
 import { useRecorder } from '~/composables/useRecorder'
 import { newLotId, useBook } from '~/stores/book'
@@ -33,7 +34,7 @@ async function save() {
   if (problem.value || !plan) return
   const written = await record({
     kind: 'recipe',
-    at: new Date().toISOString(),
+    at: nowMoment(),
     recipeId: intoId.value || newLotId(),
     name: name.value.trim(),
     plan,

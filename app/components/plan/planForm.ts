@@ -18,6 +18,7 @@ import {
   type StyleId,
   usualCut,
 } from '@lactofer/core'
+import { nowMs } from '~/clock/clock'
 
 const checkIds = PACKING_CHECKS.map((check) => check.id) as [PackingCheck, ...PackingCheck[]]
 
@@ -53,7 +54,7 @@ let keys = 0
 export const freshRow = (row: Omit<Row, 'massG'>): FormRow => ({
   ...row,
   massG: null,
-  key: `r${Date.now().toString(36)}${keys++}`,
+  key: `r${nowMs().toString(36)}${keys++}`,
 })
 
 /** Salt, basis and water as a style usually has them. */

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { InvalidInput, planFigures, RowSchema, type Book, type Lot, type PlanFigures, type Row } from '@lactofer/core'
+import { nowMs } from '~/clock/clock'
 
 /** A jar of a split: what it takes of the bowl, what it gets besides, how salt it shall be, and its vessel. */
 export const JarSchema = z.object({
@@ -19,7 +20,7 @@ export type SplitForm = z.infer<typeof SplitSchema>
 let keys = 0
 /** A jar that is still empty. */
 export const freshJar = (name: string, code: string, bowlG: number | null, vesselId: string): Jar => ({
-  key: `j${Date.now().toString(36)}${keys++}`,
+  key: `j${nowMs().toString(36)}${keys++}`,
   name,
   code,
   bowlG,

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
-import { alongTheShelf, type Ask } from '@lactofer/core'
+import { alongTheShelf, HOUR_MS, type Ask } from '@lactofer/core'
+import { nowMoment } from '~/clock/clock'
 import { saveCalendar } from '~/composables/roundCalendar'
 import { useRecorder } from '~/composables/useRecorder'
 import { useBook } from '~/stores/book'
@@ -33,7 +34,7 @@ const together = (asks: readonly Ask[]) =>
   preferences.round === 'chore' && asks.length > 1 && asks.every((ask) => ask.chore) ? asks : []
 
 async function done(asks: readonly Ask[], skipped?: string) {
-  const at = new Date().toISOString()
+  const at = nowMoment()
   const drafts = asks.flatMap(({ lotId, chore }) =>
     chore ? [{ kind: 'chore' as const, at, lotId, chore, ...(skipped && { skipped }) }] : [],
   )
@@ -43,7 +44,7 @@ async function done(asks: readonly Ask[], skipped?: string) {
   last.value = { entryIds: written.value, text }
 }
 async function undo() {
-  const at = new Date().toISOString()
+  const at = nowMoment()
   if (
     last.value &&
     (await record(
@@ -85,7 +86,7 @@ const verb = (ask: Ask) =>
           : 'Read'
 const levelWord = { discard: 'Discard', act: 'Act', ask: 'Ask', fine: 'Ready' } as const
 function overdue({ dueMs }: Ask): string {
-  const hours = dueMs === null ? 0 : (book.nowMs - dueMs) / 3_600_000
+  const hours = dueMs === null ? 0 : (book.nowMs - dueMs) / HOUR_MS
   return hours < 3 ? '' : `, ${hours < 36 ? `${Math.round(hours)} h` : `${Math.round(hours / 24)} days`} overdue`
 }
 async function calendar() {

@@ -2,6 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import { ElMessage } from 'element-plus'
 import { dayOf, judgeSign, phsOf, SIGN_KINDS, type Lot, type SignId } from '@lactofer/core'
+import { nowMoment } from '~/clock/clock'
 import { useRecorder } from '~/composables/useRecorder'
 import { useBook } from '~/stores/book'
 
@@ -47,7 +48,7 @@ async function keep() {
   const { level, holds } = verdict.value
   const written = await record({
     kind: 'sign',
-    at: new Date().toISOString(),
+    at: nowMoment(),
     lotId: lot.id,
     sign: sign.value,
     answers: given.value,

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import dayjs from 'dayjs'
 import { ElMessage } from 'element-plus'
 import { epcisOf, formatNumber, type Recall } from '@lactofer/core'
+import { nowMoment } from '~/clock/clock'
+import { fullDay } from '~/clock/moments'
 import { saveFile } from '~/composables/saveFile'
 import { useRecorder } from '~/composables/useRecorder'
 import { useBook } from '~/stores/book'
@@ -23,7 +24,7 @@ async function write(exercised: boolean, event: Event) {
   if (
     !(await record({
       kind: 'recall',
-      at: new Date().toISOString(),
+      at: nowMoment(),
       lotId: recall.lot.id,
       exercise: exercised,
       made: recall.made,
@@ -54,7 +55,7 @@ async function paper() {
   }
 }
 function file() {
-  const document = epcisOf(book.book, recall.lot.id, new Date().toISOString())
+  const document = epcisOf(book.book, recall.lot.id, nowMoment())
   if (document)
     saveFile(
       new Blob([JSON.stringify(document, null, 1)], { type: 'application/ld+json' }),
@@ -151,7 +152,7 @@ function hereWords({ lot: { bottles }, retained }: Recall['runs'][number]): stri
               <td class="number">
                 <strong>{{ one.count }}</strong>
               </td>
-              <td class="number">{{ dayjs(one.lastMs).format('D MMM YYYY') }}</td>
+              <td class="number">{{ fullDay(one.lastMs) }}</td>
             </tr>
           </tbody>
         </table>

@@ -1,21 +1,22 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import dayjs from 'dayjs'
 import {
   driftOf,
   EVENING_OUT_H,
   finishedReadings,
   forecastBlend,
   formatShu,
+  HOUR_MS,
   lastPouredMs,
   mapRange,
   openTargets,
-  propertiesOf,
   PROPERTIES,
+  propertiesOf,
   valueOf,
   type EntryOf,
   type Targets,
 } from '@lactofer/core'
+import { shortMoment, weekdayMoment } from '~/clock/moments'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 
@@ -44,7 +45,7 @@ watch(
   },
   { immediate: true },
 )
-const dueMs = computed(() => (lot.value ? lastPouredMs(lot.value) + EVENING_OUT_H * 3_600_000 : 0))
+const dueMs = computed(() => (lot.value ? lastPouredMs(lot.value) + EVENING_OUT_H * HOUR_MS : 0))
 const shu = computed(() =>
   composition.value && composition.value.massG > 0
     ? mapRange(composition.value.heat, (heat) => heat / (composition.value?.massG ?? 1))
@@ -52,14 +53,14 @@ const shu = computed(() =>
 )
 const madeWords = computed(() => {
   if (!blend.value) return ''
-  return `blended ${dayjs(blend.value.at).format('D MMM HH:mm')}${blend.value.cooked ? ', cooked' : ', live'}`
+  return `blended ${shortMoment(blend.value.at)}${blend.value.cooked ? ', cooked' : ', live'}`
 })
 const predictedBand = computed(() => {
   const predicted = blend.value?.predictedPh
   return predicted ? `${predicted.low.toFixed(2)}–${predicted.high.toFixed(2)}` : ''
 })
 const evenedWords = computed(() =>
-  evened.value ? `after ${evened.value.hours.toFixed(0)} h` : `due ${dayjs(dueMs.value).format('ddd D MMM HH:mm')}`,
+  evened.value ? `after ${evened.value.hours.toFixed(0)} h` : `due ${weekdayMoment(dueMs.value)}`,
 )
 const driftWords = computed(() => {
   if (!drift.value || drift.value.level === 'fine') return 'Steady'

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import dayjs from 'dayjs'
 import { ElMessage } from 'element-plus'
 import { allergensOf, cautionsFor, EVENING_OUT_H, formatVolume, HEAT_REFERENCES, type Treatment } from '@lactofer/core'
+import { shortMoment } from '~/clock/moments'
 import { useRecorder } from '~/composables/useRecorder'
 import { useRun } from '~/composables/useRun'
 import { useBook } from '~/stores/book'
@@ -83,7 +83,7 @@ const keep = (treatment: Treatment) => (form.value.treatment = treatment)
       </h1>
       <p>
         <MassText :mass-g="lot.leftG" /> in the pot, {{ formatVolume(leftMl, preferences.world) }}; blended
-        {{ dayjs(lot.made.at).format('D MMM HH:mm') }}.
+        {{ shortMoment(lot.made.at) }}.
         <NuxtLink :to="`/blend/${lot.id}`">Readings, drift and correction</NuxtLink>
       </p>
     </header>
@@ -127,15 +127,13 @@ const keep = (treatment: Treatment) => (form.value.treatment = treatment)
             />
             <QuantityField
               v-model="form.zC"
-              kind="percent"
-              plain
+              kind="number"
               label="z, in °C"
               :limits="{ low: 4, high: 20, unit: '°C' }"
             />
             <QuantityField
               v-model="form.minutes"
-              kind="percent"
-              plain
+              kind="number"
               label="Minutes asked"
               :limits="{ low: 0.01, high: 600, unit: 'min' }"
               optional

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import dayjs from 'dayjs'
-import { finishedReadings, lastPouredMs, type Lot } from '@lactofer/core'
+import { finishedReadings, HOUR_MS, lastPouredMs, type Level, type Lot } from '@lactofer/core'
+import { shortDay } from '~/clock/moments'
 import { useBook } from '~/stores/book'
 
 /** What waits on the way from pot to table: blends to bottle, bottles to label and release, packaging. */
@@ -17,8 +17,8 @@ const released = computed(() =>
     .slice(-LATEST)
     .reverse(),
 )
-const hours = (lot: Lot) => Math.floor((book.nowMs - lastPouredMs(lot)) / 3_600_000)
-function standing(lot: Lot): { level: 'fine' | 'ask'; word: string } {
+const hours = (lot: Lot) => Math.floor((book.nowMs - lastPouredMs(lot)) / HOUR_MS)
+function standing(lot: Lot): { level: Extract<Level, 'fine' | 'ask'>; word: string } {
   const last = finishedReadings(lot).at(-1)
   if (last && last.hours >= 24) return { level: 'fine', word: `pH ${last.ph.toFixed(2)}, evened out` }
   return { level: 'ask', word: hours(lot) < 24 ? `evens out ${24 - hours(lot)} h more` : 'finished pH not read' }
@@ -46,7 +46,7 @@ const why = (lot: Lot) => book.asks.find((ask) => ask.lotId === lot.id && ask.go
                 <span class="code">{{ lot.code }}</span> {{ lot.name }}
               </p>
               <p class="small">
-                <MassText :mass-g="lot.leftG" />, blended {{ dayjs(lot.made.at).format('D MMM') }}.
+                <MassText :mass-g="lot.leftG" />, blended {{ shortDay(lot.made.at) }}.
                 <StateMark v-bind="standing(lot)" />
               </p>
             </div>

@@ -97,8 +97,7 @@ const readable = computed(
               :aria-pressed="place === one.place"
               @click="place = place === one.place ? ALL : one.place"
             >
-              <strong>{{ one.place || 'gone' }}</strong
-              >{{ ' '
+              <strong>{{ one.place || 'gone' }}</strong>{{ ' '
               }}<span class="small"
                 ><template v-if="one.bottles">{{ one.bottles }} bottles</template
                 ><template v-if="one.bottles && one.massG">, </template><MassText v-if="one.massG" :mass-g="one.massG"

@@ -8,8 +8,10 @@ import {
   PH_LINE,
   propertiesOf,
   styleById,
+  type Level,
   type Standing,
 } from '@lactofer/core'
+import { nowMoment } from '~/clock/clock'
 import { useRecorder } from '~/composables/useRecorder'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
@@ -38,7 +40,7 @@ const router = useRouter()
 /** Takes a plan back that was never packed; what was said of it stays in the log. */
 async function drop() {
   const id = plan.value?.id
-  if (id && (await record({ kind: 'retract', at: new Date().toISOString(), replaces: id, reason: 'Plan dropped.' })))
+  if (id && (await record({ kind: 'retract', at: nowMoment(), replaces: id, reason: 'Plan dropped.' })))
     await router.push('/plan')
 }
 const lastPh = computed(() => lot.value?.readings.findLast((reading) => reading.ph !== undefined)?.ph)
@@ -50,7 +52,7 @@ const cautions = computed(() =>
       })
     : [],
 )
-const LEVEL: Record<Standing['state'], { level: 'fine' | 'ask' | 'act' | 'discard'; word: string }> = {
+const LEVEL: Record<Standing['state'], { level: Level; word: string }> = {
   ready: { level: 'fine', word: 'Ready' },
   working: { level: 'fine', word: 'On its way' },
   ask: { level: 'ask', word: 'Ask' },

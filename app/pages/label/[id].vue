@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
 import { LABEL_PICKS, type LabelPick } from '@lactofer/core'
+import { nowMoment } from '~/clock/clock'
 import { pagesFor, SHEETS, type SheetId } from '~/labels/paper'
 import { saveFile } from '~/composables/saveFile'
 import { useLabel } from '~/composables/useLabel'
@@ -39,7 +40,7 @@ const stale = computed(() => {
 async function written(byHand: boolean) {
   return record({
     kind: 'printed',
-    at: new Date().toISOString(),
+    at: nowMoment(),
     lotId: id,
     count: count.value,
     size: byHand ? 'by hand' : SHEETS[choice.value.sheet].name,

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import dayjs from 'dayjs'
 import { ElMessage } from 'element-plus'
 import { APPROVAL, checksOf, correctedSince, mayRelease, RELEASE_PH, wayOf } from '@lactofer/core'
+import { nowMoment } from '~/clock/clock'
+import { fullMoment } from '~/clock/moments'
 import { useRecorder } from '~/composables/useRecorder'
 import { useBook } from '~/stores/book'
 
@@ -46,7 +47,7 @@ async function decide(decision: 'released' | 'held') {
   if (
     !(await record({
       kind: 'release',
-      at: new Date().toISOString(),
+      at: nowMoment(),
       lotId: lot.value.id,
       decision,
       limitPh: limitPh.value,
@@ -96,7 +97,7 @@ async function decide(decision: 'released' | 'held') {
           />
         </div>
         <p v-if="lot.release" class="small">
-          {{ dayjs(lot.release.at).format('D MMM YYYY HH:mm') }}, {{ lot.release.initials ?? lot.release.by }}, limit pH
+          {{ fullMoment(lot.release.at) }}, {{ lot.release.initials ?? lot.release.by }}, limit pH
           {{ lot.release.limitPh.toFixed(2) }}: {{ lot.release.reason }}
         </p>
         <p v-if="corrected" class="problem" role="alert">

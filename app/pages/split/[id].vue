@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { bowlLeft, evenShares, InvalidInput, propertiesOf, styleById, type Draft } from '@lactofer/core'
+import { nowMoment } from '~/clock/clock'
 import { freshJar, jarResults, jarRows, SplitSchema, type SplitForm } from '~/components/plan/splitForm'
 import { useDraft } from '~/composables/useDraft'
 import { useRecorder } from '~/composables/useRecorder'
@@ -100,7 +101,7 @@ const problem = computed(() => {
 async function confirm(event: Event) {
   asked.value = true
   if (focusInvalid(event) || problem.value || !bowl.value || !plan.value) return
-  const at = new Date().toISOString()
+  const at = nowMoment()
   const from = bowl.value
   const base = plan.value
   const drafts = form.value.jars.flatMap((jar, index): Draft[] => {

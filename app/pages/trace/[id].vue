@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import dayjs from 'dayjs'
 import { recallOf, traceOf, type TraceNode } from '@lactofer/core'
+import { fullDay } from '~/clock/moments'
 import { useBook } from '~/stores/book'
 
 /** A lot back to what each grower brought and forward to where every bottle is; and what a recall would find. */
@@ -90,7 +90,7 @@ const exercises = computed(() => lot.value?.recalls ?? [])
           </thead>
           <tbody>
             <tr v-for="node in back" :key="node.id">
-              <td class="small">{{ dayjs(node.atMs).format('D MMM YYYY') }}</td>
+              <td class="small">{{ fullDay(node.atMs) }}</td>
               <td>{{ node.name }}</td>
               <td :class="{ 'muted small': !node.from }">{{ node.detail }}</td>
             </tr>
@@ -101,8 +101,8 @@ const exercises = computed(() => lot.value?.recalls ?? [])
           ><h2>Recalls and exercises</h2>
           <ul class="plain-list">
             <li v-for="one in exercises" :key="one.id" class="small">
-              {{ dayjs(one.at).format('D MMM YYYY') }}, {{ one.by }}: {{ one.made }} made, {{ one.here }} here,
-              {{ one.out }} out{{ one.found === undefined ? '' : `, ${one.found} found`
+              {{ fullDay(one.at) }}, {{ one.by }}: {{ one.made }} made, {{ one.here }} here, {{ one.out }} out{{
+                one.found === undefined ? '' : `, ${one.found} found`
               }}{{ one.minutes === undefined ? '' : ` in ${one.minutes} min` }}{{ one.note ? `. ${one.note}` : '' }}
             </li>
           </ul></template

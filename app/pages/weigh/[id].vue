@@ -19,6 +19,7 @@ import {
   type Draft,
   type Row,
 } from '@lactofer/core'
+import { nowMoment } from '~/clock/clock'
 import { formOfPlan, freshPlan, freshRow, type PlanForm } from '~/components/plan/planForm'
 import { fillingProblem, massesOf, WeighDraftSchema, type WeighDraft } from '~/components/weigh/weighDraft'
 import { useAtScale } from '~/composables/useAtScale'
@@ -179,7 +180,7 @@ const packProblem = computed(() => {
 async function finish() {
   problem.value = packProblem.value ?? ''
   if (problem.value || !draft.value || !content.value || !plan.value || !packedFigures.value) return
-  const at = new Date().toISOString()
+  const at = nowMoment()
   const lotId = plan.value.lotId
   const { fillings, done, place } = draft.value
   const masses = massesOf(

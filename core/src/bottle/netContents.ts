@@ -1,6 +1,7 @@
 import { within } from '../invalid'
 import { formatNumber } from '../units/number'
 import type { Range, Working } from '../working'
+import type { Level } from '../level'
 
 /** 97.5 % points of Student's t for 1 to 30 degrees of freedom. Statistical table, from memory. */
 const T975 = [
@@ -59,7 +60,7 @@ export interface NetContents {
   toleranceG: number
   short: number[]
   far: number[]
-  verdict: 'fine' | 'ask' | 'act' | 'discard'
+  verdict: Level
   sentence: string
   working: Working
 }

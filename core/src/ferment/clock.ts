@@ -1,4 +1,6 @@
 import { InvalidInput } from '../invalid'
+import { DAY_MS } from '../units/time'
+import { interpolate } from '../units/interpolate'
 
 /** Days a batch may stay above pH 4.6 at a steady temperature, °C. Judgement, deliberately conservative; local rules win. */
 const ALLOWED: readonly [tempC: number, days: number][] = [
@@ -18,15 +20,14 @@ export const PH_LINE = 4.6
 /** Days allowed at a temperature, logarithm interpolated; held at the ends of the table. */
 export function allowedDays(tempC: number): number {
   if (!Number.isFinite(tempC)) throw new InvalidInput('The temperature is not a number.')
-  const first = ALLOWED[0]
-  const last = ALLOWED.at(-1)
-  if (!first || !last || tempC <= first[0]) return first?.[1] ?? 0
-  if (tempC >= last[0]) return last[1]
-  const upper = ALLOWED.findIndex(([limit]) => limit >= tempC)
-  const [lowT, lowD] = ALLOWED[upper - 1] ?? first
-  const [highT, highD] = ALLOWED[upper] ?? last
-  const share = (tempC - lowT) / (highT - lowT)
-  return Math.exp(Math.log(lowD) + share * (Math.log(highD) - Math.log(lowD)))
+  return Math.exp(
+    interpolate(
+      ALLOWED.length,
+      (index) => ALLOWED[index]?.[0] ?? 0,
+      (index) => Math.log(ALLOWED[index]?.[1] ?? 1),
+      tempC,
+    ),
+  )
 }
 
 /** A temperature read at a moment (ms since the epoch). */
@@ -42,8 +43,6 @@ export interface Clock {
   state: 'running' | 'act' | 'over'
 }
 
-const DAY_MS = 86_400_000
-
 /**
  * The deadline clock: spends ∫ dt / D(T) from packing on; 4.6 must be passed before it reaches 1.
  * Between readings temperature is interpolated; before the first and after the last it is held.
@@ -51,14 +50,13 @@ const DAY_MS = 86_400_000
  */
 export function deadlineClock(packedMs: number, nowMs: number, temperatures: readonly TemperaturePoint[]): Clock {
   if (temperatures.length === 0) throw new InvalidInput('Read the temperature: without it the deadline cannot be told.')
-  const at = (ms: number): number => {
-    const after = temperatures.findIndex((point) => point.atMs >= ms)
-    const next = temperatures[after]
-    const before = after > 0 ? temperatures[after - 1] : after < 0 ? temperatures.at(-1) : undefined
-    if (!before) return next?.tempC ?? 20
-    if (!next || next.atMs === before.atMs) return before.tempC
-    return before.tempC + ((next.tempC - before.tempC) * (ms - before.atMs)) / (next.atMs - before.atMs)
-  }
+  const at = (ms: number): number =>
+    interpolate(
+      temperatures.length,
+      (index) => temperatures[index]?.atMs ?? 0,
+      (index) => temperatures[index]?.tempC ?? 0,
+      ms,
+    )
   const steps = 400
   const span = Math.max(0, nowMs - packedMs)
   let spent = 0

@@ -1,5 +1,6 @@
+import type { Level } from '../level'
+
 /** How bad it is. */
-export type SignLevel = 'fine' | 'ask' | 'act' | 'discard'
 
 /** What can be seen, smelt or felt. The first ten are as old as the log. */
 export const SIGN_IDS = [
@@ -161,7 +162,7 @@ export interface SignContext {
 
 /** What a sign comes to: cause, action, level. `holds` keeps the lot from being ready until it is looked at again. */
 export interface SignVerdict {
-  level: SignLevel
+  level: Level
   cause: string
   action: string
   holds: boolean
@@ -171,7 +172,7 @@ const THROW =
   'Throw all of it away, unopened where it can be. Do not taste it, do not scoop it out and keep the rest. Wash the vessel hot, and your hands.'
 const AGAIN =
   'Do not taste it. Set it apart, look again by daylight within a day, and read the pH. If you still cannot tell, throw it away.'
-const found = (level: SignLevel, cause: string, action: string, holds = false): SignVerdict => ({
+const found = (level: Level, cause: string, action: string, holds = false): SignVerdict => ({
   level,
   cause,
   action,
@@ -322,5 +323,5 @@ export function judgeSign(sign: SignId, answers: readonly string[], { day, ph, f
 const ALWAYS_BAD: readonly SignId[] = ['fuzzy growth', 'slime', 'putrid smell', 'pink colour']
 
 /** The level of a recorded sign. */
-export const levelOfSign = ({ sign, level }: { sign: SignId; level?: SignLevel | undefined }): SignLevel =>
+export const levelOfSign = ({ sign, level }: { sign: SignId; level?: Level | undefined }): Level =>
   level ?? (ALWAYS_BAD.includes(sign) ? 'discard' : 'fine')

@@ -1,6 +1,8 @@
 import { deadlineClock, PH_LINE, type Clock, type TemperaturePoint } from './clock'
 import type { Sampled } from './learn'
 import { formatNumber } from '../units/number'
+import { DAY_MS } from '../units/time'
+import type { Level } from '../level'
 
 /** A pH read at a moment (ms), and where. `even` when it stands for everything: blended, or pieces that have evened out with their liquid. */
 export interface PhPoint {
@@ -12,7 +14,7 @@ export interface PhPoint {
 
 /** Where a ferment stands, in a word, with the sentence that says why. */
 export interface Standing {
-  state: 'ready' | 'working' | 'ask' | 'act' | 'discard'
+  state: 'ready' | 'working' | Exclude<Level, 'fine'>
   sentence: string
   clock: Clock | null
 }
@@ -21,7 +23,7 @@ export interface Standing {
 export interface StandingSign {
   atMs: number
   what: string
-  level: 'fine' | 'ask' | 'act' | 'discard'
+  level: Level
   holds: boolean
 }
 
@@ -43,7 +45,6 @@ export interface StandingInput {
   tell?: (ms: number) => string
 }
 
-const DAY_MS = 86_400_000
 const days = (ms: number) => `${(ms / DAY_MS).toFixed(1)} days`
 
 /** Gas at or under this is calm, mmol/kg a day; a fall under this a day is settled; a rise over this asks. Judgement. */

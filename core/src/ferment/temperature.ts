@@ -1,4 +1,5 @@
 import { within } from '../invalid'
+import { interpolate } from '../units/interpolate'
 
 /** A temperature known at an hour since packing, °C. */
 export interface HourPoint {
@@ -25,16 +26,12 @@ export function temperatureAt({ points, swingC = 0 }: TemperaturePlan, hour: num
   if (!first || !last) return 20
   if (hour >= last.hour) return last.tempC + (swingC ? swingC * Math.sin(((hour - 11) * Math.PI) / 12) : 0)
   if (hour <= first.hour) return first.tempC
-  let low = 0
-  let high = points.length - 1
-  while (high - low > 1) {
-    const middle = (low + high) >> 1
-    if ((points[middle]?.hour ?? 0) <= hour) low = middle
-    else high = middle
-  }
-  const a = points[low] ?? first
-  const b = points[high] ?? last
-  return b.hour === a.hour ? b.tempC : a.tempC + ((b.tempC - a.tempC) * (hour - a.hour)) / (b.hour - a.hour)
+  return interpolate(
+    points.length,
+    (index) => points[index]?.hour ?? 0,
+    (index) => points[index]?.tempC ?? 0,
+    hour,
+  )
 }
 
 /** Longest step that still sees a change of temperature, hours: to the next point known, else a day, or 3 hours in a swing. */

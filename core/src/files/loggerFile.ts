@@ -1,4 +1,5 @@
 import { InvalidInput } from '../invalid'
+import { HOUR_MS, MINUTE_MS } from '../units/time'
 
 /** A table as it came from a file: one array of cells a line. */
 export type Cells = readonly (readonly string[])[]
@@ -26,7 +27,6 @@ export interface LoggerRecord {
   remarks: string[]
 }
 
-const HOUR_MS = 3_600_000
 /** A number as loggers write it, with a decimal point or comma. `comma` tells that this column writes decimals with one; else three digits after a comma are a thousand's. */
 const numberOf = (text: string, comma = true): number =>
   Number(
@@ -51,7 +51,7 @@ const DATE =
   /^(\d{1,4})[-./](\d{1,2})[-./](\d{1,4})(?:[T ,]+(\d{1,2}):(\d{2})(?::(\d{2})(?:[.,]\d+)?)?\s*([AaPp][Mm])?)?\s*(Z|[+-]\d{2}:?\d{2})?$/
 
 /** A moment as loggers write it, in the reader's own time unless it carries a zone; seconds or milliseconds since 1970 too. `null` when it is no moment. */
-export function momentOf(text: string, order: 'dmy' | 'mdy'): number | null {
+export function writtenMoment(text: string, order: 'dmy' | 'mdy'): number | null {
   const plain = text.trim()
   if (/^\d{10}$/.test(plain)) return Number(plain) * 1000
   if (/^\d{13}$/.test(plain)) return Number(plain)
@@ -79,7 +79,7 @@ export function momentOf(text: string, order: 'dmy' | 'mdy'): number | null {
   const ms =
     shift === null
       ? new Date(fullYear, Number(month) - 1, Number(day), hour, Number(minute), Number(second)).getTime()
-      : Date.UTC(fullYear, Number(month) - 1, Number(day), hour, Number(minute), Number(second)) - shift * 60_000
+      : Date.UTC(fullYear, Number(month) - 1, Number(day), hour, Number(minute), Number(second)) - shift * MINUTE_MS
   return Number.isFinite(ms) ? ms : null
 }
 
@@ -95,7 +95,8 @@ export function guessColumns(cells: Cells): LoggerColumns {
     sample.filter((line) => good(line[column] ?? '')).length / sample.length
   const columns = head.map((_, index) => index)
   const time = columns.find(
-    (column) => share(column, (cell) => momentOf(cell, 'dmy') !== null || momentOf(cell, 'mdy') !== null) > 0.5,
+    (column) =>
+      share(column, (cell) => writtenMoment(cell, 'dmy') !== null || writtenMoment(cell, 'mdy') !== null) > 0.5,
   )
   if (time === undefined)
     throw new InvalidInput('No column of times was found. Times look like 2026-05-04 14:30 or 04.05.2026 14:30.')
@@ -141,7 +142,7 @@ export function readLogger(
   let twice = false
   for (let line = 1; line < cells.length; line++) {
     const row = cells[line] ?? []
-    let atMs = momentOf(row[time] ?? '', order)
+    let atMs = writtenMoment(row[time] ?? '', order)
     const temperature = tempC === null ? null : numberOf(row[tempC] ?? '', commas.tempC)
     const acid = ph === null ? null : numberOf(row[ph] ?? '', commas.ph)
     if (atMs === null || (!Number.isFinite(temperature ?? NaN) && !Number.isFinite(acid ?? NaN))) {

@@ -1,4 +1,5 @@
 import { InvalidInput, within } from '../invalid'
+import { HOUR_MS } from '../units/time'
 
 /** Gas constant, J/(mol·K), and Faraday constant, C/mol: CODATA 2018. */
 const R = 8.314462618
@@ -73,7 +74,7 @@ export const phOfMv = (
 /** Whether a calibration can be relied on at a moment, in words. */
 export function calibrationAge(calibratedMs: number | null, nowMs: number): { fresh: boolean; sentence: string } {
   if (calibratedMs === null) return { fresh: false, sentence: 'Not calibrated.' }
-  const hours = (nowMs - calibratedMs) / 3_600_000
+  const hours = (nowMs - calibratedMs) / HOUR_MS
   const said = hours < 1 ? 'just now' : hours < 48 ? `${Math.round(hours)} h ago` : `${Math.round(hours / 24)} days ago`
   return {
     fresh: hours <= CALIBRATION_AGE_H,

@@ -1,4 +1,5 @@
 import { InvalidInput, within } from '../invalid'
+import { interpolate } from '../units/interpolate'
 
 /** Bunsen coefficient of CO2 in water at a temperature, °C. From memory. */
 const BUNSEN: readonly [number, number][] = [
@@ -15,13 +16,12 @@ const BUNSEN: readonly [number, number][] = [
 /** Bunsen coefficient by straight line between the table's points; 0 to 35 °C. */
 export function bunsen(tempC: number): number {
   within(tempC, 0, 35, 'The temperature in °C')
-  const upper = Math.max(
-    1,
-    BUNSEN.findIndex(([limit]) => limit >= tempC),
+  return interpolate(
+    BUNSEN.length,
+    (index) => BUNSEN[index]?.[0] ?? 0,
+    (index) => BUNSEN[index]?.[1] ?? 0,
+    tempC,
   )
-  const [t0, b0] = BUNSEN[upper - 1] ?? [0, 1.713]
-  const [t1, b1] = BUNSEN[upper] ?? [35, 0.592]
-  return b0 + ((b1 - b0) * (tempC - t0)) / (t1 - t0)
 }
 
 /** Litres of CO2 (0 °C, 1 atm) in a litre, from hexose in g/L fermented out by yeast: 0.489 g per g, 1.977 g per litre. From memory. */

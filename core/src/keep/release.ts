@@ -5,6 +5,7 @@ import { boilingMinutesAdded, boilingPointC } from './boiling'
 import { lethality, type HeatPoint, type HeatReference } from './lethality'
 import { bottlePressure, STOP_BAR, WARN_BAR } from './pressure'
 import { BOIL_MIN, FILL_LEAST_C, RELEASE_PH, storeRefusal, wayOf, type KeepCase, type Treatment } from './ways'
+import type { Verdict } from '../level'
 
 /** Hours a blend needs before its pH is taken as evened out. Common practice. */
 export const EVENING_OUT_H = 24
@@ -60,7 +61,6 @@ export interface ReleaseCase {
   label: { current: boolean; evidence: Evidence } | null
 }
 
-export type Verdict = 'pass' | 'ask' | 'stop'
 export interface ReleaseCheck {
   id: string
   title: string

@@ -3,6 +3,7 @@ import type { Range } from '../working'
 import { boilingMinutesAdded, boilingPointC } from './boiling'
 import { USUAL_REFERENCE } from './lethality'
 import { bottlePressure, STOP_BAR, WARN_BAR } from './pressure'
+import type { Verdict } from '../level'
 
 /** How a sauce is kept. */
 export const TREATMENTS = ['live-cold', 'frozen', 'cooked-hot-fill', 'boiled-in-jar'] as const
@@ -97,7 +98,7 @@ export interface KeepCase {
 /** One thing a way needs, and how this sauce stands to it. */
 export interface Need {
   what: string
-  verdict: 'pass' | 'ask' | 'stop'
+  verdict: Verdict
   sentence: string
 }
 

@@ -3,6 +3,7 @@ import type { Range } from '../working'
 import type { PackingCheck } from './checks'
 import type { Chore } from './chores'
 import type { Closure } from './vessels'
+import type { Level } from '../level'
 
 export const STYLE_IDS = ['mash', 'brined', 'chop', 'bag', 'salt-packed', 'paste', 'infusion', 'cooked'] as const
 export type StyleId = (typeof STYLE_IDS)[number]
@@ -15,7 +16,7 @@ export interface StyleChore {
   fromDay: number
   toDay: number
   everyH: number
-  level: 'act' | 'ask'
+  level: Extract<Level, 'ask' | 'act'>
   closures?: readonly Closure[]
   whenSour?: boolean
 }

@@ -38,6 +38,7 @@ import {
   SupplyEntry,
   UseEntry,
 } from './keepEntries'
+import { LEVELS } from '../level'
 
 /*
  * The single definition of every stored or received entry. Masses in g, volumes in mL, temperatures in °C, percent of weight.
@@ -249,7 +250,7 @@ export const SignEntry = z.object({
   lotId: IdSchema,
   sign: z.enum(SIGN_IDS),
   answers: z.array(z.string().max(40)).max(4).optional(),
-  level: z.enum(['fine', 'ask', 'act', 'discard']).optional(),
+  level: z.enum(LEVELS).optional(),
   holds: z.boolean().optional(),
   /** The vessels it was seen in; in any of them, where not said. */
   marks: z.array(z.string().max(4)).max(40).optional(),

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { TREATMENTS } from '../keep/ways'
 import { base, IdSchema, InstrumentSchema, lot, massG, name, tempC, text, volumeMl } from './entryParts'
+import { VERDICTS } from '../level'
 
 /* Entries from the pot to the table: heat, bottles, labels, release, and where everything went. */
 
@@ -131,7 +132,7 @@ export const ReleaseEntry = z.object({
   reason: text,
   initials: initials.optional(),
   checks: z
-    .array(z.object({ id: z.string().max(20), verdict: z.enum(['pass', 'ask', 'stop']), sentence: text }))
+    .array(z.object({ id: z.string().max(20), verdict: z.enum(VERDICTS), sentence: text }))
     .max(20)
     .optional(),
 })

@@ -6,6 +6,7 @@ import type { StandingSign } from '../ferment/standing'
 import type { EntryOf } from './entry'
 import type { Instrument } from './entryParts'
 import type { Lot } from './fold'
+import { MINUTE_MS } from '../units/time'
 
 /** A pH of a lot with its moment, its meter's spread, and where it was taken. */
 export interface PhOfLot {
@@ -36,7 +37,7 @@ export function phsOf(lot: Lot): PhOfLot[] {
   )
   const logged = lot.logged.flatMap(({ at, points }) =>
     points.flatMap(([minute, , ph]) =>
-      ph === null ? [] : [{ atMs: Date.parse(at) + minute * 60_000, ph, sd: METER_SD.uncalibrated, of: usual }],
+      ph === null ? [] : [{ atMs: Date.parse(at) + minute * MINUTE_MS, ph, sd: METER_SD.uncalibrated, of: usual }],
     ),
   )
   return [...read, ...logged].sort((a, b) => a.atMs - b.atMs)
@@ -46,7 +47,7 @@ export function phsOf(lot: Lot): PhOfLot[] {
 export function temperaturesOf(lot: Lot): TemperaturePoint[] {
   const read = lot.readings.flatMap(({ at, tempC }) => (tempC === undefined ? [] : [{ atMs: Date.parse(at), tempC }]))
   const logged = lot.logged.flatMap(({ at, points }) =>
-    points.flatMap(([minute, tempC]) => (tempC === null ? [] : [{ atMs: Date.parse(at) + minute * 60_000, tempC }])),
+    points.flatMap(([minute, tempC]) => (tempC === null ? [] : [{ atMs: Date.parse(at) + minute * MINUTE_MS, tempC }])),
   )
   const moved = lot.decisions.flatMap(({ at, tempC }) => (tempC === undefined ? [] : [{ atMs: Date.parse(at), tempC }]))
   return [...read, ...logged, ...moved].sort((a, b) => a.atMs - b.atMs)

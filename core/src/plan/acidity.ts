@@ -5,13 +5,14 @@ import { PH_LINE } from '../ferment/clock'
 import type { Material } from '../library/material'
 import { formatNumber } from '../units/number'
 import type { Range } from '../working'
+import type { Level } from '../level'
 
 /** Over this a start is low in acid and wants the clock's whole attention. Judgement. */
 const LOW_ACID_START = 5.3
 
 /** How acid a plan starts: a word, a sentence, and what pulls it which way. */
 export interface Acidity {
-  level: 'fine' | 'ask' | 'act'
+  level: Exclude<Level, 'discard'>
   sentence: string
   raises: string[]
   lowers: string[]

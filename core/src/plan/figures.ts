@@ -11,6 +11,7 @@ import { describeDose, saltDose, type SaltBasis, type SaltDose } from '../salt/d
 import { livingRows } from '../stock/livingRows'
 import { contentParts } from '../stock/lotComposition'
 import { mapRange, type Range } from '../working'
+import { fruitG } from '../library/fruit'
 
 /** What a plan says. Masses in g, strength in percent of its basis. */
 export interface PlanCase {
@@ -51,14 +52,6 @@ export interface PlanFigures {
 
 /** Least salt of everything, percent, under which the wrong bacteria can win. Common practice. */
 export const LEAST_SALT_PCT = 2
-
-/** Share of fruit in the rows, by weight. */
-const fruitShare = (book: Book, rows: readonly Row[], ingredientG: number) =>
-  ingredientG > 0
-    ? rows
-        .filter((row) => !row.lotId && book.library.materialOrUnknown(row.materialId).kind === 'fruit')
-        .reduce((sum, row) => sum + row.massG, 0) / ingredientG
-    : 0
 
 /** Money for what is priced, a kilogram at what was paid for it, else at the library's own price. */
 function costOf(book: Book, rows: readonly Row[], saltG: number): PlanFigures['cost'] {
@@ -136,7 +129,7 @@ export function planFigures(
         ? coverBrine(piecesMl, style.voidShare, style.liquid === 'brine' ? (dose.ofBrinePct ?? 0) : 0)
         : null,
     piecesMl,
-    fillLimit: fillLimitOf(styleId, style.fillLimit, fruitShare(book, rows, ingredientG)),
+    fillLimit: fillLimitOf(styleId, style.fillLimit, ingredientG > 0 ? fruitG(book.library, rows) / ingredientG : 0),
     baseG,
     sauceMl: mapRange(baseG, (grams) => grams / properties.densityGPerMl),
     cost: costOf(book, rows, dose.saltG),

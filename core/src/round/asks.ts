@@ -6,8 +6,8 @@ import type { Lot } from '../log/fold'
 import { lastPouredMs, phsOf, signsOf, structureOfPlan, temperaturesOf } from '../log/measured'
 import type { Outlook } from './outlook'
 import { choreTimes } from './choreTimes'
-
-export type Level = 'discard' | 'act' | 'ask' | 'fine'
+import { DAY_MS, HOUR_MS } from '../units/time'
+import { LEVELS, type Level } from '../level'
 
 /**
  * What a lot wants today. `chore` is recorded with one tap; without it the page named by `go` is opened.
@@ -24,12 +24,9 @@ export interface Ask {
   dueMs: number | null
 }
 
-const DAY_MS = 86_400_000
-
-const RANK: Record<Level, number> = { discard: 0, act: 1, ask: 2, fine: 3 }
-
 /** The same asks, the most pressing first; equals keep their order. */
-export const worstFirst = (asks: readonly Ask[]): Ask[] => [...asks].sort((a, b) => RANK[a.level] - RANK[b.level])
+export const worstFirst = (asks: readonly Ask[]): Ask[] =>
+  [...asks].sort((a, b) => LEVELS.indexOf(b.level) - LEVELS.indexOf(a.level))
 
 /** The same asks in the order of one walk: place by place as the shelf stands, then code by code, the most pressing of a lot first. */
 export function alongTheShelf(asks: readonly Ask[], lots: readonly Lot[]): Ask[] {
@@ -74,7 +71,7 @@ export function standingOf(lot: Lot, nowMs: number, outlook?: Outlook, tell?: (m
   const style = styleById(lot.made.style)
   const structure = structureOfPlan(lot.made)
   const unsure = unsureOf(lot)
-  const evenMs = packedMs + (structure.liquid < 1 ? EVENED * structure.tauH * 3_600_000 : 0)
+  const evenMs = packedMs + (structure.liquid < 1 ? EVENED * structure.tauH * HOUR_MS : 0)
   const stand = standing({
     packedMs,
     nowMs,

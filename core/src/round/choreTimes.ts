@@ -7,16 +7,15 @@ import { isCold, phsOf, signsOf } from '../log/measured'
 import { RESERVE } from '../pack/cover'
 import { formatNumber } from '../units/number'
 import type { Outlook } from './outlook'
-
-const HOUR_MS = 3_600_000
-const DAY_MS = 24 * HOUR_MS
+import { DAY_MS, HOUR_MS } from '../units/time'
+import type { Level } from '../level'
 
 /** When a chore falls due next, and how often it comes again. */
 export interface ChoreTime {
   chore: Chore
   title: string
   why: string
-  level: 'act' | 'ask'
+  level: Extract<Level, 'ask' | 'act'>
   dueMs: number
   everyH: number
   lastMs: number

@@ -4,9 +4,9 @@ import type { EntryOf } from '../log/entry'
 import type { Book, Lot } from '../log/fold'
 import { ancestors } from '../log/lineage'
 import { choiceOf, releaseCaseOf } from '../stock/releaseCase'
-import { worstFirst, type Ask, type Level } from './asks'
-
-const DAY_MS = 86_400_000
+import type { Level } from '../level'
+import { worstFirst, type Ask } from './asks'
+import { DAY_MS } from '../units/time'
 
 /** Days between two squeezes of a test bottle of live sauce. Judgement: gas comes within days. */
 const TEST_EVERY_DAYS = 3

@@ -6,8 +6,8 @@ import { temperaturesOf } from '../log/measured'
 import { propertiesOf } from '../composition/composition'
 import { packedComposition } from '../stock/lotComposition'
 import { SALT_MOLAR_MASS_G } from '../acid/mixture'
-
-const HOUR_MS = 3_600_000
+import { HOUR_MS } from '../units/time'
+import { interpolate } from '../units/interpolate'
 
 /** What the round and the shelf need of a forecast at a moment. Times since packing in hours; `gasPerDay` typical, mmol/kg. */
 export interface Outlook {
@@ -22,14 +22,13 @@ export interface Outlook {
 }
 
 /** The value of a row of figures at an hour, by straight lines between outputs. */
-export function valueAt(hours: readonly number[], values: readonly number[], hour: number): number {
-  const after = hours.findIndex((known) => known >= hour)
-  if (after < 0) return values.at(-1) ?? 0
-  if (after === 0) return values[0] ?? 0
-  const [from, to] = [hours[after - 1] ?? 0, hours[after] ?? 0]
-  const [low, high] = [values[after - 1] ?? 0, values[after] ?? 0]
-  return to === from ? high : low + ((high - low) * (hour - from)) / (to - from)
-}
+export const valueAt = (hours: readonly number[], values: readonly number[], hour: number): number =>
+  interpolate(
+    hours.length,
+    (index) => hours[index] ?? 0,
+    (index) => values[index] ?? 0,
+    hour,
+  )
 
 /** What a bag may hold, from the upper end of the gas made so far. */
 const bagSentence = (litresPerKg: number) =>

@@ -6,6 +6,7 @@ import { byTime } from '../log/merge'
 import { entryWords } from '../log/words'
 import type { Table } from '../files/tables'
 import type { UnitWorld } from '../units/quantity'
+import { DAY_MS } from '../units/time'
 
 /** One line of a batch record. `status` says whether it still stands; a correction names what it replaces by its number. */
 export interface RecordLine {
@@ -105,7 +106,7 @@ export function batchRecordOf(
       entry.kind === 'calibrate' &&
       meters.has(entry.meter) &&
       Date.parse(entry.at) <= toMs &&
-      Date.parse(entry.at) >= fromMs - 7 * 86_400_000,
+      Date.parse(entry.at) >= fromMs - 7 * DAY_MS,
   )
   return { lot, sources, lines, calibrations }
 }

@@ -10,6 +10,8 @@ import type { Book, Lot } from '../log/fold'
 import { phsOf, structureOfPlan, temperaturesOf } from '../log/measured'
 import { livingRows } from './livingRows'
 import { contentComposition, type Content } from './lotComposition'
+import { HOUR_MS } from '../units/time'
+import { fruitG } from '../library/fruit'
 
 /** g/mol of a hexose. */
 const HEXOSE_G = 180.16
@@ -18,7 +20,6 @@ const READ_SPREAD = 0.06
 const WORKED_SPREAD = 0.15
 /** A pH read this soon after packing is the start, hours. Judgement. */
 const START_H = 12
-const HOUR_MS = 3_600_000
 /** Where nothing was read a room is taken to be so warm, °C. */
 export const ROOM_C = 21
 /** Least buffer of produce beside its citric and malic acid, mmol per kg and pH: what the tables do not list. From memory. */
@@ -59,11 +60,7 @@ export function batchOf(
   const mixed = contentComposition(book, content)
   const composition = mixed && saltPct !== undefined ? withSalt(mixed, saltPct) : mixed
   if (!composition) return null
-  const fruitG = content.rows.reduce(
-    (sum, row) => sum + (!row.lotId && book.library.materialOrUnknown(row.materialId).kind === 'fruit' ? row.massG : 0),
-    0,
-  )
-  const medium = mediumOf(composition, Math.min(1, fruitG / composition.massG), startPh)
+  const medium = mediumOf(composition, Math.min(1, fruitG(book.library, content.rows) / composition.massG), startPh)
   const living: Living = livingCounts(livingRows(book, content.rows), composition.massG)
   return medium && { medium, structure, living }
 }

@@ -1,6 +1,8 @@
 import type { Lot } from '../log/fold'
 import { EVENING_OUT_H } from '../keep/release'
 import { lastPouredMs } from '../log/measured'
+import { HOUR_MS } from '../units/time'
+import type { Level } from '../level'
 
 /** A finished pH and how long after blending it was read. */
 export interface FinishedPh {
@@ -14,7 +16,7 @@ export interface Drift {
   first: FinishedPh
   last: FinishedPh
   by: number
-  level: 'fine' | 'ask' | 'act'
+  level: Exclude<Level, 'discard'>
   sentence: string
 }
 
@@ -26,7 +28,7 @@ export function finishedReadings(lot: Lot): FinishedPh[] {
   const sinceMs = lastPouredMs(lot)
   return lot.readings.flatMap(({ at, ph }) =>
     ph !== undefined && Date.parse(at) >= sinceMs
-      ? [{ atMs: Date.parse(at), hours: (Date.parse(at) - sinceMs) / 3_600_000, ph }]
+      ? [{ atMs: Date.parse(at), hours: (Date.parse(at) - sinceMs) / HOUR_MS, ph }]
       : [],
   )
 }

@@ -12,8 +12,7 @@ import { lastPouredMs } from '../log/measured'
 import { exactly, mapRange } from '../working'
 import { ingredientsOf, allergensOf, labelBasis, unknownOf } from './ingredients'
 import { compositionOf } from './lotComposition'
-
-const HOUR_MS = 3_600_000
+import { HOUR_MS, MINUTE_MS } from '../units/time'
 
 /** How a blend is to be bottled: what the maker chose, or what was recorded. Temperatures typed in °C, heights in m. */
 export interface BottlingChoice {
@@ -40,7 +39,7 @@ function recordOf(heats: readonly EntryOf<'heat'>[], where: HeatPlace): HeatReco
   const startMs = Math.min(...of.map(({ at }) => Date.parse(at)))
   const byMinute = new Map(
     of.flatMap(({ at, points }) =>
-      points.map(([minute, tempC]) => [minute + (Date.parse(at) - startMs) / 60_000, tempC] as const),
+      points.map(([minute, tempC]) => [minute + (Date.parse(at) - startMs) / MINUTE_MS, tempC] as const),
     ),
   )
   return {

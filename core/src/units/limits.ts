@@ -17,6 +17,7 @@ export const LIMITS = {
   ph: { low: 1.5, high: 9, unit: '' },
   percent: { low: 0, high: 100, unit: '%' },
   count: { low: 0, high: 100_000, unit: '' },
+  number: { low: 0, high: 1_000_000, unit: '' },
 } as const satisfies Record<QuantityKind, Limits>
 
 /**

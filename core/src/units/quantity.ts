@@ -1,8 +1,8 @@
 import { InvalidInput } from '../invalid'
 import { formatNumber, parseNumber } from './number'
 
-/** What a field measures. Each kind has one stored unit: g, mL, °C, plain pH, %, pieces. */
-export type QuantityKind = 'mass' | 'volume' | 'temperature' | 'ph' | 'percent' | 'count'
+/** What a field measures. Each kind has one stored unit: g, mL, °C, plain pH, %, pieces; a number has none. */
+export type QuantityKind = 'mass' | 'volume' | 'temperature' | 'ph' | 'percent' | 'count' | 'number'
 
 /** Which of the two worlds a maker reads: grams, millilitres and °C, or pounds, cups and °F. */
 export type UnitWorld = 'metric' | 'us'
@@ -42,6 +42,7 @@ const UNITS: Record<QuantityKind, Unit[]> = {
   temperature: [times(1, 'c', '°c', '°', 'celsius'), fahrenheit],
   ph: [times(1, 'ph')],
   percent: [times(1, '%', 'percent', 'pct')],
+  number: [times(1, '')],
   count: [
     times(1, 'pcs', 'pc', 'piece', 'pieces', 'pods', 'pod', 'cloves', 'clove', 'heads', 'head', 'x', 'bottles', 'jars'),
   ],
@@ -54,11 +55,13 @@ const DEFAULT_UNIT: Record<QuantityKind, Record<UnitWorld, string>> = {
   ph: { metric: 'ph', us: 'ph' },
   percent: { metric: '%', us: '%' },
   count: { metric: 'pcs', us: 'pcs' },
+  number: { metric: '', us: '' },
 }
 
 function unitNamed(kind: QuantityKind, name: string): Unit {
   const unit = UNITS[kind].find((candidate) => candidate.names.includes(name.toLowerCase()))
   if (!unit) {
+    if (kind === 'number') throw new InvalidInput('Enter the number alone, without a unit.')
     const known = UNITS[kind].map((candidate) => candidate.names[0]).join(', ')
     throw new InvalidInput(`"${name}" is not a unit for this. Use ${known}.`)
   }
@@ -141,7 +144,7 @@ export function formatTemperature(tempC: number, world: UnitWorld = 'metric'): s
 /** Writes a stored quantity in a unit so that {@link parseQuantity} reads the same value back within the digits shown. */
 export function formatForField(value: number, kind: QuantityKind, unit: string = DEFAULT_UNIT[kind].metric): string {
   const decimals =
-    kind === 'ph' || kind === 'percent'
+    kind === 'ph' || kind === 'percent' || kind === 'number'
       ? 2
       : kind === 'count'
         ? 0

@@ -1,6 +1,6 @@
 import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { guessColumns, momentOf, readLogger, thinLogger, valueAt } from '../../src'
+import { guessColumns, writtenMoment, readLogger, thinLogger, valueAt } from '../../src'
 
 const stamp = (ms: number) => new Date(ms).toISOString()
 const START = Date.parse('2026-03-02T08:00:00.000Z')
@@ -8,12 +8,12 @@ const HOUR = 3_600_000
 
 describe('a logger’s file', () => {
   it('reads moments as loggers write them', () => {
-    expect(momentOf('2026-05-04T14:30:00Z', 'dmy')).toBe(Date.UTC(2026, 4, 4, 14, 30))
-    expect(momentOf('2026-05-04 14:30:10+02:00', 'dmy')).toBe(Date.UTC(2026, 4, 4, 12, 30, 10))
-    expect(momentOf('04.05.2026 14:30', 'dmy')).toBe(new Date(2026, 4, 4, 14, 30).getTime())
-    expect(momentOf('5/4/26, 2:30 PM', 'mdy')).toBe(new Date(2026, 4, 4, 14, 30).getTime())
-    expect(momentOf('1777905000', 'dmy')).toBe(1777905000000)
-    expect([momentOf('soon', 'dmy'), momentOf('2026-13-40 10:00', 'dmy'), momentOf('', 'mdy')]).toEqual([
+    expect(writtenMoment('2026-05-04T14:30:00Z', 'dmy')).toBe(Date.UTC(2026, 4, 4, 14, 30))
+    expect(writtenMoment('2026-05-04 14:30:10+02:00', 'dmy')).toBe(Date.UTC(2026, 4, 4, 12, 30, 10))
+    expect(writtenMoment('04.05.2026 14:30', 'dmy')).toBe(new Date(2026, 4, 4, 14, 30).getTime())
+    expect(writtenMoment('5/4/26, 2:30 PM', 'mdy')).toBe(new Date(2026, 4, 4, 14, 30).getTime())
+    expect(writtenMoment('1777905000', 'dmy')).toBe(1777905000000)
+    expect([writtenMoment('soon', 'dmy'), writtenMoment('2026-13-40 10:00', 'dmy'), writtenMoment('', 'mdy')]).toEqual([
       null,
       null,
       null,
