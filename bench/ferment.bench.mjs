@@ -28,7 +28,7 @@ const batch = {
     saltPct: 4.348,
     fruitShare: 0,
   },
-  structure: structureOf('mash', 'ground'),
+  structure: structureOf('in its juice', 'ground'),
   living: { rawH: 3.5, rawP: 2.5, starterLog10: null },
 }
 const temperature = { points: [{ hour: 0, tempC: TEMP_C }] }

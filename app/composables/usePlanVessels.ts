@@ -16,7 +16,7 @@ import { useBook } from '~/stores/book'
 export function usePlanVessels(form: Ref<PlanForm>, figures: Ref<PlanFigures | null>) {
   const book = useBook()
   const style = computed(() => styleById(form.value.style))
-  const suits = (vessel: VesselKind) => (style.value.id === 'bag' ? vessel.shape === 'bag' : vessel.shape !== 'bag')
+  const suits = (vessel: VesselKind) => style.value.vesselShapes.includes(vessel.shape)
   const free = computed(() => book.freeVessels.filter((vessel) => suits(vessel) && vessel.count > 0))
   const question = computed(() =>
     figures.value && figures.value.properties.volumeMl >= 1 && !form.value.bowl

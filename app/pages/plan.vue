@@ -1,7 +1,16 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
-import { formatNumber, LotCodeSchema, STYLES, styleById, type Draft, type EntryOf, type StyleId } from '@lactofer/core'
+import {
+  formatNumber,
+  LotCodeSchema,
+  STYLES,
+  styleById,
+  USUAL_STYLE,
+  type Draft,
+  type EntryOf,
+  type StyleId,
+} from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import {
   colourOf,
@@ -71,7 +80,7 @@ const packing = computed(() => ({
   place: form.value.place.trim() || form.value.bowl ? null : 'Say where it will stand.',
 }))
 /** A mash is ground; for everything else the cut decides how fast the pieces follow their liquid. */
-const cutMatters = computed(() => style.value.ferments && !['mash', 'salt-packed'].includes(style.value.id))
+const cutMatters = computed(() => style.value.judgedBy === 'acid' && style.value.usualCut !== 'ground')
 const CUT_OPTIONS = [
   { value: 'fine', label: 'fine' },
   { value: 'coarse', label: 'in pieces' },
@@ -86,7 +95,7 @@ function chooseStyle(id: StyleId) {
     ...form.value,
     ...styleDefaults(id),
     closure: null,
-    ...(id === 'paste' && { place: 'Cold, 4 °C' }),
+    ...(next.place !== styleById(USUAL_STYLE).place && { place: next.place }),
     ...(next.liquid === 'brine' && !form.value.waterG && { waterG: Math.round(ingredientsG * 0.9) || 1000 }),
   }
 }
@@ -232,12 +241,7 @@ const problemsShown = computed(() =>
         </div>
       </form>
       <PlanResults :form="form" :results="results" class="results" />
-      <PlanForecast
-        v-if="figures && style.ferments && style.id !== 'salt-packed'"
-        :form="form"
-        :figures="figures"
-        class="ahead"
-      />
+      <PlanForecast v-if="figures && style.judgedBy === 'acid'" :form="form" :figures="figures" class="ahead" />
     </div>
     <SaveRecipe v-model="saving" :form="form" />
   </div>

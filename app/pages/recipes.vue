@@ -9,6 +9,7 @@ import {
   planFigures,
   readRecipe,
   styleById,
+  USUAL_STYLE,
   writeRecipe,
   type EntryOf,
   type Recipe,
@@ -154,7 +155,7 @@ async function retire(recipe: Recipe) {
           <header>
             <h2>{{ recipe.name }}</h2>
             <p class="muted small">
-              {{ styleById(recipe.versions.at(-1)?.plan.style ?? 'mash').name }},
+              {{ styleById(recipe.versions.at(-1)?.plan.style ?? USUAL_STYLE).name }},
               {{
                 recipe.versions
                   .at(-1)

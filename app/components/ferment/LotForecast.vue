@@ -7,7 +7,6 @@ import {
   structureOfPlan,
   styleById,
   temperaturesOf,
-  usualCut,
   type Lot,
   type Standing,
 } from '@lactofer/core'
@@ -42,7 +41,7 @@ const base = computed(() => {
     batch,
     days,
     change: {
-      style: plan.value.style,
+      lie: styleById(plan.value.style).lie,
       waterShare: lot.madeG > 0 ? plan.value.waterG / lot.madeG : 0,
       saltPct,
       kg: lot.madeG / 1000 / Math.max(1, lot.vessels.length),
@@ -54,7 +53,7 @@ const base = computed(() => {
       starterPct: 0,
       coldDay: 0,
       swingC: 0,
-      cut: plan.value.cut ?? usualCut(plan.value.style),
+      cut: plan.value.cut ?? styleById(plan.value.style).usualCut,
     },
   }
 })
@@ -84,9 +83,7 @@ const extras = computed(() => [
   ...lines.value,
   ...(besideLot.value ? [readingsLine(besideLot.value, phsOf(besideLot.value))] : []),
 ])
-const fits = computed(
-  () => plan.value !== null && styleById(plan.value.style).ferments && plan.value.style !== 'salt-packed',
-)
+const fits = computed(() => plan.value !== null && styleById(plan.value.style).judgedBy === 'acid')
 const pieces = computed(() => plan.value !== null && structureOfPlan(plan.value).liquid < 1)
 const otherOptions = computed(() => [{ value: NOBODY, label: 'nothing' }, ...others.value])
 const chartLabel = computed(

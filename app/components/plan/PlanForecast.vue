@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { batchOf, ROOM_C, structureOf, temperaturesOf, type PlanFigures } from '@lactofer/core'
+import { batchOf, ROOM_C, structureOf, styleById, temperaturesOf, type PlanFigures } from '@lactofer/core'
 import { waterOf, weighedRows, type PlanForm } from './planForm'
 import { whenWords } from '~/components/ferment/trials'
 import { useTrials } from '~/composables/useTrials'
@@ -9,6 +9,7 @@ import { useBook } from '~/stores/book'
 /** How it will go: the forecast of the plan, and of other ways to do it. */
 const { form, figures } = defineProps<{ form: PlanForm; figures: PlanFigures }>()
 const book = useBook()
+const style = computed(() => styleById(form.style))
 /** As warm as the place it is to stand in was when it was last read. */
 const roomC = computed(
   () =>
@@ -24,7 +25,7 @@ const base = computed(() => {
   const batch = batchOf(
     book.book,
     { rows: weighedRows(form), waterG, saltG: figures.dose.saltG },
-    structureOf(form.style, form.cut, waterShare),
+    structureOf(style.value.lie, form.cut, waterShare),
   )
   if (!batch) return null
   const tempC = Math.round(roomC.value * 2) / 2
@@ -33,7 +34,7 @@ const base = computed(() => {
     batch: { batch, temperature: { points: [{ hour: 0, tempC }] }, readings: [], targetPh: form.targetPh ?? 3.8 },
     days: 21,
     change: {
-      style: form.style,
+      lie: style.value.lie,
       waterShare,
       saltPct: figures.properties.saltPct,
       kg: figures.composition.massG / 1000,
@@ -67,7 +68,7 @@ const { trials, likeDay, busy, forecast, problem, lines, words } = useTrials(bas
         v-model="trials"
         v-model:like-day="likeDay"
         :base="base.asItIs"
-        :pieces="form.style !== 'mash'"
+        :pieces="style.usualCut !== 'ground'"
         :answers="words"
       />
     </template>

@@ -16,7 +16,7 @@ import {
   type PlanFigures,
   type Row,
   type StyleId,
-  usualCut,
+  USUAL_STYLE,
 } from '@lactofer/core'
 import { nowMs } from '~/clock/clock'
 
@@ -60,7 +60,7 @@ export const freshRow = (row: Omit<Row, 'massG'>): FormRow => ({
 /** Salt, basis and water as a style usually has them. */
 export function styleDefaults(id: StyleId): Pick<PlanForm, 'style' | 'cut' | 'saltPct' | 'saltBasis'> {
   const style = styleById(id)
-  return { style: id, cut: usualCut(id), saltPct: style.saltPct?.usual ?? 0, saltBasis: style.basis }
+  return { style: id, cut: style.usualCut, saltPct: style.saltPct?.usual ?? 0, saltBasis: style.basis }
 }
 
 /** Fresh form: a 4 % mash with nothing weighed in. */
@@ -75,7 +75,7 @@ export function freshPlan(): PlanForm {
     bowl: false,
     rows: [],
     waterG: 0,
-    ...styleDefaults('mash'),
+    ...styleDefaults(USUAL_STYLE),
     saltId: 'fine-sea',
     targetPh: 3.8,
     vessels: [],
@@ -142,7 +142,7 @@ export function formOfPlan(plan: EntryOf<'plan'>): PlanForm {
     name,
     color,
     style,
-    cut = usualCut(style),
+    cut = styleById(style).usualCut,
     bowl = false,
     rows,
     waterG,

@@ -30,10 +30,7 @@ const saltFix = ref(false)
 const style = computed(() => (plan.value ? styleById(plan.value.style) : null))
 /** Under 4.6, or of a style in which time or the pot decides. */
 const mayPress = computed(
-  () =>
-    stand.value?.state !== 'discard' &&
-    ((lastPh.value ?? 7) <= PH_LINE ||
-      (style.value !== null && (!style.value.ferments || style.value.id === 'salt-packed'))),
+  () => stand.value?.state !== 'discard' && ((lastPh.value ?? 7) <= PH_LINE || style.value?.judgedBy === 'time'),
 )
 const { busy, record } = useRecorder('The plan is still there; try again.')
 const router = useRouter()
@@ -47,7 +44,7 @@ const lastPh = computed(() => lot.value?.readings.findLast((reading) => reading.
 const cautions = computed(() =>
   lot.value && lot.value.state === 'fermenting'
     ? cautionsFor('ferment', {
-        aboveLine: style.value?.ferments === true && style.value.id !== 'salt-packed' && (lastPh.value ?? 7) > PH_LINE,
+        aboveLine: style.value?.judgedBy === 'acid' && (lastPh.value ?? 7) > PH_LINE,
         closed: lot.value.packed?.closure === 'tight lid',
       })
     : [],
@@ -144,7 +141,7 @@ const plannedWords = computed(() =>
           <h2>Read it</h2>
           <ReadingForm :key="lot.id" :lot="lot" /><LoggerImport :lot="lot" />
         </section>
-        <section v-if="plan.style === 'infusion' && lot.state === 'fermenting' && !isRefill(lot)" class="sheet">
+        <section v-if="style?.refills && lot.state === 'fermenting' && !isRefill(lot)" class="sheet">
           <RefillForm :lot="lot" />
         </section>
         <section v-if="lot.state === 'fermenting'" class="sheet"><LotActions :lot="lot" :stand="stand" /></section>

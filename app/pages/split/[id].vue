@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { bowlLeft, evenShares, InvalidInput, propertiesOf, styleById, type Draft } from '@lactofer/core'
+import { bowlLeft, evenShares, InvalidInput, propertiesOf, styleById, USUAL_STYLE, type Draft } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { freshJar, jarResults, jarRows, SplitSchema, type SplitForm } from '~/components/plan/splitForm'
 import { useDraft } from '~/composables/useDraft'
@@ -30,7 +30,7 @@ const bowlSaltPct = computed(() => {
 function jarFor(massG: number | null): string {
   const composition = bowl.value && book.composition(bowl.value.id)
   const volumeMl = (massG ?? 0) / (composition ? propertiesOf(composition).densityGPerMl : 1)
-  const limit = styleById(plan.value?.style ?? 'chop').fillLimit
+  const limit = styleById(plan.value?.style ?? USUAL_STYLE).fillLimit
   const free = book.freeVessels
     .filter((vessel) => vessel.count > 0 && vessel.shape !== 'bag')
     .sort((a, b) => a.capacityMl - b.capacityMl)

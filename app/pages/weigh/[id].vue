@@ -12,6 +12,7 @@ import {
   skipStep,
   startWeighIn,
   styleById,
+  USUAL_STYLE,
   substitute,
   toleranceG,
   vesselMark,
@@ -55,7 +56,7 @@ void loaded.then(() => {
       weigh: startWeighIn(plan.value),
       fillings: [],
       closure: null,
-      place: plan.value.style === 'paste' ? 'Cold, 4 °C' : 'Bench',
+      place: styleById(plan.value.style).place,
       done: [],
     }
   ready.value = true
@@ -167,7 +168,7 @@ const moreSalt = () =>
     ],
   }))
 
-const style = computed(() => styleById(plan.value?.style ?? 'mash'))
+const style = computed(() => styleById(plan.value?.style ?? USUAL_STYLE))
 const closure = computed(() => draft.value?.closure ?? suggested.closure.value)
 const packProblem = computed(() => {
   if (!draft.value) return null

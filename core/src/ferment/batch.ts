@@ -1,4 +1,5 @@
 import { within } from '../invalid'
+import type { Cut, Lie } from '../library/cuts'
 
 /**
  * What ferments, as the model sees it: averages over everything in the vessel, mmol/kg.
@@ -39,10 +40,6 @@ export interface Batch {
   living: Living
 }
 
-/** How the produce is cut. */
-export const CUTS = ['ground', 'fine', 'coarse', 'whole'] as const
-export type Cut = (typeof CUTS)[number]
-
 /** Liquid share, share in it at once, hours to even out. Chosen so that the cases in docs/checks.md come out. */
 const DRY: Record<Cut, Structure> = {
   ground: { liquid: 1, atOnce: 1, tauH: 1, brine: false },
@@ -56,24 +53,20 @@ const BRINED: Record<Cut, Structure> = {
   coarse: { liquid: 0.5, atOnce: 0.1, tauH: 30, brine: true },
   whole: { liquid: 0.5, atOnce: 0.02, tauH: 120, brine: true },
 }
-const BAGGED: Structure = { liquid: 0.2, atOnce: 0.15, tauH: 48, brine: false }
-
-/** The cut a style usually has. Common practice. */
-export const usualCut = (style: string): Cut => (style === 'mash' ? 'ground' : style === 'chop' ? 'fine' : 'coarse')
+const BAGGED: Record<Cut, Structure> = {
+  ground: DRY.ground,
+  fine: { liquid: 0.2, atOnce: 0.3, tauH: 12, brine: false },
+  coarse: { liquid: 0.2, atOnce: 0.15, tauH: 48, brine: false },
+  whole: { liquid: 0.2, atOnce: 0.02, tauH: 120, brine: false },
+}
+const LYING: Record<Lie, Record<Cut, Structure>> = { 'in its juice': DRY, 'in brine': BRINED, 'in a bag': BAGGED }
 
 /**
- * How a style and a cut lie in the vessel.
+ * Liquid and pieces of what lies so and is cut so.
  * @param waterShare added water as a share of everything; where there is none the juice is the liquid.
  */
-export function structureOf(style: string, cut: Cut, waterShare = 0): Structure {
+export function structureOf(lie: Lie, cut: Cut, waterShare = 0): Structure {
   within(waterShare, 0, 1, 'The share of water')
-  if (cut === 'ground') return DRY.ground
-  if (style === 'bag')
-    return {
-      ...BAGGED,
-      atOnce: cut === 'fine' ? 0.3 : cut === 'whole' ? 0.02 : BAGGED.atOnce,
-      tauH: cut === 'fine' ? 12 : cut === 'whole' ? 120 : BAGGED.tauH,
-    }
-  if (style !== 'brined') return DRY[cut]
-  return { ...BRINED[cut], liquid: Math.min(0.8, Math.max(0.25, waterShare || 0.5)) }
+  const structure = LYING[lie][cut]
+  return structure.brine ? { ...structure, liquid: Math.min(0.8, Math.max(0.25, waterShare || 0.5)) } : structure
 }

@@ -1,4 +1,5 @@
-import { structureOf, type Cut } from './batch'
+import type { Cut, Lie } from '../library/cuts'
+import { structureOf } from './batch'
 import type { FermentCase, Scenario } from './forecast'
 import { KEPT_BRINE_LOG10 } from './rawShare'
 import { feltSwing, movedTo, vesselLagH, type TemperaturePlan } from './temperature'
@@ -18,9 +19,9 @@ export interface WhatIf {
   coldC?: number
 }
 
-/** What the change is made to: style, water share and salt of the batch as it is, weight of one vessel in kg, and the hour it starts from. */
+/** What the change is made to: how its pieces lie, water share and salt of the batch as it is, weight of one vessel in kg, and the hour it starts from. */
 export interface WhatIfBase {
-  style: string
+  lie: Lie
   waterShare: number
   saltPct: number
   kg: number
@@ -31,7 +32,7 @@ export interface WhatIfBase {
 export function scenarioOf(
   { batch, temperature }: FermentCase,
   change: WhatIf,
-  { style, waterShare, saltPct, kg, fromHour }: WhatIfBase,
+  { lie, waterShare, saltPct, kg, fromHour }: WhatIfBase,
 ): Scenario {
   const lagH = vesselLagH(Math.min(1000, Math.max(0.05, kg)))
   const { medium, structure, living } = batch
@@ -51,7 +52,7 @@ export function scenarioOf(
         ...medium,
         ...(change.saltPct !== undefined && saltPct > 0 && { saltPct: (medium.saltPct * change.saltPct) / saltPct }),
       },
-      structure: change.cut ? structureOf(style, change.cut, waterShare) : structure,
+      structure: change.cut ? structureOf(lie, change.cut, waterShare) : structure,
       living: starter === null ? living : { ...living, starterLog10: Math.log10(starter) },
     },
   }

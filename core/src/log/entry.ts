@@ -8,7 +8,7 @@ import { CLOSURE_NAMES, VESSEL_SHAPES } from '../library/vessels'
 import { PREPARATIONS } from '../composition/ingredient'
 import { TargetsSchema } from '../blend/targets'
 import { DILUTIONS } from '../heat/tasting'
-import { CUTS } from '../ferment/batch'
+import { CUTS } from '../library/cuts'
 import { SIGN_IDS } from '../ferment/signs'
 import { PRESS_METHODS } from '../press/separate'
 import {

@@ -1,5 +1,6 @@
 import { METER_SD, type Sampled } from '../ferment/learn'
-import { structureOf, usualCut, type Structure } from '../ferment/batch'
+import { structureOf, type Structure } from '../ferment/batch'
+import { styleById } from '../library/styles'
 import type { TemperaturePoint } from '../ferment/clock'
 import { levelOfSign, SIGN_KINDS, type SignId } from '../ferment/signs'
 import type { StandingSign } from '../ferment/standing'
@@ -22,8 +23,9 @@ export const spreadOfInstrument = (instrument?: Instrument): number =>
 
 /** Liquid and pieces of a planned lot. */
 export function structureOfPlan(plan: EntryOf<'plan'>): Structure {
+  const { lie, usualCut } = styleById(plan.style)
   const allG = plan.rows.reduce((sum, row) => sum + row.massG, plan.waterG + plan.saltG)
-  return structureOf(plan.style, plan.cut ?? usualCut(plan.style), allG > 0 ? plan.waterG / allG : 0)
+  return structureOf(lie, plan.cut ?? usualCut, allG > 0 ? plan.waterG / allG : 0)
 }
 
 /** Where a sample comes from when nobody said: pieces are read in their liquid. */

@@ -1,4 +1,5 @@
 import { within } from '../invalid'
+import type { Style } from '../library/style'
 import { formatNumber } from '../units/number'
 
 /** How a vessel is filled: volumes in mL, fractions of its brim volume. */
@@ -49,12 +50,17 @@ export const FILL_LEVEL = {
 export const vesselMark = (index: number, vessels: number): string =>
   vessels === 1 ? '' : String.fromCharCode(97 + (index % 26))
 
-/** Over this share of fruit a mash rises more. Judgement. */
+/** Over this share of fruit what is ground rises more. Judgement. */
 const FRUITY = 0.2
-/** Fill of a mash with much fruit, or kept warm: 65 to 70 %. Common practice. */
-export const FRUITY_FILL = 0.68
+/** Over this temperature, °C, it rises more too. Judgement. */
+const WARM_C = 24
 
-/** Largest fill of a style for what is in it: a mash with fruit, or over 24 °C, gets less. */
-export function fillLimitOf(styleId: string, styleLimit: number, fruitShare: number, tempC = 20): number {
-  return styleId === 'mash' && (fruitShare > FRUITY || tempC > 24) ? Math.min(styleLimit, FRUITY_FILL) : styleLimit
+/** Largest fill of a style for what is in it: one that rises more with fruit, or in the warm, gets less then. */
+export function fillLimitOf(
+  { fillLimit, fillRising }: Pick<Style, 'fillLimit' | 'fillRising'>,
+  fruitShare: number,
+  tempC = 20,
+): number {
+  const rises = fruitShare > FRUITY || tempC > WARM_C
+  return rises && fillRising !== undefined ? Math.min(fillLimit, fillRising) : fillLimit
 }

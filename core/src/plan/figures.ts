@@ -2,7 +2,8 @@ import { phBand } from '../blend/forecast'
 import { mix, propertiesOf, volumeOf, type Composition, type Properties } from '../composition/composition'
 import { ofSalt, ownBalance } from '../composition/ingredient'
 import { rawRemedies, rawShare, RAW_NEEDED, startCountLog10, startWords } from '../ferment/rawShare'
-import { styleById, type Style, type StyleId } from '../library/styles'
+import type { Style } from '../library/style'
+import { styleById, type StyleId } from '../library/styles'
 import type { Row } from '../log/entry'
 import type { Book } from '../log/fold'
 import { coverBrine, type Cover } from '../pack/cover'
@@ -129,7 +130,7 @@ export function planFigures(
         ? coverBrine(piecesMl, style.voidShare, style.liquid === 'brine' ? (dose.ofBrinePct ?? 0) : 0)
         : null,
     piecesMl,
-    fillLimit: fillLimitOf(styleId, style.fillLimit, ingredientG > 0 ? fruitG(book.library, rows) / ingredientG : 0),
+    fillLimit: fillLimitOf(style, ingredientG > 0 ? fruitG(book.library, rows) / ingredientG : 0),
     baseG,
     sauceMl: mapRange(baseG, (grams) => grams / properties.densityGPerMl),
     cost: costOf(book, rows, dose.saltG),

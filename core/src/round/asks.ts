@@ -1,7 +1,7 @@
 import { levelOfSign } from '../ferment/signs'
 import { standing, type Standing } from '../ferment/standing'
 import type { Chore } from '../library/chores'
-import { styleById, type Style } from '../library/styles'
+import { styleById } from '../library/styles'
 import type { Lot } from '../log/fold'
 import { lastPouredMs, phsOf, signsOf, structureOfPlan, temperaturesOf } from '../log/measured'
 import type { Outlook } from './outlook'
@@ -42,9 +42,6 @@ export function alongTheShelf(asks: readonly Ask[], lots: readonly Lot[]): Ask[]
 /** Days since packing, the day of packing being day 0. */
 export const dayOf = (lot: Lot, nowMs: number): number => Math.max(0, Math.floor((nowMs - lot.startedMs) / DAY_MS))
 
-/** Styles in which pH says little about being done: time, cover or the pot decides. */
-const byTimeAlone = (style: Style) => !style.ferments || style.id === 'salt-packed'
-
 /** Pieces count as evened out with their liquid after so many times their own time. Judgement: then 95 % are. */
 const EVENED = 3
 
@@ -76,7 +73,7 @@ export function standingOf(lot: Lot, nowMs: number, outlook?: Outlook, tell?: (m
     packedMs,
     nowMs,
     targetPh: lot.made.targetPh,
-    ...(byTimeAlone(style) && { readyAfterDays: style.days.low }),
+    ...(style.judgedBy === 'time' && { readyAfterDays: style.days.low }),
     ph: phsOf(lot).map(({ atMs, ph, of }) => ({ atMs, ph, of, even: of === 'blended' || atMs >= evenMs })),
     temperatures: temperaturesOf(lot),
     signs: signsOf(lot),
@@ -98,9 +95,9 @@ export function standingOf(lot: Lot, nowMs: number, outlook?: Outlook, tell?: (m
 const doneSince = (lot: Lot, chore: Chore, sinceMs: number) =>
   lot.chores.some((entry) => entry.chore === chore && !entry.skipped && Date.parse(entry.at) >= sinceMs)
 
-/** Whether an infusion is already the refill: its pods came out of an earlier one. */
+/** Whether a lot that could be refilled is already the refill: its pods came out of an earlier one. */
 export const isRefill = (lot: Lot): boolean =>
-  lot.made.kind === 'plan' && lot.made.style === 'infusion' && lot.from.length > 0
+  lot.made.kind === 'plan' && styleById(lot.made.style).refills && lot.from.length > 0
 
 /** What one fermenting lot asks for, worst first. Chores come with the style and the closure; signs and pH go before them. Common practice. */
 export function asksOf(lot: Lot, nowMs: number, outlook?: Outlook, tell?: (ms: number) => string): Ask[] {
@@ -162,7 +159,7 @@ export function asksOf(lot: Lot, nowMs: number, outlook?: Outlook, tell?: (ms: n
     if (stand?.state === 'ready' && (chore === 'taste' || chore === 'squeeze test')) continue
     ask(level, title, why, { ...(chore !== 'read' && chore !== 'weigh' && { chore }), dueMs })
   }
-  if (made.style === 'infusion' && !isRefill(lot) && dayOf(lot, nowMs) >= style.days.low)
+  if (style.refills && !isRefill(lot) && dayOf(lot, nowMs) >= style.days.low)
     ask('ask', 'Draw off and refill', 'The pods give a second vinegar; one refill, not two.')
   const wait = lot.decisions.at(-1)
   const waiting = wait?.decision === 'wait' && wait.until !== undefined && Date.parse(wait.until) > nowMs

@@ -86,8 +86,7 @@ function temperatureOf(lot: Lot, packedMs: number, kg: number): TemperaturePlan 
 export function fermentCaseOf(book: Book, lot: Lot): FermentCase | null {
   const { made, packed } = lot
   if (made.kind !== 'plan' || !packed) return null
-  const style = styleById(made.style)
-  if (!style.ferments || style.id === 'salt-packed') return null
+  if (styleById(made.style).judgedBy !== 'acid') return null
   const packedMs = Date.parse(packed.at)
   const phs = phsOf(lot).map(({ atMs, ph, sd, of }) => ({ hour: (atMs - packedMs) / HOUR_MS, ph, sd, of }))
   const start = phs.find(({ hour, of }) => hour > -1 && hour <= START_H && of === 'blended')

@@ -1,4 +1,4 @@
-import { CUTS, structureOf, type Batch, type Cut, type FermentCase, type PhReading } from '../../src'
+import { CUTS, structureOf, type Batch, type Cut, type FermentCase, type Lie, type PhReading } from '../../src'
 
 /** Foods of the case table: hexose, citric, malic (mmol/kg), buffer (mmol/kg and pH), start pH, water %; log10 of group H raw. */
 const FOODS = {
@@ -12,7 +12,7 @@ const FOODS = {
 export function batch(
   food: keyof typeof FOODS,
   saltPct: number,
-  { style = 'mash', cut = CUTS[0] as Cut, startPh = FOODS[food][4] as number } = {},
+  { lie = 'in its juice' as Lie, cut = CUTS[0] as Cut, startPh = FOODS[food][4] as number } = {},
 ): Batch {
   const [hexose, citric, malic, buffer, , water, rawH] = FOODS[food]
   return {
@@ -26,7 +26,7 @@ export function batch(
       saltPct: (100 * saltPct) / (saltPct + water),
       fruitShare: 0,
     },
-    structure: structureOf(style, cut),
+    structure: structureOf(lie, cut),
     living: { rawH, rawP: 2.5, starterLog10: null },
   }
 }

@@ -6,6 +6,7 @@ import {
   chooseVessels,
   coverBrine,
   fillLimitOf,
+  styleById,
   greedyVessels,
   recommendedChoice,
   type FreeVessel,
@@ -98,10 +99,10 @@ describe('brine that covers', () => {
 
   it('a mash with fruit, or kept warm, is filled less (65-70 %, common practice)', () => {
     expect([
-      fillLimitOf('mash', 0.75, 0),
-      fillLimitOf('mash', 0.75, 0.4),
-      fillLimitOf('mash', 0.75, 0, 26),
-      fillLimitOf('chop', 0.85, 0.4),
+      fillLimitOf(styleById('mash'), 0),
+      fillLimitOf(styleById('mash'), 0.4),
+      fillLimitOf(styleById('mash'), 0, 26),
+      fillLimitOf(styleById('chop'), 0.4),
     ]).toEqual([0.75, 0.68, 0.68, 0.85])
   })
 })

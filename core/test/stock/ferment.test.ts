@@ -118,7 +118,7 @@ describe('a lot as the forecast sees it', () => {
   it('what-if changes what it says and nothing else', () => {
     const log = notebook()
     const base = fermentCaseOf(log.book(), lotOf(log, log.mash()))!
-    const at = { style: 'mash', waterShare: 0, saltPct: 3.85, kg: 2, fromHour: 0 }
+    const at = { lie: 'in its juice' as const, waterShare: 0, saltPct: 3.85, kg: 2, fromHour: 0 }
     expect(scenarioOf(base, {}, at)).toEqual({ batch: base.batch, temperature: base.temperature })
     expect(scenarioOf(base, { saltPct: 7.7 }, at).batch.medium.saltPct).toBeCloseTo(2 * base.batch.medium.saltPct, 6)
     expect(scenarioOf(base, { starterShare: 0.02 }, at).batch.living.starterLog10).toBeCloseTo(7 + Math.log10(0.02), 6)

@@ -156,16 +156,15 @@ describe('each style, followed', () => {
     return { log, lotId, lot: () => log.book().lots.get(lotId)! }
   }
 
-  it.each(
-    STYLES.filter((style) => !style.ferments || style.id === 'salt-packed').map(
-      (style) => [style.id, style.days.low] as const,
-    ),
-  )('%s is ready by time, after %d days, and no pH is asked of it', (style, days) => {
-    const { lot } = pack(style, [row('fresno', 1000)])
-    if (days > 0) expect(standingOf(lot(), START + (days - 0.5) * DAY_MS)?.state).toBe('working')
-    expect(standingOf(lot(), START + (days + 0.1) * DAY_MS)).toMatchObject({ state: 'ready', clock: null })
-    expect(asksOf(lot(), START + (days + 0.1) * DAY_MS).some((ask) => ask.title.includes('pH'))).toBe(false)
-  })
+  it.each(STYLES.filter((style) => style.judgedBy === 'time').map((style) => [style.id, style.days.low] as const))(
+    '%s is ready by time, after %d days, and no pH is asked of it',
+    (style, days) => {
+      const { lot } = pack(style, [row('fresno', 1000)])
+      if (days > 0) expect(standingOf(lot(), START + (days - 0.5) * DAY_MS)?.state).toBe('working')
+      expect(standingOf(lot(), START + (days + 0.1) * DAY_MS)).toMatchObject({ state: 'ready', clock: null })
+      expect(asksOf(lot(), START + (days + 0.1) * DAY_MS).some((ask) => ask.title.includes('pH'))).toBe(false)
+    },
+  )
 
   it('a cooked sauce and an infusion make no lactic acid: a reading sets the pH only', () => {
     const { log, lotId } = pack('cooked', [row('fresno', 500), row('white-vinegar', 800)])
