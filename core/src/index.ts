@@ -77,20 +77,16 @@ export * from './keep/cautions'
 export * from './label/label'
 export * from './label/claims'
 export * from './label/jarLabel'
-export {
-  IdSchema,
-  InstrumentSchema,
-  LotCodeSchema,
-  MomentSchema,
-  PhSchema,
-  PlainNameSchema,
-  type Instrument,
-} from './log/entryParts'
-export * from './log/keepEntries'
+export { IdSchema, LotCodeSchema, PhSchema, PlainNameSchema, type Instrument } from './log/entryParts'
+export * from './log/contents'
+export * from './log/observed'
+export * from './log/say'
+export * from './log/kinds/index'
 export * from './log/entry'
 export * from './log/bottles'
 export * from './log/supplies'
 export * from './log/merge'
+export * from './log/lot'
 export * from './log/fold'
 export * from './log/lineage'
 export * from './log/recipes'
@@ -105,7 +101,6 @@ export * from './round/keepAsks'
 export * from './trace/trace'
 export * from './trace/recall'
 export * from './trace/epcis'
-export * from './log/words'
 export * from './stock/batchRecord'
 export * from './stock/taking'
 export * from './stock/cellar'

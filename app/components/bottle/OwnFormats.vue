@@ -2,13 +2,12 @@
 import { computed, reactive, ref } from 'vue'
 import { ElMessage } from 'element-plus'
 import {
-  FormatEntry,
+  DraftSchema,
   formatNumber,
   headspaceOf,
   SUPPLIES,
   suppliesFor,
   type BottleFormat,
-  type Draft,
   type SupplyItem,
 } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
@@ -39,13 +38,10 @@ const edit = (format: BottleFormat) => {
 async function save(event: Event, retired = false) {
   problem.value = ''
   if (focusInvalid(event)) return
-  const parsed = FormatEntry.safeParse({
+  const parsed = DraftSchema.safeParse({
     ...form,
     kind: 'format',
     at: nowMoment(),
-    id: newLotId(),
-    by: 'x',
-    origin: 'maker',
     formatId: form.formatId || newLotId(),
     ...(retired && { retired: true }),
   })
@@ -61,8 +57,7 @@ async function save(event: Event, retired = false) {
     problem.value = WANTED[String(issue?.path[0])] ?? issue?.message ?? 'A figure is missing.'
     return
   }
-  const { id: _id, by: _by, origin: _origin, ...draft } = parsed.data
-  if (!(await record(draft as Draft))) return
+  if (!(await record(parsed.data))) return
   ElMessage.success(
     retired ? `${form.name.trim()} is used no more; its runs keep it.` : `${form.name.trim()} is in your list.`,
   )

@@ -1,7 +1,16 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
-import { entryWords, factsOf, readField, InvalidInput, photosOf, type EntryOf, type Lot } from '@lactofer/core'
+import {
+  entryWords,
+  factsOf,
+  isReversible,
+  readField,
+  InvalidInput,
+  photosOf,
+  type EntryOf,
+  type Lot,
+} from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { shortMoment } from '~/clock/moments'
 import { useBook } from '~/stores/book'
@@ -43,23 +52,6 @@ async function takeBack(entryId: string) {
     ElMessage.error('This could not be written to the log. Try again.')
   }
 }
-const REVERSIBLE = [
-  'reading',
-  'logged',
-  'chore',
-  'sign',
-  'decide',
-  'discard',
-  'release',
-  'send',
-  'trial',
-  'add',
-  'heat',
-  'printed',
-  'move',
-  'use',
-  'recall',
-]
 </script>
 
 <template>
@@ -95,7 +87,7 @@ const REVERSIBLE = [
             <el-button v-if="entry.kind === 'reading' && entry.ph !== undefined" text @click="edit(entry)"
               >Correct</el-button
             >
-            <el-button v-if="REVERSIBLE.includes(entry.kind)" text @click="takeBack(entry.id)">Take back</el-button>
+            <el-button v-if="isReversible(entry)" text @click="takeBack(entry.id)">Take back</el-button>
           </td>
         </tr>
       </tbody>

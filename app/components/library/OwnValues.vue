@@ -2,11 +2,10 @@
 import { computed, reactive, ref, watch } from 'vue'
 import { ElMessage } from 'element-plus'
 import {
-  MaterialEntry,
+  DraftSchema,
   MATERIAL_KINDS,
   ownMaterialId,
   PlainNameSchema,
-  type Draft,
   type Material,
   type MaterialKind,
   type Range,
@@ -99,13 +98,13 @@ async function save() {
     ...given,
     ...(price.value !== null && { pricePerKg: price.value }),
   }
-  const parsed = MaterialEntry.omit({ id: true, by: true, origin: true }).safeParse(draft)
+  const parsed = DraftSchema.safeParse(draft)
   if (!parsed.success) {
     const issue = parsed.error.issues[0]
     problem.value = `${FIELDS.find(([key]) => key === issue?.path[0])?.[1] ?? 'A figure'}: ${issue?.message ?? 'cannot be'}`
     return
   }
-  if (!(await record(parsed.data as Draft))) return
+  if (!(await record(parsed.data))) return
   ElMessage.success(`${trimmed}: your own values stand over the library’s.`)
   emit('saved', id)
 }

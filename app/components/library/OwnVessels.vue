@@ -8,9 +8,8 @@ import {
   formatMass,
   formatVolume,
   VESSEL_SHAPES,
-  VesselEntry,
+  DraftSchema,
   type Closure,
-  type Draft,
   type VesselKind,
   type VesselShape,
 } from '@lactofer/core'
@@ -54,7 +53,7 @@ const edit = (vessel: VesselKind) =>
 async function save(event: Event) {
   problem.value = ''
   if (focusInvalid(event)) return
-  const parsed = VesselEntry.omit({ id: true, by: true, origin: true }).safeParse({
+  const parsed = DraftSchema.safeParse({
     kind: 'vessel',
     at: nowMoment(),
     vesselId: form.vesselId || newLotId(),
@@ -79,7 +78,7 @@ async function save(event: Event) {
             : (issue?.message ?? 'A figure is missing.')
     return
   }
-  if (!(await record(parsed.data as Draft))) return
+  if (!(await record(parsed.data))) return
   ElMessage.success(`${form.name.trim()}: ${form.count} in your row.`)
   Object.assign(form, fresh())
 }

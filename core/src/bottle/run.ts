@@ -1,4 +1,4 @@
-import type { SupplyItem } from '../log/keepEntries'
+import type { SupplyItem } from '../log/kinds/supply'
 import type { BottleFormat } from '../library/formats'
 
 /** Whole bottles that a volume fills, and what is left over in mL. @param lossMl what stays in the pot and the funnel. */

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { InvalidInput } from '../invalid'
-import { RecipePlanSchema, type RecipePlan } from '../log/entry'
+import { RecipePlanSchema, type RecipePlan } from '../log/kinds/recipe'
 import { MomentSchema, PlainNameSchema } from '../log/entryParts'
 import type { Recipe } from '../log/recipes'
 

@@ -3,7 +3,8 @@ import { PREPARATIONS, type Preparation } from '../composition/ingredient'
 import { MATERIAL_KINDS, type Material, type MaterialKind } from '../library/material'
 import type { Library } from '../library/library'
 import { searchMaterials } from '../library/materials'
-import { MaterialEntry, RowSchema, type Draft, type Row } from '../log/entry'
+import { RowSchema, type Row } from '../log/contents'
+import { DraftSchema, type Draft } from '../log/entry'
 import { PlainNameSchema } from '../log/entryParts'
 import { parseQuantity } from '../units/quantity'
 import type { Range } from '../working'
@@ -180,7 +181,7 @@ export function materialsOfTable(lines: readonly Line[], library: Library, at: s
       draft.allergens = list(line.allergens)
     const says = Object.keys(draft).length > 5 || !known || known.name !== name
     if (!says) return []
-    const entry = MaterialEntry.omit({ id: true, by: true, origin: true }).safeParse(draft)
+    const entry = DraftSchema.safeParse(draft)
     if (!entry.success) throw bad(index, entry.error.issues[0]?.message ?? 'cannot be read.')
     return [entry.data]
   })

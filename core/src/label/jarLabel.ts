@@ -1,4 +1,4 @@
-import type { Lot } from '../log/fold'
+import type { Lot } from '../log/lot'
 import { formatNumber } from '../units/number'
 
 /** What stands on a jar: the same for all jars of a lot but the mark and HOT. */

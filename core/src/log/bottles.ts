@@ -1,5 +1,5 @@
 import type { EntryOf } from './entry'
-import type { WayOut } from './keepEntries'
+import type { WayOut } from './kinds/send'
 import { byTime } from './merge'
 
 /** Bottles that left: how, to whom, when. */

@@ -21,6 +21,8 @@ export const text = z.string().max(500, 'Keep it under 500 characters.')
 export const massG = z.number().min(0).max(1_000_000)
 export const volumeMl = z.number().min(1).max(1_000_000)
 export const tempC = z.number().min(-30).max(130)
+/** So many bottles, labels or samples: at least one. */
+export const counted = z.number().int().min(1).max(100_000)
 export const pct = z.number().min(0).max(100)
 export const colour = z.string().regex(/^#[0-9a-f]{6}$/i)
 

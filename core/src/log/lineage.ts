@@ -1,4 +1,5 @@
-import type { Book, Lot } from './fold'
+import type { Book } from './fold'
+import type { Lot } from './lot'
 
 /** A lot seen from another one along the flow of mass; `depth` counts the steps. */
 export interface Kin {

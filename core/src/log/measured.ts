@@ -6,7 +6,7 @@ import { levelOfSign, SIGN_KINDS, type SignId } from '../ferment/signs'
 import type { StandingSign } from '../ferment/standing'
 import type { EntryOf } from './entry'
 import type { Instrument } from './entryParts'
-import type { Lot } from './fold'
+import type { Lot } from './lot'
 import { MINUTE_MS } from '../units/time'
 
 /** A pH of a lot with its moment, its meter's spread, and where it was taken. */

@@ -1,5 +1,5 @@
 import type { Entry } from './entry'
-import type { SupplyItem } from './keepEntries'
+import type { SupplyItem } from './kinds/supply'
 
 /** Packaging at hand: an item and what it fits (a format's id, or a neck), and how many there are. What nobody ever counted is not listed. */
 export interface Supply {

@@ -1,5 +1,5 @@
 import { factsOf, type Draft } from '../log/entry'
-import type { Lot } from '../log/fold'
+import type { Lot } from '../log/lot'
 import { InvalidInput, within } from '../invalid'
 
 /** What is drawn off an infusion and what goes back over the pods. Masses in g; ids and codes are new. */

@@ -1,5 +1,5 @@
 import { InvalidInput, within } from '../invalid'
-import type { Row } from '../log/entry'
+import type { Row } from '../log/contents'
 import { formatNumber } from '../units/number'
 
 /** What is scaled: weights of the rows (`null` where nothing is weighed yet) and of the water. */

@@ -1,5 +1,6 @@
 import { z } from 'zod'
-import { RowSchema, type EntryOf, type Row } from '../log/entry'
+import { RowSchema, type Row } from '../log/contents'
+import type { EntryOf } from '../log/entry'
 import { IdSchema } from '../log/entryParts'
 import { formatNumber } from '../units/number'
 import { saltDose } from '../salt/dose'

@@ -1,5 +1,5 @@
 import { formatNumber } from '../units/number'
-import type { Row } from '../log/entry'
+import type { Row } from '../log/contents'
 import { RAW_NEEDED } from '../ferment/rawShare'
 import type { Working } from '../working'
 import type { PlanFigures } from './figures'

@@ -1,9 +1,9 @@
-import { writtenAt, type Entry, type EntryOf } from '../log/entry'
+import { entryWords, lotsIn, writtenAt, type Entry, type EntryOf } from '../log/entry'
 import type { Instrument } from '../log/entryParts'
-import type { Book, Lot } from '../log/fold'
+import type { Book } from '../log/fold'
+import type { Lot } from '../log/lot'
 import { ancestors } from '../log/lineage'
 import { byTime } from '../log/merge'
-import { entryWords } from '../log/words'
 import type { Table } from '../files/tables'
 import type { UnitWorld } from '../units/quantity'
 import { DAY_MS } from '../units/time'
@@ -29,17 +29,6 @@ export interface BatchRecord {
   sources: Lot[]
   lines: RecordLine[]
   calibrations: EntryOf<'calibrate'>[]
-}
-
-/** Every lot an entry speaks of. */
-function lotsIn(entry: Entry): string[] {
-  const named = 'lotId' in entry ? [entry.lotId] : []
-  switch (entry.kind) {
-    case 'press':
-      return [...named, entry.pulpLotId ?? '', entry.brineLotId ?? '']
-    default:
-      return named
-  }
 }
 
 const instrumentWords = (instrument?: Instrument): string =>

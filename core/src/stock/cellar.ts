@@ -1,5 +1,6 @@
 import { CELLAR } from '../log/bottles'
-import type { Book, Lot, LotKind } from '../log/fold'
+import type { Book } from '../log/fold'
+import type { Lot, LotKind } from '../log/lot'
 
 /** A lot at a place: so many bottles, or so many grams. `bestBefore` as YYYY-MM-DD, where there is one. */
 export interface CellarRow {

@@ -1,4 +1,4 @@
-import type { Lot } from '../log/fold'
+import type { Lot } from '../log/lot'
 import { EVENING_OUT_H } from '../keep/release'
 import { lastPouredMs } from '../log/measured'
 import { HOUR_MS } from '../units/time'

@@ -1,5 +1,6 @@
 import type { Allergen } from '../library/material'
-import type { Book, Lot } from '../log/fold'
+import type { Book } from '../log/fold'
+import type { Lot } from '../log/lot'
 import type { Content } from './lotComposition'
 
 /**

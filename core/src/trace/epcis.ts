@@ -1,5 +1,6 @@
 import type { Entry } from '../log/entry'
-import type { Book, Lot } from '../log/fold'
+import type { Book } from '../log/fold'
+import type { Lot } from '../log/lot'
 import { ancestors, descendants } from '../log/lineage'
 
 /** Name of what Lactofer writes; parts of it that are used are told in docs/file-format.md. From memory of GS1 EPCIS 2.0 and CBV 2.0. */

@@ -1,4 +1,5 @@
-import type { Book, Lot } from '../log/fold'
+import type { Book } from '../log/fold'
+import type { Lot } from '../log/lot'
 import { descendants } from '../log/lineage'
 import type { BottlesOut } from '../log/bottles'
 

@@ -1,5 +1,6 @@
-import type { Row } from '../log/entry'
-import type { Book, Lot } from '../log/fold'
+import type { Row } from '../log/contents'
+import type { Book } from '../log/fold'
+import type { Lot } from '../log/lot'
 import { ancestors, descendants } from '../log/lineage'
 
 /** A point of a trace: what a grower brought (`from` names who), a lot, or where bottles went. */

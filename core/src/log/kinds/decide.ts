@@ -1,0 +1,42 @@
+import { z } from 'zod'
+import { formatTemperature } from '../../units/quantity'
+import { base, IdSchema, MomentSchema, name, tempC, text } from '../entryParts'
+import type { Kind } from '../kind'
+import { add } from '../lot'
+
+/** What the maker decided: to another place, more time, or that it is ready. */
+export const DecideEntry = z.object({
+  ...base,
+  kind: z.literal('decide'),
+  lotId: IdSchema,
+  decision: z.enum(['cold', 'warm', 'wait', 'ready']),
+  place: name.optional(),
+  tempC: tempC.optional(),
+  until: MomentSchema.optional(),
+  reason: text,
+})
+
+const DECISION_WORDS = {
+  cold: (place: string) => `To the cold, ${place}`,
+  warm: (place: string) => `Back to the warm, ${place}`,
+  wait: () => 'More time',
+  ready: () => 'Called ready',
+}
+
+const kind: Kind<typeof DecideEntry> = {
+  schema: DecideEntry,
+  says: 'to the cold, back to the warm, more time, ready',
+  words: ({ decision, place, tempC: degrees, reason }, world) =>
+    [
+      DECISION_WORDS[decision](place ?? ''),
+      degrees === undefined ? '' : `, ${formatTemperature(degrees, world)}`,
+      reason ? `: ${reason}` : '',
+    ].join(''),
+  lots: ({ lotId }) => [lotId],
+  effect: (lot, entry) => {
+    lot.decisions = add(lot.decisions, entry)
+    lot.place = entry.place ?? lot.place
+  },
+  reversible: true,
+}
+export default kind

@@ -1,0 +1,46 @@
+import { z } from 'zod'
+import { formatMass } from '../../units/quantity'
+import type { EntryOf } from '../entry'
+import { base, IdSchema, massG, text } from '../entryParts'
+import type { Kind } from '../kind'
+import { add, type Lot } from '../lot'
+import { photos } from '../observed'
+
+/** Thrown away: everything, or the vessels with these marks. */
+export const DiscardEntry = z.object({
+  ...base,
+  kind: z.literal('discard'),
+  lotId: IdSchema,
+  reason: text.min(1, 'Say why it is discarded.'),
+  marks: z.array(z.string().max(4)).max(40).optional(),
+  massG: massG.optional(),
+  photos,
+})
+
+/** Takes the vessels named off the shelf; with none left, or none named, all of it is gone. */
+function throwAway(lot: Lot, entry: EntryOf<'discard'>): void {
+  const left = entry.marks ? lot.vessels.filter((vessel) => !entry.marks?.includes(vessel.mark)) : []
+  if (left.length === 0) {
+    lot.discarded = entry
+    return
+  }
+  const gone = lot.vessels.filter((vessel) => !left.includes(vessel))
+  lot.lost = add(lot.lost, { ...entry, massG: gone.reduce((sum, vessel) => sum + vessel.massG, 0) })
+  lot.vessels = left
+  // What was seen only in the vessels thrown away is gone with them.
+  lot.signs = lot.signs.filter(
+    ({ marks }) => !marks?.length || marks.some((mark) => left.some((vessel) => vessel.mark === mark)),
+  )
+  lot.hot = left.some((vessel) => vessel.hot)
+}
+
+const kind: Kind<typeof DiscardEntry> = {
+  schema: DiscardEntry,
+  says: 'thrown away: all, or the vessels named',
+  words: ({ marks, massG: grams, reason }, world) =>
+    `Discarded${marks ? ` ${marks.join(', ')}` : ''}${grams ? `, ${formatMass(grams, world)}` : ''}: ${reason}`,
+  lots: ({ lotId }) => [lotId],
+  effect: throwAway,
+  reversible: true,
+}
+export default kind

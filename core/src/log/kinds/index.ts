@@ -1,0 +1,130 @@
+// Written by `npm run generate` from the files of this folder; not to be edited.
+import add from './add'
+import blend from './blend'
+import bottle from './bottle'
+import calibrate from './calibrate'
+import check from './check'
+import chore from './chore'
+import decide from './decide'
+import discard from './discard'
+import format from './format'
+import heat from './heat'
+import logged from './logged'
+import material from './material'
+import move from './move'
+import pack from './pack'
+import plan from './plan'
+import press from './press'
+import printed from './printed'
+import reading from './reading'
+import recall from './recall'
+import recipe from './recipe'
+import release from './release'
+import retract from './retract'
+import send from './send'
+import sign from './sign'
+import stock from './stock'
+import supply from './supply'
+import trial from './trial'
+import use from './use'
+import vessel from './vessel'
+import weigh from './weigh'
+
+export * from './add'
+export * from './blend'
+export * from './bottle'
+export * from './calibrate'
+export * from './check'
+export * from './chore'
+export * from './decide'
+export * from './discard'
+export * from './format'
+export * from './heat'
+export * from './logged'
+export * from './material'
+export * from './move'
+export * from './pack'
+export * from './plan'
+export * from './press'
+export * from './printed'
+export * from './reading'
+export * from './recall'
+export * from './recipe'
+export * from './release'
+export * from './retract'
+export * from './send'
+export * from './sign'
+export * from './stock'
+export * from './supply'
+export * from './trial'
+export * from './use'
+export * from './vessel'
+export * from './weigh'
+
+/** All there is to know of each kind of entry, by its name. */
+export const KINDS = {
+  add,
+  blend,
+  bottle,
+  calibrate,
+  check,
+  chore,
+  decide,
+  discard,
+  format,
+  heat,
+  logged,
+  material,
+  move,
+  pack,
+  plan,
+  press,
+  printed,
+  reading,
+  recall,
+  recipe,
+  release,
+  retract,
+  send,
+  sign,
+  stock,
+  supply,
+  trial,
+  use,
+  vessel,
+  weigh,
+} as const
+
+/** Their schemas, one for each kind. */
+export const SCHEMAS = [
+  add.schema,
+  blend.schema,
+  bottle.schema,
+  calibrate.schema,
+  check.schema,
+  chore.schema,
+  decide.schema,
+  discard.schema,
+  format.schema,
+  heat.schema,
+  logged.schema,
+  material.schema,
+  move.schema,
+  pack.schema,
+  plan.schema,
+  press.schema,
+  printed.schema,
+  reading.schema,
+  recall.schema,
+  recipe.schema,
+  release.schema,
+  retract.schema,
+  send.schema,
+  sign.schema,
+  stock.schema,
+  supply.schema,
+  trial.schema,
+  use.schema,
+  vessel.schema,
+  weigh.schema,
+] as const

@@ -1,0 +1,32 @@
+import { z } from 'zod'
+import { CLOSURE_NAMES } from '../../library/vessels'
+import { VesselUseSchema } from '../contents'
+import { base, IdSchema, name } from '../entryParts'
+import type { Kind } from '../kind'
+
+export const PackEntry = z.object({
+  ...base,
+  kind: z.literal('pack'),
+  lotId: IdSchema,
+  vessels: z.array(VesselUseSchema).min(1).max(40),
+  place: name,
+  closure: z.enum(CLOSURE_NAMES),
+})
+
+const kind: Kind<typeof PackEntry> = {
+  schema: PackEntry,
+  says: 'it is in its vessels',
+  words: ({ vessels, closure, place }) =>
+    `Packed into ${vessels.length} ${vessels.length === 1 ? 'vessel' : 'vessels'}, ${closure}, at ${place}`,
+  lots: ({ lotId }) => [lotId],
+  effect: (lot, entry) => {
+    lot.packed = entry
+    lot.state = 'fermenting'
+    lot.startedMs = Date.parse(entry.at)
+    lot.hot = entry.vessels.some(({ hot }) => hot)
+    lot.vessels = entry.vessels
+    lot.place = entry.place
+  },
+  reversible: false,
+}
+export default kind

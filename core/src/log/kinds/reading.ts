@@ -1,0 +1,76 @@
+import { z } from 'zod'
+import { titratablePct } from '../../acid/titration'
+import { formatNumber } from '../../units/number'
+import { formatMass, formatTemperature } from '../../units/quantity'
+import { base, IdSchema, InstrumentSchema, massG, PhSchema, tempC, text, type Instrument } from '../entryParts'
+import type { Kind } from '../kind'
+import { addsTo } from '../lot'
+import { photos, TasteSchema, TastingSchema, TitrationSchema } from '../observed'
+import { tasteWords } from '../say'
+
+/** Anything measured in or of a lot at a moment. `of` says where the sample came from; `massG` is what lot and vessel content weigh now. */
+export const ReadingEntry = z
+  .object({
+    ...base,
+    kind: z.literal('reading'),
+    lotId: IdSchema,
+    ph: PhSchema.optional(),
+    of: z.enum(['liquid', 'blended']).optional(),
+    tempC: tempC.optional(),
+    saltPct: z.number().min(0).max(40).optional(),
+    brixPct: z.number().min(0).max(80).optional(),
+    titration: TitrationSchema.optional(),
+    massG: massG.optional(),
+    taste: TasteSchema.optional(),
+    tasting: TastingSchema.optional(),
+    instrument: InstrumentSchema.optional(),
+    note: text.optional(),
+    photos,
+  })
+  .refine(
+    (entry) =>
+      [
+        entry.ph,
+        entry.tempC,
+        entry.saltPct,
+        entry.brixPct,
+        entry.titration,
+        entry.massG,
+        entry.taste,
+        entry.tasting,
+      ].some((value) => value !== undefined),
+    'A reading needs something that was read.',
+  )
+
+const dilutionWords = ({ dilution, felt }: { dilution: number; felt: boolean }) =>
+  `1 : ${formatNumber(dilution)} ${felt ? 'felt' : 'nothing'}`
+
+function instrumentWords(instrument?: Instrument): string {
+  if (instrument?.kind === 'strip') return '(strips)'
+  if (instrument?.calibratedAt) return '(calibrated meter)'
+  return instrument?.kind === 'probe' ? `(${instrument.name})` : ''
+}
+
+const kind: Kind<typeof ReadingEntry> = {
+  schema: ReadingEntry,
+  says: 'anything measured or tasted',
+  words: (entry, world) =>
+    [
+      entry.ph === undefined ? '' : `pH ${entry.ph.toFixed(2)}${entry.of === 'liquid' ? ' in the liquid' : ''}`,
+      entry.tempC === undefined ? '' : formatTemperature(entry.tempC, world),
+      entry.saltPct === undefined ? '' : `salt ${entry.saltPct} %`,
+      entry.brixPct === undefined ? '' : `${entry.brixPct} °Brix`,
+      entry.titration ? `${titratablePct(entry.titration).toFixed(2)} % titrated as lactic` : '',
+      entry.massG === undefined ? '' : `weighs ${formatMass(entry.massG, world)}`,
+      entry.taste ? `tastes: ${tasteWords(entry.taste)}` : '',
+      entry.tasting ? `dilutions: ${entry.tasting.map(dilutionWords).join(', ')}` : '',
+      instrumentWords(entry.instrument),
+      entry.note ?? '',
+    ]
+      .filter(Boolean)
+      .join(', '),
+  lots: ({ lotId }) => [lotId],
+  effect: addsTo('readings'),
+  reversible: true,
+}
+export default kind
