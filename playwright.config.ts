@@ -1,6 +1,8 @@
 import { defineConfig } from '@playwright/test'
 
-/** Debian's Chromium, never a download of its own. Flags: no sandbox in containers, nothing fetched in the background. */
+/**
+ * Debian's Chromium, never a download of its own. Flags: no sandbox in containers, nothing fetched in the background.
+ */
 const executablePath = process.env.CHROMIUM ?? '/usr/bin/chromium'
 const PORT = 4173
 

@@ -14,5 +14,10 @@ export default defineConfig({
     environment: 'node',
     // Room for a machine that builds beside.
     testTimeout: 30_000,
+    coverage: {
+      provider: 'v8',
+      include: ['core/src/**', 'app/**/*.{ts,vue}', 'server/**'],
+      reporter: ['text-summary', 'html'],
+    },
   },
 })

@@ -1,4 +1,5 @@
-// How long one move of a slider costs at 20 components, as a share of one frame; and the pH solve alone against plain arithmetic.
+// How long one move of a slider costs at 20 components, as a share of one frame; and the pH solve alone against plain
+// arithmetic.
 import { bench, do_not_optimize, run, summary } from 'mitata'
 import { forecastBlend, MATERIALS, mix, mixturePh, ofMaterial, withPh } from '../core/src/index.ts'
 

@@ -1,4 +1,5 @@
-// 500 members over 60 days in a worker thread, beside the same loop in plain C (-O2) in the same run; and the update after a reading.
+// 500 members over 60 days in a worker thread, beside the same loop in plain C (-O2) in the same run; and the update
+// after a reading.
 import { execFileSync } from 'node:child_process'
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'

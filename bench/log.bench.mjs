@@ -1,4 +1,5 @@
-// A log of 100,000 entries: folding it against JSON.parse of the same text in the same run (3 times asked); the cellar's 5,000 rows found and put in order.
+// A log of 100,000 entries: folding it against JSON.parse of the same text in the same run (3 times asked); the
+// cellar's 5,000 rows found and put in order.
 import { bench, do_not_optimize, run, summary } from 'mitata'
 import { cellarRows, findRows, fold } from '../core/src/index.ts'
 import { longLog } from './longLog.mjs'

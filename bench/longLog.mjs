@@ -1,7 +1,8 @@
 import { ulid } from 'ulid'
 
 /**
- * Years of work, invented: batches of a ferment, its press, blend and bottles, with readings, chores and sales, until there are so many entries.
+ * Years of work, invented: batches of a ferment, its press, blend and bottles, with readings, chores and sales,
+ * until there are so many entries.
  * About 5,000 runs of bottles are still in stock in a log of 100,000.
  */
 export function longLog(count) {

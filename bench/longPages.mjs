@@ -1,4 +1,5 @@
-// Pages on a log of 100,000 entries and thousands of rows in stock: from the address in a fresh tab to what they show, and from one page to the next; 1 s asked. In one run, on the built application.
+// Pages on a log of 100,000 entries and thousands of rows in stock: from the address in a fresh tab to what they
+// show, and from one page to the next; 1 s asked. In one run, on the built application.
 import { longLog } from './longLog.mjs'
 import { onServedPage } from './served.mjs'
 

@@ -1,4 +1,5 @@
-// pH of a blend of twelve parts beside SciPy's brentq and plain C (-O2) on the same balance, in one run; solving to ten limits; a frontier of four hundred ends.
+// pH of a blend of twelve parts beside SciPy's brentq and plain C (-O2) on the same balance, in one run; solving to
+// ten limits; a frontier of four hundred ends.
 import { execFileSync } from 'node:child_process'
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'

@@ -1,4 +1,5 @@
-// What a plan costs: figures for 40 rows against the 4 ms asked for, the choice among 60 vessels against 100 ms; both beside plain arithmetic in the same run.
+// What a plan costs: figures for 40 rows against the 4 ms asked for, the choice among 60 vessels against 100 ms; both
+// beside plain arithmetic in the same run.
 import { bench, do_not_optimize, run, summary } from 'mitata'
 import { chooseVessels, fold, MATERIALS, planFigures } from '../core/src/index.ts'
 

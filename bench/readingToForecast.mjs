@@ -1,4 +1,5 @@
-// In the built application: from recording a reading to the new forecast on the page, and the longest time the page stood still meanwhile.
+// In the built application: from recording a reading to the new forecast on the page, and the longest time the page
+// stood still meanwhile.
 import { onServedPage } from './served.mjs'
 
 await onServedPage('4178', async (page) => {

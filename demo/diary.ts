@@ -41,7 +41,10 @@ export interface Start {
   recipeId?: string
 }
 
-/** Writes the invented makers' log: every entry goes through the same schema as the maker's own. Seeded, so the same day gives the same log. */
+/**
+ * Writes the invented makers' log: every entry goes through the same schema as the maker's own.
+ * Seeded, so the same day gives the same log.
+ */
 export class Diary {
   readonly entries: Entry[] = []
   private readonly makeId: (atMs: number) => string

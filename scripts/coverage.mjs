@@ -1,4 +1,5 @@
-// How often the band of nine in ten holds the truth: 60 batches drawn from the model, read with a seeded meter on days 2 and 4, looked at on day 7.
+// How often the band of nine in ten holds the truth: 60 batches drawn from the model, read with a seeded meter on
+// days 2 and 4, looked at on day 7.
 import { COLUMNS, DRAWS, drawMembers, forecastFerment, memberOf, runMember, structureOf } from '../core/src/index.ts'
 
 const batch = {

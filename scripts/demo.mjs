@@ -1,4 +1,5 @@
-// Builds the application if need be and starts it with the demo: an empty log in the browser opens with the invented loft in it.
+// Builds the application if need be and starts it with the demo: an empty log in the browser opens with the invented
+// loft in it.
 import { existsSync } from 'node:fs'
 import { run } from './steps.mjs'
 

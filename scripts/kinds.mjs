@@ -1,4 +1,5 @@
-// Writes core/src/log/kinds/index.ts from the files beside it: a new kind of entry is a new file, and no list has to be told of it.
+// Writes core/src/log/kinds/index.ts from the files beside it: a new kind of entry is a new file, and no list has to
+// be told of it.
 import { readdirSync, writeFileSync } from 'node:fs'
 
 const FOLDER = 'core/src/log/kinds'

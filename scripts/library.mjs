@@ -1,4 +1,5 @@
-// Writes core/src/library/ifct.ts from the open dataset: what the library takes from the Indian Food Composition Tables 2017.
+// Writes core/src/library/ifct.ts from the open dataset: what the library takes from the Indian Food Composition
+// Tables 2017.
 // Run `node scripts/library.mjs` after a change of the codes below; a unit test holds the table to the dataset.
 import { readFileSync, writeFileSync } from 'node:fs'
 import { createRequire } from 'node:module'

@@ -13,7 +13,10 @@ export function run(what, command, args, env = {}) {
   console.log(`── ${what}: ${Math.round((Date.now() - started) / 1000)} s`)
 }
 
-/** Runs a command beside others: its output is shown when it ends, so that two do not mix; ends this process when it fails. */
+/**
+ * Runs a command beside others: its output is shown when it ends, so that two do not mix; ends this process when it
+ * fails.
+ */
 export function runBeside(what, command, args) {
   const started = Date.now()
   const said = []

@@ -34,7 +34,10 @@ export const nowMs = (): number => clock.value()
 /** Now, as entries carry it. */
 export const nowMoment = (): string => momentOf(nowMs())
 
-/** Now as a page shows it: follows the clock every so often, and at once when another clock is set. For a component or a store. */
+/**
+ * Now as a page shows it: follows the clock every so often, and at once when another clock is set. For a component or
+ * a store.
+ */
 export function useNowMs(everyMs: number): Readonly<Ref<number>> {
   const now = ref(nowMs())
   const look = () => void (now.value = nowMs())

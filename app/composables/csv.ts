@@ -4,7 +4,10 @@ import { InvalidInput, type Line, type Table } from '@lactofer/core'
 /** A table as CSV text. Cells that a spreadsheet would take for a formula are disarmed. */
 export const csvOf = (table: Table): string => Papa.unparse(table, { escapeFormulae: true, newline: '\n' })
 
-/** Lines of a CSV text by their header; a comma, a semicolon or a tab between cells. @throws InvalidInput when it is not a table. */
+/**
+ * Lines of a CSV text by their header; a comma, a semicolon or a tab between cells.
+ * @throws InvalidInput when it is not a table.
+ */
 export function linesOf(text: string): Line[] {
   const { data, errors } = Papa.parse<Line>(text.trim(), {
     header: true,

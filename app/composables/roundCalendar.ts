@@ -4,7 +4,10 @@ import { saveFile } from './saveFile'
 /** Minutes that a chore takes in the calendar. */
 const MINUTES = 15
 
-/** The coming rounds as a calendar file. The same chore of the same day has the same id in every export, so that a calendar updates it. */
+/**
+ * The coming rounds as a calendar file. The same chore of the same day has the same id in every export, so that a
+ * calendar updates it.
+ */
 export async function saveCalendar(
   lots: readonly Lot[],
   nowMs: number,

@@ -1,7 +1,8 @@
 import { shallowRef, watch, type ComputedRef } from 'vue'
 
 /**
- * Answers for the question as it stands: one is asked at a time, and of those that come up meanwhile only the newest is asked next.
+ * Answers for the question as it stands: one is asked at a time, and of those that come up meanwhile only the newest
+ * is asked next.
  * `null` while there is none.
  * @param ask resolves to the answer. @param failed what stands when it could not be asked.
  */

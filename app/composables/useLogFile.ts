@@ -24,5 +24,8 @@ export async function exportLog(nowMs: number): Promise<number> {
   return entries.length
 }
 
-/** Merges a file into the log, all or nothing. @throws InvalidInput when the file is refused; then nothing has changed. */
+/**
+ * Merges a file into the log, all or nothing.
+ * @throws InvalidInput when the file is refused; then nothing has changed.
+ */
 export const importLog = async (text: string): Promise<{ added: number; known: number }> => merge(readFile(text))

@@ -2,7 +2,10 @@ import { ref, shallowRef } from 'vue'
 import { InvalidInput, momentOf, type Draft, type HeatPlace, type LoggerColumns } from '@lactofer/core'
 import { tableReader, type OpenedTable, type ReadTable } from '~/workers/tableReader'
 
-/** A logger's file on its way into the log: opened, its columns chosen, seen before it is kept. @param heatOf where it was taken, when it is a heat record. */
+/**
+ * A logger's file on its way into the log: opened, its columns chosen, seen before it is kept.
+ * @param heatOf where it was taken, when it is a heat record.
+ */
 export function useLoggerFile(fromMs: () => number, heatOf: () => HeatPlace | undefined = () => undefined) {
   const opened = shallowRef<OpenedTable | null>(null)
   const columns = ref<LoggerColumns | null>(null)

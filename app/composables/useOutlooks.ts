@@ -10,7 +10,8 @@ const FORECAST_VERSION = 2
 const AHEAD = 12
 
 /**
- * What the forecast says of every open lot, worked out one by one in a worker of its own. What has not changed is not asked again, not even after a reload;
+ * What the forecast says of every open lot, worked out one by one in a worker of its own. What has not changed is
+ * not asked again, not even after a reload;
  * a lot whose forecast fails goes without: its readings and its deadline count.
  */
 export function useOutlooks(book: Ref<Book>, lots: Ref<Lot[]>, nowMs: Ref<number>) {

@@ -7,7 +7,10 @@ import { reducePhoto } from '~/workers/photoReducer'
 /** Largest file that is taken, bytes. */
 const LARGEST = 60_000_000
 
-/** Keeps a picture in this browser, reduced; returns its id. @throws InvalidInput with a sentence when it is too large or no picture. */
+/**
+ * Keeps a picture in this browser, reduced; returns its id.
+ * @throws InvalidInput with a sentence when it is too large or no picture.
+ */
 export async function keepPhoto(file: File): Promise<string> {
   if (file.size > LARGEST)
     throw new InvalidInput(`This file has ${Math.round(file.size / 1e6)} MB; up to 60 MB are taken.`)
@@ -19,7 +22,10 @@ export async function keepPhoto(file: File): Promise<string> {
   return id
 }
 
-/** Addresses of pictures for the page, by id; taken back when the page no longer shows them. Those that are not in this browser are missing. */
+/**
+ * Addresses of pictures for the page, by id; taken back when the page no longer shows them. Those that are not in
+ * this browser are missing.
+ */
 export function usePhotoUrls(ids: () => readonly string[]) {
   const urls = shallowRef<ReadonlyMap<string, string>>(new Map())
   const forget = () => urls.value.forEach((url) => URL.revokeObjectURL(url))

@@ -5,7 +5,10 @@ import { useBook } from '~/stores/book'
 import { useInstruments } from '~/stores/instruments'
 import { usePreferences } from '~/stores/preferences'
 
-/** A probe writes every so many hours, and at once when it moved by so much. Judgement: enough for the forecast, little in the log. */
+/**
+ * A probe writes every so many hours, and at once when it moved by so much. Judgement: enough for the forecast,
+ * little in the log.
+ */
 const EVERY_MS = 3 * HOUR_MS
 const MOVED_C = 1.5
 const LEAST_MS = 10 * MINUTE_MS
@@ -18,11 +21,13 @@ export function useProbeLog(): void {
   const preferences = usePreferences()
   let writing = false
   let leads = false
-  void navigator.locks?.request('lactofer-probes', () => {
-    leads = true
-    // Held until this window closes.
-    return new Promise<void>(() => undefined)
-  })
+  // Locks are missing where a page is not served securely.
+  if ('locks' in navigator)
+    void navigator.locks.request('lactofer-probes', () => {
+      leads = true
+      // Held until this window closes.
+      return new Promise<void>(() => undefined)
+    })
   useIntervalFn(async () => {
     if (!leads || writing || !instruments.connected || !book.ready) return
     for (const probe of instruments.state?.probes ?? []) {

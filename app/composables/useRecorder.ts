@@ -4,7 +4,8 @@ import type { Draft } from '@lactofer/core'
 import { useBook } from '~/stores/book'
 
 /**
- * Writes to the log for a form: busy while it does, and says in words when it could not. `kept` tells what is still there.
+ * Writes to the log for a form: busy while it does, and says in words when it could not. `kept` tells what is still
+ * there.
  * Resolves to whether it was written; `written` then holds the ids, for an undo.
  */
 export function useRecorder(kept = 'The form is as you left it; try again.') {

@@ -99,7 +99,7 @@ export function useRun(blendId: string, lot: Ref<Lot | undefined>) {
   watch(
     () => form.value.treatment,
     (now, before) => {
-      if (before === undefined || now === before) return
+      if (now === before) return
       Object.assign(form.value, {
         store: wayOf(now).store,
         bestBefore: dayAfterMonths(book.nowMs, wayOf(now).months),
@@ -107,7 +107,10 @@ export function useRun(blendId: string, lot: Ref<Lot | undefined>) {
       })
     },
   )
-  /** Fills what follows by itself: code, day, count. What was begun before the log was open begins anew, now that the pot is known. */
+  /**
+   * Fills what follows by itself: code, day, count. What was begun before the log was open begins anew, now that the
+   * pot is known.
+   */
   function settle() {
     if (!lot.value) return
     if (!form.value.code)

@@ -36,7 +36,8 @@ export function useSolver({ bench, question }: Pick<Bench, 'bench' | 'question'>
     try {
       const { indexes } = question(all)
       const before = indexes.map((index) => (bench.value.sauces[index]?.parts ?? []).map(({ massG }) => massG))
-      // The band of the answer may be wider than that of the pot: with its upper end held, the question is asked again from the answer.
+      // The band of the answer may be wider than that of the pot: with its upper end held, the question is asked
+      // again from the answer.
       for (let turn = 0; turn < (bench.value.wholeBand ? BAND_TURNS : 1); turn++) {
         const { set, problem: refused } = question(all)
         problem.value = refused ?? ''

@@ -27,7 +27,10 @@ export interface KeptForecast {
   answer: unknown
 }
 
-/** Old entries of the maker's, bound into one text: read at a seventh of the cost of as many records. Never changed once bound. */
+/**
+ * Old entries of the maker's, bound into one text: read at a seventh of the cost of as many records. Never changed
+ * once bound.
+ */
 export interface Volume {
   number: number
   text: string
@@ -71,7 +74,10 @@ const together = (): Promise<Entry[]> =>
   })
 
 let ahead: Promise<unknown> = Promise.resolve()
-/** Reads the volumes while the application is still being put together; what goes wrong is told when the log is asked for. */
+/**
+ * Reads the volumes while the application is still being put together; what goes wrong is told when the log is asked
+ * for.
+ */
 export function readAhead(): void {
   ahead = together().catch(() => undefined)
 }
@@ -83,7 +89,10 @@ export async function allEntries(): Promise<Entry[]> {
   return together()
 }
 
-/** So many entries of the maker's stay loose, and so many go into a volume. The demo's are never bound: they come and go. */
+/**
+ * So many entries of the maker's stay loose, and so many go into a volume. The demo's are never bound: they come and
+ * go.
+ */
 const LOOSE = 500
 const VOLUME = 1000
 
@@ -93,7 +102,10 @@ async function bind(entries: readonly Entry[]): Promise<void> {
     await journal.volumes.add({ text: JSON.stringify(entries.slice(from, from + VOLUME)) })
 }
 
-/** Binds the oldest loose entries into volumes, once there are many: a long log opens several times faster. Nothing is lost on the way: it is one transaction. */
+/**
+ * Binds the oldest loose entries into volumes, once there are many: a long log opens several times faster. Nothing is
+ * lost on the way: it is one transaction.
+ */
 export const bindOld = (): Promise<void> =>
   journal.transaction('rw', journal.entries, journal.volumes, async () => {
     const own = journal.entries.where('origin').equals('maker')

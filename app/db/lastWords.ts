@@ -1,10 +1,14 @@
 /*
- * What was typed in the last moment before the page went. The journal's own writes come too late for it: a page that goes takes them along unfinished.
+ * What was typed in the last moment before the page went. The journal's own writes come too late for it: a page that
+ * goes takes them along unfinished.
  * So it is put where writing is done at once, and moves into the journal when the form opens again.
  */
 const PREFIX = 'lactofer:last:'
 
-/** Keeps the text of a form. Where the browser has no room, the form stands as the journal last had it, half a second before. */
+/**
+ * Keeps the text of a form. Where the browser has no room, the form stands as the journal last had it, half a second
+ * before.
+ */
 export function keepLast(key: string, text: string): void {
   try {
     localStorage.setItem(PREFIX + key, text)

@@ -7,7 +7,10 @@ const WHEN = 92
 const WHO = 62
 const LOT = 74
 
-/** The batch record as a PDF: the lot, what it was made of, every entry with who and when, corrections beside what they correct, instruments and their calibration. */
+/**
+ * The batch record as a PDF: the lot, what it was made of, every entry with who and when, corrections beside what
+ * they correct, instruments and their calibration.
+ */
 export async function batchRecordPdf(
   { lot, sources, lines, calibrations }: BatchRecord,
   book: Book,

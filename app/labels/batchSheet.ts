@@ -14,7 +14,10 @@ export interface BatchSheet {
 const MARGIN = 42
 const LINES = 14
 
-/** A batch sheet as a PDF: what to weigh, with room to write what was weighed, the checks, the vessels, and lines for the round. */
+/**
+ * A batch sheet as a PDF: what to weigh, with room to write what was weighed, the checks, the vessels, and lines for
+ * the round.
+ */
 export async function batchSheetPdf(sheet: BatchSheet, pageId: PageId, link: string): Promise<Uint8Array> {
   const { pdf, regular, bold, ink, faint, write, drawCode } = await startPaper(
     `Batch sheet, ${sheet.code} ${sheet.name}`,

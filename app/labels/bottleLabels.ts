@@ -2,7 +2,10 @@ import { labelText, type Label } from '@lactofer/core'
 import { layoutLabel, type LabelLayout } from './labelLayout'
 import { SHEETS, startPaper, type SheetId } from './paper'
 
-/** A label on its way to paper: how it is set, and what the shipped letters do not have; `nameless` when nothing of its name can be printed. */
+/**
+ * A label on its way to paper: how it is set, and what the shipped letters do not have; `nameless` when nothing of
+ * its name can be printed.
+ */
 export interface SetLabel {
   layout: LabelLayout
   missing: string[]

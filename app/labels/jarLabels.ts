@@ -4,7 +4,10 @@ import { SHEETS, startPaper, type Pen, type SheetId } from './paper'
 const PAD = 12
 const CODE = 64
 
-/** Labels for jars on sheets as a PDF: code, what, salt, start, closure, HOT; `link` opens the lot when its code is scanned. */
+/**
+ * Labels for jars on sheets as a PDF: code, what, salt, start, closure, HOT; `link` opens the lot when its code is
+ * scanned.
+ */
 export async function jarLabelSheet(labels: readonly JarLabel[], sheetId: SheetId, link: string): Promise<Uint8Array> {
   const first = labels[0]
   const { pdf, bold, rgb, write, drawCode, onLabels } = await startPaper(

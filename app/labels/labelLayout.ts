@@ -6,7 +6,10 @@ export type Mark =
   | { kind: 'text'; text: string; x: number; y: number; size: number; bold: boolean; width: number }
   | { kind: 'code'; x: number; y: number; side: number }
 
-/** A label as it is set: the same marks are drawn on the page and into the PDF. `fits` when all of it stands inside at a size that can be read. */
+/**
+ * A label as it is set: the same marks are drawn on the page and into the PDF. `fits` when all of it stands inside at
+ * a size that can be read.
+ */
 export interface LabelLayout {
   width: number
   height: number
@@ -18,12 +21,18 @@ export interface LabelLayout {
 /** Width of a text in points. */
 export type Measure = (text: string, size: number, bold: boolean) => number
 
-/** Smallest letters in points: an x-height of 0.9 mm, the least that regulation (EU) 1169/2011 lets small packs have (from memory), in this face. */
+/**
+ * Smallest letters in points: an x-height of 0.9 mm, the least that regulation (EU) 1169/2011 lets small packs have
+ * (from memory), in this face.
+ */
 export const SMALLEST = 5.2
 const LARGEST = 9.5
 const LEADING = 1.18
 
-/** Height of the figures of net contents, mm: 2 up to 50 mL, 3 up to 200, 4 up to 1 000, 6 above. Directive 76/211/EEC, from memory. */
+/**
+ * Height of the figures of net contents, mm: 2 up to 50 mL, 3 up to 200, 4 up to 1 000, 6 above. Directive
+ * 76/211/EEC, from memory.
+ */
 const netHeightMm = (bottleMl: number) => (bottleMl <= 50 ? 2 : bottleMl <= 200 ? 3 : bottleMl <= 1000 ? 4 : 6)
 /** A figure of this face is so much of its size high. */
 const FIGURE_HEIGHT = 0.67
@@ -40,7 +49,10 @@ function wordsOf(runs: readonly Run[]): Run[][] {
   return words.filter((word) => word.length)
 }
 
-/** Sets runs into lines from `top` downwards; `widthAt` tells how wide a line may be at a height. Returns the marks and where the next line begins. */
+/**
+ * Sets runs into lines from `top` downwards; `widthAt` tells how wide a line may be at a height. Returns the marks
+ * and where the next line begins.
+ */
 function setRuns(
   runs: readonly Run[],
   x: number,

@@ -45,7 +45,7 @@ const material = computed<Material | null>(() => book.library.material(chosen.va
 const isList = computed(() => typed.value.trim() !== '' || kinds.value.length > 0)
 const open = (id: string) => void router.replace({ query: { show: id } })
 const doubts = (one: Material) =>
-  [one.waterPct, one.sugarPct, ...Object.values(one.acidsPct)].some((figure) => figure?.doubtful)
+  [one.waterPct, one.sugarPct, ...Object.values(one.acidsPct)].some((figure) => figure.doubtful)
 
 const exportCsv = () =>
   saveFile(new Blob([csvOf(tableOfMaterials(book.library.materials))], { type: 'text/csv' }), 'lactofer-library.csv')

@@ -39,11 +39,15 @@ const TICK_MS = 20_000
 /** A fresh id, for a lot or a picture. */
 export const newLotId = (): string => makeId(nowMs())
 
-/** The folded log and what follows from it. Holds no second copy of the truth: everything derives from the journal's entries. */
+/**
+ * The folded log and what follows from it. Holds no second copy of the truth: everything derives from the journal's
+ * entries.
+ */
 export const useBook = defineStore('book', () => {
   const preferences = usePreferences()
   const { value: entries, error } = useLiveQuery(allEntries)
-  // Binding waits until the page stands; it changes how the log is kept, not what is in it. Where it fails all stays loose, and it is tried at the next start.
+  // Binding waits until the page stands; it changes how the log is kept, not what is in it. Where it fails all stays
+  // loose, and it is tried at the next start.
   void until(entries)
     .toBeTruthy()
     .then(() => setTimeout(() => bindOld().catch(() => undefined), BIND_AFTER_MS))

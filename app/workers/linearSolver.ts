@@ -1,7 +1,10 @@
 import type { Highs } from 'highs'
 import type { LinearSolver } from '@lactofer/core'
 
-/** Dense linear programs through the solver that is loaded: one model, used again and again. Small programs are done before presolve would pay. */
+/**
+ * Dense linear programs through the solver that is loaded: one model, used again and again. Small programs are done
+ * before presolve would pay.
+ */
 export function linearSolver(highs: Highs): LinearSolver {
   const model = highs.createModel()
   model.options.set('output_flag', false)

@@ -12,7 +12,9 @@ export class InvalidInput extends Error {
   }
 }
 
-/** Throws {@link InvalidInput} unless `value` is a finite number within [low, high]. `what` names it in the sentence. */
+/**
+ * Throws {@link InvalidInput} unless `value` is a finite number within [low, high]. `what` names it in the sentence.
+ */
 export function within(value: number, low: number, high: number, what: string): number {
   if (!Number.isFinite(value)) throw new InvalidInput(`${what} is not a number.`)
   if (value < low || value > high) throw new InvalidInput(`${what} must be between ${low} and ${high}.`)

@@ -1,4 +1,7 @@
-/** How pressing something is, the mildest first: fine, look or ask, act today, throw away. The one scale of marks, asks and signs. */
+/**
+ * How pressing something is, the mildest first: fine, look or ask, act today, throw away. The one scale of marks,
+ * asks and signs.
+ */
 export const LEVELS = ['fine', 'ask', 'act', 'discard'] as const
 export type Level = (typeof LEVELS)[number]
 

@@ -28,10 +28,3 @@ export const mapRange = (range: Range, change: (value: number) => number): Range
   typical: change(range.typical),
   high: change(range.high),
 })
-
-/** Sum of two ranges, end by end (the ends are taken to go together: wider than chance would have it). */
-export const addRanges = (a: Range, b: Range): Range => ({
-  low: a.low + b.low,
-  typical: a.typical + b.typical,
-  high: a.high + b.high,
-})

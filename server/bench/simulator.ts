@@ -24,7 +24,8 @@ const PROBES = [
 const DAILY_C = 0.8
 
 /**
- * A scale, a pH meter, a thermometer and two probes that behave: they lag, settle and jitter. The meter is an electrode with millivolts of its own,
+ * A scale, a pH meter, a thermometer and two probes that behave: they lag, settle and jitter. The meter is an
+ * electrode with millivolts of its own,
  * whose slope and offset drift with the hours; what it shows as pH is reckoned with the calibration it was last given.
  */
 export class BenchSimulator {

@@ -75,7 +75,8 @@ test('cooked, filled hot, held, read next day, labelled, released, sold, called 
   // Straight to the address: what is cooked is to be filled hot, though the log opens after the page.
   await page.goto(`/bottle/${log.blend}`)
 
-  // Heat from a file with gaps, in Fahrenheit, with a reading of 1,000: it is told what was not used, and what is not counted.
+  // Heat from a file with gaps, in Fahrenheit, with a reading of 1,000: it is told what was not used, and what is not
+  // counted.
   const heat = page.getByRole('region', { name: 'Heat record' })
   await heat.locator('input[type=file]').setInputFiles({
     name: 'pot.csv',

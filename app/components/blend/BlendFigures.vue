@@ -18,7 +18,10 @@ import {
 } from '@lactofer/core'
 import { usePreferences } from '~/stores/preferences'
 
-/** What the rulers leave out: acid by name, salt in the water, cost, allergens, live or not; and the working of every figure. */
+/**
+ * What the rulers leave out: acid by name, salt in the water, cost, allergens, live or not; and the working of every
+ * figure.
+ */
 const { poured, forecast, live, cost, costs } = defineProps<{
   poured: readonly { name: string; composition: Forecast['composition'] }[]
   forecast: Forecast

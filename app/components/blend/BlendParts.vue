@@ -9,7 +9,10 @@ import { freshPart, MODES, setShare, shareOut, STRENGTH_FIELD, totalOf, type Mod
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 
-/** What goes into the pot: a slider and a figure each, in grams, percent or parts. Stock limits are said, never forced. */
+/**
+ * What goes into the pot: a slider and a figure each, in grams, percent or parts. Stock limits are said, never
+ * forced.
+ */
 const parts = defineModel<PartForm[]>({ required: true })
 const mode = defineModel<Mode>('mode', { required: true })
 /** What stays of each lot when every sauce of the bench is poured. */
@@ -62,7 +65,10 @@ const lotOf = (part: PartForm): Lot | undefined => (part.lotId ? book.lot(part.l
 const material = (part: PartForm) => book.library.material(part.materialId ?? '')
 const colour = (part: PartForm) => lotOf(part)?.color ?? material(part)?.color ?? '#9aa58c'
 const isFine = (part: PartForm) => ['salt', 'acid', 'thickener'].includes(material(part)?.kind ?? '')
-/** A slider reaches the stock, or a kilo (100 g for salt, acid and thickener); past its end it stretches with the figure. */
+/**
+ * A slider reaches the stock, or a kilo (100 g for salt, acid and thickener); past its end it stretches with the
+ * figure.
+ */
 const reach = (part: PartForm) =>
   Math.max(Math.ceil(lotOf(part)?.leftG ?? (isFine(part) ? 100 : 1000)), Math.ceil((part.massG ?? 0) * 1.25), 10)
 

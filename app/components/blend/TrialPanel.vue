@@ -29,7 +29,10 @@ import { useRecorder } from '~/composables/useRecorder'
 import { useBook } from '~/stores/book'
 import type { Taken } from '~/stores/instruments'
 
-/** The blend made small: weighed, read, tasted; what its pH teaches; several of them side by side, and the one to go on with. */
+/**
+ * The blend made small: weighed, read, tasted; what its pH teaches; several of them side by side, and the one to go
+ * on with.
+ */
 const sauce = defineModel<SauceForm>('sauce', { required: true })
 const { poured, trials } = defineProps<{
   poured: readonly { key: string; name: string; composition: Composition }[]

@@ -163,7 +163,10 @@ export const scaleParts = (parts: PartForm[], totalG: number) =>
     ),
   )
 
-/** Most of a pure acid or thickener that solving takes where no limit is set, share of the blend: or it drowns the sauce in it. Judgement. */
+/**
+ * Most of a pure acid or thickener that solving takes where no limit is set, share of the blend: or it drowns the
+ * sauce in it. Judgement.
+ */
 const MOST_ACID = 0.005
 
 export interface Knowing {
@@ -202,7 +205,10 @@ function mixPart(part: PartForm, sauceId: string, { composition, lot, library, p
   }
 }
 
-/** What of the bench goes to the solver: one sauce, or all of them. `problem` says why it cannot. @param margins how far the upper end of each sauce's pH band stands over its typical value. */
+/**
+ * What of the bench goes to the solver: one sauce, or all of them. `problem` says why it cannot.
+ * @param margins how far the upper end of each sauce's pH band stands over its typical value.
+ */
 export function mixSetOf(
   bench: BenchForm,
   indexes: readonly number[],

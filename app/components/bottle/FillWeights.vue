@@ -2,7 +2,10 @@
 import { computed, ref } from 'vue'
 import { formatNumber, type BottleFormat, type NetContents } from '@lactofer/core'
 
-/** Filled bottles weighed now and then: what the empty one weighs is taken off; mean, spread, the least, and short ones marked. */
+/**
+ * Filled bottles weighed now and then: what the empty one weighs is taken off; mean, spread, the least, and short
+ * ones marked.
+ */
 const { format, weighed } = defineProps<{ format: BottleFormat; weighed: NetContents | null }>()
 const netG = defineModel<number[]>({ required: true })
 const grossG = ref<number | null>(null)

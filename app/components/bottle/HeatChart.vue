@@ -9,7 +9,10 @@ import { formatNumber, formatTemperature, type HeatReference, type Lethality } f
 import { useTones } from '~/composables/useTones'
 import { usePreferences } from '~/stores/preferences'
 
-/** How hot, and what did it count for? Temperature above, minutes gained at the reference below; gaps are shown and not counted. */
+/**
+ * How hot, and what did it count for? Temperature above, minutes gained at the reference below; gaps are shown and
+ * not counted.
+ */
 use([LineChart, GridComponent, MarkAreaComponent, MarkLineComponent, SVGRenderer])
 const { found, reference, name } = defineProps<{ found: Lethality; reference: HeatReference; name: string }>()
 const LEAST = 0.1

@@ -20,7 +20,10 @@ import { useDraft } from '~/composables/useDraft'
 import { useRecorder } from '~/composables/useRecorder'
 import { useInstruments } from '~/stores/instruments'
 
-/** Temperatures of pot, last bottle or water: taken from the thermometer, typed or out of a logger's file; kept until they are recorded, then judged. */
+/**
+ * Temperatures of pot, last bottle or water: taken from the thermometer, typed or out of a logger's file; kept until
+ * they are recorded, then judged.
+ */
 const { lot, reference, boiled } = defineProps<{ lot: Lot; reference: HeatReference; boiled: boolean }>()
 const EVERY_S = 10
 const HeatDraftSchema = z.object({

@@ -13,7 +13,10 @@ import {
   type Treatment,
 } from '@lactofer/core'
 
-/** What a live sauce does closed: gas, pressure at three temperatures, days to the warning line; and why it may not stand on the shelf. */
+/**
+ * What a live sauce does closed: gas, pressure at three temperatures, days to the warning line; and why it may not
+ * stand on the shelf.
+ */
 const { composition, known, treatment } = defineProps<{
   composition: Composition
   known: KeepCase

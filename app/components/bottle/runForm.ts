@@ -3,7 +3,9 @@ import { STORES, TREATMENTS, USUAL_REFERENCE, wayOf, type Lot } from '@lactofer/
 
 const amount = z.number().nullable()
 
-/** A run of bottles while it is prepared: anything may still be missing. It stays in the browser until it is recorded. */
+/**
+ * A run of bottles while it is prepared: anything may still be missing. It stays in the browser until it is recorded.
+ */
 export const RunFormSchema = z.object({
   treatment: z.enum(TREATMENTS),
   store: z.enum(STORES),

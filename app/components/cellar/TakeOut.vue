@@ -6,7 +6,9 @@ import { nowMoment } from '~/clock/clock'
 import { useRecorder } from '~/composables/useRecorder'
 import { useBook } from '~/stores/book'
 
-/** What leaves a lot, or goes to another place: bottles counted, stock weighed. The log is asked before it is written. */
+/**
+ * What leaves a lot, or goes to another place: bottles counted, stock weighed. The log is asked before it is written.
+ */
 const { lot } = defineProps<{ lot: Lot }>()
 const book = useBook()
 const { busy, record } = useRecorder()

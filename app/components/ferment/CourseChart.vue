@@ -20,7 +20,10 @@ import type { CourseEvent, ExtraLine } from './courseLines'
 import { useTones } from '~/composables/useTones'
 import { usePreferences } from '~/stores/preferences'
 
-/** Is it sour yet? The forecast as a band, readings with what their meter may be off, the two lines, the clock, what happened, and temperature below. */
+/**
+ * Is it sour yet? The forecast as a band, readings with what their meter may be off, the two lines, the clock, what
+ * happened, and temperature below.
+ */
 use([LineChart, CustomChart, GridComponent, MarkLineComponent, TooltipComponent, SVGRenderer])
 const {
   startMs,

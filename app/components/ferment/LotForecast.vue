@@ -15,7 +15,10 @@ import { forecastWords } from './forecastWords'
 import { useTrials } from '~/composables/useTrials'
 import { useBook } from '~/stores/book'
 
-/** Is it sour yet, and when will it be? Forecast, readings, what else could be done with it, and earlier lots beside it. */
+/**
+ * Is it sour yet, and when will it be? Forecast, readings, what else could be done with it, and earlier lots beside
+ * it.
+ */
 const { lot, stand, saltPct } = defineProps<{ lot: Lot; stand: Standing | null; saltPct: number }>()
 const book = useBook()
 const plan = computed(() => (lot.made.kind === 'plan' ? lot.made : null))

@@ -16,7 +16,10 @@ import { shortMoment } from '~/clock/moments'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 
-/** All that was said of a lot, newest first. A wrong line is corrected or taken back by a new entry; nothing is erased. */
+/**
+ * All that was said of a lot, newest first. A wrong line is corrected or taken back by a new entry; nothing is
+ * erased.
+ */
 const { lot } = defineProps<{ lot: Lot }>()
 const book = useBook()
 const preferences = usePreferences()

@@ -17,7 +17,10 @@ import { useDraft } from '~/composables/useDraft'
 import { useMeters } from '~/composables/useMeters'
 import { useRecorder } from '~/composables/useRecorder'
 
-/** A reading of anything that can be measured or tasted: typed or taken from the instruments. Half a reading is still there when the browser was closed. */
+/**
+ * A reading of anything that can be measured or tasted: typed or taken from the instruments. Half a reading is still
+ * there when the browser was closed.
+ */
 const { lot, phOnly = false } = defineProps<{ lot: Lot; phOnly?: boolean }>()
 const emit = defineEmits<{ recorded: [] }>()
 const { draft: form, reset } = useDraft(`reading-${lot.id}`, ReadingDraftSchema, freshReading)

@@ -4,7 +4,10 @@ import { formatMass, searchMaterials, type Material, type MaterialKind, type Row
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 
-/** Finds something to weigh in by any of its common names, or a lot in stock (first while nothing is typed); what nobody knows is taken as unlisted produce. */
+/**
+ * Finds something to weigh in by any of its common names, or a lot in stock (first while nothing is typed); what
+ * nobody knows is taken as unlisted produce.
+ */
 const {
   label = 'Add an ingredient',
   kinds,

@@ -12,14 +12,20 @@ import {
 import { useInstruments, type Taken } from '~/stores/instruments'
 import { usePreferences } from '~/stores/preferences'
 
-/** What a reader of its own makes of the text: the value, how it came about, and what was said where that is worth keeping. */
+/**
+ * What a reader of its own makes of the text: the value, how it came about, and what was said where that is worth
+ * keeping.
+ */
 export interface Said {
   value: number
   sentence: string | null
   said?: string
 }
 
-/** One number with its unit: typed in any unit, stored in one, taken from an instrument, refused in words. The unit chosen is remembered for its kind. */
+/**
+ * One number with its unit: typed in any unit, stored in one, taken from an instrument, refused in words. The unit
+ * chosen is remembered for its kind.
+ */
 const props = defineProps<{
   kind: QuantityKind
   label: string

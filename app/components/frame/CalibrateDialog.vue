@@ -7,7 +7,10 @@ import { BENCH_METER, useMeters } from '~/composables/useMeters'
 import { useRecorder } from '~/composables/useRecorder'
 import { useInstruments } from '~/stores/instruments'
 
-/** A meter on two buffers: millivolts and temperature of each, typed or taken; slope against the ideal at that temperature, offset, accept or refuse. */
+/**
+ * A meter on two buffers: millivolts and temperature of each, typed or taken; slope against the ideal at that
+ * temperature, offset, accept or refuse.
+ */
 const open = defineModel<boolean>({ required: true })
 const instruments = useInstruments()
 const { meters, ageOf } = useMeters()

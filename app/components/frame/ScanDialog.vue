@@ -2,7 +2,10 @@
 import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import { useBook } from '~/stores/book'
 
-/** Opens a lot by the code on its label: with the camera where the browser reads codes, by typing the short code where not. */
+/**
+ * Opens a lot by the code on its label: with the camera where the browser reads codes, by typing the short code where
+ * not.
+ */
 const open = defineModel<boolean>({ required: true })
 const book = useBook()
 const router = useRouter()
@@ -16,7 +19,7 @@ interface CodeReader {
   detect: (source: HTMLVideoElement) => Promise<{ rawValue: string }[]>
 }
 const Reader = (globalThis as { BarcodeDetector?: new (options: { formats: string[] }) => CodeReader }).BarcodeDetector
-const canScan = computed(() => Reader !== undefined && navigator.mediaDevices !== undefined)
+const canScan = computed(() => Reader !== undefined && 'mediaDevices' in navigator)
 
 function stop() {
   clearInterval(timer)

@@ -1,6 +1,9 @@
 import { STAGES } from './stages'
 
-/** A key and what it does. `go` opens a page, `focus` goes to the first field found, `help` shows this table; without one the page at hand handles the key itself. */
+/**
+ * A key and what it does. `go` opens a page, `focus` goes to the first field found, `help` shows this table; without
+ * one the page at hand handles the key itself.
+ */
 export interface KeyBinding {
   /** As it is pressed: `KeyboardEvent.key`. */
   keys: readonly string[]

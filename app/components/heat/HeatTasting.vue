@@ -16,7 +16,10 @@ import {
 import { nowMoment } from '~/clock/clock'
 import { useRecorder } from '~/composables/useRecorder'
 
-/** A dilution tasting of a lot: which dilution next, felt or not, until the threshold stands between two; then a second estimate of its heat. */
+/**
+ * A dilution tasting of a lot: which dilution next, felt or not, until the threshold stands between two; then a
+ * second estimate of its heat.
+ */
 const { lot, expected } = defineProps<{ lot: Lot; expected: Range }>()
 const { busy, record } = useRecorder('The series is still here; try again.')
 const series = ref<TastingStep[]>([])

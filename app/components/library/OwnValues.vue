@@ -15,7 +15,10 @@ import { useRecorder } from '~/composables/useRecorder'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 
-/** What the maker knows better: put over the library's figures, kept apart from them, taken back at any time. Empty fields leave the library's value. */
+/**
+ * What the maker knows better: put over the library's figures, kept apart from them, taken back at any time. Empty
+ * fields leave the library's value.
+ */
 const { material } = defineProps<{ material: Material | null }>()
 const emit = defineEmits<{ saved: [id: string] }>()
 const book = useBook()

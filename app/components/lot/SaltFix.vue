@@ -21,7 +21,10 @@ import { nowMoment, nowMs } from '~/clock/clock'
 import { useRecorder } from '~/composables/useRecorder'
 import { useBook } from '~/stores/book'
 
-/** "I salted it wrong": what is measured or remembered, what it should be, what to put in, how much, and whether it still fits. */
+/**
+ * "I salted it wrong": what is measured or remembered, what it should be, what to put in, how much, and whether it
+ * still fits.
+ */
 const { lot } = defineProps<{ lot: Lot }>()
 const open = defineModel<boolean>({ required: true })
 const book = useBook()
@@ -73,7 +76,10 @@ const remembered = computed<{ saltG: number | null; problem: string | null }>(()
   }
 })
 const content = computed(() => plan.value && (lot.weighed ?? plan.value))
-/** The batch as it would be with the salt that is remembered, later additions included; as the log has it where the salt was measured. */
+/**
+ * The batch as it would be with the salt that is remembered, later additions included; as the log has it where the
+ * salt was measured.
+ */
 const batch = computed(() => {
   if (how.value === 'measured') return composition.value
   const { saltG } = remembered.value
@@ -119,7 +125,10 @@ const found = computed<{ remedies: Remedy[]; problem: string | null } | null>(()
     throw error
   }
 })
-/** Fresh produce of the batch. A jar filled from a salted bowl has little of its own: more of that would be another sauce, so it is not offered there. */
+/**
+ * Fresh produce of the batch. A jar filled from a salted bowl has little of its own: more of that would be another
+ * sauce, so it is not offered there.
+ */
 const fresh = computed(() => (content.value?.rows ?? []).filter((row) => !row.lotId))
 const sumG = (rows: readonly { massG: number }[]) => rows.reduce((sum, row) => sum + row.massG, 0)
 const offered = computed(() =>

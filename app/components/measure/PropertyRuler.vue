@@ -4,7 +4,10 @@ import { formatNumber, type Property, type Range } from '@lactofer/core'
 import { headline, judge, RULERS, spread, type Wanted } from './rulers'
 import { usePreferences } from '~/stores/preferences'
 
-/** One property on its ruler: target as a band, value as a mark, what is not known as a thick line, the verdict in words. */
+/**
+ * One property on its ruler: target as a band, value as a mark, what is not known as a thick line, the verdict in
+ * words.
+ */
 const {
   property,
   value,

@@ -15,7 +15,10 @@ import { freshRow, type PlanForm } from './planForm'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 
-/** How strong, of what, with which salt; how much brine covers the pieces, and what is kept back for the first two days. */
+/**
+ * How strong, of what, with which salt; how much brine covers the pieces, and what is kept back for the first two
+ * days.
+ */
 const form = defineModel<PlanForm>({ required: true })
 const { figures } = defineProps<{ figures: PlanFigures | null }>()
 const book = useBook()

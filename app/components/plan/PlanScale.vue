@@ -13,7 +13,10 @@ import {
 import type { PlanForm } from './planForm'
 import { useBook } from '~/stores/book'
 
-/** Makes a plan larger or smaller: by a factor, to fill a vessel, for so many bottles, or by what is at hand. The percentages stay. */
+/**
+ * Makes a plan larger or smaller: by a factor, to fill a vessel, for so many bottles, or by what is at hand. The
+ * percentages stay.
+ */
 const form = defineModel<PlanForm>({ required: true })
 const { figures } = defineProps<{ figures: PlanFigures | null }>()
 const book = useBook()

@@ -22,7 +22,10 @@ import { nowMs } from '~/clock/clock'
 
 const checkIds = PACKING_CHECKS.map((check) => check.id) as [PackingCheck, ...PackingCheck[]]
 
-/** The plan while it is being written: like the entry, but anything may still be missing. `key` names a row while it is moved. */
+/**
+ * The plan while it is being written: like the entry, but anything may still be missing. `key` names a row while it
+ * is moved.
+ */
 export const PlanFormSchema = z.object({
   lotId: z.string(),
   replaces: z.string().nullable(),

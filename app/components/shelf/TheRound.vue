@@ -8,7 +8,10 @@ import { useRecorder } from '~/composables/useRecorder'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 
-/** What the shelf asks for today: worst first, in the order of one walk, or chore by chore for several vessels at once. One tap records; undo takes it back. */
+/**
+ * What the shelf asks for today: worst first, in the order of one walk, or chore by chore for several vessels at
+ * once. One tap records; undo takes it back.
+ */
 const book = useBook()
 const preferences = usePreferences()
 const { busy, record, written } = useRecorder('Nothing else was changed.')

@@ -12,7 +12,10 @@ import {
 } from '@lactofer/core'
 import { useBook } from '~/stores/book'
 
-/** Every open vessel to one scale, on planks by place; filtered by what it asks for; the same as a list. A click opens its lot. */
+/**
+ * Every open vessel to one scale, on planks by place; filtered by what it asks for; the same as a list. A click opens
+ * its lot.
+ */
 const book = useBook()
 /** From so many vessels on they are drawn small. */
 const MANY = 30

@@ -2,7 +2,10 @@
 import { computed, useId } from 'vue'
 import type { Closure, VesselKind } from '@lactofer/core'
 
-/** A vessel to scale, drawn from data: shape, fill line, colour of the produce, closure, tape with code and day, HOT as a red band. */
+/**
+ * A vessel to scale, drawn from data: shape, fill line, colour of the produce, closure, tape with code and day, HOT
+ * as a red band.
+ */
 const {
   vessel,
   fraction,

@@ -8,7 +8,10 @@ import { saveFile } from '~/composables/saveFile'
 import { useRecorder } from '~/composables/useRecorder'
 import { useBook } from '~/stores/book'
 
-/** Where every bottle is that holds some of a lot: made, here, out, and whether it adds up; the exercise of it, its paper, its file. */
+/**
+ * Where every bottle is that holds some of a lot: made, here, out, and whether it adds up; the exercise of it, its
+ * paper, its file.
+ */
 const { recall } = defineProps<{ recall: Recall }>()
 const book = useBook()
 const { busy, record } = useRecorder()

@@ -5,7 +5,10 @@ import { EMPTY_SCALE_G, formatMass, formatNumber, judgeWeight, toleranceG, type 
 import { useInstruments } from '~/stores/instruments'
 import { usePreferences } from '~/stores/preferences'
 
-/** One thing on the scale: target, what lies on it now, a bar with its tolerance, and one large button that takes it. `fixed`: what is weighed was chosen on the bench. */
+/**
+ * One thing on the scale: target, what lies on it now, a bar with its tolerance, and one large button that takes it.
+ * `fixed`: what is weighed was chosen on the bench.
+ */
 const {
   step,
   targetG,

@@ -20,7 +20,10 @@ import { shortMoment, weekdayMoment } from '~/clock/moments'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 
-/** A blend after it was poured: measured at once and a day later, held against what it was to be, and corrected by the least that does it. */
+/**
+ * A blend after it was poured: measured at once and a day later, held against what it was to be, and corrected by the
+ * least that does it.
+ */
 const book = useBook()
 const preferences = usePreferences()
 const route = useRoute()

@@ -190,7 +190,7 @@ function remainsWords({ id, leftG }: Lot): string {
 function followAdvice(index: number, all: boolean) {
   const answer = answered.value?.answer
   const advice = answer?.status === 'infeasible' ? answer.advice[index] : undefined
-  if (advice) follow(advice, all)
+  if (advice) void follow(advice, all)
 }
 </script>
 

@@ -87,14 +87,11 @@ async function finish() {
   ElMessage.success('Blended. Read it now, and again in 24 hours.')
   await router.push(`/blend/${id}`)
 }
-const headlines = computed(() => {
-  const ahead = forecast.value
-  return ahead
-    ? PROPERTIES.slice(0, 3)
-        .map((property) => headline(property, valueOf(property, ahead)))
-        .join(', ')
-    : ''
-})
+const headlines = computed(() =>
+  PROPERTIES.slice(0, 3)
+    .map((property) => headline(property, valueOf(property, forecast.value)))
+    .join(', '),
+)
 </script>
 
 <template>

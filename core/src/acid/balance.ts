@@ -38,7 +38,8 @@ export function daviesLog(ionicStrength: number): number {
 }
 
 /**
- * A solution laid out for the loop, per kg of water: how much of each acid, 1/Ka of its three steps (0 where it has fewer) without activity,
+ * A solution laid out for the loop, per kg of water: how much of each acid, 1/Ka of its three steps (0 where it has
+ * fewer) without activity,
  * and the same at the activity it is looked at with.
  */
 export interface Laid {
@@ -91,7 +92,10 @@ function activate({ site, steps, now }: Laid, log: number): void {
   }
 }
 
-/** What the weak acids carry at a pH: Σ C z̄, its part of twice the ionic strength, its slope with pH; mmol/kg water. One record, used again and again. */
+/**
+ * What the weak acids carry at a pH: Σ C z̄, its part of twice the ionic strength, its slope with pH; mmol/kg water.
+ * One record, used again and again.
+ */
 const carried = { sum: 0, squares: 0, slope: 0 }
 function carry({ mmol, now }: Laid, tenToPh: number): void {
   let sum = 0

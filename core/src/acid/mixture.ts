@@ -4,7 +4,10 @@ import { boundCharge, chargeLeft, freeCharge, sidFor, solveBalance, type Balance
 /** g/mol of sodium chloride (IUPAC atomic weights). */
 export const SALT_MOLAR_MASS_G = 58.443
 
-/** What carries a pH, per any mass: water and salt in g, acids and strong-ion difference in mmol. All of it adds up on mixing. */
+/**
+ * What carries a pH, per any mass: water and salt in g, acids and strong-ion difference in mmol. All of it adds up on
+ * mixing.
+ */
 export interface AcidBase {
   waterG: number
   saltG: number
@@ -35,7 +38,8 @@ export interface Charge {
 }
 
 /**
- * Charge that a component brings to a mixture held at a pH: the q of the linear pH row. Prepared once, asked many times.
+ * Charge that a component brings to a mixture held at a pH: the q of the linear pH row. Prepared once, asked many
+ * times.
  * Without water of its own only its acids and strong ions count; any reference mass of water cancels out.
  */
 export function chargeOf(component: AcidBase): (at: Balance) => Charge {
@@ -61,7 +65,10 @@ export function boundOf(component: AcidBase, at: Balance): number {
 /** pH to which acidity is titrated. Common practice. */
 export const TITRATED_TO = 8.2
 
-/** Titratable acidity, mmol of lye to pH 8.2, and which acid takes it; `free` is hydrogen that is free already. `null` without water. */
+/**
+ * Titratable acidity, mmol of lye to pH 8.2, and which acid takes it; `free` is hydrogen that is free already. `null`
+ * without water.
+ */
 export interface Titratable {
   mmol: number
   by: { id: AcidId | 'free'; mmol: number }[]
@@ -93,7 +100,8 @@ export function componentSid(pH: number, component: Omit<AcidBase, 'sidMmol'>): 
 
 /**
  * Lactic acid (mmol) that takes a mixture from its present state down to a measured pH, everything else unchanged.
- * 0 when the measured pH is not lower. Found by bisection on the full balance; at most 4 mol per kg of water is looked for.
+ * 0 when the measured pH is not lower. Found by bisection on the full balance; at most 4 mol per kg of water is
+ * looked for.
  */
 export function lacticToReach(pH: number, mixture: AcidBase): number {
   const now = mixturePh(mixture)

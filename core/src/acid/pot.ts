@@ -7,7 +7,8 @@ const IDS = Object.keys(ACIDS) as AcidId[]
 const BEFORE = 3
 
 /**
- * Parts laid out once, to be asked many times for the pH of other amounts of them: what a solver and a frontier do thousands of times.
+ * Parts laid out once, to be asked many times for the pH of other amounts of them: what a solver and a frontier do
+ * thousands of times.
  * @returns for factors of the parts, in their order, the balance of what they make together; `null` without water.
  */
 export function potOf(parts: readonly AcidBase[]): (factors: ArrayLike<number>) => Balance | null {

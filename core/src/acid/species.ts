@@ -1,4 +1,6 @@
-/** A weak acid: neutral when fully protonated, or a generic binding site whose constant takes no activity correction. */
+/**
+ * A weak acid: neutral when fully protonated, or a generic binding site whose constant takes no activity correction.
+ */
 export interface AcidSpecies {
   name: string
   /** pKa at 25 °C and zero ionic strength, first step first. */

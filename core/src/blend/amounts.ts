@@ -9,8 +9,10 @@ export interface PotAmount {
 const sumOf = (amounts: readonly PotAmount[]) => amounts.reduce((sum, { massG }) => sum + massG, 0)
 
 /**
- * Grams of a whole shared out by parts ("2 : 1"); what is locked keeps its grams and the rest is shared among the others.
- * @param parts one number each, not below 0. @throws InvalidInput when the parts come to nothing, or the locks leave none of the whole.
+ * Grams of a whole shared out by parts ("2 : 1"); what is locked keeps its grams and the rest is shared among the
+ * others.
+ * @param parts one number each, not below 0. @throws InvalidInput when the parts come to nothing, or the locks leave
+ * none of the whole.
  */
 export function byParts(amounts: readonly PotAmount[], parts: readonly number[], totalG: number): number[] {
   if (parts.some((part) => !(part >= 0))) throw new InvalidInput('A part cannot be less than zero.')
@@ -44,7 +46,10 @@ export function withShare(amounts: readonly PotAmount[], index: number, sharePct
   )
 }
 
-/** Everything in the same ratio, so that the whole weighs `totalG`. @throws InvalidInput when there is nothing to scale. */
+/**
+ * Everything in the same ratio, so that the whole weighs `totalG`.
+ * @throws InvalidInput when there is nothing to scale.
+ */
 export function scaledTo(masses: readonly number[], totalG: number): number[] {
   const sum = masses.reduce((all, grams) => all + grams, 0)
   if (!(sum > 0)) throw new InvalidInput('There is nothing in the pot to scale. Give something a weight first.')

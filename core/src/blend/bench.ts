@@ -84,7 +84,10 @@ export class Bench {
     return all > 0 ? sum / all : null
   }
 
-  /** The rows of limits; ratios stand against 0, sums against their value. `tighten` moves every end inwards by what rounding can do. */
+  /**
+   * The rows of limits; ratios stand against 0, sums against their value. `tighten` moves every end inwards by what
+   * rounding can do.
+   */
   rows(limits: readonly Limit[], ionic: readonly number[], tighten = 0): LinearProgram['rows'] {
     return limits.map((limit) => {
       const coefficients = this.row(limit, limit.value, ionic)
@@ -136,7 +139,10 @@ export class Bench {
     return this.columns.map(({ part }) => part.nowG)
   }
 
-  /** As far as a limit's measure can go one way while the others hold: least excess over the last value, until it stands. */
+  /**
+   * As far as a limit's measure can go one way while the others hold: least excess over the last value, until it
+   * stands.
+   */
   reach(
     limit: Limit,
     others: readonly Limit[],

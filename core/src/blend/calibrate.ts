@@ -13,8 +13,6 @@ export interface AcidFactor {
 
 /** A trial that moves the pH by less tells nothing of the acid. Judgement, after the precision of a meter. */
 export const LEAST_MOVE = 0.05
-/** A trial that moves it by this tells enough: about 14 % of the acid. */
-export const GOOD_MOVE = 0.2
 /** Factors outside are no acid but a mistake of weighing or reading. */
 const FACTORS = { low: 0.3, high: 3 } as const
 /** Error of the difference of two readings of one meter. */
@@ -88,7 +86,10 @@ export function acidFromTitration(component: Composition, titration: Titration):
   return { factor: Math.min(FACTORS.high, Math.max(FACTORS.low, factor)), spread: TITRATION_SPREAD }
 }
 
-/** What was supposed and what was found, weighed by how well each is known. @param supposed standard deviation of the logarithm before. */
+/**
+ * What was supposed and what was found, weighed by how well each is known.
+ * @param supposed standard deviation of the logarithm before.
+ */
 export function learnAcid(supposed: number, found: readonly AcidFactor[]): AcidFactor {
   if (!(supposed > 0) || found.length === 0) return { factor: 1, spread: supposed }
   const weights = found.map(({ spread }) => 1 / Math.max(1e-4, spread * spread))
@@ -103,7 +104,10 @@ export function withLearned(component: Composition, found: readonly AcidFactor[]
   return found.length === 0 || component.acidSpread <= 0 ? component : withAcidTimes(component, factor, spread)
 }
 
-/** Which part's unknown acid widens the band of the mixture most; -1 where every acid is known. The part a trial should teach. */
+/**
+ * Which part's unknown acid widens the band of the mixture most; -1 where every acid is known. The part a trial
+ * should teach.
+ */
 export function mostUncertain(parts: readonly Composition[]): number {
   const widths = parts.map((part, index) => {
     if (part.acidSpread <= 0 || part.massG <= 0) return 0

@@ -47,8 +47,10 @@ function shiftBy(curve: (pH: number) => Charge, extra: (pH: number) => Charge, f
 
 /**
  * pH of a mixture with its 5–95 % band. Each part is varied on its own within what is not known about it
- * (its weak acid when nobody titrated it, its own pH as read or tabled); the shifts are added in quadrature, up and down apart.
- * A part whose weak acid is k times as much while it still shows its own pH brings (k − 1) × [left + w (h(own) − h)] more charge;
+ * (its weak acid when nobody titrated it, its own pH as read or tabled); the shifts are added in quadrature, up and
+ * down apart.
+ * A part whose weak acid is k times as much while it still shows its own pH brings (k − 1) × [left + w (h(own) − h)]
+ * more charge;
  * one that shows another pH brings the difference of its strong ions, which is what it lacks at that pH.
  * @param owns the parts' own balances where they are known already, in the same order.
  */
@@ -95,7 +97,10 @@ export function phBand(parts: readonly Composition[], owns: readonly (Balance | 
   return { low: typical - Math.sqrt(down), typical, high: typical + Math.sqrt(up) }
 }
 
-/** What a mixture of these parts will show. Mass, salt, sugar and heat are conserved; pH comes from the charge balance. */
+/**
+ * What a mixture of these parts will show. Mass, salt, sugar and heat are conserved; pH comes from the charge
+ * balance.
+ */
 export function forecastBlend(parts: readonly Composition[]): Forecast {
   const poured = parts.filter((part) => part.massG > 0)
   const composition = mix(poured)

@@ -11,8 +11,10 @@ export interface FrontierPoint {
 }
 
 /**
- * How two properties of a mix pull against each other: over all the first can be, the least and most that the second can be, while every other limit holds.
- * Their own targets are left out: the picture shows where those lie. Yields after each point, so that whoever asks can tell how far it is and stop.
+ * How two properties of a mix pull against each other: over all the first can be, the least and most that the second
+ * can be, while every other limit holds.
+ * Their own targets are left out: the picture shows where those lie. Yields after each point, so that whoever asks
+ * can tell how far it is and stop.
  * @param points on the axis of the first; each is two ends.
  */
 export function* frontierOf(

@@ -18,7 +18,10 @@ export interface MixPart {
   stock: string | null
 }
 
-/** A sauce to be found: its parts, what it should come to, and how much of it. `phMargin` keeps the upper end of the band under the target. */
+/**
+ * A sauce to be found: its parts, what it should come to, and how much of it. `phMargin` keeps the upper end of the
+ * band under the target.
+ */
 export interface Mix {
   name: string
   parts: readonly MixPart[]

@@ -16,7 +16,10 @@ export interface Missed {
   wanted: number
   got: number
 }
-/** Ends of what a target's property can be while all other limits hold; where those contradict each other too, while the amounts alone do (`alone`). */
+/**
+ * Ends of what a target's property can be while all other limits hold; where those contradict each other too, while
+ * the amounts alone do (`alone`).
+ */
 export interface Reach {
   mix: number
   aim: Aim
@@ -32,7 +35,10 @@ export type MixAnswer =
 /** What counts as equally far off, when not everything can be met; of heat a tenth of its target. Judgement. */
 const FAR = { acid: 0.05, salt: 0.1, sweet: 0.5, body: 0.5, tart: 0.05 } as const
 const farOf = (aim: Aim, value: number): number => (aim === 'heat' ? Math.max(100, value / 10) : FAR[aim])
-/** Charge behind 0.05 pH of a sauce, mmol/g, from a buffer of 40 mmol/kg a pH. Judgement; it only weighs what is missed. */
+/**
+ * Charge behind 0.05 pH of a sauce, mmol/g, from a buffer of 40 mmol/kg a pH. Judgement; it only weighs what is
+ * missed.
+ */
 const FAR_CHARGE = 0.002
 
 /** Targets that amounts do not meet, by more than is shown. */
@@ -101,7 +107,10 @@ function goalOf(bench: Bench): Goal {
   }
 }
 
-/** Grams in whole steps of the scale; what is locked stays as it is, and no stock is passed: what was rounded up most gives a step back first. */
+/**
+ * Grams in whole steps of the scale; what is locked stays as it is, and no stock is passed: what was rounded up most
+ * gives a step back first.
+ */
 function inSteps({ columns, set: { stepG, stockG } }: Bench, x: readonly number[]): number[] {
   const rounded = x.map((grams, at) => (columns[at]?.part.locked ? grams : Math.round(grams / stepG) * stepG))
   for (const [stock, limitG] of Object.entries(stockG)) {
@@ -138,7 +147,8 @@ function outward(limit: Limit, value: number): number {
       : limit.kind === 'share'
         ? 0.005
         : 1
-  // The end that is a ceiling must rise, the one that is a floor must sink. A whisker more keeps the next solve from standing on its edge.
+  // The end that is a ceiling must rise, the one that is a floor must sink. A whisker more keeps the next solve from
+  // standing on its edge.
   const whisker = limit.kind === 'target' ? 0.02 : -1e-4
   const moved =
     limit.end === 'high' ? Math.ceil(value / step + whisker) * step : Math.floor(value / step - whisker) * step
@@ -206,7 +216,10 @@ function nearestOf(bench: Bench): number[] | null {
   return best
 }
 
-/** Ends that each target's property can have while the amounts and the other targets hold. Told only where there is something to reach. */
+/**
+ * Ends that each target's property can have while the amounts and the other targets hold. Told only where there is
+ * something to reach.
+ */
 function reachesOf(bench: Bench): Reach[] {
   const limits = limitsOf(bench.set)
   const aimed = limits.filter(
@@ -235,8 +248,10 @@ function reachesOf(bench: Bench): Reach[] {
 }
 
 /**
- * Finds amounts that meet every target, at an ionic strength the answer itself has, in whole steps of the scale, checked forward.
- * Where there are none it says which one limit would have to move and how far, what can be reached, and what comes nearest: it never gives up a target in silence.
+ * Finds amounts that meet every target, at an ionic strength the answer itself has, in whole steps of the scale,
+ * checked forward.
+ * Where there are none it says which one limit would have to move and how far, what can be reached, and what comes
+ * nearest: it never gives up a target in silence.
  */
 export function solveSet(set: MixSet, solver: LinearSolver): MixAnswer {
   const bench = new Bench(set, solver)

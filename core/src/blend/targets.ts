@@ -10,7 +10,10 @@ import type { Forecast } from './forecast'
 export const PROPERTIES = ['acid', 'salt', 'heat', 'sweet', 'body'] as const
 export type Property = (typeof PROPERTIES)[number]
 
-/** What can be aimed at: the five, and titratable acidity. Units: pH, % of weight, SHU, %, % of solids, % as lactic acid. */
+/**
+ * What can be aimed at: the five, and titratable acidity. Units: pH, % of weight, SHU, %, % of solids, % as lactic
+ * acid.
+ */
 export const AIMS = [...PROPERTIES, 'tart'] as const
 export type Aim = (typeof AIMS)[number]
 
@@ -68,7 +71,10 @@ export function tartPct(composition: Composition): number | null {
   return found && composition.massG > 0 ? (100 * found.mmol * MILLIEQUIVALENT_G.lactic) / composition.massG : null
 }
 
-/** A plain figure of a composition: what the program steers by. `null` of nothing, and without water where water matters. */
+/**
+ * A plain figure of a composition: what the program steers by. `null` of nothing, and without water where water
+ * matters.
+ */
 export function figureOf(aim: Aim, composition: Composition): number | null {
   if (!(composition.massG > 0)) return null
   if (aim === 'acid') return mixturePh(composition)
@@ -78,8 +84,10 @@ export function figureOf(aim: Aim, composition: Composition): number | null {
 }
 
 /**
- * How much each gram of a part lifts a mixture over a value: Σ excess × grams is over zero exactly when the mixture's figure is over the value.
- * For pH it is the charge that the part brings at that pH, which adds up; so every target is a linear row at a given ionic strength.
+ * How much each gram of a part lifts a mixture over a value: Σ excess × grams is over zero exactly when the
+ * mixture's figure is over the value.
+ * For pH it is the charge that the part brings at that pH, which adds up; so every target is a linear row at a given
+ * ionic strength.
  */
 export function excessOf(composition: Composition): (aim: Aim, value: number, ionicStrength: number) => number {
   const { massG } = composition

@@ -9,7 +9,10 @@ export interface NamedPart {
   composition: Composition
 }
 
-/** What comes from where: each part's share of the whole salt, acid, heat, sugar and mass, 0 to 1; all 0 where there is none. */
+/**
+ * What comes from where: each part's share of the whole salt, acid, heat, sugar and mass, 0 to 1; all 0 where there
+ * is none.
+ */
 export interface Sources {
   mass: number[]
   salt: number[]
@@ -39,7 +42,10 @@ export function sourcesOf(parts: readonly NamedPart[]): Sources {
   }
 }
 
-/** Titratable acidity of a mixture by its acids, in percent as lactic acid, most first; what is under a hundredth of it is left out. */
+/**
+ * Titratable acidity of a mixture by its acids, in percent as lactic acid, most first; what is under a hundredth of
+ * it is left out.
+ */
 export function acidProfile(mixture: Composition): { name: string; pct: number }[] {
   const found = titratableOf(mixture)
   if (!found || !(mixture.massG > 0)) return []
@@ -58,7 +64,9 @@ export interface Rung extends Omit<Properties, 'pH'> {
   ph: number | null
 }
 
-/** What each step of a thinner does to everything: water, brine or vinegar poured in by a share of what is in the pot. */
+/**
+ * What each step of a thinner does to everything: water, brine or vinegar poured in by a share of what is in the pot.
+ */
 export function dilutionLadder(
   base: Composition,
   thinner: Composition,

@@ -1,7 +1,7 @@
 import { mixturePh } from '../acid/mixture'
 import { acidG } from '../acid/species'
 import { mix, propertiesOf, sharesOf, type Composition } from '../composition/composition'
-import type { Cost } from '../stock/costs'
+import type { Cost } from '../units/cost'
 import { formatNumber } from '../units/number'
 import type { Range, Working } from '../working'
 import { acidProfile, type NamedPart } from './views'

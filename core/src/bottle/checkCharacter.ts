@@ -5,7 +5,8 @@ import { InvalidInput } from '../invalid'
 const plain = (code: string): string => code.toUpperCase().replace(/[^0-9A-Z]/g, '')
 
 /**
- * A lot code with its check character after a last dash, by ISO/IEC 7064 MOD 37,36: one wrong or two swapped letters do not pass.
+ * A lot code with its check character after a last dash, by ISO/IEC 7064 MOD 37,36: one wrong or two swapped letters
+ * do not pass.
  * Dashes, dots, spaces and the case of letters do not count.
  * @throws InvalidInput when there is no letter or digit in it.
  */
@@ -15,7 +16,9 @@ export function withCheck(code: string): string {
   return `${code.trim()}-${mod37_36.compute(letters)}`
 }
 
-/** Whether the last character of a code is its check character. A code without one passes by chance once in 36 times. */
+/**
+ * Whether the last character of a code is its check character. A code without one passes by chance once in 36 times.
+ */
 export function checkHolds(code: string): boolean {
   const letters = plain(code)
   return letters.length > 1 && mod37_36.validate(letters)

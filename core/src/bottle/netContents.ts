@@ -9,7 +9,11 @@ const T975 = [
   2.101, 2.093, 2.086, 2.08, 2.074, 2.069, 2.064, 2.06, 2.056, 2.052, 2.048, 2.045, 2.042,
 ]
 
-/** The 97.5 % point of Student's t; past 30 degrees of freedom by the normal point with its first two corrections (Cornish and Fisher). @param freedom degrees of freedom, 1 or more. */
+/**
+ * The 97.5 % point of Student's t; past 30 degrees of freedom by the normal point with its first two corrections
+ * (Cornish and Fisher).
+ * @param freedom degrees of freedom, 1 or more.
+ */
 export function t975(freedom: number): number {
   within(freedom, 1, 1e9, 'The degrees of freedom')
   const z = 1.959964
@@ -20,7 +24,8 @@ export function t975(freedom: number): number {
 }
 
 /**
- * Largest shortage of one bottle that may be met, by its nominal contents in mL or g: above it a bottle counts as short, at twice as much it may not leave.
+ * Largest shortage of one bottle that may be met, by its nominal contents in mL or g: above it a bottle counts as
+ * short, at twice as much it may not leave.
  * Annex I of directive 76/211/EEC, from memory. Other places have other tables: local rules win.
  */
 export function tolerableShortage(nominal: number): number {
@@ -34,7 +39,10 @@ export function tolerableShortage(nominal: number): number {
   return 0.015 * nominal
 }
 
-/** Mean and sample standard deviation; `null` of one value. Taken from the first value, so that large equal parts do not eat the digits. */
+/**
+ * Mean and sample standard deviation; `null` of one value. Taken from the first value, so that large equal parts do
+ * not eat the digits.
+ */
 export function meanAndSpread(values: readonly number[]): { mean: number; sd: number | null } {
   const [shift = 0] = values
   const beyond = values.reduce((sum, value) => sum + (value - shift), 0) / values.length
@@ -47,7 +55,10 @@ export function meanAndSpread(values: readonly number[]): { mean: number; sd: nu
   }
 }
 
-/** How bottles of a run are filled: net weights in g against the nominal. `short` and `far` are places in the list, from 0. */
+/**
+ * How bottles of a run are filled: net weights in g against the nominal. `short` and `far` are places in the list,
+ * from 0.
+ */
 export interface NetContents {
   count: number
   nominalG: number
@@ -66,7 +77,8 @@ export interface NetContents {
 }
 
 /**
- * Judges sampled net weights: their mean against the nominal with its sampling error, and each bottle against the tolerable shortage.
+ * Judges sampled net weights: their mean against the nominal with its sampling error, and each bottle against the
+ * tolerable shortage.
  * @param netG net weights, g. @param nominalMl what the label says. @param densityGPerMl of the cold sauce.
  * @throws InvalidInput without a weight, or with one that cannot be.
  */

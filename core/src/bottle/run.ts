@@ -1,7 +1,10 @@
 import type { SupplyItem } from '../log/kinds/supply'
 import type { BottleFormat } from '../library/formats'
 
-/** Whole bottles that a volume fills, and what is left over in mL. @param lossMl what stays in the pot and the funnel. */
+/**
+ * Whole bottles that a volume fills, and what is left over in mL.
+ * @param lossMl what stays in the pot and the funnel.
+ */
 export function bottlesFilled(volumeMl: number, bottleMl: number, lossMl = 0): { count: number; restMl: number } {
   const usable = Math.max(0, volumeMl - lossMl)
   const count = bottleMl > 0 ? Math.floor(usable / bottleMl + 1e-9) : 0

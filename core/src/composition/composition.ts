@@ -15,9 +15,15 @@ export interface Composition extends AcidBase {
   allergens: readonly Allergen[]
   /** Living lactic acid bacteria may be in it. */
   live: boolean
-  /** Standard deviation of the logarithm of all its weak acid: 0.3 where nobody titrated, 0 where it is known. Judgement. */
+  /**
+   * Standard deviation of the logarithm of all its weak acid: 0.3 where nobody titrated, 0 where it is known.
+   * Judgement.
+   */
   acidSpread: number
-  /** Standard deviation of its own pH: 0.04 read with a meter (judgement), wider for a table value, 0 where it follows from what it is. */
+  /**
+   * Standard deviation of its own pH: 0.04 read with a meter (judgement), wider for a table value, 0 where it follows
+   * from what it is.
+   */
   phSpread: number
 }
 
@@ -41,7 +47,10 @@ const ACID_IDS = Object.keys(ACIDS) as AcidId[]
 const scaleAcids = (acids: Acids, factor: number): Acids =>
   Object.fromEntries(Object.entries(acids).map(([id, mmol]) => [id, mmol * factor]))
 
-/** All parts poured together. Mass, water, salt, acids, charge, sugar and heat are conserved. Spreads are the widest of the parts. */
+/**
+ * All parts poured together. Mass, water, salt, acids, charge, sugar and heat are conserved. Spreads are the widest
+ * of the parts.
+ */
 export function mix(parts: readonly Composition[]): Composition {
   const acids: Acids = {}
   const sugarG = { low: 0, typical: 0, high: 0 }
@@ -90,7 +99,10 @@ export function withPh(composition: Composition, pH: number, phSpread: number): 
   return { ...composition, sidMmol: componentSid(pH, composition), phSpread }
 }
 
-/** The same thing with `factor` times its weak acid, still showing its own pH. @param acidSpread what is not known of it any more. */
+/**
+ * The same thing with `factor` times its weak acid, still showing its own pH.
+ * @param acidSpread what is not known of it any more.
+ */
 export function withAcidTimes(composition: Composition, factor: number, acidSpread: number): Composition {
   const acids = scaleAcids(composition.acids, factor)
   const pH = mixturePh(composition)

@@ -21,7 +21,10 @@ function acidSpreadOf(acids: Material['acidsPct']): number {
   return largest && largest.low > 0 ? Math.log(largest.high / largest.low) / SPAN : 0
 }
 
-/** What of a material never changes with its amount: strong-ion difference per gram, and its own balance. Worked out once for each. */
+/**
+ * What of a material never changes with its amount: strong-ion difference per gram, and its own balance. Worked out
+ * once for each.
+ */
 const KNOWN = new WeakMap<Material, { sidPerGram: number; balance: Balance | null }>()
 
 function knownOf(
@@ -37,10 +40,16 @@ function knownOf(
   return found
 }
 
-/** Balance of a material as it is, `null` without water. Ready once it was weighed anywhere. Not for dried produce, which is another thing. */
+/**
+ * Balance of a material as it is, `null` without water. Ready once it was weighed anywhere. Not for dried produce,
+ * which is another thing.
+ */
 export const ownBalance = (material: Material): Balance | null => KNOWN.get(material)?.balance ?? null
 
-/** Water left in something dried at home, as a fraction. Common practice; dried things of the library carry their own water. */
+/**
+ * Water left in something dried at home, as a fraction. Common practice; dried things of the library carry their own
+ * water.
+ */
 const DRIED_WATER = 0.1
 
 /** `massG` grams of a material after drying: everything but water is what the fresh weight held. */
@@ -90,7 +99,10 @@ export function ofMaterial(
   }
 }
 
-/** What a maker knows of one amount, over what the library says: its own pH, a vinegar's strength in percent acetic acid, a water's alkalinity in mmol/L. */
+/**
+ * What a maker knows of one amount, over what the library says: its own pH, a vinegar's strength in percent acetic
+ * acid, a water's alkalinity in mmol/L.
+ */
 export interface Known {
   ph?: number | undefined
   strengthPct?: number | undefined
@@ -100,7 +112,10 @@ export interface Known {
 /** Spread of a pH that was typed in without its meter. Judgement. */
 export const TYPED_PH_SPREAD = 0.05
 
-/** An amount of a material with what the maker knows of it. A vinegar's own strength stands in place of water; alkalinity is strong ions: tap water has 1 to 5 mmol/L. */
+/**
+ * An amount of a material with what the maker knows of it. A vinegar's own strength stands in place of water;
+ * alkalinity is strong ions: tap water has 1 to 5 mmol/L.
+ */
 export function ofKnown(
   material: Material,
   massG: number,

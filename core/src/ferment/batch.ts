@@ -18,7 +18,10 @@ export interface Medium {
   fruitShare: number
 }
 
-/** Liquid and pieces: mass share of the liquid, share of solutes that is in it at once, hours in which the two even out. */
+/**
+ * Liquid and pieces: mass share of the liquid, share of solutes that is in it at once, hours in which the two even
+ * out.
+ */
 export interface Structure {
   liquid: number
   atOnce: number
@@ -26,7 +29,10 @@ export interface Structure {
   brine: boolean
 }
 
-/** Cells at the start, log10 a gram: of the produce in each group, and of a starter; `null` where nothing alive goes in. Shares of the weight. */
+/**
+ * Cells at the start, log10 a gram: of the produce in each group, and of a starter; `null` where nothing alive goes
+ * in. Shares of the weight.
+ */
 export interface Living {
   rawH: number | null
   rawP: number | null

@@ -2,7 +2,10 @@ import { InvalidInput } from '../invalid'
 import { DAY_MS } from '../units/time'
 import { interpolate } from '../units/interpolate'
 
-/** Days a batch may stay above pH 4.6 at a steady temperature, °C. Judgement, deliberately conservative; local rules win. */
+/**
+ * Days a batch may stay above pH 4.6 at a steady temperature, °C. Judgement, deliberately conservative; local rules
+ * win.
+ */
 const ALLOWED: readonly [tempC: number, days: number][] = [
   [10, 14],
   [12, 10],
@@ -14,7 +17,10 @@ const ALLOWED: readonly [tempC: number, days: number][] = [
   [30, 2],
 ]
 
-/** The line a batch must pass: finished acid foods stand at or below it in the United States (21 CFR 114, from memory). */
+/**
+ * The line a batch must pass: finished acid foods stand at or below it in the United States (21 CFR 114, from
+ * memory).
+ */
 export const PH_LINE = 4.6
 
 /** Days allowed at a temperature, logarithm interpolated; held at the ends of the table. */

@@ -15,7 +15,10 @@ export interface FermentCase {
   targetPh: number
 }
 
-/** The same batch had things been, or were they to be, otherwise. The draws of the batch carry over: the same bacteria. */
+/**
+ * The same batch had things been, or were they to be, otherwise. The draws of the batch carry over: the same
+ * bacteria.
+ */
 export interface Scenario {
   batch: Batch
   temperature: TemperaturePlan
@@ -35,7 +38,10 @@ export interface Band {
   high: number[]
 }
 
-/** When something happens, hours since packing: one in ten before `early`, one in ten after `late`; `null` where it lies past the end. */
+/**
+ * When something happens, hours since packing: one in ten before `early`, one in ten after `late`; `null` where it
+ * lies past the end.
+ */
 export interface When {
   early: number | null
   typical: number | null
@@ -138,7 +144,10 @@ export function courseOf({ batch, temperature }: Scenario, z: Float64Array, targ
   }
 }
 
-/** What the newest reading says. A rise over 0.2 asks; above the 97.5 % line it is behind; far above, or dead, or past explaining, the forecast is not to be trusted. */
+/**
+ * What the newest reading says. A rise over 0.2 asks; above the 97.5 % line it is behind; far above, or dead, or past
+ * explaining, the forecast is not to be trusted.
+ */
 function flagOf({ place, dead, residual, rise }: Learned): { flag: Flag; why: string } {
   if (rise > RISE)
     return { flag: 'rise', why: `The pH rose by ${rise.toFixed(2)}. Look for film or mould, and check the meter.` }

@@ -1,5 +1,5 @@
 import { within } from '../invalid'
-import { bunsen, WARN_BAR } from '../keep/pressure'
+import { bunsen, WARN_BAR } from './pressure'
 
 /** Gas constant, L·atm/(mol·K); one atmosphere in bar; molar volume behind a Bunsen coefficient, L. */
 const R = 0.08206
@@ -14,12 +14,17 @@ export interface ClosedVessel {
   saltMolar: number
 }
 
-/** CO2 that a litre of salted liquid holds at one atmosphere, mol; salt drives it out (Setschenow, 0.105). From memory. @param tempC held within 0 to 35. */
+/**
+ * CO2 that a litre of salted liquid holds at one atmosphere, mol; salt drives it out (Setschenow, 0.105). From
+ * memory.
+ * @param tempC held within 0 to 35.
+ */
 export const co2Held = (tempC: number, saltMolar: number): number =>
   (bunsen(Math.min(35, Math.max(0, tempC))) / BUNSEN_MOLAR) * 10 ** (-0.105 * saltMolar)
 
 /**
- * Gauge pressure that so much CO2 gives, bar. In equilibrium the liquid takes its share; once it is saturated all goes to the headspace.
+ * Gauge pressure that so much CO2 gives, bar. In equilibrium the liquid takes its share; once it is saturated all
+ * goes to the headspace.
  * @param co2Mmol made in the vessel, mmol.
  */
 export function gaugeBar(
@@ -37,7 +42,8 @@ export function gaugeBar(
 export const TOO_OFTEN_H = 8
 
 /**
- * Hours after which a closed vessel should be burped, on the saturated side, so that it stays under {@link WARN_BAR}; at most `most`.
+ * Hours after which a closed vessel should be burped, on the saturated side, so that it stays under {@link
+ * WARN_BAR}; at most `most`.
  * @param gasPerDay mmol of CO2 per kg and day; the upper end of the forecast.
  */
 export function burpEveryH(gasPerDay: number, vessel: ClosedVessel, most = 72): number {

@@ -3,7 +3,9 @@
  * Two groups: H (heterofermentative: gassy, early, stops near pH 3.7) and P (acid-tolerant, plantarum type).
  */
 
-/** Cardinal values of a group. Temperatures in °C, `aw` water activity, rates per hour, yields per 10⁹ cells, mmol/kg. */
+/**
+ * Cardinal values of a group. Temperatures in °C, `aw` water activity, rates per hour, yields per 10⁹ cells, mmol/kg.
+ */
 export interface Group {
   /** Growth rate at its best, 1/h. */
   rate: number
@@ -27,7 +29,10 @@ export interface Group {
   rawSpread: number
 }
 
-/** From memory: Passos and others 1993–94 for P (least pH, salt, acid yields), Zwietering 1990–91 for its temperatures; rates and H chosen so that the cases in docs/checks.md come out. */
+/**
+ * From memory: Passos and others 1993–94 for P (least pH, salt, acid yields), Zwietering 1990–91 for its
+ * temperatures; rates and H chosen so that the cases in docs/checks.md come out.
+ */
 export const GROUPS: Readonly<Record<'H' | 'P', Group>> = {
   H: {
     rate: 0.75,

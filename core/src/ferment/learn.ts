@@ -31,7 +31,10 @@ const LEAST_EFFECTIVE = 100
 const KEEP = 0.4
 const MOVES = 3
 const STRIDE = 0.45
-/** At most so many tempered steps, of so many members; members that tell what was to be expected of the newest reading. */
+/**
+ * At most so many tempered steps, of so many members; members that tell what was to be expected of the newest
+ * reading.
+ */
 const STAGES = 12
 const TEMPERED = 300
 const EXPECTING = 200
@@ -141,7 +144,8 @@ function logLikelihoods(predicted: Float64Array, readings: readonly PhReading[],
 }
 
 /**
- * Draws that fit the readings, all of one weight: the prior's, taken by weight; where too few would be left, led there in tempered steps,
+ * Draws that fit the readings, all of one weight: the prior's, taken by weight; where too few would be left, led
+ * there in tempered steps,
  * each taken anew and moved by preconditioned Crank–Nicolson.
  */
 function fit(
@@ -196,7 +200,8 @@ const logDead = ({ medium }: Batch, readings: readonly PhReading[]): number =>
   readings.reduce((sum, reading) => sum + logT(reading.ph - medium.startPh, spreadOf(reading)), 0)
 
 /**
- * What readings teach about a batch: the prior draws that fit them. Seeded: the same readings give the same answer. Readings are merged first.
+ * What readings teach about a batch: the prior draws that fit them. Seeded: the same readings give the same answer.
+ * Readings are merged first.
  */
 export function learn(
   batch: Batch,

@@ -4,7 +4,8 @@ import type { Batch } from './batch'
 import { GROUPS, STOPS, waterActivity, waterFactor, type Group } from './growth'
 
 /*
- * One possible batch: the typical one, moved by standard normal draws. Spreads from memory or chosen; see docs/checks.md.
+ * One possible batch: the typical one, moved by standard normal draws. Spreads from memory or chosen; see
+ * docs/checks.md.
  */
 const SPREAD = {
   rate: 0.22,

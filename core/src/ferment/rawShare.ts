@@ -3,7 +3,10 @@ import { formatNumber } from '../units/number'
 import type { Living } from './batch'
 import { GROUPS } from './growth'
 
-/** A row seen for its bacteria: produce, or a starter with its count in log10 a gram. Leaves, roots and other `green` things carry more than fruits and peppers. */
+/**
+ * A row seen for its bacteria: produce, or a starter with its count in log10 a gram. Leaves, roots and other `green`
+ * things carry more than fruits and peppers.
+ */
 export interface LivingRow {
   massG: number
   preparation: Preparation
@@ -12,7 +15,10 @@ export interface LivingRow {
   starterLog10?: number | null
 }
 
-/** Share of the weight that brings living bacteria: raw produce counts, cooked and frozen do not; a starter is neither. `null` for no weight. */
+/**
+ * Share of the weight that brings living bacteria: raw produce counts, cooked and frozen do not; a starter is
+ * neither. `null` for no weight.
+ */
 export function rawShare(rows: readonly LivingRow[]): number | null {
   const produce = rows.filter((row) => typeof row.starterLog10 !== 'number')
   const total = produce.reduce((sum, row) => sum + row.massG, 0)
@@ -22,7 +28,10 @@ export function rawShare(rows: readonly LivingRow[]): number | null {
   )
 }
 
-/** Living bacteria on raw produce, log10 a gram, both groups together. Judgement; the spread is a factor of ten either way. */
+/**
+ * Living bacteria on raw produce, log10 a gram, both groups together. Judgement; the spread is a factor of ten either
+ * way.
+ */
 const RAW_LOG10 = 3.5
 
 /** What is left of them after preparing. Judgement. */
@@ -89,7 +98,10 @@ export const KEPT_BRINE_LOG10 = 7
 /** Living bacteria a starter should bring, log10 a gram of everything. Judgement. */
 const STARTER_LOG10 = 5
 
-/** The two ways out of too little raw produce: grams of raw produce to add, or of a starter with `starterLog10` living in a gram. */
+/**
+ * The two ways out of too little raw produce: grams of raw produce to add, or of a starter with `starterLog10` living
+ * in a gram.
+ */
 export function rawRemedies(
   rows: readonly LivingRow[],
   everythingG: number,

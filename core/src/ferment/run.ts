@@ -2,7 +2,10 @@ import { HALF_SPEED, MIXED_PK, phFactor, STOPS_AT_REST, temperatureFactor } from
 import type { Member, MemberGroup } from './member'
 import { longestStepH, temperatureAt, type TemperaturePlan } from './temperature'
 
-/** What a run shows at each output: blended, liquid and pieces' pH; CO2 made so far (mmol/kg of everything) and a day; lactic and acetic acid (mmol/kg). */
+/**
+ * What a run shows at each output: blended, liquid and pieces' pH; CO2 made so far (mmol/kg of everything) and a day;
+ * lactic and acetic acid (mmol/kg).
+ */
 export const SHOWN = ['blended', 'liquid', 'pieces', 'gas', 'gasPerDay', 'lactic', 'acetic'] as const
 export const COLUMNS = SHOWN.length
 
@@ -52,7 +55,10 @@ function nativeTable(
     into[index] = citric * (CITRIC[index] ?? 0) + malic * (MALIC[index] ?? 0) + buffer * (LOW + index / PER_PH) - base
 }
 
-/** pH where native charge × share + acids' charge balances free hydrogen. Newton on the table, from a pH near by; the residual only rises with pH. */
+/**
+ * pH where native charge × share + acids' charge balances free hydrogen. Newton on the table, from a pH near by; the
+ * residual only rises with pH.
+ */
 function phFrom(
   native: Float64Array,
   share: number,
@@ -96,7 +102,8 @@ export function phWithAcids(
 }
 
 /*
- * One run at a time: its figures lie in typed arrays of this module, since numbers kept in closures are boxed and cost a third of the time.
+ * One run at a time: its figures lie in typed arrays of this module, since numbers kept in closures are boxed and
+ * cost a third of the time.
  */
 const STATES = 10
 const state = new Float64Array(STATES)
@@ -118,7 +125,10 @@ const ACET_IN = 9
 /** Relative cells where a group is not there at all. */
 const NONE = -80
 
-/** Figures of the member that do not change during its run: of each group from GROUP_H and GROUP_P on, then of the batch. */
+/**
+ * Figures of the member that do not change during its run: of each group from GROUP_H and GROUP_P on, then of the
+ * batch.
+ */
 const fixed = new Float64Array(30)
 const GROUP_H = 0
 const GROUP_P = 10
@@ -140,7 +150,10 @@ const STOPS_LACTIC = 24
 const STOPS_ACETIC = 25
 const FREE_AT_START = 26
 
-/** What moves with the run: the liquid's pH, the pace of each group at this temperature, the fastest relative rate, CO2 made an hour in the liquid. */
+/**
+ * What moves with the run: the liquid's pH, the pace of each group at this temperature, the fastest relative rate,
+ * CO2 made an hour in the liquid.
+ */
 const moving = new Float64Array(5)
 const PH = 0
 const WARM_H = 1

@@ -153,7 +153,10 @@ export const SIGN_KINDS: readonly SignKind[] = [
   { id: 'calm', name: 'Calm', looks: 'a stirred mash stays one mass, no lift', questions: [] },
 ]
 
-/** What is known of the lot when it is looked at. `fell` whether its pH has come down since the start; `null` where nobody read it twice. */
+/**
+ * What is known of the lot when it is looked at. `fell` whether its pH has come down since the start; `null` where
+ * nobody read it twice.
+ */
 export interface SignContext {
   day: number
   ph: number | null
@@ -183,14 +186,17 @@ const ROT = found('discard', 'Spoilage.', THROW)
 const ROPE = found('discard', 'The wrong bacteria: warm, or too little salt.', THROW)
 const DOUBT = found('ask', 'It cannot be told from here.', AGAIN, true)
 
-/** pH at or under which a film is skimmed without asking further. Science of the handbook: film eats acid. Judgement. */
+/**
+ * pH at or under which a film is skimmed without asking further. Science of the handbook: film eats acid. Judgement.
+ */
 const FILM_PH = 4.0
 /** Foam is the ferment's own gas to this day, and yeast's after the other. Common practice. */
 const OWN_FOAM_DAY = 5
 const YEAST_DAY = 10
 
 /**
- * Judges a sign by the answers to its questions. Conservative: what cannot be told is never cleared, and nothing doubtful is tasted.
+ * Judges a sign by the answers to its questions. Conservative: what cannot be told is never cleared, and nothing
+ * doubtful is tasted.
  * @param answers ids of answers, in any order; missing ones count as "cannot tell" where they decide.
  */
 export function judgeSign(sign: SignId, answers: readonly string[], { day, ph, fell }: SignContext): SignVerdict {

@@ -4,7 +4,10 @@ import { formatNumber } from '../units/number'
 import { DAY_MS } from '../units/time'
 import type { Level } from '../level'
 
-/** A pH read at a moment (ms), and where. `even` when it stands for everything: blended, or pieces that have evened out with their liquid. */
+/**
+ * A pH read at a moment (ms), and where. `even` when it stands for everything: blended, or pieces that have evened
+ * out with their liquid.
+ */
 export interface PhPoint {
   atMs: number
   ph: number
@@ -37,9 +40,15 @@ export interface StandingInput {
   signs?: readonly StandingSign[]
   /** Gas now, mmol of CO2 per kg and day, as forecast; over {@link CALM_GAS} it is not ready. */
   gasPerDay?: number
-  /** Days after which it may be ready, where time decides and not pH: salt-packed fruit, infusions, the paste, a cooked sauce (0). */
+  /**
+   * Days after which it may be ready, where time decides and not pH: salt-packed fruit, infusions, the paste, a
+   * cooked sauce (0).
+   */
   readyAfterDays?: number
-  /** Why the deadline does not quite fit this batch: much salt, mostly cooked. Then it is asked about while it stands above 4.6. */
+  /**
+   * Why the deadline does not quite fit this batch: much salt, mostly cooked. Then it is asked about while it stands
+   * above 4.6.
+   */
   unsure?: string
   /** How a moment is told: "Thursday morning". */
   tell?: (ms: number) => string
@@ -47,11 +56,16 @@ export interface StandingInput {
 
 const days = (ms: number) => `${(ms / DAY_MS).toFixed(1)} days`
 
-/** Gas at or under this is calm, mmol/kg a day; a fall under this a day is settled; a rise over this asks. Judgement. */
+/**
+ * Gas at or under this is calm, mmol/kg a day; a fall under this a day is settled; a rise over this asks. Judgement.
+ */
 export const CALM_GAS = 2
 export const SETTLED_FALL = 0.05
 export const RISE = 0.2
-/** Pieces, blended, must pass 4.6 in so many times the time of their liquid; from this share of it on it presses. Judgement. */
+/**
+ * Pieces, blended, must pass 4.6 in so many times the time of their liquid; from this share of it on it presses.
+ * Judgement.
+ */
 const PIECES_TIMES = 2
 const PRESSING = 0.7
 /** A start at or under 4.6 has no clock to 4.6, but should be sour by twice its time. Judgement. */
@@ -67,7 +81,10 @@ const move = (tempC: number) =>
       ? 'Move it to about 20 °C: warm favours the wrong ones. Check'
       : 'Check'
 
-/** What a sign does to a lot that otherwise goes its way; `null` where none does. The worst one counts, then the newest. */
+/**
+ * What a sign does to a lot that otherwise goes its way; `null` where none does. The worst one counts, then the
+ * newest.
+ */
 export function judgedBySigns(
   signs: readonly StandingSign[],
   lastPhMs: number,
@@ -88,8 +105,10 @@ export function judgedBySigns(
 }
 
 /**
- * Ready: blended pH at or under target on two readings at least 24 h apart, falling less than 0.05 a day, gas calm, no sign against it.
- * Above 4.6 the deadline clock decides; pieces must pass in twice the time, blended. A rise over 0.2 asks. (Judgement, conservative.)
+ * Ready: blended pH at or under target on two readings at least 24 h apart, falling less than 0.05 a day, gas calm,
+ * no sign against it.
+ * Above 4.6 the deadline clock decides; pieces must pass in twice the time, blended. A rise over 0.2 asks.
+ * (Judgement, conservative.)
  */
 export function standing({
   packedMs,

@@ -34,7 +34,10 @@ export function temperatureAt({ points, swingC = 0 }: TemperaturePlan, hour: num
   )
 }
 
-/** Longest step that still sees a change of temperature, hours: to the next point known, else a day, or 3 hours in a swing. */
+/**
+ * Longest step that still sees a change of temperature, hours: to the next point known, else a day, or 3 hours in a
+ * swing.
+ */
 export function longestStepH({ points, swingC = 0 }: TemperaturePlan, hour: number): number {
   const last = points.at(-1)?.hour ?? 0
   if (hour >= last) return swingC > 0 ? 3 : 24
@@ -49,7 +52,8 @@ export function longestStepH({ points, swingC = 0 }: TemperaturePlan, hour: numb
 }
 
 /**
- * The plan with a move to another place at an hour: what is known before stays, from there the vessel drifts to the new temperature.
+ * The plan with a move to another place at an hour: what is known before stays, from there the vessel drifts to the
+ * new temperature.
  * @param lagH from {@link vesselLagH}.
  */
 export function movedTo(plan: TemperaturePlan, hour: number, tempC: number, lagH: number): TemperaturePlan {

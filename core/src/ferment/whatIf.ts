@@ -4,7 +4,10 @@ import type { FermentCase, Scenario } from './forecast'
 import { KEPT_BRINE_LOG10 } from './rawShare'
 import { feltSwing, movedTo, vesselLagH, type TemperaturePlan } from './temperature'
 
-/** What is tried: only what is given is changed. Temperature and cold store count from `fromHour` on; salt, cut and starter as if it had been packed so. */
+/**
+ * What is tried: only what is given is changed. Temperature and cold store count from `fromHour` on; salt, cut and
+ * starter as if it had been packed so.
+ */
 export interface WhatIf {
   tempC?: number
   /** Half the height of the room's daily swing, °C. */
@@ -19,7 +22,10 @@ export interface WhatIf {
   coldC?: number
 }
 
-/** What the change is made to: how its pieces lie, water share and salt of the batch as it is, weight of one vessel in kg, and the hour it starts from. */
+/**
+ * What the change is made to: how its pieces lie, water share and salt of the batch as it is, weight of one vessel in
+ * kg, and the hour it starts from.
+ */
 export interface WhatIfBase {
   lie: Lie
   waterShare: number

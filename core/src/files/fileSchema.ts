@@ -35,7 +35,10 @@ const COMMON = ['id', 'at', 'by', 'origin', 'kind']
 /** More choices than these stand in the schema only. */
 const TELLABLE = 9
 
-/** Fields as the tables write them: `name`, `name?` where it may be absent, `name[]` for a list, choices and parts in brackets. A shape is told once. */
+/**
+ * Fields as the tables write them: `name`, `name?` where it may be absent, `name[]` for a list, choices and parts in
+ * brackets. A shape is told once.
+ */
 function fieldsOf(
   { properties = {}, required = [] }: JsonSchema,
   told: Set<string>,

@@ -27,7 +27,10 @@ export interface LoggerRecord {
   remarks: string[]
 }
 
-/** A number as loggers write it, with a decimal point or comma. `comma` tells that this column writes decimals with one; else three digits after a comma are a thousand's. */
+/**
+ * A number as loggers write it, with a decimal point or comma. `comma` tells that this column writes decimals with
+ * one; else three digits after a comma are a thousand's.
+ */
 const numberOf = (text: string, comma = true): number =>
   Number(
     text
@@ -36,7 +39,10 @@ const numberOf = (text: string, comma = true): number =>
       .replace(comma ? /^(-?\d+),(\d+)$/ : /^(-?\d+),(\d{1,2}|\d{4,})$/, '$1.$2')
       .replace(/^(-?\d+),(\d{3})$/, '$1$2') || NaN,
   )
-/** Whether a column writes decimals with a comma: most of its numbers have one. A single "1,000" among whole numbers is a thousand. */
+/**
+ * Whether a column writes decimals with a comma: most of its numbers have one. A single "1,000" among whole numbers
+ * is a thousand.
+ */
 function writesComma(cells: Cells, column: number | null): boolean {
   const values =
     column === null
@@ -50,7 +56,10 @@ function writesComma(cells: Cells, column: number | null): boolean {
 const DATE =
   /^(\d{1,4})[-./](\d{1,2})[-./](\d{1,4})(?:[T ,]+(\d{1,2}):(\d{2})(?::(\d{2})(?:[.,]\d+)?)?\s*([AaPp][Mm])?)?\s*(Z|[+-]\d{2}:?\d{2})?$/
 
-/** A moment as loggers write it, in the reader's own time unless it carries a zone; seconds or milliseconds since 1970 too. `null` when it is no moment. */
+/**
+ * A moment as loggers write it, in the reader's own time unless it carries a zone; seconds or milliseconds since 1970
+ * too. `null` when it is no moment.
+ */
 export function writtenMoment(text: string, order: 'dmy' | 'mdy'): number | null {
   const plain = text.trim()
   if (/^\d{10}$/.test(plain)) return Number(plain) * 1000
@@ -83,7 +92,10 @@ export function writtenMoment(text: string, order: 'dmy' | 'mdy'): number | null
   return Number.isFinite(ms) ? ms : null
 }
 
-/** A guess at the columns, from the header and the first lines; the maker sees and mends it. @throws InvalidInput when there is nothing to choose from. */
+/**
+ * A guess at the columns, from the header and the first lines; the maker sees and mends it.
+ * @throws InvalidInput when there is nothing to choose from.
+ */
 export function guessColumns(cells: Cells): LoggerColumns {
   const head = (cells[0] ?? []).map((cell) => cell.trim().toLowerCase())
   const sample = cells.slice(1, 200)
@@ -119,11 +131,15 @@ export function guessColumns(cells: Cells): LoggerColumns {
   }
 }
 
-/** Whether a time of the clock comes twice, since the clock goes back within the hour; the first of the two is meant by its moment. */
+/**
+ * Whether a time of the clock comes twice, since the clock goes back within the hour; the first of the two is meant
+ * by its moment.
+ */
 const comesTwice = (ms: number) => new Date(ms).getHours() === new Date(ms + HOUR_MS).getHours()
 
 /**
- * Reads a record. Lines that cannot be read, or lie outside what a ferment can show, are left out and counted; lines before `fromMs` too.
+ * Reads a record. Lines that cannot be read, or lie outside what a ferment can show, are left out and counted; lines
+ * before `fromMs` too.
  * When the clock goes back, the hour that comes twice is read as the second one from where times fall back.
  * @throws InvalidInput when nothing is left.
  */
@@ -183,7 +199,9 @@ export function readLogger(
   return { points: [...points.values()].sort((a, b) => a.atMs - b.atMs), rows: cells.length - 1, remarks }
 }
 
-/** Indices that draw a line through values within a tolerance (swinging door): what lies between is never further off. */
+/**
+ * Indices that draw a line through values within a tolerance (swinging door): what lies between is never further off.
+ */
 function doorway(at: readonly number[], values: readonly number[], tolerance: number): number[] {
   if (values.length === 0) return []
   const kept = [0]
@@ -210,7 +228,10 @@ function doorway(at: readonly number[], values: readonly number[], tolerance: nu
   return kept
 }
 
-/** A record with few enough points to keep: what is left out lies within the tolerance told. Rooms at least 0.1 °C and 0.02 pH, wider until at most `most` points are left. */
+/**
+ * A record with few enough points to keep: what is left out lies within the tolerance told. Rooms at least 0.1 °C and
+ * 0.02 pH, wider until at most `most` points are left.
+ */
 export function thinLogger(
   points: readonly LoggerPoint[],
   most = 3000,

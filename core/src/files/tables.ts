@@ -50,7 +50,10 @@ export function tableOfRows(
   ]
 }
 
-/** Reads rows of a table: a material by its id or any common name, a mass in any unit. @throws InvalidInput naming the line. */
+/**
+ * Reads rows of a table: a material by its id or any common name, a mass in any unit.
+ * @throws InvalidInput naming the line.
+ */
 export function rowsOfTable(lines: readonly Line[], library: Library): Row[] {
   if (lines.length === 0) throw new InvalidInput('The file has no lines under its header. Nothing was changed.')
   return lines.map((line, index) => {
@@ -149,7 +152,10 @@ const list = (cell: string | undefined) =>
     .map((part) => part.trim())
     .filter(Boolean)
 
-/** The maker's own materials out of a table: what differs from the library becomes own values. @throws InvalidInput naming the line. */
+/**
+ * The maker's own materials out of a table: what differs from the library becomes own values.
+ * @throws InvalidInput naming the line.
+ */
 export function materialsOfTable(lines: readonly Line[], library: Library, at: string): Draft[] {
   if (lines.length === 0) throw new InvalidInput('The file has no lines under its header. Nothing was changed.')
   return lines.flatMap((line, index): Draft[] => {

@@ -12,7 +12,9 @@ export const FERMENTING_KEEPS: Range = { low: 0.9, typical: 1, high: 1 }
 /** Share of the capsaicinoids held by the pepper's insoluble matter. From memory. */
 export const HEAT_IN_SOLIDS = 0.9
 
-/** SHU as the pepper is, from a dry-basis value and the dry matter as a fraction (0–1). Both ranges widen the answer. */
+/**
+ * SHU as the pepper is, from a dry-basis value and the dry matter as a fraction (0–1). Both ranges widen the answer.
+ */
 export function asIsShu(dryShu: Range, dryMatter: Range): Range {
   return {
     low: dryShu.low * dryMatter.low,

@@ -1,7 +1,10 @@
 import type { Range } from '../working'
 import { within } from '../invalid'
 
-/** One step of a dilution tasting: so many grams of sugared water over one gram of the sample, and whether heat was felt. */
+/**
+ * One step of a dilution tasting: so many grams of sugared water over one gram of the sample, and whether heat was
+ * felt.
+ */
 export interface TastingStep {
   dilution: number
   felt: boolean
@@ -13,7 +16,10 @@ export const DILUTIONS = { low: 10, high: 1_000_000 } as const
 /** One tongue against a panel: the factor within which nine in ten lie. Judgement; people differ that much. */
 const TONGUE = 2.5
 
-/** Range of the threshold that a series has shown so far: felt at `low`, not felt at `high`. `null` ends are open. A later answer counts over an earlier one of the same dilution. */
+/**
+ * Range of the threshold that a series has shown so far: felt at `low`, not felt at `high`. `null` ends are open. A
+ * later answer counts over an earlier one of the same dilution.
+ */
 export function thresholdOf(series: readonly TastingStep[]): {
   low: number | null
   high: number | null
@@ -29,7 +35,8 @@ export function thresholdOf(series: readonly TastingStep[]): {
 
 /**
  * Heat of a sample from its dilution tasting, SHU: the dilution at which heat is just felt, and what one tongue is off.
- * `null` while the series is open at an end or contradicts itself. The threshold at which Scoville's own panels stopped is one part felt in so many: from memory.
+ * `null` while the series is open at an end or contradicts itself. The threshold at which Scoville's own panels
+ * stopped is one part felt in so many: from memory.
  */
 export function heatFromTasting(series: readonly TastingStep[]): Range | null {
   const { low, high, contradicts } = thresholdOf(series)
@@ -37,7 +44,10 @@ export function heatFromTasting(series: readonly TastingStep[]): Range | null {
   return { low: low / TONGUE, typical: Math.sqrt(low * high), high: high * TONGUE }
 }
 
-/** The dilution to taste next: between what is known, half way on the scale of the tongue; steps of two ends the series. `null` when it is close enough. */
+/**
+ * The dilution to taste next: between what is known, half way on the scale of the tongue; steps of two ends the
+ * series. `null` when it is close enough.
+ */
 export function nextDilution(series: readonly TastingStep[], expected: Range): number | null {
   const { low, high, contradicts } = thresholdOf(series)
   const tidy = (value: number) => Number(Math.min(DILUTIONS.high, Math.max(DILUTIONS.low, value)).toPrecision(1))
@@ -69,7 +79,8 @@ const atLeastOne = ({ low, typical, high }: Range): Range => ({
 })
 
 /**
- * Two estimates of the same heat taken together: weighed by how well each is known, in logarithms. Where they do not overlap nothing is narrowed:
+ * Two estimates of the same heat taken together: weighed by how well each is known, in logarithms. Where they do not
+ * overlap nothing is narrowed:
  * then the range covers both and `agrees` is false.
  */
 export function combineHeat(supposed: Range, felt: Range): { range: Range; agrees: boolean } {

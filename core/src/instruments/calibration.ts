@@ -24,7 +24,10 @@ export interface Calibration {
   sentence: string
 }
 
-/** Limits of a meter that can be trusted. Common practice: 95 to 102 % is good, under 90 % the electrode is done; 30 mV off at pH 7 likewise. */
+/**
+ * Limits of a meter that can be trusted. Common practice: 95 to 102 % is good, under 90 % the electrode is done; 30
+ * mV off at pH 7 likewise.
+ */
 const GOOD = { low: 95, high: 103 }
 const USABLE = { low: 90, high: 105 }
 const OFFSET_MV = 30

@@ -24,7 +24,9 @@ export interface Caution {
   text: string
 }
 
-/** The cautions that matter at a step. They tell what to do, are conservative, and leave the last word to local rules. */
+/**
+ * The cautions that matter at a step. They tell what to do, are conservative, and leave the last word to local rules.
+ */
 export function cautionsFor(step: Step, context: CautionContext): Caution[] {
   const found: Caution[] = []
   if (step === 'ferment' && context.aboveLine) {

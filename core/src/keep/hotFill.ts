@@ -25,15 +25,24 @@ export function filledBottleC({ fillC, glassC, sauceG, glassG }: HotFill): numbe
 /** What cold glass takes from a filling, °C. */
 export const lostToGlassC = (fill: HotFill): number => fill.fillC - filledBottleC(fill)
 
-/** How warm the glass must be so that the filled bottle stands at a temperature, °C; `null` where even glass as hot as the sauce is not enough. */
+/**
+ * How warm the glass must be so that the filled bottle stands at a temperature, °C; `null` where even glass as hot as
+ * the sauce is not enough.
+ */
 export function glassFor(wantedC: number, { fillC, sauceG, glassG }: Omit<HotFill, 'glassC'>): number | null {
   if (wantedC > fillC) return null
   return glassG > 0 ? wantedC - (SAUCE_HEAT * sauceG * (fillC - wantedC)) / (GLASS_HEAT * glassG) : -Infinity
 }
 
-/** Time constant of a bottle cooling in still air, minutes: 45 for 150 mL, 60 for 300 mL, by a power of the volume between and beyond. From memory. */
+/**
+ * Time constant of a bottle cooling in still air, minutes: 45 for 150 mL, 60 for 300 mL, by a power of the volume
+ * between and beyond. From memory.
+ */
 export const coolingMinutes = (volumeMl: number): number =>
   45 * (within(volumeMl, 10, 20_000, 'The volume in mL') / 150) ** Math.log2(60 / 45)
 
-/** Share by which a sauce filled hot shrinks until it is cold, percent: water's own, from the Kell fit rounded to two points (85 °C 0.9686, 20 °C 0.9982 g/mL; from memory). */
+/**
+ * Share by which a sauce filled hot shrinks until it is cold, percent: water's own, from the Kell fit rounded to two
+ * points (85 °C 0.9686, 20 °C 0.9982 g/mL; from memory).
+ */
 export const shrinkPct = (fillC: number): number => Math.max(0, 100 * (1 - (0.9982 - 4.55e-4 * (fillC - 20)) / 0.9982))

@@ -33,7 +33,10 @@ const ACIDIFIED: HeatReference = {
     'Breidt, Sandeep and Arritt 2010: five decimal reductions of vegetative pathogens at pH 4.1 and under; from memory, medium.',
 }
 
-/** References that can be chosen. None of them makes a process safe: the one that counts is set by a process authority. */
+/**
+ * References that can be chosen. None of them makes a process safe: the one that counts is set by a process
+ * authority.
+ */
 export const HEAT_REFERENCES: readonly HeatReference[] = [
   ACIDIFIED,
   {
@@ -107,7 +110,8 @@ export interface Lethality {
 }
 
 /**
- * The lethality F of a measured record, in minutes at the reference. Straight lines between readings, exactly; nothing for gaps longer than
+ * The lethality F of a measured record, in minutes at the reference. Straight lines between readings, exactly;
+ * nothing for gaps longer than
  * {@link LONGEST_GAP_MIN}; the lower end as if the thermometer read {@link THERMOMETER_ERROR_C} too high.
  * @throws InvalidInput without points, with a temperature no sauce can have, or with minutes that do not rise.
  */

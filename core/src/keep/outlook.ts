@@ -1,12 +1,18 @@
 import { sharesOf, type Composition } from '../composition/composition'
 import { exactly, mapRange, type Range } from '../working'
-import { bottlePressure, co2Volumes, WARN_BAR } from './pressure'
+import { bottlePressure, co2Volumes, WARN_BAR } from '../ferment/pressure'
 
-/** Sugar that yeast turns into gas in a live sauce at 20 °C, g per litre and day; and how many times faster it goes for ten degrees more. Judgement. */
+/**
+ * Sugar that yeast turns into gas in a live sauce at 20 °C, g per litre and day; and how many times faster it goes
+ * for ten degrees more. Judgement.
+ */
 const EATEN_PER_DAY: Range = { low: 0.1, typical: 0.5, high: 2 }
 const TEN_DEGREES = 3
 
-/** A live sauce closed at a temperature: gauge pressure once all its sugar is gas, bar, and days until it is felt; `days` is `null` where it never is. */
+/**
+ * A live sauce closed at a temperature: gauge pressure once all its sugar is gas, bar, and days until it is felt;
+ * `days` is `null` where it never is.
+ */
 export interface Closed {
   tempC: number
   bar: Range
@@ -21,7 +27,10 @@ export interface KeepOutlook {
   closed: Closed[]
 }
 
-/** Days until a closed bottle passes {@link WARN_BAR}: soonest where much sugar meets quick yeast. A range, since the yeast is not known. */
+/**
+ * Days until a closed bottle passes {@link WARN_BAR}: soonest where much sugar meets quick yeast. A range, since the
+ * yeast is not known.
+ */
 function daysTo(sugarGPerL: Range, tempC: number): Range | null {
   const needed = WARN_BAR / bottlePressure(1, tempC)
   if (sugarGPerL.high < needed) return null

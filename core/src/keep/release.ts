@@ -3,7 +3,7 @@ import { formatNumber } from '../units/number'
 import type { Range, Working } from '../working'
 import { boilingMinutesAdded, boilingPointC } from './boiling'
 import { lethality, type HeatPoint, type HeatReference } from './lethality'
-import { bottlePressure, STOP_BAR, WARN_BAR } from './pressure'
+import { bottlePressure, STOP_BAR, WARN_BAR } from '../ferment/pressure'
 import { BOIL_MIN, FILL_LEAST_C, RELEASE_PH, storeRefusal, wayOf, type KeepCase, type Treatment } from './ways'
 import type { Verdict } from '../level'
 
@@ -50,7 +50,10 @@ export interface ReleaseCase {
   /** Residual sugar, g per litre of sauce. */
   sugarGPerL: Range
   hasLiveFerment: boolean
-  /** Measured records of the pot, of the last bottle filled hot, of the water around the jars. Predictions get no credit. */
+  /**
+   * Measured records of the pot, of the last bottle filled hot, of the water around the jars. Predictions get no
+   * credit.
+   */
   heat: { reference: HeatReference; pot: HeatRecord | null; lastBottle: HeatRecord | null; water: HeatRecord | null }
   /** Codes of lots in it that were discarded, or show a sign that says so. */
   discarded: readonly string[]

@@ -2,19 +2,24 @@ import { formatNumber } from '../units/number'
 import type { Range } from '../working'
 import { boilingMinutesAdded, boilingPointC } from './boiling'
 import { USUAL_REFERENCE } from './lethality'
-import { bottlePressure, STOP_BAR, WARN_BAR } from './pressure'
+import { bottlePressure, STOP_BAR, WARN_BAR } from '../ferment/pressure'
 import type { Verdict } from '../level'
 
 /** How a sauce is kept. */
 export const TREATMENTS = ['live-cold', 'frozen', 'cooked-hot-fill', 'boiled-in-jar'] as const
 export type Treatment = (typeof TREATMENTS)[number]
 
-/** Lactofer's own limits for a finished sauce: stricter than the 4.6 of 21 CFR 114. The maker may lower, or raise up to the highest. */
+/**
+ * Lactofer's own limits for a finished sauce: stricter than the 4.6 of 21 CFR 114. The maker may lower, or raise up
+ * to the highest.
+ */
 export const RELEASE_PH = { usual: 4.0, highest: 4.2 } as const
 
 /**
- * A way to keep a sauce: what it is called, what it gives, where it must stand, how many months makers count on (common practice), air left at the top
- * (the least share of the filling, or in words), and whether it is heated. Who approves it for sale is the same for all: {@link APPROVAL}.
+ * A way to keep a sauce: what it is called, what it gives, where it must stand, how many months makers count on
+ * (common practice), air left at the top
+ * (the least share of the filling, or in words), and whether it is heated. Who approves it for sale is the same for
+ * all: {@link APPROVAL}.
  */
 export interface Way {
   id: Treatment
@@ -81,10 +86,16 @@ export const APPROVAL =
 export const BOIL_MIN = 10
 /** Usual simmer before filling, minutes. Common practice. */
 export const SIMMER_MIN: Pick<Range, 'low' | 'high'> = { low: 10, high: 30 }
-/** Least temperature of the last bottle filled hot that passes here, °C. Judgement; the process authority sets the target. */
+/**
+ * Least temperature of the last bottle filled hot that passes here, °C. Judgement; the process authority sets the
+ * target.
+ */
 export const FILL_LEAST_C = 82
 
-/** What is known of a sauce when its keeping is chosen. `upperPh` is the upper end of its finished pH, read or expected; `null` where nothing is known. */
+/**
+ * What is known of a sauce when its keeping is chosen. `upperPh` is the upper end of its finished pH, read or
+ * expected; `null` where nothing is known.
+ */
 export interface KeepCase {
   upperPh: number | null
   measured: boolean
@@ -193,7 +204,8 @@ export function needsOf(id: Treatment, known: KeepCase): Need[] {
 }
 
 /**
- * Why a sauce may not stand at a place: `null` where it may. A live sauce never goes on the shelf with sugar in it past the warning line.
+ * Why a sauce may not stand at a place: `null` where it may. A live sauce never goes on the shelf with sugar in it
+ * past the warning line.
  * @returns the reason, and what can be done about it.
  */
 export function storeRefusal(

@@ -1,4 +1,7 @@
-/** Words that promise health, and words that need a proof or a permission to be on a label. Common practice; what is allowed differs by place. */
+/**
+ * Words that promise health, and words that need a proof or a permission to be on a label. Common practice; what is
+ * allowed differs by place.
+ */
 const CLAIMS: readonly { pattern: RegExp; because: string }[] = [
   {
     pattern:
@@ -33,7 +36,10 @@ export interface Claim {
   because: string
 }
 
-/** Phrases that promise health, or that somebody must allow first. Nothing is forbidden here: the maker is told, and answers for it. */
+/**
+ * Phrases that promise health, or that somebody must allow first. Nothing is forbidden here: the maker is told, and
+ * answers for it.
+ */
 export function claimsIn(text: string): Claim[] {
   return CLAIMS.flatMap(({ pattern, because }) => {
     const phrase = pattern.exec(text)?.[0]

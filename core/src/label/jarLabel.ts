@@ -9,7 +9,10 @@ export interface JarLabel {
   hot: boolean
 }
 
-/** One label a vessel of a lot; a lot that is not packed yet gets one. `saltPct` of everything, evened out; `allergens` as they must be seen. */
+/**
+ * One label a vessel of a lot; a lot that is not packed yet gets one. `saltPct` of everything, evened out;
+ * `allergens` as they must be seen.
+ */
 export function jarLabels(lot: Lot, saltPct: number | null, allergens: readonly string[]): JarLabel[] {
   const closure = lot.packed?.closure ?? ''
   const started = lot.packed ? `started ${lot.packed.at.slice(0, 10)}` : 'not packed yet'

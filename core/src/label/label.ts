@@ -11,7 +11,10 @@ export interface Run {
   strong: boolean
 }
 
-/** What may stand on a label beside name, ingredients, net contents and lot; the maker picks, since rules differ by place. */
+/**
+ * What may stand on a label beside name, ingredients, net contents and lot; the maker picks, since rules differ by
+ * place.
+ */
 export const LABEL_PICKS = [
   'contains',
   'packed',
@@ -41,7 +44,10 @@ export interface Label {
   code: boolean
 }
 
-/** What a label is made from. `ingredients` heaviest first; days as YYYY-MM-DD; salt in g per 100 g; heat with its word. */
+/**
+ * What a label is made from. `ingredients` heaviest first; days as YYYY-MM-DD; salt in g per 100 g; heat with its
+ * word.
+ */
 export interface LabelInput {
   name: string
   /** A line of the maker's own under the name. */
@@ -77,7 +83,9 @@ const SHOWS: Record<Allergen, RegExp> = {
   sulphites: /sulph|sulf/i,
 }
 
-/** An ingredient in print: compounds opened in brackets, allergens strong, and said where the name does not say them. */
+/**
+ * An ingredient in print: compounds opened in brackets, allergens strong, and said where the name does not say them.
+ */
 function runsOf({ name, allergens, of }: Ingredient): Run[] {
   const lower = name.toLowerCase()
   const unsaid = allergens.filter((allergen) => !SHOWS[allergen].test(name))
@@ -103,7 +111,8 @@ export const ingredientRuns = (ingredients: readonly Ingredient[]): Run[] => [
 const namesOf = (parts: readonly Ingredient[]): string[] => parts.flatMap((part) => [part.name, ...namesOf(part.of)])
 
 /**
- * A label from the log: ingredients in falling order of weight with compounds opened and allergens strong, net contents, lot, and what the maker picked.
+ * A label from the log: ingredients in falling order of weight with compounds opened and allergens strong, net
+ * contents, lot, and what the maker picked.
  * US fluid ounces beside millilitres. What a label must carry differs by place: local rules win.
  * @throws InvalidInput when there is nothing to list.
  */

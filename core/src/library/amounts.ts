@@ -14,7 +14,8 @@ export interface Weighed {
 }
 
 /**
- * Grams of a material said by weight, cup, spoon or count. Weights are taken as they are; the rest follows from the library's grams a cup or a piece.
+ * Grams of a material said by weight, cup, spoon or count. Weights are taken as they are; the rest follows from the
+ * library's grams a cup or a piece.
  * @throws InvalidInput when nobody knows what one piece weighs.
  */
 export function massOf(material: Material, amount: Amount): Weighed {

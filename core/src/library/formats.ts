@@ -1,5 +1,6 @@
 /**
- * A bottle or jar as it is filled: nominal filling and brim in mL, empty weight in g, the neck its caps and inserts fit, whether it takes an insert and a shrink band.
+ * A bottle or jar as it is filled: nominal filling and brim in mL, empty weight in g, the neck its caps and inserts
+ * fit, whether it takes an insert and a shrink band.
  */
 export interface BottleFormat {
   id: string

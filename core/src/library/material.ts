@@ -1,7 +1,10 @@
 import type { AcidId } from '../acid/species'
 import type { Range } from '../working'
 
-/** Allergens that are declared by name: the fourteen of regulation (EU) 1169/2011, Annex II, which hold the nine of the United States; from memory. */
+/**
+ * Allergens that are declared by name: the fourteen of regulation (EU) 1169/2011, Annex II, which hold the nine of
+ * the United States; from memory.
+ */
 export const ALLERGENS = [
   'celery',
   'crustacean',
@@ -68,7 +71,10 @@ export interface Material {
   acidsPct: Partial<Record<AcidId, Figure>>
   /** Binding sites in mmol per kg. */
   sites: { pectin: number; protein: number }
-  /** pH of the thing itself; `null` for water, salt, sugar, pure acids and plain vinegar, which are never back-calculated. */
+  /**
+   * pH of the thing itself; `null` for water, salt, sugar, pure acids and plain vinegar, which are never
+   * back-calculated.
+   */
   ph: Figure | null
   /** Scoville heat units on a dry basis. */
   dryShu: Figure | null

@@ -1,6 +1,8 @@
 import { produce, type ProduceRow, type Triple } from './rows'
 
-/** Ripe red pepper: citric 0.26, malic 0.12, succinic 0.035, ascorbic 0.15 %, 10 and 14 mmol/kg of sites; from memory. */
+/**
+ * Ripe red pepper: citric 0.26, malic 0.12, succinic 0.035, ascorbic 0.15 %, 10 and 14 mmol/kg of sites; from memory.
+ */
 const RIPE = {
   sugar: [3, 4.5, 6],
   ph: [4.8, 5.1, 5.6],

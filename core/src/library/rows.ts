@@ -16,7 +16,10 @@ export const SALT_PER_SODIUM = 2.542
 
 type RowAcid = 'citric' | 'malic' | 'tartaric' | 'succinic' | 'ascorbic' | 'lactic' | 'acetic'
 
-/** A row of the table of produce. Values from memory with the range met, except those named in `trust`: their typical value is the dataset's. */
+/**
+ * A row of the table of produce. Values from memory with the range met, except those named in `trust`: their typical
+ * value is the dataset's.
+ */
 export interface ProduceRow {
   water?: Triple
   sugar: Triple

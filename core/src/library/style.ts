@@ -6,7 +6,10 @@ import type { Closure, VesselShape } from './vessels'
 import type { Level } from '../level'
 import type { Cut, Lie } from './cuts'
 
-/** A chore of a style: between two days (0 is the day of packing), again every so many hours; only under these closures, where named; `whenSour` only once it is sour and nothing doubtful was seen. */
+/**
+ * A chore of a style: between two days (0 is the day of packing), again every so many hours; only under these
+ * closures, where named; `whenSour` only once it is sour and nothing doubtful was seen.
+ */
 export interface StyleChore {
   chore: Chore
   title: string

@@ -125,7 +125,10 @@ const BENCH = 'Bench'
 export const FRUITY_FILL = 0.68
 const COMMON = ['sound', 'salt', 'vessel', 'lid', 'tray', 'gloves'] as const
 
-/** All ways. Common practice; fill limits after the rise of a ground mash (a quarter to a third); yields and void shares are judgement. */
+/**
+ * All ways. Common practice; fill limits after the rise of a ground mash (a quarter to a third); yields and void
+ * shares are judgement.
+ */
 export const STYLES = [
   {
     id: 'mash',

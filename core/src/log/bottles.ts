@@ -12,8 +12,10 @@ export interface BottlesOut {
 }
 
 /**
- * Where the bottles of a run are. `left` stand at `places`, `retained` are kept as a sample, `out` have left, `discarded` were thrown away;
- * `short` is what was said to have left past what there was. Always made + short = left + retained + out + discarded; none is below zero.
+ * Where the bottles of a run are. `left` stand at `places`, `retained` are kept as a sample, `out` have left,
+ * `discarded` were thrown away;
+ * `short` is what was said to have left past what there was. Always made + short = left + retained + out +
+ * discarded; none is below zero.
  */
 export interface Bottles {
   made: number

@@ -44,7 +44,10 @@ export const base = {
   replaces: IdSchema.optional(),
 }
 
-/** Which instrument gave a reading, and how far it can be trusted. A strip is coarse; a meter without `calibratedAt` was not calibrated. */
+/**
+ * Which instrument gave a reading, and how far it can be trusted. A strip is coarse; a meter without `calibratedAt`
+ * was not calibrated.
+ */
 export const InstrumentSchema = z.object({
   name: z.string().max(60),
   kind: z.enum(['meter', 'strip', 'probe', 'logger']).optional(),

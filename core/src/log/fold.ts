@@ -8,7 +8,11 @@ import { libraryOf } from './ownLibrary'
 import { recipesOf, type Recipe } from './recipes'
 import { suppliesOf, type Supply } from './supplies'
 
-/** The folded log. `lastCorrection` is the id of the entry that corrected or took back another one last. `trials` stand apart from lots as well: their blend may not be poured yet. `orphans` speak of lots that are not there (yet); the library is the shipped one with the maker's own values over it. */
+/**
+ * The folded log. `lastCorrection` is the id of the entry that corrected or took back another one last. `trials`
+ * stand apart from lots as well: their blend may not be poured yet. `orphans` speak of lots that are not there (yet);
+ * the library is the shipped one with the maker's own values over it.
+ */
 export interface Book {
   lots: ReadonlyMap<string, Lot>
   orphans: Entry[]
@@ -20,7 +24,10 @@ export interface Book {
   lastCorrection: string
 }
 
-/** Entries that count: of several corrections of one entry the one written last, and none that was replaced. Ordered, each once. */
+/**
+ * Entries that count: of several corrections of one entry the one written last, and none that was replaced. Ordered,
+ * each once.
+ */
 export function standingEntries(entries: readonly Entry[]): Entry[] {
   // A log as it is kept comes in order of its ids: then none is there twice.
   const rising = entries.every((entry, index) => index === 0 || (entries[index - 1] as Entry).id < entry.id)

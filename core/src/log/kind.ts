@@ -3,7 +3,8 @@ import type { UnitWorld } from '../units/quantity'
 import type { Flow, Lot } from './lot'
 
 /**
- * All there is to know of one kind of entry, in one place. The log's schema, the fold, the log in words, what can be taken back
+ * All there is to know of one kind of entry, in one place. The log's schema, the fold, the log in words, what can be
+ * taken back
  * and the tables of docs/file-format.md derive from these.
  */
 export interface Kind<S extends z.ZodType> {

@@ -1,7 +1,10 @@
 import type { Bottles } from './bottles'
 import type { Entry, EntryOf } from './entry'
 
-/** What a lot is: a ferment on its way, a base, pulp or brine from the press, something bought or kept, a blend, a bottling. */
+/**
+ * What a lot is: a ferment on its way, a base, pulp or brine from the press, something bought or kept, a blend, a
+ * bottling.
+ */
 export type LotKind = 'ferment' | 'base' | 'pulp' | 'brine' | 'stock' | 'blend' | 'bottled'
 
 /** Where it stands: planned, fermenting, in stock, nothing left, thrown away. */
@@ -69,7 +72,10 @@ export interface Lot {
   entries: Entry[]
 }
 
-/** One empty list for all that nothing was said of: most lots have most lists empty. Frozen, so that nobody fills it by mistake. */
+/**
+ * One empty list for all that nothing was said of: most lots have most lists empty. Frozen, so that nobody fills it
+ * by mistake.
+ */
 export const NONE: never[] = []
 Object.freeze(NONE)
 

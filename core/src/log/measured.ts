@@ -55,7 +55,10 @@ export function temperaturesOf(lot: Lot): TemperaturePoint[] {
   return [...read, ...logged, ...moved].sort((a, b) => a.atMs - b.atMs)
 }
 
-/** When something was last poured into a lot, ms: as it was made, or put in later. What was read before is of another mixture. */
+/**
+ * When something was last poured into a lot, ms: as it was made, or put in later. What was read before is of another
+ * mixture.
+ */
 export const lastPouredMs = (lot: Lot): number =>
   Math.max(Date.parse(lot.made.at), ...lot.added.map(({ at }) => Date.parse(at)))
 

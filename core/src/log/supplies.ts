@@ -1,14 +1,20 @@
 import type { Entry } from './entry'
 import type { SupplyItem } from './kinds/supply'
 
-/** Packaging at hand: an item and what it fits (a format's id, or a neck), and how many there are. What nobody ever counted is not listed. */
+/**
+ * Packaging at hand: an item and what it fits (a format's id, or a neck), and how many there are. What nobody ever
+ * counted is not listed.
+ */
 export interface Supply {
   item: SupplyItem
   fits: string
   count: number
 }
 
-/** What is at hand of the packaging: the last count, what came in since, less what runs took and what broke. Never below zero: a run proves that there were enough. */
+/**
+ * What is at hand of the packaging: the last count, what came in since, less what runs took and what broke. Never
+ * below zero: a run proves that there were enough.
+ */
 export function suppliesOf(standing: readonly Entry[]): Supply[] {
   const found = new Map<string, Supply>()
   const change = (item: SupplyItem, fits: string, to: (count: number) => number) => {

@@ -42,7 +42,10 @@ function answer(picked: readonly FreeVessel[], volumeMl: number, least: number):
   }
 }
 
-/** The obvious way: the largest vessel that can still be filled, again and again, then the smallest that takes the rest. `null` when it does not fit. */
+/**
+ * The obvious way: the largest vessel that can still be filled, again and again, then the smallest that takes the
+ * rest. `null` when it does not fit.
+ */
 export function greedyVessels(
   volumeMl: number,
   free: readonly FreeVessel[],
@@ -68,11 +71,14 @@ const singles = (free: readonly FreeVessel[]): FreeVessel[] =>
   )
 
 /**
- * Which of the free vessels to fill, so that none is over its limit: answers from the least air to the fewest vessels, each better than the last in one of them.
- * A sum of capacities is reached with as few vessels as can be (a table over sums, exact while the sizes have a common step; else sizes are rounded
+ * Which of the free vessels to fill, so that none is over its limit: answers from the least air to the fewest
+ * vessels, each better than the last in one of them.
+ * A sum of capacities is reached with as few vessels as can be (a table over sums, exact while the sizes have a
+ * common step; else sizes are rounded
  * down to it, so that a limit is never passed, and the greedy answer is offered where it is better).
  * @param limit largest filled share for the style; @param least the share under which there is too much air.
- * @throws InvalidInput when there is nothing to fill, no vessel, or not enough of them; the sentence says how much is missing.
+ * @throws InvalidInput when there is nothing to fill, no vessel, or not enough of them; the sentence says how much
+ * is missing.
  */
 export function chooseVessels(
   volumeMl: number,
@@ -99,7 +105,8 @@ export function chooseVessels(
   const common = all.reduce((step, vessel) => gcd(step, Math.round(vessel.capacityMl)), 0)
   const step = Math.max(all.every((vessel) => Number.isInteger(vessel.capacityMl)) ? common : 1, reach / STEPS)
   const size = Math.ceil(reach / step) + 1
-  // fewest[s]: least number of vessels whose rounded capacities sum to s; took marks which vessel came last on that way.
+  // fewest[s]: least number of vessels whose rounded capacities sum to s; took marks which vessel came last on that
+  // way.
   const fewest = new Uint16Array(size).fill(0xffff)
   fewest[0] = 0
   const took = all.map(({ capacityMl }) => {
@@ -139,14 +146,18 @@ export function chooseVessels(
   const better = candidates.filter((choice, index) =>
     candidates.slice(0, index).every((before) => choice.count < before.count),
   )
-  // The least air is always among the answers; the others are those with the fewest vessels, which is what a maker asks next.
+  // The least air is always among the answers; the others are those with the fewest vessels, which is what a maker
+  // asks next.
   return better.length <= offered ? better : [...better.slice(0, 1), ...better.slice(1 - offered)]
 }
 
 /** How full a vessel must be, as a share of how full it may be, to be put before fewer vessels. Judgement. */
 const FULL_ENOUGH = 0.75
 
-/** The answer to begin with: the fewest vessels that are still three quarters as full as they may be; else the one with the least air. */
+/**
+ * The answer to begin with: the fewest vessels that are still three quarters as full as they may be; else the one
+ * with the least air.
+ */
 export function recommendedChoice(choices: readonly VesselChoice[], limit: number): VesselChoice | null {
   return choices.findLast((choice) => choice.fraction >= FULL_ENOUGH * limit) ?? choices[0] ?? null
 }

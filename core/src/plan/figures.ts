@@ -79,7 +79,8 @@ function piecesOf(book: Book, rows: readonly Row[], parts: readonly { compositio
 }
 
 /**
- * What a plan comes to: salt on every basis, fill, start, heat, sugar, cost and yield. `null` when a lot it takes from is not in the book.
+ * What a plan comes to: salt on every basis, fill, start, heat, sugar, cost and yield. `null` when a lot it takes
+ * from is not in the book.
  * @throws InvalidInput when nothing is weighed in, the strength is out of range or refers to water that is not there.
  */
 export function planFigures(

@@ -14,7 +14,8 @@ export interface Refill {
 }
 
 /**
- * The entries of an infusion's one refill: the vinegar drawn off becomes a lot in stock, the pods another, and these with fresh vinegar a new infusion in the same vessels.
+ * The entries of an infusion's one refill: the vinegar drawn off becomes a lot in stock, the pods another, and these
+ * with fresh vinegar a new infusion in the same vessels.
  * @throws InvalidInput when more is drawn off than there is.
  */
 export function refillDrafts(lot: Lot, { at, drawnG, vinegarId, vinegarName, vinegarG, ids, codes }: Refill): Draft[] {

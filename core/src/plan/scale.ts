@@ -8,7 +8,10 @@ export interface Scalable {
   waterG: number | null
 }
 
-/** Weights of a plan times a factor; percentages stay as they are, since the salt follows from them. @throws InvalidInput on a factor that cannot be. */
+/**
+ * Weights of a plan times a factor; percentages stay as they are, since the salt follows from them.
+ * @throws InvalidInput on a factor that cannot be.
+ */
 export function scaled<T extends Scalable>(plan: T, factor: number): T {
   if (!Number.isFinite(factor) || factor <= 0) throw new InvalidInput('The factor must be a number above zero.')
   within(factor, 1e-4, 1e4, 'The factor')

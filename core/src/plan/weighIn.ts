@@ -56,7 +56,8 @@ const sum = (steps: readonly WeighStep[], kind: WeighStep['kind']) =>
     .reduce((total, step) => total + (step.takenG ?? step.plannedG), 0)
 
 /**
- * Salt that belongs to what was actually weighed, g. A plan whose salt is not a share of what is weighed (a bowl split into jars) keeps its own.
+ * Salt that belongs to what was actually weighed, g. A plan whose salt is not a share of what is weighed (a bowl
+ * split into jars) keeps its own.
  * `ownSaltG` is salt already in what was weighed.
  */
 export function saltForWeighed(plan: Plan, { steps }: WeighIn, ownSaltG = 0): number {
@@ -108,7 +109,10 @@ const withStep = (state: WeighIn, index: number, change: Partial<WeighStep>): We
   return { ...state, steps, at: nextWaiting(steps, index) }
 }
 
-/** Takes a weight for the step at hand and goes on to the next that waits. @throws InvalidInput for a weight that cannot be. */
+/**
+ * Takes a weight for the step at hand and goes on to the next that waits.
+ * @throws InvalidInput for a weight that cannot be.
+ */
 export function takeWeight(state: WeighIn, massG: number): WeighIn {
   if (!(massG > 0) || massG > 1_000_000)
     throw new InvalidInput('There is nothing on the scale. Put it on, or skip this one.')

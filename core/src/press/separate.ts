@@ -3,7 +3,10 @@ import { ofMass, otherSolidsG, type Composition } from '../composition/compositi
 import { HEAT_IN_SOLIDS, strainingKeeps } from '../heat/scoville'
 import { exactly, mapRange, type Range } from '../working'
 
-/** How a ferment is pressed. `drain` lets the liquid run off and chops the pieces; `draw` takes liquid only and leaves the rest fermenting. */
+/**
+ * How a ferment is pressed. `drain` lets the liquid run off and chops the pieces; `draw` takes liquid only and leaves
+ * the rest fermenting.
+ */
 export const PRESS_METHODS = ['whole', 'sieve', 'cloth', 'drain', 'draw'] as const
 export type PressMethod = (typeof PRESS_METHODS)[number]
 
@@ -63,7 +66,10 @@ export function pressBalance({ inG, baseG, pulpG, seedsG, brineG = 0 }: PressWei
   }
 }
 
-/** Everything that one pressing leaves. `lost` is what does not add up, taken to be like the base; together they are what went in. */
+/**
+ * Everything that one pressing leaves. `lost` is what does not add up, taken to be like the base; together they are
+ * what went in.
+ */
 export interface Pressed {
   base: Composition
   pulp: Composition
@@ -73,7 +79,10 @@ export interface Pressed {
   solidsThrownOut: Range
 }
 
-/** What goes one way at the press: so much of the mass, of the liquid (a share), and of the heat (a share that is not known exactly). */
+/**
+ * What goes one way at the press: so much of the mass, of the liquid (a share), and of the heat (a share that is not
+ * known exactly).
+ */
 interface Stream {
   massG: number
   liquid: number
@@ -110,7 +119,10 @@ function liquidStream(whole: Composition, massG: number): Stream {
   return { massG, liquid, heat: exactly((1 - HEAT_IN_SOLIDS) * liquid) }
 }
 
-/** What is thrown or picked out wet: `dryness` of it are solids, the rest is liquid of the same make-up; nine tenths of the heat go with the solids. */
+/**
+ * What is thrown or picked out wet: `dryness` of it are solids, the rest is liquid of the same make-up; nine tenths
+ * of the heat go with the solids.
+ */
 function wetStream(whole: Composition, massG: number, dryness: Range): Stream & { solids: Range } {
   const solidsG = otherSolidsG(whole)
   const solids = mapRange(dryness, (fraction) => (solidsG > 0 ? Math.min(0.95, (massG * fraction) / solidsG) : 0))
@@ -124,7 +136,8 @@ function wetStream(whole: Composition, massG: number, dryness: Range): Stream & 
 }
 
 /**
- * Splits a ferment into base, pulp, seeds, brine kept apart, and what was lost. Brine is liquid alone; pulp and seeds hold part of the solids and liquid of the same make-up;
+ * Splits a ferment into base, pulp, seeds, brine kept apart, and what was lost. Brine is liquid alone; pulp and
+ * seeds hold part of the solids and liquid of the same make-up;
  * heat stays mostly with the solids. Mass, water, salt, acid, sugar and typical heat are conserved between all of them.
  */
 export function separate(

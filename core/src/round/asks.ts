@@ -28,7 +28,10 @@ export interface Ask {
 export const worstFirst = (asks: readonly Ask[]): Ask[] =>
   [...asks].sort((a, b) => LEVELS.indexOf(b.level) - LEVELS.indexOf(a.level))
 
-/** The same asks in the order of one walk: place by place as the shelf stands, then code by code, the most pressing of a lot first. */
+/**
+ * The same asks in the order of one walk: place by place as the shelf stands, then code by code, the most pressing of
+ * a lot first.
+ */
 export function alongTheShelf(asks: readonly Ask[], lots: readonly Lot[]): Ask[] {
   const places = [...new Set(lots.map((lot) => lot.place))]
   const seat = new Map(lots.map((lot) => [lot.id, { place: places.indexOf(lot.place), code: lot.code }]))
@@ -99,7 +102,10 @@ const doneSince = (lot: Lot, chore: Chore, sinceMs: number) =>
 export const isRefill = (lot: Lot): boolean =>
   lot.made.kind === 'plan' && styleById(lot.made.style).refills && lot.from.length > 0
 
-/** What one fermenting lot asks for, worst first. Chores come with the style and the closure; signs and pH go before them. Common practice. */
+/**
+ * What one fermenting lot asks for, worst first. Chores come with the style and the closure; signs and pH go before
+ * them. Common practice.
+ */
 export function asksOf(lot: Lot, nowMs: number, outlook?: Outlook, tell?: (ms: number) => string): Ask[] {
   const { made, packed } = lot
   if (made.kind !== 'plan' || !packed || lot.state !== 'fermenting') return []

@@ -33,7 +33,10 @@ function readEveryH(lot: Lot, nowMs: number): number {
   return nowMs - lot.startedMs < 21 * DAY_MS ? 72 : 14 * 24
 }
 
-/** Brine of the strength that is inside, for what pieces drink: mass, water and salt in g. `null` where there is no added brine. Common practice. */
+/**
+ * Brine of the strength that is inside, for what pieces drink: mass, water and salt in g. `null` where there is no
+ * added brine. Common practice.
+ */
 export function topUpBrine(lot: Lot): { massG: number; waterG: number; saltG: number; strengthPct: number } | null {
   if (lot.made.kind !== 'plan') return null
   const { waterG, saltG, rows } = lot.weighed ?? lot.made
@@ -45,7 +48,10 @@ export function topUpBrine(lot: Lot): { massG: number; waterG: number; saltG: nu
   return { massG, waterG: massG * (1 - strengthPct / 100), saltG: (massG * strengthPct) / 100, strengthPct }
 }
 
-/** Chores of a lot with the moment each falls due: by style, closure and day, by the gas forecast and by what was done. */
+/**
+ * Chores of a lot with the moment each falls due: by style, closure and day, by the gas forecast and by what was
+ * done.
+ */
 export function choreTimes(lot: Lot, nowMs: number, outlook?: Outlook): ChoreTime[] {
   const { made, packed } = lot
   if (made.kind !== 'plan' || !packed) return []
@@ -91,7 +97,10 @@ export function choreTimes(lot: Lot, nowMs: number, outlook?: Outlook): ChoreTim
   })
 }
 
-/** An event of the calendar: the same `uid` says the same chore of the same day anew; `sequence` rises with what is logged. */
+/**
+ * An event of the calendar: the same `uid` says the same chore of the same day anew; `sequence` rises with what is
+ * logged.
+ */
 export interface RoundEvent {
   uid: string
   startMs: number
@@ -105,7 +114,8 @@ export interface RoundEvent {
 export const CALENDAR_DAYS = 14
 
 /**
- * The round of the coming days for a calendar. Ids are made of lot, chore and day, so that a later export moves what was told before;
+ * The round of the coming days for a calendar. Ids are made of lot, chore and day, so that a later export moves what
+ * was told before;
  * what a lot no longer asks for, since it was pressed or thrown away of late, is told as cancelled.
  */
 export function calendarOf(

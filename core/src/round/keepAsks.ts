@@ -39,7 +39,10 @@ export function correctedSince(book: Book, lot: Lot): EntryOf<'release'> | null 
   return changed ? release : null
 }
 
-/** What bottles ask for: a release, a second look after a correction, a squeeze of the test bottle, to go first. Common practice. */
+/**
+ * What bottles ask for: a release, a second look after a correction, a squeeze of the test bottle, to go first.
+ * Common practice.
+ */
 export function bottleAsks(book: Book, lot: Lot, nowMs: number): Ask[] {
   const { made, bottles, release } = lot
   if (made.kind !== 'bottle' || !bottles || lot.state !== 'in stock') return []

@@ -10,7 +10,10 @@ import { SALT_MOLAR_MASS_G } from '../acid/mixture'
 import { HOUR_MS } from '../units/time'
 import { interpolate } from '../units/interpolate'
 
-/** What the round and the shelf need of a forecast at a moment. Times since packing in hours; `gasPerDay` typical, mmol/kg. */
+/**
+ * What the round and the shelf need of a forecast at a moment. Times since packing in hours; `gasPerDay` typical,
+ * mmol/kg.
+ */
 export interface Outlook {
   flag: Flag
   why: string
@@ -37,7 +40,10 @@ const bagSentence = (litresPerKg: number) =>
     ? 'The liquid still takes up the gas: it should lie flat.'
     : `Up to ${formatNumber(litresPerKg, 1)} L of gas a kilogram may have come free, less what was let out. Tight? Vent it away from your face and reseal.`
 
-/** Gas of today for the round: how often a tight lid wants burping, from the upper end of the gas and the smallest headspace, `null` where it cannot be told; how much may stand in a bag. */
+/**
+ * Gas of today for the round: how often a tight lid wants burping, from the upper end of the gas and the smallest
+ * headspace, `null` where it cannot be told; how much may stand in a bag.
+ */
 export function outlookOf(book: Book, lot: Lot, forecast: Omit<FermentForecast, 'learned'>, nowMs: number): Outlook {
   const hour = (nowMs - lot.startedMs) / HOUR_MS
   const { hours, gas, flag, why, dead, passes, ready } = forecast

@@ -12,7 +12,9 @@ export function thinnerToReach(massG: number, saltPct: number, targetPct: number
   return (massG * (saltPct - targetPct)) / (targetPct - thinnerSaltPct)
 }
 
-/** Salt in g that brings a batch up to a target: S = M(t − e)/(1 − t). 2 000 g from 2 to 2.5 % takes 10.26 g, not 10. */
+/**
+ * Salt in g that brings a batch up to a target: S = M(t − e)/(1 − t). 2 000 g from 2 to 2.5 % takes 10.26 g, not 10.
+ */
 export function saltToReach(massG: number, saltPct: number, targetPct: number): number {
   within(massG, 0, 1e9, 'The batch in grams')
   within(targetPct, 0, 35, 'The target in percent')

@@ -2,7 +2,10 @@ import { InvalidInput, within } from '../invalid'
 import { formatNumber } from '../units/number'
 import type { Working } from '../working'
 
-/** What a stated strength refers to: the ingredients, the added water, the brine itself, or everything once evened out. */
+/**
+ * What a stated strength refers to: the ingredients, the added water, the brine itself, or everything once evened
+ * out.
+ */
 export type SaltBasis = 'ingredients' | 'water' | 'brine' | 'everything'
 
 /** What goes into the vessel before the salt. Masses in g; `ownSaltG` is salt already in the ingredients. */
@@ -44,8 +47,10 @@ export function describeDose(saltG: number, input: SaltCase): SaltDose {
 }
 
 /**
- * Salt in g for a strength stated on one basis. For "everything": S = [e(I+W) − o]/(1 − e); for the brine: S = c W/(1 − c).
- * @param strengthPct 0 to 35 % of the brine or of everything, 0 to 60 % of the ingredients or the water (a seafood paste stands at 40).
+ * Salt in g for a strength stated on one basis. For "everything": S = [e(I+W) − o]/(1 − e); for the brine: S = c
+ * W/(1 − c).
+ * @param strengthPct 0 to 35 % of the brine or of everything, 0 to 60 % of the ingredients or the water (a seafood
+ * paste stands at 40).
  * @throws InvalidInput when the strength is out of range, refers to water that is not there, or is already exceeded.
  */
 export function saltDose(basis: SaltBasis, strengthPct: number, input: SaltCase): SaltDose {

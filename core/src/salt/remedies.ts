@@ -16,7 +16,10 @@ export interface Remedy {
   sentence: string
 }
 
-/** A batch whose salt is off. Strengths in percent of everything; `capacityMl` to the brim, `null` where it is not known. */
+/**
+ * A batch whose salt is off. Strengths in percent of everything; `capacityMl` to the brim, `null` where it is not
+ * known.
+ */
 export interface SaltFault {
   massG: number
   saltPct: number
@@ -31,7 +34,8 @@ export interface SaltFault {
 export const CLOSE_ENOUGH_PCT = 0.05
 
 /**
- * What would mend a salt that is off: salt or a stronger brine when it is weak; water, unsalted produce or a weaker brine when it is strong.
+ * What would mend a salt that is off: salt or a stronger brine when it is weak; water, unsalted produce or a weaker
+ * brine when it is strong.
  * Each with what it makes of the batch and whether it still fits. Empty when it is near enough.
  */
 export function saltRemedies({

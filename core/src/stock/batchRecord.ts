@@ -8,7 +8,10 @@ import type { Table } from '../files/tables'
 import type { UnitWorld } from '../units/quantity'
 import { DAY_MS } from '../units/time'
 
-/** One line of a batch record. `status` says whether it still stands; a correction names what it replaces by its number. */
+/**
+ * One line of a batch record. `status` says whether it still stands; a correction names what it replaces by its
+ * number.
+ */
 export interface RecordLine {
   number: number
   atMs: number
@@ -23,7 +26,10 @@ export interface RecordLine {
   entry: Entry
 }
 
-/** Everything that was done, measured and decided for a lot and all it was made of, by whom and when, corrections beside what they correct. */
+/**
+ * Everything that was done, measured and decided for a lot and all it was made of, by whom and when, corrections
+ * beside what they correct.
+ */
 export interface BatchRecord {
   lot: Lot
   sources: Lot[]

@@ -32,7 +32,10 @@ export const KIND_WORDS: Record<LotKind, string> = {
 const words = (lot: Lot, place: string) =>
   `${lot.code} ${lot.name} ${KIND_WORDS[lot.kind]} ${place} ${lot.state}`.toLowerCase()
 
-/** Everything in stock, lot by lot and place by place; what is used up or thrown away too, where asked for. What is only planned is not in stock. */
+/**
+ * Everything in stock, lot by lot and place by place; what is used up or thrown away too, where asked for. What is
+ * only planned is not in stock.
+ */
 export function cellarRows(book: Book, gone = false): CellarRow[] {
   return [...book.lots.values()].flatMap((lot): CellarRow[] => {
     if (lot.state === 'planned') return []
@@ -64,7 +67,10 @@ export function cellarRows(book: Book, gone = false): CellarRow[] {
 export const CELLAR_ORDERS = ['first out', 'newest', 'code'] as const
 export type CellarOrder = (typeof CELLAR_ORDERS)[number]
 
-/** Rows that hold every word of a search, of a kind and at a place, in order. First out: by best before, then the oldest; samples last. */
+/**
+ * Rows that hold every word of a search, of a kind and at a place, in order. First out: by best before, then the
+ * oldest; samples last.
+ */
 export function findRows(
   rows: readonly CellarRow[],
   { text, kind, place, order }: { text: string; kind: LotKind | ''; place: string; order: CellarOrder },

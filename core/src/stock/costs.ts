@@ -1,10 +1,5 @@
 import type { Book } from '../log/fold'
-
-/** What something cost, in the maker's own money, and what of it has no price. */
-export interface Cost {
-  money: number
-  unpriced: string[]
-}
+import type { Cost } from '../units/cost'
 
 const sum = (costs: readonly Cost[]): Cost => ({
   money: costs.reduce((all, { money }) => all + money, 0),
@@ -12,7 +7,10 @@ const sum = (costs: readonly Cost[]): Cost => ({
 })
 const times = ({ money, unpriced }: Cost, share: number): Cost => ({ money: money * share, unpriced })
 
-/** What an amount of a material or of a lot cost. @param pricePerKg what was paid for it, where that is known; else the library's own price. */
+/**
+ * What an amount of a material or of a lot cost.
+ * @param pricePerKg what was paid for it, where that is known; else the library's own price.
+ */
 export function amountCost(
   book: Book,
   {
@@ -42,7 +40,10 @@ export function amountCost(
   return perKg === null ? { money: 0, unpriced: [name] } : { money: ((boughtG ?? massG) / 1000) * perKg, unpriced: [] }
 }
 
-/** What a lot cost as it was made, from what went in, through press and blend. What is kept of a pressing shares its cost by weight; what is thrown out has none. */
+/**
+ * What a lot cost as it was made, from what went in, through press and blend. What is kept of a pressing shares its
+ * cost by weight; what is thrown out has none.
+ */
 export function lotCost(book: Book, lotId: string, path: readonly string[] = []): Cost {
   const lot = book.lots.get(lotId)
   if (!lot || path.includes(lotId)) return { money: 0, unpriced: ['a lot that is not in the log'] }

@@ -23,10 +23,16 @@ const WORKED_SPREAD = 0.15
 const START_H = 12
 /** Where nothing was read a room is taken to be so warm, °C. */
 export const ROOM_C = 21
-/** Least buffer of produce beside its citric and malic acid, mmol per kg and pH: what the tables do not list. From memory. */
+/**
+ * Least buffer of produce beside its citric and malic acid, mmol per kg and pH: what the tables do not list. From
+ * memory.
+ */
 const LEAST_BUFFER = 7
 
-/** Charge that the other acids and sites of a mixture take up for each unit of pH, between 3.6 and 5: its buffer beside citric and malic. */
+/**
+ * Charge that the other acids and sites of a mixture take up for each unit of pH, between 3.6 and 5: its buffer
+ * beside citric and malic.
+ */
 function bufferOf(composition: Composition): number {
   const others = { ...composition.acids, citric: 0, malic: 0, lactic: 0, acetic: 0 }
   const charge = chargeOf({ ...composition, acids: others, sidMmol: 0 })
@@ -51,7 +57,10 @@ export function mediumOf(composition: Composition, fruitShare: number, startPh?:
   }
 }
 
-/** A batch from what goes into it, and from what was read of it: start pH, salt of everything in percent. `null` when a lot it takes from is missing or it has no water. */
+/**
+ * A batch from what goes into it, and from what was read of it: start pH, salt of everything in percent. `null` when
+ * a lot it takes from is missing or it has no water.
+ */
 export function batchOf(
   book: Book,
   content: Content,
@@ -83,7 +92,10 @@ function temperatureOf(lot: Lot, packedMs: number, kg: number): TemperaturePlan 
   return { points: points.length ? points : [{ hour: 0, tempC: ROOM_C }] }
 }
 
-/** A lot as the forecast sees it; `null` for one that does not ferment by pH, is not packed, or whose make-up is not known. */
+/**
+ * A lot as the forecast sees it; `null` for one that does not ferment by pH, is not packed, or whose make-up is not
+ * known.
+ */
 export function fermentCaseOf(book: Book, lot: Lot): FermentCase | null {
   const { made, packed } = lot
   if (made.kind !== 'plan' || !packed) return null

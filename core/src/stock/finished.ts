@@ -34,8 +34,10 @@ export function finishedReadings(lot: Lot): FinishedPh[] {
 }
 
 /**
- * Explains a drift between a reading at once and one a day later; `null` while there is only one, or they are close in time.
- * Pieces give off and take up acid slowly: a rise is their own, higher pH evening out, a fall in a live sauce with sugar is fermenting on.
+ * Explains a drift between a reading at once and one a day later; `null` while there is only one, or they are close
+ * in time.
+ * Pieces give off and take up acid slowly: a rise is their own, higher pH evening out, a fall in a live sauce with
+ * sugar is fermenting on.
  */
 export function driftOf(lot: Lot, { live, sugarPct }: { live: boolean; sugarPct: number }): Drift | null {
   const readings = finishedReadings(lot)

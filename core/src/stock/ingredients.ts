@@ -4,7 +4,8 @@ import type { Lot } from '../log/lot'
 import type { Content } from './lotComposition'
 
 /**
- * Something that went in, by its weight at that time. `allergens` it is declared with; `unknown` when nobody said what it contains.
+ * Something that went in, by its weight at that time. `allergens` it is declared with; `unknown` when nobody said
+ * what it contains.
  * A compound came ready made, or is a lot shown as one: `of` are its own ingredients, by weight where that is known.
  */
 export interface Ingredient {

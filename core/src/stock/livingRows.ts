@@ -2,7 +2,10 @@ import { KEPT_BRINE_LOG10, type LivingRow } from '../ferment/rawShare'
 import type { Row } from '../log/contents'
 import type { Book } from '../log/fold'
 
-/** A row seen for its bacteria; a lot in stock that is alive counts as a starter, a bowl of fresh produce as what went into it. */
+/**
+ * A row seen for its bacteria; a lot in stock that is alive counts as a starter, a bowl of fresh produce as what went
+ * into it.
+ */
 export function livingRows(book: Book, rows: readonly Row[]): LivingRow[] {
   return rows.flatMap((row): LivingRow[] => {
     if (!row.lotId) {

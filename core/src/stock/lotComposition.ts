@@ -24,7 +24,9 @@ const METER_SPREAD_UNKNOWN = 0.05
 /** Test strips. Judgement. */
 const STRIP_SPREAD = 0.1
 
-/** Hexose in g that gave a mmol of lactic acid: half a mmol of 180.16 g/mol. Homolactic; other products are left out. */
+/**
+ * Hexose in g that gave a mmol of lactic acid: half a mmol of 180.16 g/mol. Homolactic; other products are left out.
+ */
 const HEXOSE_PER_LACTIC = 0.09008
 
 /** What goes into a vessel or a bowl. */
@@ -42,7 +44,10 @@ export function rowComposition(
   return source && ofMass(source, row.massG)
 }
 
-/** Rows, water and salt apart from each other, each with its name: what a band and a working need. `null` when a lot is missing. */
+/**
+ * Rows, water and salt apart from each other, each with its name: what a band and a working need. `null` when a lot
+ * is missing.
+ */
 export function contentParts(
   book: Book,
   { rows, waterG, saltG }: Content,
@@ -70,7 +75,10 @@ export function contentComposition(
   return parts && mix(parts.map((part) => part.composition))
 }
 
-/** What was packed, before anything fermented: quick to work out, and near enough for volumes. `null` when a lot is missing. */
+/**
+ * What was packed, before anything fermented: quick to work out, and near enough for volumes. `null` when a lot is
+ * missing.
+ */
 export const packedComposition = (book: Book, lot: Lot): Composition | null =>
   lot.made.kind === 'plan' ? contentComposition(book, lot.weighed ?? lot.made) : null
 
@@ -84,7 +92,8 @@ const lastPh = (lot: Lot, untilMs = Infinity) =>
 const PH_READ = (reading: EntryOf<'reading'>) => reading.ph !== undefined
 
 /**
- * A mixture through what was read in it and what was put in later, in order: readings set its salt and, by `read`, its pH; additions mix in.
+ * A mixture through what was read in it and what was put in later, in order: readings set its salt and, by `read`,
+ * its pH; additions mix in.
  * `null` when something that was put in is not in the book. @param lives whether anything in it can stay alive.
  */
 function throughTime(
@@ -115,9 +124,12 @@ function throughTime(
 }
 
 /**
- * A ferment now: the packed mixture plus the lactic acid that explains its last pH, then what was added, then the next readings, in order.
- * Sugar goes down by what that acid took; between that and none is the range, since yeast takes some too. Acid is uncertain until somebody
- * titrates. Where bacteria make nothing (an infusion, a cooked sauce) a reading sets the pH and no acid is made up for it.
+ * A ferment now: the packed mixture plus the lactic acid that explains its last pH, then what was added, then the
+ * next readings, in order.
+ * Sugar goes down by what that acid took; between that and none is the range, since yeast takes some too. Acid is
+ * uncertain until somebody
+ * titrates. Where bacteria make nothing (an infusion, a cooked sauce) a reading sets the pH and no acid is made up
+ * for it.
  */
 function fermentComposition(
   book: Book,
@@ -198,7 +210,11 @@ function stockComposition(book: Book, entry: EntryOf<'stock'>): Composition {
 
 type Part = EntryOf<'blend'>['parts'][number]
 
-/** A part of a blend in its own composition, with what trials of that blend taught of it; `null` where its lot is not in the book. @param blendId the blend it is for. */
+/**
+ * A part of a blend in its own composition, with what trials of that blend taught of it; `null` where its lot is not
+ * in the book.
+ * @param blendId the blend it is for.
+ */
 export function partComposition(
   book: Book,
   part: Part,
@@ -240,7 +256,10 @@ function unlessInvalid(work: () => AcidFactor): AcidFactor | null {
   }
 }
 
-/** What one trial says of its unknown, everything in it taken as it was then. `null` while it was not read, a part's make-up is not known, or it tells nothing. */
+/**
+ * What one trial says of its unknown, everything in it taken as it was then. `null` while it was not read, a part's
+ * make-up is not known, or it tells nothing.
+ */
 function trialTeaches(book: Book, trial: EntryOf<'trial'>, path: readonly string[]): AcidFactor | null {
   const { ph, parts, instrument } = trial
   const thenMs = Date.parse(trial.at)
@@ -254,7 +273,10 @@ function trialTeaches(book: Book, trial: EntryOf<'trial'>, path: readonly string
   return unlessInvalid(() => acidFromTrial(component, rest, ph, readSpread(instrument), othersSd(component, rest)))
 }
 
-/** A lot's make-up with what was found out about its acid and its heat: by trials, by titration, by dilution tasting; each found in the lot as it was then. */
+/**
+ * A lot's make-up with what was found out about its acid and its heat: by trials, by titration, by dilution tasting;
+ * each found in the lot as it was then.
+ */
 function withFindings(
   book: Book,
   lot: Lot,
@@ -298,7 +320,10 @@ function asRead(composition: Composition, lot: Lot, untilMs: number): Compositio
   return reading?.ph === undefined ? salted : withPh(salted, reading.ph, readSpread(reading.instrument))
 }
 
-/** A mixture as it was last read, and as what was put in later made it: readings set its pH and salt, additions mix in, in order. */
+/**
+ * A mixture as it was last read, and as what was put in later made it: readings set its pH and salt, additions mix
+ * in, in order.
+ */
 function blendComposition(
   book: Book,
   lot: Lot,
@@ -314,7 +339,8 @@ function blendComposition(
 }
 
 /**
- * What a lot is made of, in the amount it was made, as known at a moment (ms): worked out from its entries and those of its sources,
+ * What a lot is made of, in the amount it was made, as known at a moment (ms): worked out from its entries and those
+ * of its sources,
  * so that a corrected weight or reading flows through. `null` when a source is missing or the lots run in a circle.
  */
 export function compositionOf(
@@ -331,7 +357,10 @@ export function compositionOf(
   return lot.made.kind === 'bottle' ? composition : withFindings(book, lot, composition, untilMs, further)
 }
 
-/** The same before anything was found out about its acid and heat. @param path the lots on the way here, this one the last of them. */
+/**
+ * The same before anything was found out about its acid and heat.
+ * @param path the lots on the way here, this one the last of them.
+ */
 function unlearned(book: Book, lotId: string, untilMs: number, path: readonly string[]): Composition | null {
   const lot = book.lots.get(lotId)
   if (!lot) return null
@@ -367,5 +396,5 @@ export function phOf(book: Book, lotId: string): { ph: number; measured: boolean
   if (lot?.made.kind === 'stock' && lot.made.ph !== undefined) return { ph: lot.made.ph, measured: true }
   const composition = compositionOf(book, lotId)
   const ph = composition && mixturePh(composition)
-  return ph === null || ph === undefined ? null : { ph, measured: false }
+  return ph === null ? null : { ph, measured: false }
 }

@@ -72,7 +72,8 @@ export const choiceOf = (made: EntryOf<'bottle'>, limitPh: number): BottlingChoi
 })
 
 /**
- * What is known of a blend for its release: the newest finished pH with its meter's calibration, the prediction it was made with, its sugar, its heat, its label.
+ * What is known of a blend for its release: the newest finished pH with its meter's calibration, the prediction it
+ * was made with, its sugar, its heat, its label.
  * @param bottled the lot in bottles, once there is one.
  */
 export function releaseCaseOf(

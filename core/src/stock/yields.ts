@@ -13,7 +13,10 @@ export interface EarlierYield {
   missingPct: number
 }
 
-/** Earlier pressings of ferments of a style, newest first; liquid that was only drawn off is none. @param exceptLotId the ferment at hand. */
+/**
+ * Earlier pressings of ferments of a style, newest first; liquid that was only drawn off is none.
+ * @param exceptLotId the ferment at hand.
+ */
 export function earlierYields(book: Book, styleId: StyleId, exceptLotId: string): EarlierYield[] {
   const style = styleById(styleId)
   return [...book.lots.values()]

@@ -3,7 +3,10 @@ import type { Book } from '../log/fold'
 import type { Lot } from '../log/lot'
 import { ancestors, descendants } from '../log/lineage'
 
-/** Name of what Lactofer writes; parts of it that are used are told in docs/file-format.md. From memory of GS1 EPCIS 2.0 and CBV 2.0. */
+/**
+ * Name of what Lactofer writes; parts of it that are used are told in docs/file-format.md. From memory of GS1 EPCIS
+ * 2.0 and CBV 2.0.
+ */
 const CONTEXT = 'https://ref.gs1.org/standards/epcis/2.0.0/epcis-context.jsonld'
 
 /** A quantity of a class of things: grams (UN/ECE code GRM), or pieces without a unit. */
@@ -38,7 +41,10 @@ export interface EpcisDocument {
 
 const slug = (text: string) =>
   encodeURIComponent(text.trim().toLowerCase().replace(/\s+/g, '-')).replace(/[!'()*]/g, '') || 'unnamed'
-/** Private identifiers, as EPCIS allows them: lots by their id, materials, places and parties by their names. A maker with a GS1 prefix maps them. */
+/**
+ * Private identifiers, as EPCIS allows them: lots by their id, materials, places and parties by their names. A maker
+ * with a GS1 prefix maps them.
+ */
 const lotClass = (lotId: string) => `urn:lactofer:lot:${lotId}`
 const materialClass = (id: string) => `urn:lactofer:material:${slug(id)}`
 const place = (name: string) => `urn:lactofer:place:${slug(name || 'bench')}`
@@ -49,7 +55,8 @@ const grams = (epcClass: string, massG: number): EpcisQuantity => ({
 })
 
 /**
- * What happened to a lot, to all it came from and all it went into, as an EPCIS 2.0 document: transformations (packing, adding, pressing, blending, bottling)
+ * What happened to a lot, to all it came from and all it went into, as an EPCIS 2.0 document: transformations
+ * (packing, adding, pressing, blending, bottling)
  * and objects (taken into stock, inspected and released, moved, shipped, sold, destroyed).
  * @param createdAt a moment in UTC. @returns `null` when the lot is not in the book.
  */

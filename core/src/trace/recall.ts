@@ -27,7 +27,10 @@ export interface Recall {
   discarded: number
   out: number
   short: number
-  /** Whether every bottle is accounted for: made = here + retained + discarded + out − what was said to have left past what there was. */
+  /**
+   * Whether every bottle is accounted for: made = here + retained + discarded + out − what was said to have left past
+   * what there was.
+   */
   adds: boolean
   /** To whom, how many, newest last. */
   to: { to: string; how: BottlesOut['how']; count: number; lastMs: number }[]

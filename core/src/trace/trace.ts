@@ -57,7 +57,8 @@ function deliveriesOf(lot: Lot): { name: string; grower: string; massG: number }
 }
 
 /**
- * Everything a lot came from, down to what each grower brought, and everything it went into, up to where the bottles are.
+ * Everything a lot came from, down to what each grower brought, and everything it went into, up to where the bottles
+ * are.
  * Never runs in a circle.
  */
 export function traceOf(book: Book, lotId: string): Trace {

@@ -1,5 +1,6 @@
 /**
- * The value at a place, by straight lines between known points, held at both ends. Where two points share a place, the later one counts.
+ * The value at a place, by straight lines between known points, held at both ends. Where two points share a place,
+ * the later one counts.
  * Points are asked for by their number, so that they may lie in rows of figures, tables or objects.
  * @param count how many points there are, at least one; their places rise.
  * @example interpolate(3, (i) => [0, 10, 20][i]!, (i) => [1.713, 1.194, 0.878][i]!, 15) // 1.036

@@ -11,7 +11,8 @@ const FRACTIONS: Record<string, string> = {
 
 /**
  * Reads a number as makers write it: `12.5`, `1 384.6` (a space between thousands), `1/2`, `1 1/2`, `1½`.
- * A comma that can only be a decimal one is read as such (`12,5`, `0,125`). One that may stand between thousands (`1,250`) is never guessed at:
+ * A comma that can only be a decimal one is read as such (`12,5`, `0,125`). One that may stand between thousands
+ * (`1,250`) is never guessed at:
  * the sentence offers what was probably meant.
  * @throws InvalidInput when the text is empty, has a comma that can be read two ways, or is no number.
  */

@@ -93,7 +93,8 @@ export type Amount =
   { kind: 'mass'; massG: number } | { kind: 'volume'; volumeMl: number } | { kind: 'count'; pieces: number }
 
 /**
- * Reads an amount said in any way: "1346", "2 lb 3 oz", "1 1/2 cups", "3 tbsp", "12 cloves". Without a unit it is a weight in the unit given.
+ * Reads an amount said in any way: "1346", "2 lb 3 oz", "1 1/2 cups", "3 tbsp", "12 cloves". Without a unit it is a
+ * weight in the unit given.
  * @throws InvalidInput with a sentence for the field.
  */
 export function parseAmount(text: string, unit: string): Amount {
@@ -141,7 +142,9 @@ export function formatTemperature(tempC: number, world: UnitWorld = 'metric'): s
   return world === 'us' ? `${formatNumber(tempC * 1.8 + 32, 1)} °F` : `${formatNumber(tempC, 1)} °C`
 }
 
-/** Writes a stored quantity in a unit so that {@link parseQuantity} reads the same value back within the digits shown. */
+/**
+ * Writes a stored quantity in a unit so that {@link parseQuantity} reads the same value back within the digits shown.
+ */
 export function formatForField(value: number, kind: QuantityKind, unit: string = DEFAULT_UNIT[kind].metric): string {
   const decimals =
     kind === 'ph' || kind === 'percent' || kind === 'number'

@@ -17,7 +17,10 @@ import {
   type Aim,
 } from '../../src'
 
-/** A fermented mash after the defaults: lactic 0.9 %, citric 0.15, malic 0.03, acetic 0.08, ascorbic 0.05, sites 8 and 12 mmol/kg. */
+/**
+ * A fermented mash after the defaults: lactic 0.9 %, citric 0.15, malic 0.03, acetic 0.08, ascorbic 0.05, sites 8 and
+ * 12 mmol/kg.
+ */
 export const mash = (massG: number, pH: number, { shu = 4000, salt = 0.03 } = {}): Composition =>
   withPh(
     {
@@ -86,7 +89,10 @@ export const setOf = (mixes: Mix[], change: Partial<MixSet> = {}): MixSet => ({
   ...change,
 })
 
-/** Three mashes up to 4, 3 and 2 kg, at least a quarter of mango, vinegar, water and salt, to 10 kg: the shape of the reference blend. */
+/**
+ * Three mashes up to 4, 3 and 2 kg, at least a quarter of mango, vinegar, water and salt, to 10 kg: the shape of the
+ * reference blend.
+ */
 export const reference = (targets: Targets): MixSet =>
   setOf([
     sauce(

@@ -6,4 +6,3 @@ export async function testSolver(): Promise<LinearSolver> {
   const { linearSolver } = await import('../../../app/workers/linearSolver')
   return linearSolver(await loadHighs())
 }
-export type { LinearProgram }

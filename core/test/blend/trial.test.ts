@@ -56,7 +56,8 @@ describe('a trial teaches the unknown acid', () => {
     const { spread } = acidFromTrial(supposed, [vinegar], read, METER)
     expect(spread).toBeCloseTo((1.41 * 0.02) / (3.8 - read), 2)
     expect(acidFromTrial(supposed, [vinegar], read, METER, 0.05).spread).toBeGreaterThan(spread)
-    // Twenty to thirty grams of vinegar in a hundred of mash move it by a fifth of a pH and more, as the trade's rule wants.
+    // Twenty to thirty grams of vinegar in a hundred of mash move it by a fifth of a pH and more, as the trade's rule
+    // wants.
     expect(3.8 - read).toBeGreaterThan(0.2)
   })
 

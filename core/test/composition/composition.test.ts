@@ -50,7 +50,8 @@ describe('mixing', () => {
     fc.assert(
       fc.property(wet, wet, (a, b) => {
         const [pA, pB, pMix] = [mixturePh(a)!, mixturePh(b)!, mixturePh(mix([a, b]))!]
-        // Ionic strength changes on mixing and shifts the constants: garlic and cumin seed, both at 6.0, show 5.92 together.
+        // Ionic strength changes on mixing and shifts the constants: garlic and cumin seed, both at 6.0, show 5.92
+        // together.
         expect(pMix).toBeGreaterThan(Math.min(pA, pB) - 0.12)
         expect(pMix).toBeLessThan(Math.max(pA, pB) + 0.12)
       }),

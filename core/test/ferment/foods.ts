@@ -1,6 +1,9 @@
 import { CUTS, structureOf, type Batch, type Cut, type FermentCase, type Lie, type PhReading } from '../../src'
 
-/** Foods of the case table: hexose, citric, malic (mmol/kg), buffer (mmol/kg and pH), start pH, water %; log10 of group H raw. */
+/**
+ * Foods of the case table: hexose, citric, malic (mmol/kg), buffer (mmol/kg and pH), start pH, water %; log10 of
+ * group H raw.
+ */
 const FOODS = {
   pepper: [250, 12, 4, 14, 5.2, 88, 3.5],
   tomato: [145, 19, 3, 7, 4.4, 94, 3.5],

@@ -112,7 +112,8 @@ describe('demo lots show what the scenario says', () => {
   it('a ferment shows its measured pH and its salt evened out; the behind lot says when 4.6 is due', () => {
     const properties = propertiesOf(compositionOf(book, lot('BPL-01').id)!)
     expect(properties.pH).toBeCloseTo(3.62, 4)
-    expect(properties.saltPct).toBeCloseTo((100 * (126 + 1000 * 0.0013295)) / 3276, 3) // 126 g weighed in, and what carrots bring along
+    // 126 g weighed in, and what carrots bring along
+    expect(properties.saltPct).toBeCloseTo((100 * (126 + 1000 * 0.0013295)) / 3276, 3)
     expect(standingOf(lot('BPL-06'), TODAY)?.sentence).toMatch(
       /^Behind: pH 4\.90 on day 6 at 13 °C; 4\.6 is due in 2\.\d days\. Move it to about 20 °C, check the salt/,
     )

@@ -4,7 +4,8 @@ import { fillVessel, materialById, mix, ofMaterial, ofSalt, propertiesOf } from 
 describe('fill and headspace', () => {
   it('1.4 kg of pepper mash is about 1.4 L (common practice)', () => {
     const mash = propertiesOf(mix([ofMaterial(materialById('fresno')!, 1346), ofSalt(54)]))
-    expect(Math.abs(mash.volumeMl - 1400) / 1400).toBeLessThan(0.08) // the figure is without the air that grinding beats in
+    // the figure is without the air that grinding beats in
+    expect(Math.abs(mash.volumeMl - 1400) / 1400).toBeLessThan(0.08)
   })
 
   it('says whether it fits, rises over, or stands in too much air', () => {

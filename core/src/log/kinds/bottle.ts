@@ -23,7 +23,8 @@ const ReferenceSchema = z.object({
 })
 
 /**
- * A run of bottles. Beside the count: bottles kept back as a sample, what stayed in a bottle that was not full and in pot and funnel (g), net weights that were sampled (g),
+ * A run of bottles. Beside the count: bottles kept back as a sample, what stayed in a bottle that was not full and
+ * in pot and funnel (g), net weights that were sampled (g),
  * the reference its heat was judged by, what it took from the packaging, and whether a plastic test bottle was filled.
  */
 export const BottleEntry = z.object({

@@ -3,7 +3,10 @@ import { formatNumber } from '../../units/number'
 import { base, massG, name, volumeMl } from '../entryParts'
 import type { Kind } from '../kind'
 
-/** A bottle as the maker buys it: what it is filled to, what it holds to the brim, what it weighs empty, g, and what its neck takes. */
+/**
+ * A bottle as the maker buys it: what it is filled to, what it holds to the brim, what it weighs empty, g, and what
+ * its neck takes.
+ */
 export const FormatEntry = z
   .object({
     ...base,

@@ -4,7 +4,10 @@ import { base, name, pct, colour } from '../entryParts'
 import type { Kind } from '../kind'
 import { pctRange, RangeSchema } from '../ranges'
 
-/** The maker's own knowledge of a material: only what is given is put over the library's. A new `materialId` is a material of the maker's own. */
+/**
+ * The maker's own knowledge of a material: only what is given is put over the library's. A new `materialId` is a
+ * material of the maker's own.
+ */
 export const MaterialEntry = z.object({
   ...base,
   kind: z.literal('material'),

@@ -8,7 +8,10 @@ import { addsTo } from '../lot'
 import { photos, TasteSchema, TastingSchema, TitrationSchema } from '../observed'
 import { tasteWords } from '../say'
 
-/** Anything measured in or of a lot at a moment. `of` says where the sample came from; `massG` is what lot and vessel content weigh now. */
+/**
+ * Anything measured in or of a lot at a moment. `of` says where the sample came from; `massG` is what lot and vessel
+ * content weigh now.
+ */
 export const ReadingEntry = z
   .object({
     ...base,

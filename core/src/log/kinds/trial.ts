@@ -7,7 +7,10 @@ import { addsTo } from '../lot'
 import { predicted, TasteSchema } from '../observed'
 import { tasteWords } from '../say'
 
-/** A small version of a blend that is not poured yet: `lotId` is the blend to be. Its pH teaches what `unknown`, a lot or a material in it, holds of acid. */
+/**
+ * A small version of a blend that is not poured yet: `lotId` is the blend to be. Its pH teaches what `unknown`, a lot
+ * or a material in it, holds of acid.
+ */
 export const TrialEntry = z.object({
   ...base,
   kind: z.literal('trial'),

@@ -24,7 +24,10 @@ export function bunsen(tempC: number): number {
   )
 }
 
-/** Litres of CO2 (0 °C, 1 atm) in a litre, from hexose in g/L fermented out by yeast: 0.489 g per g, 1.977 g per litre. From memory. */
+/**
+ * Litres of CO2 (0 °C, 1 atm) in a litre, from hexose in g/L fermented out by yeast: 0.489 g per g, 1.977 g per
+ * litre. From memory.
+ */
 export const co2Volumes = (hexoseGPerL: number): number =>
   (0.489 * within(hexoseGPerL, 0, 1000, 'The sugar in g per litre')) / 1.977
 

@@ -1,0 +1,52 @@
+import { afterEach, describe, expect, it } from 'vitest'
+import { effectScope } from 'vue'
+import { DAY_MS, HOUR_MS } from '@lactofer/core'
+import { deviceClock, nowMoment, nowMs, setClock, turnedClock, useNowMs } from '~/clock/clock'
+import { dayAfterMonths, fieldOfMoment, momentAfterDays, momentOfField, tellMoment, tellSpan } from '~/clock/moments'
+
+/** A Thursday, in the morning of the zone the tests are read in. */
+const THURSDAY = Date.parse('2026-11-26T08:30:00+01:00')
+let putBack = () => {}
+afterEach(() => putBack())
+
+describe('the one clock', () => {
+  it('moves everything that asks what time it is, and is put back', () => {
+    putBack = setClock(() => THURSDAY)
+    expect(nowMs()).toBe(THURSDAY)
+    expect(nowMoment()).toBe('2026-11-26T07:30:00.000Z')
+    expect(momentAfterDays(2)).toBe('2026-11-28T07:30:00.000Z')
+    putBack()
+    expect(Math.abs(nowMs() - deviceClock())).toBeLessThan(HOUR_MS)
+  })
+
+  it('what a page shows follows at once when the clock is turned', () => {
+    putBack = setClock(() => THURSDAY)
+    const scope = effectScope()
+    const now = scope.run(() => useNowMs(DAY_MS))!
+    expect(now.value).toBe(THURSDAY)
+    const back = setClock(turnedClock(3 * DAY_MS, () => THURSDAY))
+    expect(now.value).toBe(THURSDAY + 3 * DAY_MS)
+    back()
+    expect(now.value).toBe(THURSDAY)
+    scope.stop()
+  })
+})
+
+describe('moments in words and fields', () => {
+  it('near days by their name and part, others by their date', () => {
+    putBack = setClock(() => THURSDAY)
+    expect(tellMoment(THURSDAY)).toBe('by Thursday morning')
+    expect(tellMoment(THURSDAY + 2 * DAY_MS + 10 * HOUR_MS)).toBe('by Saturday evening')
+    expect(tellMoment(THURSDAY + 7 * DAY_MS)).toBe('by 3 December')
+    expect(tellSpan(THURSDAY, THURSDAY)).toBe('Thu 26 Nov')
+    expect(tellSpan(THURSDAY, THURSDAY + 5 * DAY_MS)).toBe('26 Nov to 1 Dec')
+    expect(tellSpan(THURSDAY, THURSDAY + 2 * DAY_MS)).toBe('26 to 28 Nov')
+  })
+
+  it('a field gives back the minute it was given; what is no moment is none', () => {
+    expect(fieldOfMoment(THURSDAY)).toBe('2026-11-26T08:30')
+    expect(momentOfField('2026-11-26T08:30')).toBe(THURSDAY)
+    expect([fieldOfMoment(null), momentOfField(''), momentOfField('soon')]).toEqual(['', null, null])
+    expect(dayAfterMonths(THURSDAY, 3)).toBe('2027-02-26')
+  })
+})
