@@ -77,6 +77,81 @@ export interface NetContents {
 }
 
 /**
+ * A sample laid beside what the label says, g. `errorG` is what its mean may be off by; `far` and `short` are places
+ * in the sample.
+ */
+interface Sample {
+  count: number
+  nominalG: number
+  toleranceG: number
+  meanG: number
+  errorG: number
+  far: readonly number[]
+  short: readonly number[]
+}
+
+const inGrams = (grams: number) => `${formatNumber(grams, 1)} g`
+const bottleNames = (places: readonly number[]) => `Bottle ${places.map((index) => index + 1).join(', ')}`
+
+/** What a sample comes to: single bottles that lack too much go before the mean. */
+function judgeSample(sample: Sample): Pick<NetContents, 'verdict' | 'sentence'> {
+  const { count, nominalG, toleranceG, meanG, errorG, far, short } = sample
+  if (far.length)
+    return {
+      verdict: 'discard',
+      sentence: `${bottleNames(far)} lacks more than twice what is tolerable: fill it up or take it out.`,
+    }
+  if (meanG + errorG < nominalG)
+    return {
+      verdict: 'act',
+      sentence: `On average ${inGrams(nominalG - meanG)} short, more than the sample can explain. Fill higher.`,
+    }
+  if (short.length)
+    return {
+      verdict: 'act',
+      sentence: `${bottleNames(short)} lacks more than ${inGrams(toleranceG)}. At most one in forty may; weigh more of them.`,
+    }
+  if (meanG < nominalG)
+    return {
+      verdict: 'ask',
+      sentence: `On average ${inGrams(nominalG - meanG)} under ${inGrams(nominalG)}, within what ${count === 1 ? 'one bottle' : `${count} bottles`} can tell. Weigh more, or fill a little higher.`,
+    }
+  return {
+    verdict: 'fine',
+    sentence: `On average ${inGrams(meanG)}, ${inGrams(nominalG)} are on the label; none short.`,
+  }
+}
+
+function netWorking(
+  { count, nominalG, toleranceG, meanG, errorG }: Sample,
+  sdG: number | null,
+  nominalMl: number,
+  densityGPerMl: number,
+): Working {
+  const nominal = `${formatNumber(nominalMl)} mL × ${formatNumber(densityGPerMl, 3)} g/mL = ${inGrams(nominalG)}`
+  const spread =
+    sdG === null
+      ? []
+      : [
+          { name: 's', value: `${formatNumber(sdG, 2)} g` },
+          { name: 't', value: formatNumber(t975(count - 1), 3) },
+        ]
+  return {
+    what: 'Net contents',
+    formula: 'mean ± t s/√n against nominal; each bottle against nominal − T',
+    numbers: [
+      { name: 'nominal', value: nominal },
+      { name: 'n', value: String(count) },
+      ...spread,
+      { name: 'T', value: inGrams(toleranceG) },
+    ],
+    result: `${formatNumber(meanG - errorG, 1)} to ${formatNumber(meanG + errorG, 1)} g on average`,
+    source:
+      'Tolerances: Annex I of directive 76/211/EEC; rule for the mean as in NIST Handbook 133; both from memory. Other places have other rules: local rules win.',
+  }
+}
+
+/**
  * Judges sampled net weights: their mean against the nominal with its sampling error, and each bottle against the
  * tolerable shortage.
  * @param netG net weights, g. @param nominalMl what the label says. @param densityGPerMl of the cold sauce.
@@ -94,58 +169,18 @@ export function netContents(netG: readonly number[], nominalMl: number, densityG
   const places = (limit: number) => netG.flatMap((grams, index) => (grams < limit ? [index] : []))
   const far = places(nominalG - 2 * toleranceG)
   const short = places(nominalG - toleranceG).filter((index) => !far.includes(index))
-  const leastG = Math.min(...netG)
-  const g = (grams: number) => `${formatNumber(grams, 1)} g`
-  const [verdict, sentence]: [NetContents['verdict'], string] = far.length
-    ? [
-        'discard',
-        `Bottle ${far.map((index) => index + 1).join(', ')} lacks more than twice what is tolerable: fill it up or take it out.`,
-      ]
-    : meanG + errorG < nominalG
-      ? ['act', `On average ${g(nominalG - meanG)} short, more than the sample can explain. Fill higher.`]
-      : short.length
-        ? [
-            'act',
-            `Bottle ${short.map((index) => index + 1).join(', ')} lacks more than ${g(toleranceG)}. At most one in forty may; weigh more of them.`,
-          ]
-        : meanG < nominalG
-          ? [
-              'ask',
-              `On average ${g(nominalG - meanG)} under ${g(nominalG)}, within what ${count === 1 ? 'one bottle' : `${count} bottles`} can tell. Weigh more, or fill a little higher.`,
-            ]
-          : ['fine', `On average ${g(meanG)}, ${g(nominalG)} are on the label; none short.`]
+  const sample: Sample = { count, nominalG, toleranceG, meanG, errorG, far, short }
   return {
     count,
     nominalG,
     meanG,
     sdG,
-    leastG,
+    leastG: Math.min(...netG),
     mean: { low: meanG - errorG, typical: meanG, high: meanG + errorG },
     toleranceG,
     short,
     far,
-    verdict,
-    sentence,
-    working: {
-      what: 'Net contents',
-      formula: 'mean ± t s/√n against nominal; each bottle against nominal − T',
-      numbers: [
-        {
-          name: 'nominal',
-          value: `${formatNumber(nominalMl)} mL × ${formatNumber(densityGPerMl, 3)} g/mL = ${g(nominalG)}`,
-        },
-        { name: 'n', value: String(count) },
-        ...(sdG === null
-          ? []
-          : [
-              { name: 's', value: `${formatNumber(sdG, 2)} g` },
-              { name: 't', value: formatNumber(t975(count - 1), 3) },
-            ]),
-        { name: 'T', value: g(toleranceG) },
-      ],
-      result: `${formatNumber(meanG - errorG, 1)} to ${formatNumber(meanG + errorG, 1)} g on average`,
-      source:
-        'Tolerances: Annex I of directive 76/211/EEC; rule for the mean as in NIST Handbook 133; both from memory. Other places have other rules: local rules win.',
-    },
+    ...judgeSample(sample),
+    working: netWorking(sample, sdG, nominalMl, densityGPerMl),
   }
 }

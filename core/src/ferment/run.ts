@@ -256,6 +256,8 @@ function rates(y: Float64Array, hour: number, into: Float64Array): void {
  * Runs one member and writes {@link COLUMNS} figures for each of `hours` (rising, from 0) to `out` from `at` on.
  * Heun's method on the logarithms of the cells; steps follow the fastest of growth, sugar, pH and exchange.
  */
+// One loop over one state on purpose: it runs some hundred thousand times a forecast, and calls would cost half of it.
+// eslint-disable-next-line max-lines-per-function
 export function runMember(
   member: Member,
   temperature: TemperaturePlan,

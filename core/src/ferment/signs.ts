@@ -194,135 +194,148 @@ const FILM_PH = 4.0
 const OWN_FOAM_DAY = 5
 const YEAST_DAY = 10
 
+/** What is known when a sign is judged: answers given, and the lot. `said` tells whether an answer was among them. */
+interface SignCase extends SignContext {
+  said: (id: string) => boolean
+  answered: boolean
+}
+
+const YEASTY = found('act', 'Yeast.', 'Move it to the cold, and seal no bottle of it. Read the pH.')
+
+function judgeFilm({ said, ph }: SignCase): SignVerdict {
+  if (!said('flat')) return DOUBT
+  if (said('clean') && ph !== null && ph <= FILM_PH)
+    return found(
+      'act',
+      'Film yeast. Harmless by itself, but it eats acid and the pH can rise.',
+      'Skim it, wipe the rim, keep air out, read the pH again within a day. Some stir it in: the log keeps which you did.',
+      true,
+    )
+  const last = ph === null ? '' : ` (last ${ph.toFixed(2)})`
+  return found(
+    'ask',
+    'Most likely film yeast, but the smell or the pH does not settle it.',
+    `Skim it, do not taste it, and read the pH now${last}. It must stand at or under ${FILM_PH.toFixed(1)}.`,
+    true,
+  )
+}
+
+function judgeFoam({ said, day }: SignCase): SignVerdict {
+  if (day <= OWN_FOAM_DAY && (said('clean') || said('boozy')))
+    return found('fine', 'Gas of the first days.', 'Give it headspace and a tray; press the pieces back under.')
+  if (day > YEAST_DAY || said('boozy')) return YEASTY
+  return said('clean')
+    ? found('fine', 'Gas of a lively ferment.', 'Give it headspace; look again in a day or two.')
+    : DOUBT
+}
+
+/** Pieces in the air: for over a day they are looked at closely. */
+function judgeBared({ said }: SignCase, cause: string, soon: string, late: string): SignVerdict {
+  if (!said('flat') && !(said('day') && !said('unsure'))) return DOUBT
+  return found('act', cause, said('longer') ? late : soon)
+}
+
+function judgePink({ said }: SignCase): SignVerdict {
+  if (said('own')) return found('fine', 'Colour of the produce.', 'Nothing.')
+  return said('patches') ? found('discard', 'Yeast that likes uneven salt, or worse.', THROW) : DOUBT
+}
+
+function judgeSlime({ said }: SignCase): SignVerdict {
+  if (said('runs')) return found('fine', 'Thick, but not ropey: juice and pectin.', 'Nothing; look again in a day.')
+  return said('unsure') ? DOUBT : ROPE
+}
+
+function judgeSmell({ said }: SignCase): SignVerdict {
+  if (said('clean')) return found('fine', 'Sour is as it should be.', 'Nothing.')
+  if (said('boozy')) return YEASTY
+  return said('unsure') ? DOUBT : ROT
+}
+
+function judgeBag({ said, answered, fell }: SignCase): SignVerdict {
+  if (!said('clean') && !said('boozy') && answered) return DOUBT
+  return fell === false
+    ? found(
+        'ask',
+        'Gas, but the pH is not falling.',
+        'Vent it away from your face and reseal. Read the pH today: gas without acid is not a good sign.',
+        true,
+      )
+    : found(
+        fell ? 'act' : 'ask',
+        'Carbon dioxide of the bacteria: normal while the pH falls.',
+        'Vent it away from your face and reseal. Read the pH if you have not for some days.',
+      )
+}
+
+/** How each sign is judged, once its answers are neither fur nor foul nor ropes. */
+const JUDGES: Record<SignId, (of: SignCase) => SignVerdict> = {
+  bubbles: () => found('fine', 'The bacteria at work.', 'Nothing. Keep everything under the liquid.'),
+  calm: () =>
+    found('fine', 'The lively part is over.', 'Read the pH; two readings a day apart at the target make it ready.'),
+  'fuzzy growth': (of) => (of.said('flat') ? judgeFilm(of) : MOULD),
+  'white film': judgeFilm,
+  specks: ({ said }) =>
+    said('lid') && said('flat')
+      ? found(
+          'ask',
+          'Corrosion or drops that dried, as long as it stays flat and dry.',
+          'Change the lid, wipe the rim, and look again tomorrow.',
+        )
+      : DOUBT,
+  foam: judgeFoam,
+  cloud: ({ said }) =>
+    said('runs') || said('clean')
+      ? found('fine', 'The bacteria themselves.', 'Nothing. A clear brine would be the surprise.')
+      : DOUBT,
+  sediment: ({ said, answered }) =>
+    said('runs') || !answered ? found('fine', 'Bacteria that settled.', 'Nothing.') : DOUBT,
+  floaters: (of) =>
+    judgeBared(
+      of,
+      'Gas caught in the pieces.',
+      'Press them under and weigh them down.',
+      'Press them under and weigh them down. They stood in the air for over a day: look closely for fur, and read the pH.',
+    ),
+  'not covered': (of) =>
+    judgeBared(
+      of,
+      'Overflow, or pieces that drank it.',
+      'Top up with brine of the same strength, or juice.',
+      'Top up with brine of the same strength. It stood dry for over a day: look closely for fur, and read the pH.',
+    ),
+  'pink colour': judgePink,
+  slime: judgeSlime,
+  'putrid smell': judgeSmell,
+  'bag ballooned': judgeBag,
+  'no bubbles': ({ ph }) =>
+    ph !== null && ph <= 4.6
+      ? found('fine', 'It may leak its gas, or work quietly: the pH has fallen.', 'Nothing. Check the seal.')
+      : found(
+          'ask',
+          'Too cold, too salty, too much of it cooked, or the lid leaks.',
+          'Read the pH and the temperature: the clock decides.',
+        ),
+  soft: ({ said }) =>
+    said('clean') || said('boozy')
+      ? found(
+          'ask',
+          'Warmth, little salt, or the produce’s own enzymes.',
+          'pH and smell decide. Move it to the cold, or make it a sauce.',
+        )
+      : DOUBT,
+}
+
 /**
  * Judges a sign by the answers to its questions. Conservative: what cannot be told is never cleared, and nothing
  * doubtful is tasted.
  * @param answers ids of answers, in any order; missing ones count as "cannot tell" where they decide.
  */
-export function judgeSign(sign: SignId, answers: readonly string[], { day, ph, fell }: SignContext): SignVerdict {
+export function judgeSign(sign: SignId, answers: readonly string[], context: SignContext): SignVerdict {
   const said = (id: string) => answers.includes(id)
   if (said('furry') || said('coloured')) return MOULD
   if (said('foul')) return ROT
   if (said('ropes')) return ROPE
-  switch (sign) {
-    case 'bubbles':
-      return found('fine', 'The bacteria at work.', 'Nothing. Keep everything under the liquid.')
-    case 'calm':
-      return found(
-        'fine',
-        'The lively part is over.',
-        'Read the pH; two readings a day apart at the target make it ready.',
-      )
-    case 'fuzzy growth':
-      return said('flat') ? judgeSign('white film', answers, { day, ph, fell }) : MOULD
-    case 'white film':
-      if (!said('flat')) return DOUBT
-      return said('clean') && ph !== null && ph <= FILM_PH
-        ? found(
-            'act',
-            'Film yeast. Harmless by itself, but it eats acid and the pH can rise.',
-            'Skim it, wipe the rim, keep air out, read the pH again within a day. Some stir it in: the log keeps which you did.',
-            true,
-          )
-        : found(
-            'ask',
-            'Most likely film yeast, but the smell or the pH does not settle it.',
-            `Skim it, do not taste it, and read the pH now${ph === null ? '' : ` (last ${ph.toFixed(2)})`}. It must stand at or under ${FILM_PH.toFixed(1)}.`,
-            true,
-          )
-    case 'specks':
-      if (said('lid') && said('flat'))
-        return found(
-          'ask',
-          'Corrosion or drops that dried, as long as it stays flat and dry.',
-          'Change the lid, wipe the rim, and look again tomorrow.',
-        )
-      return DOUBT
-    case 'foam':
-      if (day <= OWN_FOAM_DAY && (said('clean') || said('boozy')))
-        return found('fine', 'Gas of the first days.', 'Give it headspace and a tray; press the pieces back under.')
-      if (day > YEAST_DAY || said('boozy'))
-        return found('act', 'Yeast.', 'Move it to the cold, and seal no bottle of it. Read the pH.')
-      return said('clean')
-        ? found('fine', 'Gas of a lively ferment.', 'Give it headspace; look again in a day or two.')
-        : DOUBT
-    case 'cloud':
-      return said('runs') || said('clean')
-        ? found('fine', 'The bacteria themselves.', 'Nothing. A clear brine would be the surprise.')
-        : DOUBT
-    case 'sediment':
-      return said('runs') || answers.length === 0 ? found('fine', 'Bacteria that settled.', 'Nothing.') : DOUBT
-    case 'floaters':
-      if (said('flat') || (said('day') && !said('unsure')))
-        return found(
-          'act',
-          'Gas caught in the pieces.',
-          said('longer')
-            ? 'Press them under and weigh them down. They stood in the air for over a day: look closely for fur, and read the pH.'
-            : 'Press them under and weigh them down.',
-        )
-      return DOUBT
-    case 'not covered':
-      if (said('flat') || (said('day') && !said('unsure')))
-        return found(
-          'act',
-          'Overflow, or pieces that drank it.',
-          said('longer')
-            ? 'Top up with brine of the same strength. It stood dry for over a day: look closely for fur, and read the pH.'
-            : 'Top up with brine of the same strength, or juice.',
-        )
-      return DOUBT
-    case 'pink colour':
-      return said('own')
-        ? found('fine', 'Colour of the produce.', 'Nothing.')
-        : said('patches')
-          ? found('discard', 'Yeast that likes uneven salt, or worse.', THROW)
-          : DOUBT
-    case 'slime':
-      return said('runs')
-        ? found('fine', 'Thick, but not ropey: juice and pectin.', 'Nothing; look again in a day.')
-        : said('unsure')
-          ? DOUBT
-          : ROPE
-    case 'putrid smell':
-      return said('clean')
-        ? found('fine', 'Sour is as it should be.', 'Nothing.')
-        : said('boozy')
-          ? found('act', 'Yeast.', 'Move it to the cold, and seal no bottle of it. Read the pH.')
-          : said('unsure')
-            ? DOUBT
-            : ROT
-    case 'bag ballooned':
-      if (!said('clean') && !said('boozy') && answers.length > 0) return DOUBT
-      return fell === false
-        ? found(
-            'ask',
-            'Gas, but the pH is not falling.',
-            'Vent it away from your face and reseal. Read the pH today: gas without acid is not a good sign.',
-            true,
-          )
-        : found(
-            fell ? 'act' : 'ask',
-            'Carbon dioxide of the bacteria: normal while the pH falls.',
-            'Vent it away from your face and reseal. Read the pH if you have not for some days.',
-          )
-    case 'no bubbles':
-      return ph !== null && ph <= 4.6
-        ? found('fine', 'It may leak its gas, or work quietly: the pH has fallen.', 'Nothing. Check the seal.')
-        : found(
-            'ask',
-            'Too cold, too salty, too much of it cooked, or the lid leaks.',
-            'Read the pH and the temperature: the clock decides.',
-          )
-    case 'soft':
-      return said('clean') || said('boozy')
-        ? found(
-            'ask',
-            'Warmth, little salt, or the produce’s own enzymes.',
-            'pH and smell decide. Move it to the cold, or make it a sauce.',
-          )
-        : DOUBT
-  }
+  return JUDGES[sign]({ ...context, said, answered: answers.length > 0 })
 }
 
 /** Signs that end a lot where nothing was asked: as they were recorded before there were questions. */

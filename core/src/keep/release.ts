@@ -207,85 +207,71 @@ function pressureCheck(input: ReleaseCase): ReleaseCheck {
   return { ...check, verdict: 'pass', sentence: `${figure}. Keep it cold.`, working }
 }
 
-/** The measured heat of the pot against the reference chosen. */
-function heatCheck({ treatment, reading, heat: { reference, pot, lastBottle } }: ReleaseCase): ReleaseCheck[] {
-  if (treatment !== 'cooked-hot-fill') return []
-  const check = { id: 'heat', title: 'Heat record of the pot', evidence: seen(pot?.evidence) }
-  const fill = { id: 'fill', title: 'Hot fill', evidence: seen(lastBottle?.evidence) }
-  const lastC = lastBottle ? Math.max(...lastBottle.points.map(({ tempC }) => tempC)) : null
-  const filled: ReleaseCheck =
-    lastC === null
-      ? {
-          ...fill,
-          verdict: 'stop',
-          sentence: 'Measure the temperature in the last bottle filled. A prediction does not count.',
-        }
-      : lastC >= FILL_LEAST_C
-        ? {
-            ...fill,
-            verdict: 'pass',
-            sentence: `Last bottle at ${formatNumber(lastC, 1)} °C. Your process authority sets the target.`,
-          }
-        : {
-            ...fill,
-            verdict: 'stop',
-            sentence: `Last bottle at ${formatNumber(lastC, 1)} °C: under ${FILL_LEAST_C} °C. Reheat and fill again, or keep it cold as live.`,
-          }
-  if (!pot)
-    return [
-      {
+/** How warm the last bottle was when it was filled. */
+function fillCheck(lastBottle: ReleaseCase['heat']['lastBottle']): ReleaseCheck {
+  const check = { id: 'fill', title: 'Hot fill', evidence: seen(lastBottle?.evidence) } as const
+  if (!lastBottle)
+    return {
+      ...check,
+      verdict: 'stop',
+      sentence: 'Measure the temperature in the last bottle filled. A prediction does not count.',
+    }
+  const lastC = Math.max(...lastBottle.points.map(({ tempC }) => tempC))
+  const told = `Last bottle at ${formatNumber(lastC, 1)} °C`
+  return lastC >= FILL_LEAST_C
+    ? { ...check, verdict: 'pass', sentence: `${told}. Your process authority sets the target.` }
+    : {
         ...check,
         verdict: 'stop',
-        sentence:
-          'The temperature of the pot was not logged. Without a measured record nothing can be said of the heat.',
-      },
-      filled,
-    ]
-  const { minutes, gaps, working } = lethality(pot.points, reference)
+        sentence: `${told}: under ${FILL_LEAST_C} °C. Reheat and fill again, or keep it cold as live.`,
+      }
+}
+
+/** What the record of the pot is worth against the reference chosen, for a sauce of at most so much pH. */
+function potVerdict(
+  points: readonly HeatPoint[],
+  reference: HeatReference,
+  upperPh: number | null,
+): Pick<ReleaseCheck, 'verdict' | 'sentence' | 'working'> {
+  const { minutes, gaps, working } = lethality(points, reference)
   const against = `${formatNumber(minutes.low, minutes.low < 100 ? 1 : 0)} min at ${formatNumber(reference.refC, 1)} °C measured at least`
   const told = gaps.length
     ? ` ${gaps.length === 1 ? 'One gap' : `${gaps.length} gaps`} in the record: not counted.`
     : ''
-  const upper = reading ? upperPhOf(reading) : null
-  if (upper !== null && upper > reference.highestPh)
-    return [
-      {
-        ...check,
-        verdict: 'stop',
-        sentence: `The reference chosen holds up to pH ${reference.highestPh.toFixed(1)}; this sauce may be ${upper.toFixed(2)}. It says nothing here: more acid, or another reference from your process authority.`,
-        working,
-      },
-      filled,
-    ]
-  if (reference.minutes === null)
-    return [
-      {
-        ...check,
-        verdict: 'ask',
-        sentence: `${against}.${told} This reference names no minutes: your process authority does.`,
-        working,
-      },
-      filled,
-    ]
-  if (minutes.low < reference.minutes)
-    return [
-      {
-        ...check,
-        verdict: 'stop',
-        sentence: `${against}; the reference asks ${formatNumber(reference.minutes, 2)}.${told} Cook it again and log it.`,
-        working,
-      },
-      filled,
-    ]
-  return [
-    {
-      ...check,
-      verdict: gaps.length ? 'ask' : 'pass',
-      sentence: `${against}; the reference asks ${formatNumber(reference.minutes, 2)}.${told} That is what was measured, not an approval.`,
+  if (upperPh !== null && upperPh > reference.highestPh)
+    return {
+      verdict: 'stop',
+      sentence: `The reference chosen holds up to pH ${reference.highestPh.toFixed(1)}; this sauce may be ${upperPh.toFixed(2)}. It says nothing here: more acid, or another reference from your process authority.`,
       working,
-    },
-    filled,
-  ]
+    }
+  if (reference.minutes === null)
+    return {
+      verdict: 'ask',
+      sentence: `${against}.${told} This reference names no minutes: your process authority does.`,
+      working,
+    }
+  const asked = `${against}; the reference asks ${formatNumber(reference.minutes, 2)}.${told}`
+  if (minutes.low < reference.minutes)
+    return { verdict: 'stop', sentence: `${asked} Cook it again and log it.`, working }
+  return {
+    verdict: gaps.length ? 'ask' : 'pass',
+    sentence: `${asked} That is what was measured, not an approval.`,
+    working,
+  }
+}
+
+/** The measured heat of the pot against the reference chosen. */
+function heatCheck({ treatment, reading, heat: { reference, pot, lastBottle } }: ReleaseCase): ReleaseCheck[] {
+  if (treatment !== 'cooked-hot-fill') return []
+  const check = { id: 'heat', title: 'Heat record of the pot', evidence: seen(pot?.evidence) } as const
+  const verdict = pot
+    ? potVerdict(pot.points, reference, reading ? upperPhOf(reading) : null)
+    : {
+        verdict: 'stop' as const,
+        sentence:
+          'The temperature of the pot was not logged. Without a measured record nothing can be said of the heat.',
+      }
+  return [{ ...check, ...verdict }, fillCheck(lastBottle)]
 }
 
 /** Jars in boiling water: how long the water really boiled. */

@@ -70,12 +70,56 @@ const singles = (free: readonly FreeVessel[]): FreeVessel[] =>
     Array.from({ length: Math.min(MOST, Math.max(0, Math.floor(vessel.count))) }, () => ({ ...vessel, count: 1 })),
   )
 
+/** No way to a sum was found. */
+const NO_WAY = 0xffff
+
+/** For each sum of capacities, in steps: the fewest vessels that reach it, and which they are. */
+interface SumTable {
+  step: number
+  size: number
+  fewest: Uint16Array
+  picked: (sum: number) => FreeVessel[]
+}
+
+/**
+ * A table over sums, exact while the sizes have a common step; else sizes are rounded down to it.
+ * @param reach the largest sum asked for, mL.
+ */
+function sumTable(all: readonly FreeVessel[], reach: number): SumTable {
+  const common = all.reduce((step, vessel) => gcd(step, Math.round(vessel.capacityMl)), 0)
+  const step = Math.max(all.every((vessel) => Number.isInteger(vessel.capacityMl)) ? common : 1, reach / STEPS)
+  const size = Math.ceil(reach / step) + 1
+  const fewest = new Uint16Array(size).fill(NO_WAY)
+  fewest[0] = 0
+  // Which vessel came last on the way to a sum.
+  const took = all.map((vessel) => {
+    const units = Math.floor(vessel.capacityMl / step + 1e-9)
+    const mark = new Uint8Array(size)
+    for (let sum = size - 1; sum >= units && units > 0; sum--) {
+      const through = (fewest[sum - units] ?? NO_WAY) + 1
+      if (through < (fewest[sum] ?? NO_WAY)) {
+        fewest[sum] = through
+        mark[sum] = 1
+      }
+    }
+    return { vessel, units, mark }
+  })
+  const picked = (target: number): FreeVessel[] => {
+    let sum = target
+    return took.reduceRight<FreeVessel[]>((found, { vessel, units, mark }) => {
+      if (sum <= 0 || !mark[sum]) return found
+      sum -= units
+      return [...found, vessel]
+    }, [])
+  }
+  return { step, size, fewest, picked }
+}
+
 /**
  * Which of the free vessels to fill, so that none is over its limit: answers from the least air to the fewest
  * vessels, each better than the last in one of them.
- * A sum of capacities is reached with as few vessels as can be (a table over sums, exact while the sizes have a
- * common step; else sizes are rounded
- * down to it, so that a limit is never passed, and the greedy answer is offered where it is better).
+ * A sum of capacities is reached with as few vessels as can be ({@link sumTable}; a limit is never passed, and the
+ * greedy answer is offered where it is better).
  * @param limit largest filled share for the style; @param least the share under which there is too much air.
  * @throws InvalidInput when there is nothing to fill, no vessel, or not enough of them; the sentence says how much
  * is missing.
@@ -99,46 +143,14 @@ export function chooseVessels(
     throw new InvalidInput(
       `It does not fit: ${formatNumber(volumeMl / 1000, 2)} L want ${formatNumber(need / 1000, 2)} L of vessels at ${formatNumber(100 * limit)} % full, and ${formatNumber(together / 1000, 2)} L are free. Make less, or split it over more vessels.`,
     )
-
   const largest = Math.max(...all.map((vessel) => vessel.capacityMl))
-  const reach = Math.min(together, need + largest)
-  const common = all.reduce((step, vessel) => gcd(step, Math.round(vessel.capacityMl)), 0)
-  const step = Math.max(all.every((vessel) => Number.isInteger(vessel.capacityMl)) ? common : 1, reach / STEPS)
-  const size = Math.ceil(reach / step) + 1
-  // fewest[s]: least number of vessels whose rounded capacities sum to s; took marks which vessel came last on that
-  // way.
-  const fewest = new Uint16Array(size).fill(0xffff)
-  fewest[0] = 0
-  const took = all.map(({ capacityMl }) => {
-    const units = Math.floor(capacityMl / step + 1e-9)
-    const mark = new Uint8Array(size)
-    for (let sum = size - 1; sum >= units && units > 0; sum--) {
-      const through = (fewest[sum - units] ?? 0xffff) + 1
-      if (through < (fewest[sum] ?? 0xffff)) {
-        fewest[sum] = through
-        mark[sum] = 1
-      }
-    }
-    return { units, mark }
-  })
-  const pickedFor = (target: number): FreeVessel[] => {
-    const picked: FreeVessel[] = []
-    let sum = target
-    for (let index = all.length - 1; index >= 0 && sum > 0; index--) {
-      const { units, mark } = took[index] ?? { units: 0, mark: new Uint8Array(0) }
-      const vessel = all[index]
-      if (!mark[sum] || !vessel) continue
-      picked.push(vessel)
-      sum -= units
-    }
-    return picked
-  }
+  const { step, size, fewest, picked } = sumTable(all, Math.min(together, need + largest))
   const found: VesselChoice[] = []
-  let best = 0xffff
+  let best = NO_WAY
   for (let sum = Math.ceil(need / step - 1e-9); sum < size && found.length < 12; sum++) {
-    if ((fewest[sum] ?? 0xffff) >= best) continue
+    if ((fewest[sum] ?? NO_WAY) >= best) continue
     best = fewest[sum] ?? best
-    const choice = answer(pickedFor(sum), volumeMl, least)
+    const choice = answer(picked(sum), volumeMl, least)
     if (choice.fraction <= limit + 1e-9) found.push(choice)
   }
   const greedy = greedyVessels(volumeMl, free, limit, least)
@@ -146,8 +158,7 @@ export function chooseVessels(
   const better = candidates.filter((choice, index) =>
     candidates.slice(0, index).every((before) => choice.count < before.count),
   )
-  // The least air is always among the answers; the others are those with the fewest vessels, which is what a maker
-  // asks next.
+  // The least air is always among the answers; the others are those with the fewest vessels, which a maker asks next.
   return better.length <= offered ? better : [...better.slice(0, 1), ...better.slice(1 - offered)]
 }
 

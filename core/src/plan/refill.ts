@@ -1,4 +1,4 @@
-import { factsOf, type Draft } from '../log/entry'
+import { factsOf, type Draft, type EntryOf } from '../log/entry'
 import type { Lot } from '../log/lot'
 import { InvalidInput, within } from '../invalid'
 
@@ -13,12 +13,35 @@ export interface Refill {
   codes: { vinegar: string; pods: string; refill: string }
 }
 
+const named = (lot: Lot, what: string) => `${lot.name}, ${what}`.slice(0, 80)
+
+/** The plan of the refill: the pods and fresh vinegar. */
+function refillPlan(lot: Lot, made: EntryOf<'plan'>, podsG: number, refill: Refill): Draft {
+  const { at, vinegarId, vinegarName, vinegarG, ids, codes } = refill
+  const { bowl: _bowl, ...planned } = factsOf(made)
+  const raw = { preparation: 'raw', seedsOut: false } as const
+  return {
+    ...planned,
+    at,
+    lotId: ids.refillLot,
+    code: codes.refill,
+    name: named(lot, 'refill'),
+    waterG: 0,
+    saltG: 0,
+    rows: [
+      { materialId: 'lot', lotId: ids.podsLot, name: named(lot, 'pods'), massG: podsG, ...raw },
+      { materialId: vinegarId, name: vinegarName, massG: vinegarG, ...raw },
+    ],
+  }
+}
+
 /**
  * The entries of an infusion's one refill: the vinegar drawn off becomes a lot in stock, the pods another, and these
  * with fresh vinegar a new infusion in the same vessels.
  * @throws InvalidInput when more is drawn off than there is.
  */
-export function refillDrafts(lot: Lot, { at, drawnG, vinegarId, vinegarName, vinegarG, ids, codes }: Refill): Draft[] {
+export function refillDrafts(lot: Lot, refill: Refill): Draft[] {
+  const { at, drawnG, vinegarG, ids, codes } = refill
   const { made, packed } = lot
   if (made.kind !== 'plan' || !packed) throw new InvalidInput('Only a packed infusion can be drawn off.')
   within(drawnG, 1, 1e6, 'What is drawn off, in g,')
@@ -27,34 +50,13 @@ export function refillDrafts(lot: Lot, { at, drawnG, vinegarId, vinegarName, vin
   if (podsG < 1)
     throw new InvalidInput(`There are only ${Math.round(lot.leftG)} g in it, pods included. Weigh what ran off again.`)
   const filled = packed.vessels.reduce((sum, vessel) => sum + vessel.massG, 0)
-  const { bowl: _bowl, ...planned } = factsOf(made)
-  const plan: Draft = {
-    ...planned,
-    at,
-    lotId: ids.refillLot,
-    code: codes.refill,
-    name: `${lot.name}, refill`.slice(0, 80),
-    waterG: 0,
-    saltG: 0,
-    rows: [
-      {
-        materialId: 'lot',
-        lotId: ids.podsLot,
-        name: `${lot.name}, pods`.slice(0, 80),
-        massG: podsG,
-        preparation: 'raw',
-        seedsOut: false,
-      },
-      { materialId: vinegarId, name: vinegarName, massG: vinegarG, preparation: 'raw', seedsOut: false },
-    ],
-  }
   return [
     {
       kind: 'press',
       at,
       lotId: ids.vinegarLot,
       code: codes.vinegar,
-      name: `${lot.name}, vinegar`.slice(0, 80),
+      name: named(lot, 'vinegar'),
       color: lot.color,
       fromLotId: lot.id,
       method: 'cloth',
@@ -65,7 +67,7 @@ export function refillDrafts(lot: Lot, { at, drawnG, vinegarId, vinegarName, vin
       pulpLotId: ids.podsLot,
       pulpCode: codes.pods,
     },
-    plan,
+    refillPlan(lot, made, podsG, refill),
     {
       kind: 'pack',
       at,

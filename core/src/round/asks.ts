@@ -2,6 +2,7 @@ import { levelOfSign } from '../ferment/signs'
 import { standing, type Standing } from '../ferment/standing'
 import type { Chore } from '../library/chores'
 import { styleById } from '../library/styles'
+import type { EntryOf } from '../log/entry'
 import type { Lot } from '../log/lot'
 import { lastPouredMs, phsOf, signsOf, structureOfPlan, temperaturesOf } from '../log/measured'
 import type { Outlook } from './outlook'
@@ -102,6 +103,72 @@ const doneSince = (lot: Lot, chore: Chore, sinceMs: number) =>
 export const isRefill = (lot: Lot): boolean =>
   lot.made.kind === 'plan' && styleById(lot.made.style).refills && lot.from.length > 0
 
+/** Gathers what one lot asks for. */
+function asking(lotId: string) {
+  const asks: Ask[] = []
+  const ask = (
+    level: Level,
+    title: string,
+    why: string,
+    { chore, go = 'ferment', dueMs = null }: Partial<Pick<Ask, 'chore' | 'go' | 'dueMs'>> = {},
+  ) =>
+    void asks.push({
+      key: `${lotId}:${chore ?? title}`,
+      lotId,
+      level,
+      title,
+      why,
+      ...(chore && { chore }),
+      go,
+      dueMs,
+    })
+  return { asks, ask }
+}
+type AskOf = ReturnType<typeof asking>['ask']
+
+/** What its standing and its forecast ask for. A film that was seen is asked for by its own line. */
+function askForPh(ask: AskOf, stand: Standing | null, outlook: Outlook | undefined, filmOnly: boolean): void {
+  if (stand?.state === 'discard') ask('discard', 'Discard', stand.sentence)
+  if (stand?.state === 'act') ask('act', 'Read pH: behind', stand.sentence)
+  else if (outlook?.flag === 'behind') ask('act', 'Read pH: behind', outlook.why)
+  else if (outlook?.flag === 'distrust') ask('act', 'Read pH again: it does not fit', outlook.why)
+  else if (stand?.state === 'ask' && !filmOnly) ask('ask', 'Read pH', stand.sentence)
+}
+
+/** What the last sign asks for, until it was done. */
+function askForSign(ask: AskOf, lot: Lot, sign: EntryOf<'sign'> | undefined): void {
+  if (!sign) return
+  const signMs = Date.parse(sign.at)
+  const done = (chore: Chore) => doneSince(lot, chore, signMs)
+  if (sign.sign === 'bag ballooned' && !done('vent'))
+    ask('act', 'Vent the bag and reseal', 'It is full of gas; normal while the pH falls.', { chore: 'vent' })
+  if (sign.sign === 'white film') {
+    if (!done('skim')) ask('act', 'Skim the white film', 'Film lets air spoil it and eats acid.', { chore: 'skim' })
+    else if (!lot.readings.some((reading) => reading.ph !== undefined && Date.parse(reading.at) > signMs))
+      ask('ask', 'Read pH after the film', 'Film eats acid: the pH can rise.')
+  }
+  if (sign.sign === 'not covered' && !done('top up'))
+    ask('act', 'Cover it: add juice or brine', 'What stands clear of its liquid moulds. Same strength as inside.', {
+      chore: 'top up',
+    })
+  if (sign.sign === 'floaters' && !done('press down'))
+    ask('act', 'Press the pieces under', 'What stands in the air moulds.', { chore: 'press down' })
+}
+
+/** Chores that are due and not asked for by something more pressing. */
+function dueChores(lot: Lot, nowMs: number, outlook: Outlook | undefined, asks: readonly Ask[], ready: boolean) {
+  const asked = new Set(asks.map(({ chore }) => chore))
+  const bared = lot.signs.at(-1)?.sign === 'not covered'
+  const readingAsked = asks.some((known) => known.title.startsWith('Read pH'))
+  return choreTimes(lot, nowMs, outlook).filter(({ chore, dueMs }) => {
+    if (dueMs > nowMs || asked.has(chore)) return false
+    if (chore === 'cover check' && bared) return false
+    if (chore === 'read' && readingAsked) return false
+    // What tells whether it is ready is not asked of what is.
+    return !(ready && (chore === 'taste' || chore === 'squeeze test'))
+  })
+}
+
 /**
  * What one fermenting lot asks for, worst first. Chores come with the style and the closure; signs and pH go before
  * them. Common practice.
@@ -110,61 +177,18 @@ export function asksOf(lot: Lot, nowMs: number, outlook?: Outlook, tell?: (ms: n
   const { made, packed } = lot
   if (made.kind !== 'plan' || !packed || lot.state !== 'fermenting') return []
   const style = styleById(made.style)
-  const asks: Ask[] = []
-  const ask = (
-    level: Level,
-    title: string,
-    why: string,
-    { chore, go = 'ferment', dueMs = null }: Partial<Pick<Ask, 'chore' | 'go' | 'dueMs'>> = {},
-  ) =>
-    asks.push({
-      key: `${lot.id}:${chore ?? title}`,
-      lotId: lot.id,
-      level,
-      title,
-      why,
-      ...(chore && { chore }),
-      go,
-      dueMs,
-    })
-  const lastSign = lot.signs.at(-1)
-  const signMs = lastSign ? Date.parse(lastSign.at) : 0
-  const stand = standingOf(lot, nowMs, outlook, tell)
+  const { asks, ask } = asking(lot.id)
   const bad = lot.signs.find((sign) => levelOfSign(sign) === 'discard')
   if (bad) {
     ask('discard', `Discard: ${bad.sign}`, 'Do not taste it, do not scoop it out and keep the rest.')
     return asks
   }
-  // A film that was seen is asked for by its own line.
-  const film = lastSign?.sign === 'white film'
-  if (stand?.state === 'discard') ask('discard', 'Discard', stand.sentence)
-  if (stand?.state === 'act') ask('act', 'Read pH: behind', stand.sentence)
-  else if (outlook?.flag === 'distrust' || outlook?.flag === 'behind')
-    ask('act', outlook.flag === 'behind' ? 'Read pH: behind' : 'Read pH again: it does not fit', outlook.why)
-  else if (stand?.state === 'ask' && !(film && lastSign.level !== 'ask')) ask('ask', 'Read pH', stand.sentence)
-  if (lastSign?.sign === 'bag ballooned' && !doneSince(lot, 'vent', signMs))
-    ask('act', 'Vent the bag and reseal', 'It is full of gas; normal while the pH falls.', { chore: 'vent' })
-  if (film) {
-    if (!doneSince(lot, 'skim', signMs))
-      ask('act', 'Skim the white film', 'Film lets air spoil it and eats acid.', { chore: 'skim' })
-    else if (!lot.readings.some((reading) => reading.ph !== undefined && Date.parse(reading.at) > signMs))
-      ask('ask', 'Read pH after the film', 'Film eats acid: the pH can rise.')
-  }
-  if (lastSign?.sign === 'not covered' && !doneSince(lot, 'top up', signMs))
-    ask('act', 'Cover it: add juice or brine', 'What stands clear of its liquid moulds. Same strength as inside.', {
-      chore: 'top up',
-    })
-  if (lastSign?.sign === 'floaters' && !doneSince(lot, 'press down', signMs))
-    ask('act', 'Press the pieces under', 'What stands in the air moulds.', { chore: 'press down' })
-  const asked = new Set(asks.map(({ chore }) => chore))
-  for (const { chore, title, why, level, dueMs } of choreTimes(lot, nowMs, outlook)) {
-    if (dueMs > nowMs || asked.has(chore)) continue
-    if (chore === 'cover check' && lastSign?.sign === 'not covered') continue
-    if (chore === 'read' && asks.some((known) => known.title.startsWith('Read pH'))) continue
-    // What tells whether it is ready is not asked of what is.
-    if (stand?.state === 'ready' && (chore === 'taste' || chore === 'squeeze test')) continue
+  const lastSign = lot.signs.at(-1)
+  const stand = standingOf(lot, nowMs, outlook, tell)
+  askForPh(ask, stand, outlook, lastSign?.sign === 'white film' && lastSign.level !== 'ask')
+  askForSign(ask, lot, lastSign)
+  for (const { chore, title, why, level, dueMs } of dueChores(lot, nowMs, outlook, asks, stand?.state === 'ready'))
     ask(level, title, why, { ...(chore !== 'read' && chore !== 'weigh' && { chore }), dueMs })
-  }
   if (style.refills && !isRefill(lot) && dayOf(lot, nowMs) >= style.days.low)
     ask('ask', 'Draw off and refill', 'The pods give a second vinegar; one refill, not two.')
   const wait = lot.decisions.at(-1)

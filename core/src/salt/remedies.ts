@@ -33,70 +33,62 @@ export interface SaltFault {
 /** Closer than this it needs nothing: no kitchen scale and no spoon is better. Judgement. */
 export const CLOSE_ENOUGH_PCT = 0.05
 
+/** Whether the vessel still takes it, in words; empty where no vessel is known. */
+function roomWords(fraction: number | null, fillLimit: number): string {
+  if (fraction === null) return ''
+  const full = `${formatNumber(100 * fraction)} %`
+  if (fraction <= fillLimit) return ` It still fits: ${full} full.`
+  return fraction > 1
+    ? ` It does not fit: ${full} of the vessel. Take some out first, or use a larger one.`
+    : ` ${full} full: over its ${formatNumber(100 * fillLimit)} %.`
+}
+
+/** Adding so much of something, with what it makes of the batch. */
+function remedyOf(
+  { massG, targetPct, densityGPerMl, capacityMl, fillLimit }: SaltFault,
+  id: RemedyId,
+  addedG: number,
+  what: string,
+): Remedy {
+  const totalG = massG + addedG
+  const fraction = capacityMl ? totalG / densityGPerMl / capacityMl : null
+  return {
+    id,
+    massG: addedG,
+    saltPct: targetPct,
+    totalG,
+    fits: fraction === null || fraction <= fillLimit,
+    fraction,
+    sentence: `${formatNumber(addedG, addedG < 100 ? 1 : 0)} g of ${what}.${roomWords(fraction, fillLimit)}`,
+  }
+}
+
 /**
  * What would mend a salt that is off: salt or a stronger brine when it is weak; water, unsalted produce or a weaker
  * brine when it is strong.
  * Each with what it makes of the batch and whether it still fits. Empty when it is near enough.
  */
-export function saltRemedies({
-  massG,
-  saltPct,
-  targetPct,
-  densityGPerMl,
-  capacityMl,
-  fillLimit,
-  brinePct,
-}: SaltFault): Remedy[] {
+export function saltRemedies(fault: SaltFault): Remedy[] {
+  const { massG, saltPct, targetPct, brinePct } = fault
   within(massG, 0.1, 1e9, 'The batch in grams')
   within(saltPct, 0, 40, 'The salt it has, in percent,')
   within(targetPct, 0.1, 35, 'The salt it should have, in percent,')
   within(brinePct, 0, 26, 'The brine in percent')
   if (Math.abs(saltPct - targetPct) < CLOSE_ENOUGH_PCT) return []
-  const remedy = (id: RemedyId, addedG: number, what: string): Remedy => {
-    const totalG = massG + addedG
-    const fraction = capacityMl ? totalG / densityGPerMl / capacityMl : null
-    const fits = fraction === null || fraction <= fillLimit
-    const room =
-      fraction === null
-        ? ''
-        : fits
-          ? ` It still fits: ${formatNumber(100 * fraction)} % full.`
-          : fraction > 1
-            ? ` It does not fit: ${formatNumber(100 * fraction)} % of the vessel. Take some out first, or use a larger one.`
-            : ` ${formatNumber(100 * fraction)} % full: over its ${formatNumber(100 * fillLimit)} %.`
-    return {
-      id,
-      massG: addedG,
-      saltPct: targetPct,
-      totalG,
-      fits,
-      fraction,
-      sentence: `${formatNumber(addedG, addedG < 100 ? 1 : 0)} g of ${what}.${room}`,
-    }
-  }
-  if (saltPct < targetPct) {
-    const brine =
-      brinePct > targetPct
-        ? [
-            remedy(
-              'brine',
-              (massG * (targetPct - saltPct)) / (brinePct - targetPct),
-              `brine of ${formatNumber(brinePct, 1)} %`,
-            ),
-          ]
-        : []
-    return [remedy('salt', saltToReach(massG, saltPct, targetPct), 'salt, stirred in'), ...brine]
-  }
+  const brine = `brine of ${formatNumber(brinePct, 1)} %`
+  if (saltPct < targetPct)
+    return [
+      remedyOf(fault, 'salt', saltToReach(massG, saltPct, targetPct), 'salt, stirred in'),
+      ...(brinePct > targetPct
+        ? [remedyOf(fault, 'brine', (massG * (targetPct - saltPct)) / (brinePct - targetPct), brine)]
+        : []),
+    ]
   const thin = thinnerToReach(massG, saltPct, targetPct)
-  const brine =
-    brinePct < targetPct && brinePct > 0
-      ? [
-          remedy(
-            'brine',
-            thinnerToReach(massG, saltPct, targetPct, brinePct),
-            `brine of ${formatNumber(brinePct, 1)} %`,
-          ),
-        ]
-      : []
-  return [remedy('produce', thin, 'the same produce, unsalted'), remedy('water', thin, 'water'), ...brine]
+  return [
+    remedyOf(fault, 'produce', thin, 'the same produce, unsalted'),
+    remedyOf(fault, 'water', thin, 'water'),
+    ...(brinePct < targetPct && brinePct > 0
+      ? [remedyOf(fault, 'brine', thinnerToReach(massG, saltPct, targetPct, brinePct), brine)]
+      : []),
+  ]
 }

@@ -1,4 +1,5 @@
 import type { Allergen } from '../library/material'
+import type { EntryOf } from '../log/entry'
 import type { Book } from '../log/fold'
 import type { Lot } from '../log/lot'
 import type { Content } from './lotComposition'
@@ -48,6 +49,63 @@ const scaled = (parts: readonly Ingredient[], massG: number): Ingredient[] => {
     : []
 }
 
+/** A row of something poured or packed: a material, or part of a lot. */
+interface PouredRow {
+  lotId?: string | undefined
+  materialId?: string | undefined
+  name: string
+  massG: number
+}
+
+/** Lists what goes into lots of a book; `path` are the lots on the way here, so that no circle is run in. */
+interface Lister {
+  book: Book
+  path: readonly string[]
+}
+
+function materialOf({ book }: Lister, materialId: string, name: string, massG: number): Ingredient {
+  const material = book.library.material(materialId)
+  return { name, massG, allergens: material?.allergens ?? [], unknown: !material, of: [] }
+}
+
+/** Part of another lot: as what it is made of, or as one compound. */
+function ofLot({ book, path }: Lister, sourceId: string, massG: number, asCompound: boolean): Ingredient[] {
+  const source: Lot | undefined = book.lots.get(sourceId)
+  const parts = ingredientsOf(book, sourceId, { path })
+  if (!source || parts.length === 0)
+    return [{ name: source?.name ?? 'Unknown lot', massG, allergens: [], unknown: true, of: [] }]
+  const inside = scaled(parts, massG)
+  return asCompound && inside.length > 1
+    ? [{ name: source.name, massG, allergens: [], unknown: false, of: inside }]
+    : inside
+}
+
+const ofRows = (lister: Lister, rows: readonly PouredRow[], asCompound = false): Ingredient[] =>
+  rows.flatMap(({ lotId, materialId = '', name, massG }) =>
+    lotId ? ofLot(lister, lotId, massG, asCompound) : [materialOf(lister, materialId, name, massG)],
+  )
+
+const ofContent = (lister: Lister, { rows, waterG, saltG }: Content): Ingredient[] => [
+  ...ofRows(lister, rows),
+  materialOf(lister, 'water', 'Water', waterG),
+  materialOf(lister, 'salt', 'Salt', saltG),
+]
+
+/** What was bought or kept: one ingredient, with what is said to be in it. */
+function ofStock({ book }: Lister, made: EntryOf<'stock'>): Ingredient {
+  const { name, massG, ingredients = [], allergens } = made
+  const material = book.library.material(made.materialId ?? '')
+  const inside = ingredients.map((one) => ({
+    name: one,
+    massG: massG / ingredients.length,
+    allergens: [],
+    unknown: false,
+    of: [],
+  }))
+  const told = allergens !== undefined || material !== undefined || inside.length > 0
+  return { name, massG, allergens: allergens ?? material?.allergens ?? [], unknown: !told, of: inside }
+}
+
 /**
  * Everything that went into a lot, down to what was weighed in, heaviest first, by its weight at that time.
  * What came ready made stays one ingredient with its own beside it, since their shares are not known.
@@ -60,64 +118,20 @@ export function ingredientsOf(
 ): Ingredient[] {
   const lot = book.lots.get(lotId)
   if (!lot || path.includes(lotId)) return []
-  const further = [...path, lotId]
+  const lister: Lister = { book, path: [...path, lotId] }
+  const added = lot.added.flatMap((one) => ofContent(lister, one))
   const { made } = lot
-  const plain = (materialId: string, name: string, massG: number): Ingredient => {
-    const material = book.library.material(materialId)
-    return { name, massG, allergens: material?.allergens ?? [], unknown: !material, of: [] }
-  }
-  /** Part of another lot: as what it is made of, or as one compound. */
-  const fromLot = (sourceId: string, massG: number, asCompound: boolean): Ingredient[] => {
-    const source: Lot | undefined = book.lots.get(sourceId)
-    const parts = ingredientsOf(book, sourceId, { path: further })
-    if (!source || parts.length === 0)
-      return [{ name: source?.name ?? 'Unknown lot', massG, allergens: [], unknown: true, of: [] }]
-    const inside = scaled(parts, massG)
-    return asCompound && inside.length > 1
-      ? [{ name: source.name, massG, allergens: [], unknown: false, of: inside }]
-      : inside
-  }
-  const rows = (
-    all: readonly { lotId?: string | undefined; materialId?: string | undefined; name: string; massG: number }[],
-    asCompound = false,
-  ): Ingredient[] =>
-    all.flatMap((row) =>
-      row.lotId ? fromLot(row.lotId, row.massG, asCompound) : [plain(row.materialId ?? '', row.name, row.massG)],
-    )
-  const content = ({ rows: all, waterG, saltG }: Content) => [
-    ...rows(all),
-    plain('water', 'Water', waterG),
-    plain('salt', 'Salt', saltG),
-  ]
   switch (made.kind) {
     case 'plan':
-      return together([lot.weighed ?? made, ...lot.added].flatMap(content))
-    case 'stock': {
-      const inside = (made.ingredients ?? []).map((name) => ({
-        name,
-        massG: made.massG / (made.ingredients?.length ?? 1),
-        allergens: [],
-        unknown: false,
-        of: [],
-      }))
-      const material = book.library.material(made.materialId ?? '')
-      const told = made.allergens !== undefined || material !== undefined || inside.length > 0
-      return [
-        {
-          name: made.name,
-          massG: made.massG,
-          allergens: made.allergens ?? material?.allergens ?? [],
-          unknown: !told,
-          of: inside,
-        },
-      ]
-    }
+      return together([...ofContent(lister, lot.weighed ?? made), ...added])
+    case 'stock':
+      return [ofStock(lister, made)]
     case 'press':
-      return together(fromLot(made.fromLotId, lot.madeG, false))
+      return together(ofLot(lister, made.fromLotId, lot.madeG, false))
     case 'blend':
-      return together([...rows(made.parts, nested), ...lot.added.flatMap(content)])
+      return together([...ofRows(lister, made.parts, nested), ...added])
     case 'bottle':
-      return together(scaled(ingredientsOf(book, made.fromLotId, { nested, path: further }), made.usedG))
+      return together(scaled(ingredientsOf(book, made.fromLotId, { nested, path: lister.path }), made.usedG))
   }
 }
 

@@ -1,5 +1,5 @@
 import { headspaceOf } from '../bottle/run'
-import { volumeOf } from '../composition/composition'
+import { volumeOf, type Composition } from '../composition/composition'
 import { levelOfSign } from '../ferment/signs'
 import { USUAL_REFERENCE, type HeatReference } from '../keep/lethality'
 import type { Evidence, HeatRecord, ReleaseCase } from '../keep/release'
@@ -11,8 +11,8 @@ import type { Store } from '../log/kinds/bottle'
 import type { HeatPlace } from '../log/kinds/heat'
 import { ancestors } from '../log/lineage'
 import { lastPouredMs } from '../log/measured'
-import { exactly, mapRange } from '../working'
-import { ingredientsOf, allergensOf, labelBasis, unknownOf } from './ingredients'
+import { mapRange, type Range } from '../working'
+import { allergensOf, ingredientsOf, labelBasis, unknownOf, type Ingredient } from './ingredients'
 import { compositionOf } from './lotComposition'
 import { HOUR_MS, MINUTE_MS } from '../units/time'
 
@@ -71,70 +71,81 @@ export const choiceOf = (made: EntryOf<'bottle'>, limitPh: number): BottlingChoi
   reference: made.reference ?? USUAL_REFERENCE,
 })
 
+/** Unknown make-up counts as sweet: nothing is let through for want of knowledge. */
+const UNKNOWN_SUGAR: Range = { low: 0, typical: 20, high: 100 }
+
+function sugarOf(composition: Composition | null): Range {
+  const litres = composition ? volumeOf(composition) / 1000 : 0
+  return composition && litres > 0 ? mapRange(composition.sugarG, (grams) => grams / litres) : UNKNOWN_SUGAR
+}
+
+/**
+ * The newest pH of a finished blend with its meter's calibration; what was read before it was last poured is of
+ * another mixture.
+ */
+function finishedReading(blend: Lot): ReleaseCase['reading'] {
+  const pouredMs = lastPouredMs(blend)
+  const last = blend.readings.filter((reading) => reading.ph !== undefined && Date.parse(reading.at) >= pouredMs).at(-1)
+  if (last?.ph === undefined) return null
+  const readMs = Date.parse(last.at)
+  const calibratedAt = last.instrument?.calibratedAt
+  return {
+    ph: last.ph,
+    hoursAfterBlending: (readMs - pouredMs) / HOUR_MS,
+    calibrationAgeH: calibratedAt ? (readMs - Date.parse(calibratedAt)) / HOUR_MS : null,
+    evidence: evidenceOf(last, last.instrument?.name ?? 'typed by hand'),
+  }
+}
+
+/** The label printed last, and whether it still says what is in it. */
+function labelOf(printed: EntryOf<'printed'> | undefined, parts: readonly Ingredient[]): ReleaseCase['label'] {
+  if (!printed) return null
+  const { byHand, count, size, basis } = printed
+  const how = byHand ? 'written by hand' : `${count} printed, ${size}`
+  return { current: basis === labelBasis(parts), evidence: evidenceOf(printed, how) }
+}
+
+/** Codes of lots among these that were thrown away, or should have been. */
+const discardedAmong = (lots: readonly Lot[]): string[] =>
+  lots
+    .filter((lot) => lot.state === 'discarded' || lot.signs.some((sign) => levelOfSign(sign) === 'discard'))
+    .map((lot) => lot.code)
+
 /**
  * What is known of a blend for its release: the newest finished pH with its meter's calibration, the prediction it
  * was made with, its sugar, its heat, its label.
  * @param bottled the lot in bottles, once there is one.
  */
-export function releaseCaseOf(
-  book: Book,
-  blend: Lot,
-  { treatment, store, limitPh, formatId, reference, altitudeM, lastFillTempC }: BottlingChoice,
-  bottled?: Lot,
-): ReleaseCase {
+export function releaseCaseOf(book: Book, blend: Lot, choice: BottlingChoice, bottled?: Lot): ReleaseCase {
+  const { treatment, store, limitPh, formatId, reference, altitudeM, lastFillTempC } = choice
   const composition = compositionOf(book, blend.id)
-  const litres = composition ? volumeOf(composition) / 1000 : 0
   const format = book.library.format(formatId)
-  // A correction begins the day anew: what was read before it is of another mixture.
-  const pouredMs = lastPouredMs(blend)
-  const last = blend.readings.filter((reading) => reading.ph !== undefined && Date.parse(reading.at) >= pouredMs).at(-1)
-  const readMs = last ? Date.parse(last.at) : 0
-  const calibratedAt = last?.instrument?.calibratedAt
   const heat = heatRecordsOf(blend)
   const parts = ingredientsOf(book, bottled?.id ?? blend.id)
-  const printed = bottled?.printed.at(-1)
+  const lastBottle = lastFillTempC === null ? null : { points: [{ minute: 0, tempC: lastFillTempC }] }
   return {
     treatment,
     store,
     limitPh,
     altitudeM,
     headspace: format ? headspaceOf(format) : 0.05,
-    reading:
-      last?.ph === undefined
-        ? null
-        : {
-            ph: last.ph,
-            hoursAfterBlending: (readMs - pouredMs) / HOUR_MS,
-            calibrationAgeH: calibratedAt ? (readMs - Date.parse(calibratedAt)) / HOUR_MS : null,
-            evidence: evidenceOf(last, last.instrument?.name ?? 'typed by hand'),
-          },
+    reading: finishedReading(blend),
     predictedPh: blend.made.kind === 'blend' && blend.added.length === 0 ? (blend.made.predictedPh ?? null) : null,
-    // Unknown make-up counts as sweet: nothing is let through for want of knowledge.
-    sugarGPerL:
-      composition && litres > 0
-        ? mapRange(composition.sugarG, (grams) => grams / litres)
-        : { ...exactly(20), low: 0, high: 100 },
+    sugarGPerL: sugarOf(composition),
     hasLiveFerment: composition?.live ?? true,
     heat: {
       reference,
       pot: heat.pot,
       water: heat['jar in the water'],
-      lastBottle:
-        heat['last bottle'] ?? (lastFillTempC === null ? null : { points: [{ minute: 0, tempC: lastFillTempC }] }),
+      lastBottle: heat['last bottle'] ?? lastBottle,
     },
-    discarded: [...(bottled ? [bottled] : []), blend, ...ancestors(book, blend.id).map((kin) => kin.lot)]
-      .filter((lot) => lot.state === 'discarded' || lot.signs.some((sign) => levelOfSign(sign) === 'discard'))
-      .map((lot) => lot.code),
+    discarded: discardedAmong([
+      ...(bottled ? [bottled] : []),
+      blend,
+      ...ancestors(book, blend.id).map(({ lot }) => lot),
+    ]),
     unknown: unknownOf(parts),
     allergens: allergensOf(parts),
-    label: printed
-      ? {
-          current: printed.basis === labelBasis(parts),
-          evidence: evidenceOf(
-            printed,
-            printed.byHand ? 'written by hand' : `${printed.count} printed, ${printed.size}`,
-          ),
-        }
-      : null,
+    label: labelOf(bottled?.printed.at(-1), parts),
   }
 }

@@ -1,4 +1,4 @@
-import type { Entry } from '../log/entry'
+import type { Entry, EntryOf } from '../log/entry'
 import type { Book } from '../log/fold'
 import type { Lot } from '../log/lot'
 import { ancestors, descendants } from '../log/lineage'
@@ -54,6 +54,143 @@ const grams = (epcClass: string, massG: number): EpcisQuantity => ({
   uom: 'GRM',
 })
 
+/** A row of something poured or packed. */
+interface PouredRow {
+  lotId?: string | undefined
+  materialId?: string | undefined
+  name: string
+  massG: number
+}
+const inputsOf = (rows: readonly PouredRow[], waterG = 0, saltG = 0): EpcisQuantity[] => [
+  ...rows.map((row) => grams(row.lotId ? lotClass(row.lotId) : materialClass(row.materialId ?? row.name), row.massG)),
+  grams(materialClass('water'), waterG),
+  grams(materialClass('salt'), saltG),
+]
+const massOf = (rows: readonly PouredRow[], elseG = 0): number => rows.reduce((sum, { massG }) => sum + massG, elseG)
+
+/** All of a lot as it stands, in its own unit. */
+const allOf = ({ id, bottles }: Lot, massG: number): EpcisQuantity =>
+  bottles ? { epcClass: lotClass(id), quantity: bottles.made } : grams(lotClass(id), massG)
+const pieces = ({ id }: Lot, count: number): EpcisQuantity => ({ epcClass: lotClass(id), quantity: count })
+
+const baseOf = (
+  entry: Entry,
+  where: string,
+): Pick<EpcisEvent, 'eventID' | 'eventTime' | 'eventTimeZoneOffset' | 'readPoint'> => ({
+  eventID: `urn:lactofer:entry:${entry.id}`,
+  eventTime: entry.at,
+  eventTimeZoneOffset: '+00:00',
+  readPoint: { id: place(where) },
+})
+
+/** Something became something else; nothing is told where either side is empty. */
+function transformed(entry: Entry, where: string, inputs: EpcisQuantity[], outputs: EpcisQuantity[]): EpcisEvent[] {
+  const some = (list: EpcisQuantity[]) => list.filter(({ quantity }) => quantity > 0)
+  if (!some(inputs).length || !some(outputs).length) return []
+  return [
+    {
+      type: 'TransformationEvent',
+      ...baseOf(entry, where),
+      bizStep: 'commissioning',
+      disposition: 'active',
+      inputQuantityList: some(inputs),
+      outputQuantityList: some(outputs),
+    },
+  ]
+}
+
+/** Something was seen, came or went. `to` is who has it then. */
+function observed(
+  entry: Entry,
+  where: string,
+  what: Required<Pick<EpcisEvent, 'action' | 'bizStep' | 'disposition'>>,
+  quantityList: EpcisQuantity[],
+  to?: string,
+): EpcisEvent {
+  const party = to && [{ type: 'possessing_party' as const, destination: `urn:lactofer:party:${slug(to)}` }]
+  return {
+    type: 'ObjectEvent',
+    ...baseOf(entry, where),
+    ...what,
+    quantityList,
+    ...(party && { destinationList: party }),
+  }
+}
+
+const RECEIVED = { action: 'ADD', bizStep: 'receiving', disposition: 'active' } as const
+const STORED = { action: 'OBSERVE', bizStep: 'storing', disposition: 'active' } as const
+const SHIPPED = { action: 'OBSERVE', bizStep: 'shipping', disposition: 'in_transit' } as const
+const USED = { action: 'DELETE', bizStep: 'decommissioning', disposition: 'inactive' } as const
+const DESTROYED = { action: 'DELETE', bizStep: 'destroying', disposition: 'destroyed' } as const
+const inspected = (released: boolean) =>
+  ({
+    action: 'OBSERVE',
+    bizStep: 'inspecting',
+    disposition: released ? 'sellable_accessible' : 'non_sellable_other',
+  }) as const
+
+/** How a lot came to be. A press makes up to three lots and is told once, with the first of them. */
+function madeEvents(lot: Lot): EpcisEvent[] {
+  const { made } = lot
+  switch (made.kind) {
+    case 'plan': {
+      const { rows, waterG, saltG } = lot.weighed ?? made
+      const packed = [grams(lotClass(lot.id), massOf(rows, waterG + saltG))]
+      return lot.packed ? transformed(lot.packed, lot.place, inputsOf(rows, waterG, saltG), packed) : []
+    }
+    case 'stock':
+      return [observed(made, lot.place, RECEIVED, [allOf(lot, made.massG)])]
+    case 'press':
+      return transformed(
+        made,
+        '',
+        [grams(lotClass(made.fromLotId), made.inG)],
+        [
+          grams(lotClass(made.lotId), made.baseG),
+          ...(made.pulpLotId ? [grams(lotClass(made.pulpLotId), made.pulpG)] : []),
+          ...(made.brineLotId ? [grams(lotClass(made.brineLotId), made.brineG ?? 0)] : []),
+        ],
+      )
+    case 'blend':
+      return transformed(made, '', inputsOf(made.parts), [grams(lotClass(lot.id), massOf(made.parts))])
+    case 'bottle':
+      return transformed(
+        made,
+        made.place ?? '',
+        [grams(lotClass(made.fromLotId), made.usedG)],
+        [allOf(lot, made.usedG)],
+      )
+  }
+}
+
+/** Bottles that left: shipped to somebody, used, or destroyed. */
+function sentEvent(lot: Lot, sent: EntryOf<'send'>): EpcisEvent {
+  const how = sent.how ?? 'sold'
+  const [where, what] = [sent.place ?? '', [pieces(lot, sent.count)]]
+  if (how === 'sold' || how === 'given') return observed(sent, where, SHIPPED, what, sent.to)
+  return observed(sent, where, how === 'broken' ? DESTROYED : USED, what)
+}
+
+/** What happened to a lot once it was there. */
+const laterEvents = (lot: Lot): EpcisEvent[] => [
+  ...lot.added.flatMap((added) =>
+    transformed(added, lot.place, inputsOf(added.rows, added.waterG, added.saltG), [
+      grams(lotClass(lot.id), massOf(added.rows, added.waterG + added.saltG)),
+    ]),
+  ),
+  ...(lot.release
+    ? [observed(lot.release, lot.place, inspected(lot.release.decision === 'released'), [allOf(lot, lot.madeG)])]
+    : []),
+  ...lot.moves.map((move) =>
+    observed(move, move.place, STORED, [move.count === undefined ? allOf(lot, lot.madeG) : pieces(lot, move.count)]),
+  ),
+  ...lot.sent.map((sent) => sentEvent(lot, sent)),
+  ...lot.uses.map((use) => observed(use, lot.place, USED, [grams(lotClass(lot.id), use.massG)])),
+  ...(lot.discarded
+    ? [observed(lot.discarded, lot.place, DESTROYED, [allOf(lot, lot.discarded.massG ?? lot.madeG)])]
+    : []),
+]
+
 /**
  * What happened to a lot, to all it came from and all it went into, as an EPCIS 2.0 document: transformations
  * (packing, adding, pressing, blending, bottling)
@@ -63,153 +200,14 @@ const grams = (epcClass: string, massG: number): EpcisQuantity => ({
 export function epcisOf(book: Book, lotId: string, createdAt: string): EpcisDocument | null {
   const self = book.lots.get(lotId)
   if (!self) return null
-  const lots = [
-    ...ancestors(book, lotId)
-      .map((kin) => kin.lot)
-      .reverse(),
-    self,
-    ...descendants(book, lotId).map((kin) => kin.lot),
-  ]
-  const events: EpcisEvent[] = []
-  const base = (
-    entry: Entry,
-    where: string,
-  ): Pick<EpcisEvent, 'eventID' | 'eventTime' | 'eventTimeZoneOffset' | 'readPoint'> => ({
-    eventID: `urn:lactofer:entry:${entry.id}`,
-    eventTime: entry.at,
-    eventTimeZoneOffset: '+00:00',
-    readPoint: { id: place(where) },
+  const back = ancestors(book, lotId).map(({ lot }) => lot)
+  const lots = [...back.reverse(), self, ...descendants(book, lotId).map(({ lot }) => lot)]
+  const told = new Set<string>()
+  const events = lots.flatMap((lot) => {
+    const known = lot.made.kind === 'press' && told.has(lot.made.id)
+    told.add(lot.made.id)
+    return [...(known ? [] : madeEvents(lot)), ...laterEvents(lot)]
   })
-  const transform = (entry: Entry, where: string, inputs: EpcisQuantity[], outputs: EpcisQuantity[]) => {
-    const some = (list: EpcisQuantity[]) => list.filter(({ quantity }) => quantity > 0)
-    if (some(inputs).length && some(outputs).length)
-      events.push({
-        type: 'TransformationEvent',
-        ...base(entry, where),
-        bizStep: 'commissioning',
-        disposition: 'active',
-        inputQuantityList: some(inputs),
-        outputQuantityList: some(outputs),
-      })
-  }
-  const object = (
-    entry: Entry,
-    where: string,
-    action: NonNullable<EpcisEvent['action']>,
-    bizStep: string,
-    disposition: string,
-    quantityList: EpcisQuantity[],
-    to?: string,
-  ) =>
-    events.push({
-      type: 'ObjectEvent',
-      ...base(entry, where),
-      action,
-      bizStep,
-      disposition,
-      quantityList,
-      ...(to && {
-        destinationList: [{ type: 'possessing_party' as const, destination: `urn:lactofer:party:${slug(to)}` }],
-      }),
-    })
-  const inputsOf = (
-    rows: readonly { lotId?: string | undefined; materialId?: string | undefined; name: string; massG: number }[],
-    waterG = 0,
-    saltG = 0,
-  ) => [
-    ...rows.map((row) => grams(row.lotId ? lotClass(row.lotId) : materialClass(row.materialId ?? row.name), row.massG)),
-    grams(materialClass('water'), waterG),
-    grams(materialClass('salt'), saltG),
-  ]
-  /** All of a lot as it stands, in its own unit. */
-  const all = (lot: Lot, massG: number): EpcisQuantity =>
-    lot.bottles ? { epcClass: lotClass(lot.id), quantity: lot.bottles.made } : grams(lotClass(lot.id), massG)
-  const pieces = (lot: Lot, count: number): EpcisQuantity => ({ epcClass: lotClass(lot.id), quantity: count })
-  const pressed = new Set<string>()
-  for (const lot of lots) {
-    const { made } = lot
-    switch (made.kind) {
-      case 'plan': {
-        const { rows, waterG, saltG } = lot.weighed ?? made
-        if (lot.packed)
-          transform(lot.packed, lot.place, inputsOf(rows, waterG, saltG), [
-            grams(
-              lotClass(lot.id),
-              rows.reduce((sum, row) => sum + row.massG, waterG + saltG),
-            ),
-          ])
-        break
-      }
-      case 'stock':
-        object(made, lot.place, 'ADD', 'receiving', 'active', [all(lot, made.massG)])
-        break
-      case 'press':
-        if (pressed.has(made.id)) break
-        pressed.add(made.id)
-        transform(
-          made,
-          '',
-          [grams(lotClass(made.fromLotId), made.inG)],
-          [
-            grams(lotClass(made.lotId), made.baseG),
-            ...(made.pulpLotId ? [grams(lotClass(made.pulpLotId), made.pulpG)] : []),
-            ...(made.brineLotId ? [grams(lotClass(made.brineLotId), made.brineG ?? 0)] : []),
-          ],
-        )
-        break
-      case 'blend':
-        transform(made, '', inputsOf(made.parts), [
-          grams(
-            lotClass(lot.id),
-            made.parts.reduce((sum, part) => sum + part.massG, 0),
-          ),
-        ])
-        break
-      case 'bottle':
-        transform(made, made.place ?? '', [grams(lotClass(made.fromLotId), made.usedG)], [all(lot, made.usedG)])
-        break
-    }
-    for (const added of lot.added)
-      transform(added, lot.place, inputsOf(added.rows, added.waterG, added.saltG), [
-        grams(
-          lotClass(lot.id),
-          added.rows.reduce((sum, row) => sum + row.massG, added.waterG + added.saltG),
-        ),
-      ])
-    if (lot.release)
-      object(
-        lot.release,
-        lot.place,
-        'OBSERVE',
-        'inspecting',
-        lot.release.decision === 'released' ? 'sellable_accessible' : 'non_sellable_other',
-        [all(lot, lot.madeG)],
-      )
-    for (const move of lot.moves)
-      object(move, move.place, 'OBSERVE', 'storing', 'active', [
-        move.count === undefined ? all(lot, lot.madeG) : pieces(lot, move.count),
-      ])
-    for (const sent of lot.sent) {
-      const how = sent.how ?? 'sold'
-      if (how === 'sold' || how === 'given')
-        object(sent, sent.place ?? '', 'OBSERVE', 'shipping', 'in_transit', [pieces(lot, sent.count)], sent.to)
-      else
-        object(
-          sent,
-          sent.place ?? '',
-          'DELETE',
-          how === 'broken' ? 'destroying' : 'decommissioning',
-          how === 'broken' ? 'destroyed' : 'inactive',
-          [pieces(lot, sent.count)],
-        )
-    }
-    for (const use of lot.uses)
-      object(use, lot.place, 'DELETE', 'decommissioning', 'inactive', [grams(lotClass(lot.id), use.massG)])
-    if (lot.discarded)
-      object(lot.discarded, lot.place, 'DELETE', 'destroying', 'destroyed', [
-        all(lot, lot.discarded.massG ?? lot.madeG),
-      ])
-  }
   return {
     '@context': CONTEXT,
     type: 'EPCISDocument',

@@ -56,6 +56,59 @@ function deliveriesOf(lot: Lot): { name: string; grower: string; massG: number }
   }
 }
 
+/** Nodes and streams as they are gathered, each once; streams between the same two add up. */
+class Gathering {
+  readonly nodes = new Map<string, TraceNode>()
+  readonly edges = new Map<string, TraceEdge>()
+
+  put(node: TraceNode): void {
+    if (!this.nodes.has(node.id)) this.nodes.set(node.id, node)
+  }
+
+  flow(from: string, to: string, massG: number, bottles: number | null = null): void {
+    if (!(massG > 0) || from === to) return
+    const known = this.edges.get(`${from}>${to}`)
+    this.edges.set(`${from}>${to}`, {
+      from,
+      to,
+      massG: massG + (known?.massG ?? 0),
+      bottles: bottles === null ? null : bottles + (known?.bottles ?? 0),
+    })
+  }
+
+  lot(lot: Lot): void {
+    const { id, name, code, startedMs: atMs, state: detail } = lot
+    this.put({ id, kind: 'lot', name, code, lot, atMs, from: '', detail })
+  }
+
+  /** What came into a lot from outside. */
+  deliveries(lot: Lot): void {
+    for (const { name, grower, massG } of deliveriesOf(lot)) {
+      if (!(massG > 0)) continue
+      const id = `in:${lot.id}:${name}:${grower}`
+      const detail = grower || 'source not written down'
+      this.put({ id, kind: 'delivery', name, code: '', lot: null, atMs: lot.startedMs, from: grower, detail })
+      this.flow(id, lot.id, massG)
+    }
+  }
+
+  /** Where the bottles of a lot are. */
+  bottles({ id: lotId, madeG, bottles }: Lot): void {
+    if (!bottles) return
+    const each = madeG / bottles.made
+    const stand = (kind: string, name: string, count: number) => {
+      if (count <= 0) return
+      const id = `at:${kind}:${name}`
+      this.put({ id, kind: 'place', name, code: '', lot: null, atMs: Infinity, from: '', detail: kind })
+      this.flow(lotId, id, count * each, count)
+    }
+    for (const { place, count } of bottles.places) stand('here', place, count)
+    stand('here', 'Retained sample', bottles.retained)
+    stand('gone', 'Discarded', bottles.discarded)
+    for (const { how, to, count } of bottles.out) stand(how, to, count)
+  }
+}
+
 /**
  * Everything a lot came from, down to what each grower brought, and everything it went into, up to where the bottles
  * are.
@@ -67,67 +120,15 @@ export function traceOf(book: Book, lotId: string): Trace {
   const back = ancestors(book, lotId).map((kin) => kin.lot)
   const forth = descendants(book, lotId).map((kin) => kin.lot)
   const lots = new Map([...back, self, ...forth].map((lot) => [lot.id, lot]))
-  const nodes = new Map<string, TraceNode>()
-  const edges = new Map<string, TraceEdge>()
-  const put = (node: TraceNode) => {
-    if (!nodes.has(node.id)) nodes.set(node.id, node)
-  }
-  const flow = (from: string, to: string, massG: number, bottles: number | null = null) => {
-    if (!(massG > 0) || from === to) return
-    const known = edges.get(`${from}>${to}`)
-    edges.set(`${from}>${to}`, {
-      from,
-      to,
-      massG: massG + (known?.massG ?? 0),
-      bottles: bottles === null ? null : bottles + (known?.bottles ?? 0),
-    })
-  }
+  const found = new Gathering()
   for (const lot of lots.values()) {
-    put({
-      id: lot.id,
-      kind: 'lot',
-      name: lot.name,
-      code: lot.code,
-      lot,
-      atMs: lot.startedMs,
-      from: '',
-      detail: lot.state,
-    })
-    for (const { lotId: sourceId, massG } of lot.from) if (lots.has(sourceId)) flow(sourceId, lot.id, massG)
+    found.lot(lot)
+    for (const { lotId: sourceId, massG } of lot.from) if (lots.has(sourceId)) found.flow(sourceId, lot.id, massG)
   }
   // What was put into the lots further on is not what this one is made of.
-  for (const lot of [...back, self]) {
-    for (const { name, grower, massG } of deliveriesOf(lot)) {
-      if (!(massG > 0)) continue
-      const id = `in:${lot.id}:${name}:${grower}`
-      put({
-        id,
-        kind: 'delivery',
-        name,
-        code: '',
-        lot: null,
-        atMs: lot.startedMs,
-        from: grower,
-        detail: grower || 'source not written down',
-      })
-      flow(id, lot.id, massG)
-    }
-  }
-  for (const lot of [self, ...forth]) {
-    if (!lot.bottles) continue
-    const each = lot.madeG / lot.bottles.made
-    const stand = (kind: string, name: string, count: number) => {
-      if (count <= 0) return
-      const id = `at:${kind}:${name}`
-      put({ id, kind: 'place', name, code: '', lot: null, atMs: Infinity, from: '', detail: kind })
-      flow(lot.id, id, count * each, count)
-    }
-    for (const { place, count } of lot.bottles.places) stand('here', place, count)
-    stand('here', 'Retained sample', lot.bottles.retained)
-    stand('gone', 'Discarded', lot.bottles.discarded)
-    for (const { how, to, count } of lot.bottles.out) stand(how, to, count)
-  }
-  return { nodes: [...nodes.values()], edges: withoutLoops([...edges.values()]) }
+  for (const lot of [...back, self]) found.deliveries(lot)
+  for (const lot of [self, ...forth]) found.bottles(lot)
+  return { nodes: [...found.nodes.values()], edges: withoutLoops([...found.edges.values()]) }
 }
 
 /** The same edges without those that would close a circle: a file that was tampered with must not draw one. */
