@@ -17,8 +17,9 @@ describe('check character of a lot code', () => {
     expect(checkHolds('a1 2425g abc1234002 m')).toBe(true)
   })
 
-  it('one wrong letter, or two neighbours swapped, never pass', () => {
-    const letters = [...'0123456789ABCDEFGHIJKLMNOPQRSTUVWXYZ']
+  const letters = [...'0123456789ABCDEFGHIJKLMNOPQRSTUVWXYZ']
+
+  it('one wrong letter never passes', () => {
     fc.assert(
       fc.property(
         fc.array(fc.constantFrom(...letters), { minLength: 2, maxLength: 14 }),
@@ -29,16 +30,25 @@ describe('check character of a lot code', () => {
           const place = at % whole.length
           const changed = whole.map((letter, index) => (index === place ? wrong : letter)).join('')
           expect(checkHolds(changed)).toBe(wrong === whole[place])
-          const swapped = whole
-            .map((letter, index) =>
-              index === place ? (whole[index + 1] ?? letter) : index === place + 1 ? whole[place] : letter,
-            )
-            .join('')
-          if (place < whole.length - 1 && whole[place] !== whole[place + 1]) expect(checkHolds(swapped)).toBe(false)
         },
       ),
     )
     expect(() => withCheck('- /')).toThrow(/needs a letter or a digit/)
+  })
+
+  it('nearly all swaps of two neighbours are caught: a hybrid system of ISO/IEC 7064 does not catch every one (from memory)', () => {
+    let swaps = 0
+    let passed = 0
+    for (const first of letters)
+      for (const second of letters)
+        for (const third of letters) {
+          if (first === second) continue
+          const check = withCheck(`${first}${second}${third}`).at(-1)
+          swaps++
+          if (checkHolds(`${second}${first}${third}${check}`)) passed++
+        }
+    expect(passed, 'no claim that is not true').toBeGreaterThan(0)
+    expect(passed / swaps).toBeLessThan(0.002)
   })
 })
 
