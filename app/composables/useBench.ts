@@ -1,4 +1,4 @@
-import { computed } from 'vue'
+import { computed, type Ref } from 'vue'
 import { amountCost, bottlesFilled, forecastBlend, TargetsSchema, type Cost, type Draft } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import {
@@ -10,6 +10,7 @@ import {
   partsForLog,
   takenOf,
   totalOf,
+  type BenchForm,
   type Knowing,
   type PartForm,
   type SauceForm,
@@ -17,12 +18,9 @@ import {
 import { newLotId, useBook } from '~/stores/book'
 import { useDraft } from './useDraft'
 
-/** What is on the blend bench: the sauces, the one at hand, and what it comes to. Kept through a closed browser. */
-export function useBench() {
+/** How a part of a sauce is known: its make-up, its lot, its price. */
+function useKnowing() {
   const book = useBook()
-  const { draft: bench, reset, loaded, save } = useDraft('bench', BenchFormSchema, () => freshBench(newLotId()))
-  const sauce = computed(() => bench.value.sauces[bench.value.at] ?? bench.value.sauces[0]!)
-
   const compositionOf = (part: PartForm, sauceId: string) => {
     const asLogged = partForLog(part)
     return asLogged && book.part(asLogged, sauceId)
@@ -38,7 +36,11 @@ export function useBench() {
       return unpriced.length ? null : money
     },
   }
+  return { compositionOf, costOf, knowing }
+}
 
+/** What the sauce at hand comes to. */
+function usePouring(sauce: Ref<SauceForm>, { compositionOf, costOf }: ReturnType<typeof useKnowing>) {
   const poured = computed(() =>
     sauce.value.parts.flatMap((part) => {
       const composition = compositionOf(part, sauce.value.id)
@@ -46,8 +48,6 @@ export function useBench() {
     }),
   )
   const forecast = computed(() => forecastBlend(poured.value.map((part) => part.composition)))
-  const bottles = computed(() => bottlesFilled(forecast.value.volumeMl, sauce.value.bottleMl))
-  const live = computed(() => !sauce.value.cooked && forecast.value.composition.live)
   const cost = computed<Cost>(() => {
     const all = sauce.value.parts.filter((part) => part.massG).map(costOf)
     return {
@@ -55,48 +55,19 @@ export function useBench() {
       unpriced: [...new Set(all.flatMap(({ unpriced }) => unpriced))],
     }
   })
-
-  /** The blend as the log keeps it, with what it was to be: what stands on the bench, or what was weighed of it. */
-  function entryOf(one: SauceForm, parts: readonly PartForm[], code: string): Draft {
-    const logged = partsForLog(parts)
-    const biggest = [...logged].sort((a, b) => b.massG - a.massG)[0]
-    const color =
-      book.lot(biggest?.lotId ?? '')?.color ?? book.library.material(biggest?.materialId ?? '')?.color ?? '#c4402a'
-    const { ph } = forecastBlend(logged.flatMap((part) => book.part(part, one.id) ?? []))
-    return {
-      kind: 'blend',
-      at: nowMoment(),
-      lotId: one.id,
-      code,
-      name: one.name.trim() || 'Sauce',
-      color,
-      parts: logged,
-      cooked: one.cooked,
-      targets: TargetsSchema.parse(one.targets),
-      ...(ph && { predictedPh: ph }),
-    }
+  return {
+    poured,
+    forecast,
+    cost,
+    bottles: computed(() => bottlesFilled(forecast.value.volumeMl, sauce.value.bottleMl)),
+    live: computed(() => !sauce.value.cooked && forecast.value.composition.live),
+    totalG: computed(() => totalOf(sauce.value)),
   }
+}
 
-  const taken = computed(() => takenOf(bench.value.sauces))
-  /** What stays of a lot when every sauce of the bench is poured, g. */
-  const remains = (lotId: string) => (book.lot(lotId)?.leftG ?? 0) - (taken.value.get(lotId) ?? 0)
-  const trials = computed(() => book.book.trials.filter((trial) => trial.lotId === sauce.value.id))
-
-  /** What goes to the solver: the sauce at hand, or every one of them. */
-  function question(all: boolean) {
-    const indexes = all ? bench.value.sauces.map((_, index) => index) : [bench.value.at]
-    const margins = bench.value.wholeBand
-      ? indexes.map((index) => {
-          const { ph } = forecastBlend(
-            (bench.value.sauces[index]?.parts ?? []).flatMap(
-              (part) => compositionOf(part, bench.value.sauces[index]?.id ?? '') ?? [],
-            ),
-          )
-          return ph ? ph.high - ph.typical : 0
-        })
-      : []
-    return { indexes, ...mixSetOf(bench.value, indexes, margins, knowing) }
-  }
+/** More sauces and fewer. */
+function useSauces(bench: Ref<BenchForm>, sauce: Ref<SauceForm>) {
+  const book = useBook()
   function addSauce(like?: boolean) {
     const fresh = freshSauce(newLotId())
     // Another sauce begins with the same base.
@@ -112,26 +83,56 @@ export function useBench() {
     if (bench.value.sauces.length === 0) bench.value.sauces.push(freshSauce(newLotId()))
     bench.value.at = Math.min(bench.value.at, bench.value.sauces.length - 1)
   }
+  return { addSauce, removeSauce }
+}
+
+/** What is on the blend bench: the sauces, the one at hand, and what it comes to. Kept through a closed browser. */
+export function useBench() {
+  const book = useBook()
+  const { draft: bench, reset, loaded, save } = useDraft('bench', BenchFormSchema, () => freshBench(newLotId()))
+  const sauce = computed(() => bench.value.sauces[bench.value.at] ?? bench.value.sauces[0]!)
+  const known = useKnowing()
+  const taken = computed(() => takenOf(bench.value.sauces))
+  /** What stays of a lot when every sauce of the bench is poured, g. */
+  const remains = (lotId: string) => (book.lot(lotId)?.leftG ?? 0) - (taken.value.get(lotId) ?? 0)
+
+  /** The blend as the log keeps it, with what it was to be: what stands on the bench, or what was weighed of it. */
+  function entryOf(one: SauceForm, parts: readonly PartForm[], code: string): Draft {
+    const logged = partsForLog(parts)
+    const biggest = [...logged].sort((a, b) => b.massG - a.massG)[0]
+    const material = book.library.material(biggest?.materialId ?? '')
+    const { ph } = forecastBlend(logged.flatMap((part) => book.part(part, one.id) ?? []))
+    return {
+      kind: 'blend',
+      at: nowMoment(),
+      lotId: one.id,
+      code,
+      name: one.name.trim() || 'Sauce',
+      color: book.lot(biggest?.lotId ?? '')?.color ?? material?.color ?? '#c4402a',
+      parts: logged,
+      cooked: one.cooked,
+      targets: TargetsSchema.parse(one.targets),
+      ...(ph && { predictedPh: ph }),
+    }
+  }
+  /** Between the most likely pH of a sauce and the upper end of its band. */
+  function marginOf(index: number): number {
+    const { parts = [], id = '' } = bench.value.sauces[index] ?? {}
+    const { ph } = forecastBlend(parts.flatMap((part) => known.compositionOf(part, id) ?? []))
+    return ph ? ph.high - ph.typical : 0
+  }
+  /** What goes to the solver: the sauce at hand, or every one of them. */
+  function question(all: boolean) {
+    const indexes = all ? bench.value.sauces.map((_, index) => index) : [bench.value.at]
+    const margins = bench.value.wholeBand ? indexes.map(marginOf) : []
+    return { indexes, ...mixSetOf(bench.value, indexes, margins, known.knowing) }
+  }
   return {
-    bench,
-    sauce,
-    reset,
-    loaded,
-    save,
-    costOf,
-    entryOf,
-    poured,
-    forecast,
-    bottles,
-    live,
-    cost,
-    taken,
-    remains,
-    trials,
-    question,
-    addSauce,
-    removeSauce,
-    totalG: computed(() => totalOf(sauce.value)),
+    ...{ bench, sauce, reset, loaded, save, entryOf, taken, remains, question },
+    costOf: known.costOf,
+    trials: computed(() => book.book.trials.filter((trial) => trial.lotId === sauce.value.id)),
+    ...usePouring(sauce, known),
+    ...useSauces(bench, sauce),
   }
 }
 export type Bench = ReturnType<typeof useBench>

@@ -43,87 +43,104 @@ const loadFaces = () =>
     ),
   ))
 
-/** The label of a bottled lot: what it says, how it is set, what is wrong with it, and its print. */
-export function useLabel(lot: Ref<Lot | undefined>, lotId: string) {
-  const book = useBook()
-  const preferences = usePreferences()
-  const { draft: choice } = useDraft('label-choice', LabelChoiceSchema, (): z.infer<typeof LabelChoiceSchema> => ({
-    sheet: 'a4',
-    picks: ['contains', 'bestBefore', 'storage', 'heat', 'address', 'code'],
-    nested: false,
-    address: '',
-    line: '',
-  }))
-  const { draft: own } = useDraft(`label:${lotId}`, LabelOfLotSchema, () => ({ name: '', count: null }))
-  const made = computed(() => (lot.value?.made.kind === 'bottle' ? lot.value.made : null))
-  const parts = computed(() =>
-    lot.value ? ingredientsOf(book.book, lot.value.id, { nested: choice.value.nested }) : [],
-  )
-  const label = computed<Label | null>(() => {
-    const composition = lot.value && book.composition(lot.value.id)
-    if (!lot.value || !made.value || parts.value.length === 0) return null
-    const properties = composition ? propertiesOf(composition) : null
-    return makeLabel({
-      name: own.value.name.trim() || lot.value.name,
-      line: choice.value.line,
-      ingredients: parts.value,
-      bottleMl: made.value.bottleMl,
-      lotCode: lot.value.code,
-      packed: made.value.at.slice(0, 10),
-      bestBefore: made.value.bestBefore,
-      treatment: made.value.treatment,
-      saltPct: properties?.saltPct ?? null,
-      shu: properties && properties.shu.high > 0 ? properties.shu : null,
-      heatWord: properties ? preferences.heatWord(properties.shu.typical) : '',
-      address: choice.value.address.split('\n'),
-      picks: choice.value.picks,
-    })
-  })
-  const text = computed(() => (label.value ? labelText(label.value) : ''))
+type LabelChoice = z.infer<typeof LabelChoiceSchema>
+const usualChoice = (): LabelChoice => ({
+  sheet: 'a4',
+  picks: ['contains', 'bestBefore', 'storage', 'heat', 'address', 'code'],
+  nested: false,
+  address: '',
+  line: '',
+})
+
+/** More missing signs than these are not named. */
+const NAMED_SIGNS = 12
+
+/** What is wrong with a label as it is set. */
+function problemsOf(set: SetLabel | null): string[] {
+  if (!set) return []
+  const { missing, nameless, layout } = set
+  const signs = missing.slice(0, NAMED_SIGNS).map((sign) => `“${sign}”`)
+  const others = missing.length > NAMED_SIGNS ? ' and others' : ''
+  return [
+    ...(missing.length
+      ? [
+          `The shipped letters have no ${signs.join(', ')}${others}: they are left out. Write it in other letters, or print this label elsewhere.`,
+        ]
+      : []),
+    ...(nameless ? ['Nothing of the name can be printed. Write a name in Latin letters.'] : []),
+    ...(layout.fits ? [] : ['It does not fit at a size that can be read. Choose a larger label, or show less.']),
+  ]
+}
+
+/** The label as it is set on paper, anew whenever it changes. */
+function useSetting(label: Ref<Label | null>, bottleMl: () => number | undefined, sheet: () => SheetId) {
   const set = shallowRef<SetLabel | null>(null)
   const failed = shallowRef(false)
   // One pair of faces measures for as long as the page is open.
   const press = Promise.all([labelPress('Label'), loadFaces()]).then(([found]) => found)
   watch(
-    [label, () => choice.value.sheet],
-    async ([now, sheet]) => {
+    [label, sheet],
+    async ([now, on]) => {
       try {
         const { set: lay } = await press
-        if (now === label.value) set.value = now && made.value ? lay(now, made.value.bottleMl, sheet) : null
+        const ml = bottleMl()
+        if (now === label.value) set.value = now && ml !== undefined ? lay(now, ml, on) : null
       } catch {
         failed.value = true
       }
     },
     { immediate: true },
   )
-  const claims = computed(() =>
-    claimsIn(`${own.value.name} ${lot.value?.name ?? ''} ${choice.value.line} ${choice.value.address}`),
-  )
-  const problems = computed(() => {
-    const found: string[] = []
-    if (failed.value) found.push('The letters for print could not be loaded. Reload the page.')
-    if (lot.value && !label.value) found.push('No ingredients are known for this lot: take in the log it was made in.')
-    if (set.value?.missing.length)
-      found.push(
-        `The shipped letters have no ${set.value.missing
-          .slice(0, 12)
-          .map((sign) => `“${sign}”`)
-          .join(
-            ', ',
-          )}${set.value.missing.length > 12 ? ' and others' : ''}: they are left out. Write it in other letters, or print this label elsewhere.`,
-      )
-    if (set.value?.nameless) found.push('Nothing of the name can be printed. Write a name in Latin letters.')
-    if (set.value && !set.value.layout.fits)
-      found.push('It does not fit at a size that can be read. Choose a larger label, or show less.')
-    return found
+  return { set, failed }
+}
+
+/** The label of a bottled lot: what it says, how it is set, what is wrong with it, and its print. */
+export function useLabel(lot: Ref<Lot | undefined>, lotId: string) {
+  const book = useBook()
+  const preferences = usePreferences()
+  const { draft: choice } = useDraft('label-choice', LabelChoiceSchema, usualChoice)
+  const { draft: own } = useDraft(`label:${lotId}`, LabelOfLotSchema, () => ({ name: '', count: null }))
+  const made = computed(() => (lot.value?.made.kind === 'bottle' ? lot.value.made : null))
+  const label = computed<Label | null>(() => {
+    const ingredients = lot.value ? ingredientsOf(book.book, lot.value.id, { nested: choice.value.nested }) : []
+    if (!lot.value || !made.value || ingredients.length === 0) return null
+    const { bottleMl, at, bestBefore, treatment } = made.value
+    const composition = book.composition(lot.value.id)
+    const properties = composition ? propertiesOf(composition) : null
+    return makeLabel({
+      ...{ ingredients, bottleMl, bestBefore, treatment, line: choice.value.line, picks: choice.value.picks },
+      name: own.value.name.trim() || lot.value.name,
+      lotCode: lot.value.code,
+      packed: at.slice(0, 10),
+      saltPct: properties?.saltPct ?? null,
+      shu: properties && properties.shu.high > 0 ? properties.shu : null,
+      heatWord: properties ? preferences.heatWord(properties.shu.typical) : '',
+      address: choice.value.address.split('\n'),
+    })
   })
-  /** What makes printing useless; the rest is only told. */
-  const stops = computed(() => !set.value || !set.value.layout.fits || set.value.nameless || failed.value)
-  const basis = computed(() => (lot.value ? labelBasis(ingredientsOf(book.book, lot.value.id)) : ''))
+  const text = computed(() => (label.value ? labelText(label.value) : ''))
+  const { set, failed } = useSetting(
+    label,
+    () => made.value?.bottleMl,
+    () => choice.value.sheet,
+  )
+  const problems = computed(() => [
+    ...(failed.value ? ['The letters for print could not be loaded. Reload the page.'] : []),
+    ...(lot.value && !label.value ? ['No ingredients are known for this lot: take in the log it was made in.'] : []),
+    ...problemsOf(set.value),
+  ])
   async function pdf(count: number, link: string): Promise<Uint8Array> {
     if (!label.value || !made.value || !lot.value) throw new Error('There is no label to print.')
     const paper = await labelPress(`${label.value.name}, ${label.value.lot}`, text.value.replaceAll('\n', ' '))
     return paper.print(paper.set(label.value, made.value.bottleMl, choice.value.sheet), count, choice.value.sheet, link)
   }
-  return { choice, own, label, text, set, claims, problems, stops, basis, pdf, made }
+  return {
+    ...{ choice, own, label, text, set, problems, pdf, made },
+    claims: computed(() =>
+      claimsIn(`${own.value.name} ${lot.value?.name ?? ''} ${choice.value.line} ${choice.value.address}`),
+    ),
+    /** What makes printing useless; the rest is only told. */
+    stops: computed(() => !set.value || !set.value.layout.fits || set.value.nameless || failed.value),
+    basis: computed(() => (lot.value ? labelBasis(ingredientsOf(book.book, lot.value.id)) : '')),
+  }
 }

@@ -2,6 +2,32 @@ import { ref, shallowRef } from 'vue'
 import { InvalidInput, momentOf, type Draft, type HeatPlace, type LoggerColumns } from '@lactofer/core'
 import { tableReader, type OpenedTable, type ReadTable } from '~/workers/tableReader'
 
+/** A record that was read, as an entry: of heat where `where` says so, else of a lot. Minutes to a hundredth. */
+function draftOf(found: ReadTable | null, lotId: string, name: string, where: HeatPlace | undefined): Draft {
+  const first = found?.points[0]
+  if (!found || !first) throw new InvalidInput('Nothing of it can be kept.')
+  const at = momentOf(first.atMs)
+  const minute = (atMs: number) => Math.round((atMs - first.atMs) / 600) / 100
+  const degrees = (tempC: number) => Math.round(tempC * 100) / 100
+  if (where)
+    return {
+      kind: 'heat',
+      ...{ at, lotId, where, name },
+      points: found.points.flatMap(({ atMs, tempC }) =>
+        tempC === null ? [] : [[minute(atMs), degrees(tempC)] as [number, number]],
+      ),
+    }
+  return {
+    kind: 'logged',
+    ...{ at, lotId, name, rows: found.rows },
+    points: found.points.map(({ atMs, tempC, ph }) => [
+      minute(atMs),
+      tempC === null ? null : degrees(tempC),
+      ph === null ? null : Math.round(ph * 1000) / 1000,
+    ]),
+  }
+}
+
 /**
  * A logger's file on its way into the log: opened, its columns chosen, seen before it is kept.
  * @param heatOf where it was taken, when it is a heat record.
@@ -40,36 +66,6 @@ export function useLoggerFile(fromMs: () => number, heatOf: () => HeatPlace | un
     if (columns.value) await read()
   }
   /** The entry to be written. @throws InvalidInput when there is nothing to keep. */
-  function draft(lotId: string, name: string): Draft {
-    const found = record.value
-    const first = found?.points[0]
-    if (!found || !first) throw new InvalidInput('Nothing of it can be kept.')
-    const where = heatOf()
-    const minute = (atMs: number) => Math.round((atMs - first.atMs) / 600) / 100
-    const degrees = (tempC: number) => Math.round(tempC * 100) / 100
-    if (where)
-      return {
-        kind: 'heat',
-        at: momentOf(first.atMs),
-        lotId,
-        where,
-        name,
-        points: found.points.flatMap(({ atMs, tempC }) =>
-          tempC === null ? [] : [[minute(atMs), degrees(tempC)] as [number, number]],
-        ),
-      }
-    return {
-      kind: 'logged',
-      at: momentOf(first.atMs),
-      lotId,
-      name,
-      rows: found.rows,
-      points: found.points.map(({ atMs, tempC, ph }) => [
-        minute(atMs),
-        tempC === null ? null : degrees(tempC),
-        ph === null ? null : Math.round(ph * 1000) / 1000,
-      ]),
-    }
-  }
+  const draft = (lotId: string, name: string): Draft => draftOf(record.value, lotId, name, heatOf())
   return { opened, columns, record, problem, busy, open, read, draft }
 }

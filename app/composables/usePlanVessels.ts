@@ -12,6 +12,11 @@ import type { PlanForm } from '~/components/plan/planForm'
 import { useVesselChoice } from './useVesselChoice'
 import { useBook } from '~/stores/book'
 
+/** The lid chosen, else the vessel's own, else the style's usual one; only one that the style takes. */
+function closureOf(chosen: Closure | null, own: Closure | undefined, closures: readonly Closure[]): Closure {
+  return [chosen, own].find((one) => one && closures.includes(one)) ?? closures[0] ?? 'loose lid'
+}
+
 /** The vessels a plan goes into: the recommended answer until the maker chooses, with fill and closure. */
 export function usePlanVessels(form: Ref<PlanForm>, figures: Ref<PlanFigures | null>) {
   const book = useBook()
@@ -57,12 +62,7 @@ export function usePlanVessels(form: Ref<PlanForm>, figures: Ref<PlanFigures | n
         }
       : null,
   )
-  const closure = computed<Closure>(() => {
-    const own = known.value[0]?.vessel.closure
-    const { closures } = style.value
-    if (form.value.closure && closures.includes(form.value.closure)) return form.value.closure
-    return own && closures.includes(own) ? own : (closures[0] ?? 'loose lid')
-  })
+  const closure = computed(() => closureOf(form.value.closure, known.value[0]?.vessel.closure, style.value.closures))
   /** The vessels as they are packed: each filled to the same share of its brim. */
   const packed = (massG: number) => {
     const singles = known.value.flatMap(({ vessel, count }) => Array.from({ length: count }, () => vessel))

@@ -1,6 +1,6 @@
 import { shallowRef } from 'vue'
 import type { Advice, MixAnswer, MixSet } from '@lactofer/core'
-import { setMasses } from '~/components/blend/blendForm'
+import { setMasses, type SauceForm } from '~/components/blend/blendForm'
 import { askForMix } from '~/workers/blender'
 import type { Bench } from './useBench'
 
@@ -14,6 +14,19 @@ export interface Answered {
 
 /** With the whole band held under the target, so often the answer is asked anew. */
 const BAND_TURNS = 3
+
+/** Moves the one limit of an advice. @param margin what the band adds to a pH that is held at its upper end. */
+function moveLimit(sauce: SauceForm, { limit, to }: Advice, margin: number): void {
+  const part = limit.kind === 'amount' || limit.kind === 'share' ? sauce.parts[limit.part] : undefined
+  if (limit.kind === 'target')
+    sauce.targets[limit.aim][limit.end] = Number(
+      (to + (limit.aim === 'acid' && limit.end === 'high' ? margin : 0)).toFixed(3),
+    )
+  else if (limit.kind === 'mass') sauce[limit.end === 'high' ? 'makeHigh' : 'makeLow'] = to
+  else if (limit.kind === 'amount' && part) part.massG = to
+  else if (limit.kind === 'share' && part)
+    part[limit.end === 'high' ? 'highPct' : 'lowPct'] = Number((100 * to).toFixed(2))
+}
 
 /** Asks for amounts, puts them on the bench, and undoes that; follows an advice. */
 export function useSolver({ bench, question }: Pick<Bench, 'bench' | 'question'>) {
@@ -29,6 +42,21 @@ export function useSolver({ bench, question }: Pick<Bench, 'bench' | 'question'>
     indexes.forEach((index, at) =>
       bench.value.sauces[index]?.parts.forEach((part, one) => (part.massG = before[at]?.[one] ?? null)),
     )
+  /** Asks once; whether there is an answer to go on from. */
+  async function turn(all: boolean, indexes: number[], before: Answered['before']): Promise<boolean> {
+    const { set, problem: refused } = question(all)
+    problem.value = refused ?? ''
+    if (!set) return false
+    const answer = await askForMix(set)
+    answered.value = { set, answer, indexes, before }
+    if (answer.status === 'infeasible') {
+      restore(indexes, before)
+      return false
+    }
+    put(indexes, answer.massesG)
+    placed.value = true
+    return true
+  }
   async function solve(all: boolean) {
     answered.value = null
     placed.value = false
@@ -36,21 +64,8 @@ export function useSolver({ bench, question }: Pick<Bench, 'bench' | 'question'>
     try {
       const { indexes } = question(all)
       const before = indexes.map((index) => (bench.value.sauces[index]?.parts ?? []).map(({ massG }) => massG))
-      // The band of the answer may be wider than that of the pot: with its upper end held, the question is asked
-      // again from the answer.
-      for (let turn = 0; turn < (bench.value.wholeBand ? BAND_TURNS : 1); turn++) {
-        const { set, problem: refused } = question(all)
-        problem.value = refused ?? ''
-        if (!set) break
-        const answer = await askForMix(set)
-        answered.value = { set, answer, indexes, before }
-        if (answer.status === 'infeasible') {
-          restore(indexes, before)
-          break
-        }
-        put(indexes, answer.massesG)
-        placed.value = true
-      }
+      // The band of the answer may be wider than that of the pot: with its upper end held, it is asked again from there.
+      for (let left = bench.value.wholeBand ? BAND_TURNS : 1; left > 0 && (await turn(all, indexes, before)); left--);
     } catch {
       problem.value =
         'This could not be worked out here; nothing more was changed. The rulers and sliders work without it.'
@@ -70,21 +85,12 @@ export function useSolver({ bench, question }: Pick<Bench, 'bench' | 'question'>
     placed.value = true
   }
   /** Moves the one limit of an advice on the bench and solves again. What is in stock cannot be moved by hand. */
-  async function follow({ limit, to }: Advice, all: boolean) {
+  async function follow(advice: Advice, all: boolean) {
     const last = answered.value
-    const index = last?.indexes[limit.mix]
+    const index = last?.indexes[advice.limit.mix]
     const sauce = index === undefined ? undefined : bench.value.sauces[index]
     if (!last || !sauce) return
-    const margin = last.set.mixes[limit.mix]?.phMargin ?? 0
-    const part = limit.kind === 'amount' || limit.kind === 'share' ? sauce.parts[limit.part] : undefined
-    if (limit.kind === 'target')
-      sauce.targets[limit.aim][limit.end] = Number(
-        (to + (limit.aim === 'acid' && limit.end === 'high' ? margin : 0)).toFixed(3),
-      )
-    else if (limit.kind === 'mass') sauce[limit.end === 'high' ? 'makeHigh' : 'makeLow'] = to
-    else if (limit.kind === 'amount' && part) part.massG = to
-    else if (limit.kind === 'share' && part)
-      part[limit.end === 'high' ? 'highPct' : 'lowPct'] = Number((100 * to).toFixed(2))
+    moveLimit(sauce, advice, last.set.mixes[advice.limit.mix]?.phMargin ?? 0)
     await solve(all)
   }
   return { answered, busy, problem, placed, solve, undo, nearest, follow }

@@ -1,146 +1,128 @@
-import { HOUR_MS, ingredientsOf, phOf, type BatchRecord, type Book } from '@lactofer/core'
+import { HOUR_MS, ingredientsOf, phOf, type BatchRecord, type Book, type EntryOf, type Lot } from '@lactofer/core'
 import { fullMoment, narrowMoment } from '~/clock/moments'
-import { PAGES, startPaper, type PageId, type Pen } from './paper'
+import { startPages, type Pages } from './pages'
+import type { PageId, Pen } from './paper'
 
 const MARGIN = 40
+/** Widths of the columns before what was done. */
 const WHEN = 92
 const WHO = 62
 const LOT = 74
+
+const VERDICTS = { pass: 'Passed', ask: 'Asked', stop: 'Stopped' } as const
+
+function stateWords({ state, bottles, madeG, leftG }: Lot): string {
+  if (!bottles) return `State: ${state}. ${Math.round(madeG)} g made, ${Math.round(leftG)} g left.`
+  const out = bottles.out.reduce((sum, { count }) => sum + count, 0)
+  return `State: ${state}. ${bottles.made} bottles made, ${bottles.left} here, ${bottles.retained} kept as a sample, ${out} out.`
+}
+
+const madeOfWords = (book: Book, lotId: string): string =>
+  ingredientsOf(book, lotId)
+    .map(({ name, massG, of }) => {
+      const inside = of.length ? ` (${of.map((one) => one.name).join(', ')})` : ''
+      return `${name} ${Math.round(massG)} g${inside}`
+    })
+    .join(', ')
+
+const releaseWords = ({ decision, at, initials, by, limitPh, reason }: EntryOf<'release'>): string =>
+  `${decision === 'released' ? 'Released' : 'Held'} ${fullMoment(at)} by ${initials ?? by}, limit pH ${limitPh.toFixed(2)}: ${reason}`
+
+function calibrationWords({ meter, at, by, slopePct, offsetMv, points, accepted }: EntryOf<'calibrate'>): string {
+  const buffers = points
+    .map((point) => `pH ${point.ph} (${point.millivolt.toFixed(1)} mV at ${point.tempC.toFixed(1)} °C)`)
+    .join(' and ')
+  return `${meter}, ${fullMoment(at)}, ${by}: slope ${slopePct.toFixed(1)} %, offset ${offsetMv.toFixed(1)} mV, on ${buffers}${accepted ? '' : ', NOT accepted'}.`
+}
+
+/** What stands under a line: what became of it, and what it was read with. */
+function noteOf(line: BatchRecord['lines'][number]): string {
+  const fate = { stands: '', corrected: 'CORRECTED', 'taken back': 'TAKEN BACK' }[line.status]
+  return [
+    fate ? `${fate} by line ${line.replacedBy}.` : '',
+    line.replaces ? `In place of line ${line.replaces}.` : '',
+    line.instrument ? `With ${line.instrument}.` : '',
+    Math.abs(line.writtenMs - line.atMs) > HOUR_MS ? `Written down ${fullMoment(line.writtenMs)}.` : '',
+  ]
+    .filter(Boolean)
+    .join(' ')
+}
+
+/** The lot, what it was made of and what was decided. */
+function writeHead(pages: Pages, { lot, sources, lines }: BatchRecord, book: Book, nowMs: number): void {
+  const { at, bold, write, without, say } = pages
+  write(at.pen, without(`Batch record ${lot.code}`), 22, bold)
+  write(at.pen, without(lot.name), 14, bold)
+  at.pen.y -= 4
+  const ph = phOf(book, lot.id)
+  say(`${stateWords(lot)}${ph ? ` pH ${ph.ph.toFixed(2)}${ph.measured ? '' : ', worked out'}.` : ''}`, 10.5)
+  say(`Made of: ${madeOfWords(book, lot.id)}.`, 10.5)
+  if (sources.length) say(`Through: ${sources.map((source) => `${source.code} ${source.name}`).join('; ')}.`, 10.5)
+  if (lot.release) say(releaseWords(lot.release), 10.5)
+  const from = `Written ${fullMoment(nowMs)} from ${lines.length} entries.`
+  say(`${from} It tells what was measured and done; it approves nothing.`, 9)
+}
+
+/** One entry: when, who, which lot, what; what was corrected stays readable and is struck through. */
+function writeLine(pages: Pages, line: BatchRecord['lines'][number]): void {
+  const { at, regular, bold, ink, write, without } = pages
+  pages.room(36)
+  const { pen } = at
+  const top = pen.y
+  const stands = line.status === 'stands'
+  const text: Pen = { ...pen, x: MARGIN + WHEN + WHO + LOT, width: pen.width - WHEN - WHO - LOT }
+  const what = without(line.what)
+  write(text, what, 9.5)
+  const note = noteOf(line)
+  if (note) write(text, without(note), 8.5, stands ? regular : bold)
+  const cell = (x: number, words: string, face = regular) =>
+    pen.page.drawText(without(words).slice(0, 18), { x, y: top - 11.4, size: 9, font: face, color: ink })
+  cell(MARGIN, `${line.number}  ${narrowMoment(line.atMs)}`)
+  cell(MARGIN + WHEN, line.by.slice(0, 12))
+  cell(MARGIN + WHEN + WHO, line.code, bold)
+  const y = top - 8
+  const end = { x: text.x + Math.min(text.width, regular.widthOfTextAtSize(what, 9.5)), y }
+  if (!stands) pen.page.drawLine({ start: { x: text.x, y }, end, thickness: 0.8, color: ink })
+  pen.y = text.y - 3
+  pages.rule(pen.y, 0.4)
+  pen.y -= 2
+}
+
+/** The number of each page, at its foot. */
+function numberPages({ pdf, without, regular, ink }: Pages, code: string): void {
+  const all = pdf.getPages()
+  all.forEach((page, index) => {
+    const words = without(`${code}, page ${index + 1} of ${all.length}`)
+    page.drawText(words, { x: MARGIN, y: MARGIN - 16, size: 8.5, font: regular, color: ink })
+  })
+}
 
 /**
  * The batch record as a PDF: the lot, what it was made of, every entry with who and when, corrections beside what
  * they correct, instruments and their calibration.
  */
 export async function batchRecordPdf(
-  { lot, sources, lines, calibrations }: BatchRecord,
+  record: BatchRecord,
   book: Book,
   nowMs: number,
   pageId: PageId = 'a4',
 ): Promise<Uint8Array> {
-  const { pdf, regular, bold, ink, faint, write, without } = await startPaper(
-    `Batch record, ${lot.code} ${lot.name}`,
-    lines
-      .map((line) => `${line.number} ${line.what}`)
-      .join('; ')
-      .slice(0, 30_000),
-  )
-  const size = PAGES[pageId]
-  let pen: Pen = {
-    page: pdf.addPage([size.width, size.height]),
-    x: MARGIN,
-    y: size.height - MARGIN,
-    width: size.width - 2 * MARGIN,
-  }
-  const next = () =>
-    (pen = {
-      page: pdf.addPage([size.width, size.height]),
-      x: MARGIN,
-      y: size.height - MARGIN,
-      width: size.width - 2 * MARGIN,
-    })
-  const room = (needed: number) => {
-    if (pen.y - needed < MARGIN + 14) next()
-  }
-  const heading = (text: string) => {
-    room(60)
-    pen.y -= 10
-    write(pen, text, 13, bold)
-    pen.y -= 3
-  }
-  const say = (text: string, at = 9.5) => {
-    room(at * 2.6)
-    write(pen, without(text), at)
-  }
-  write(pen, without(`Batch record ${lot.code}`), 22, bold)
-  write(pen, without(lot.name), 14, bold)
-  pen.y -= 4
-  const ph = phOf(book, lot.id)
-  say(
-    `State: ${lot.state}. ${lot.bottles ? `${lot.bottles.made} bottles made, ${lot.bottles.left} here, ${lot.bottles.retained} kept as a sample, ${lot.bottles.out.reduce((sum, { count }) => sum + count, 0)} out.` : `${Math.round(lot.madeG)} g made, ${Math.round(lot.leftG)} g left.`}${ph ? ` pH ${ph.ph.toFixed(2)}${ph.measured ? '' : ', worked out'}.` : ''}`,
-    10.5,
-  )
-  say(
-    `Made of: ${ingredientsOf(book, lot.id)
-      .map(
-        (part) =>
-          `${part.name} ${Math.round(part.massG)} g${part.of.length ? ` (${part.of.map((one) => one.name).join(', ')})` : ''}`,
-      )
-      .join(', ')}.`,
-    10.5,
-  )
-  if (sources.length) say(`Through: ${sources.map((source) => `${source.code} ${source.name}`).join('; ')}.`, 10.5)
-  if (lot.release)
-    say(
-      `${lot.release.decision === 'released' ? 'Released' : 'Held'} ${fullMoment(lot.release.at)} by ${lot.release.initials ?? lot.release.by}, limit pH ${lot.release.limitPh.toFixed(2)}: ${lot.release.reason}`,
-      10.5,
-    )
-  say(
-    `Written ${fullMoment(nowMs)} from ${lines.length} entries. It tells what was measured and done; it approves nothing.`,
-    9,
-  )
-
+  const { lot, lines, calibrations } = record
+  const subject = lines.map((line) => `${line.number} ${line.what}`).join('; ')
+  const title = `Batch record, ${lot.code} ${lot.name}`
+  const pages = await startPages(title, subject.slice(0, 30_000), pageId, MARGIN, true)
+  writeHead(pages, record, book, nowMs)
+  const { say, heading } = pages
   if (lot.release?.checks?.length) {
-    heading('Checks at the release')
-    for (const check of lot.release.checks)
-      say(`${{ pass: 'Passed', ask: 'Asked', stop: 'Stopped' }[check.verdict]}: ${check.sentence}`)
+    heading('Checks at the release', 3)
+    for (const check of lot.release.checks) say(`${VERDICTS[check.verdict]}: ${check.sentence}`, 9.5)
   }
-  heading('What was done, measured and decided')
-  for (const line of lines) {
-    const note = [
-      line.status === 'stands'
-        ? ''
-        : line.status === 'corrected'
-          ? `CORRECTED by line ${line.replacedBy}.`
-          : `TAKEN BACK by line ${line.replacedBy}.`,
-      line.replaces ? `In place of line ${line.replaces}.` : '',
-      line.instrument ? `With ${line.instrument}.` : '',
-      Math.abs(line.writtenMs - line.atMs) > HOUR_MS ? `Written down ${fullMoment(line.writtenMs)}.` : '',
-    ]
-      .filter(Boolean)
-      .join(' ')
-    room(36)
-    const top = pen.y
-    const text: Pen = { ...pen, x: MARGIN + WHEN + WHO + LOT, width: pen.width - WHEN - WHO - LOT }
-    write(text, without(line.what), 9.5)
-    if (note) write(text, without(note), 8.5, line.status === 'stands' ? regular : bold)
-    const cell = (x: number, words: string, face = regular) =>
-      pen.page.drawText(without(words).slice(0, 18), { x, y: top - 11.4, size: 9, font: face, color: ink })
-    cell(MARGIN, `${line.number}  ${narrowMoment(line.atMs)}`)
-    cell(MARGIN + WHEN, line.by.slice(0, 12))
-    cell(MARGIN + WHEN + WHO, line.code, bold)
-    // What was corrected stays readable and is struck through.
-    if (line.status !== 'stands')
-      pen.page.drawLine({
-        start: { x: text.x, y: top - 8 },
-        end: { x: text.x + Math.min(text.width, regular.widthOfTextAtSize(without(line.what), 9.5)), y: top - 8 },
-        thickness: 0.8,
-        color: ink,
-      })
-    pen.y = text.y - 3
-    pen.page.drawLine({
-      start: { x: MARGIN, y: pen.y },
-      end: { x: size.width - MARGIN, y: pen.y },
-      thickness: 0.4,
-      color: faint,
-    })
-    pen.y -= 2
-  }
+  heading('What was done, measured and decided', 3)
+  for (const line of lines) writeLine(pages, line)
   if (calibrations.length) {
-    heading('Instruments and their calibration')
-    for (const one of calibrations)
-      say(
-        `${one.meter}, ${fullMoment(one.at)}, ${one.by}: slope ${one.slopePct.toFixed(1)} %, offset ${one.offsetMv.toFixed(1)} mV, on ${one.points.map((point) => `pH ${point.ph} (${point.millivolt.toFixed(1)} mV at ${point.tempC.toFixed(1)} °C)`).join(' and ')}${one.accepted ? '' : ', NOT accepted'}.`,
-      )
+    heading('Instruments and their calibration', 3)
+    for (const one of calibrations) say(calibrationWords(one), 9.5)
   }
-  const pages = pdf.getPages()
-  pages.forEach((page, index) =>
-    page.drawText(without(`${lot.code}, page ${index + 1} of ${pages.length}`), {
-      x: MARGIN,
-      y: MARGIN - 16,
-      size: 8.5,
-      font: regular,
-      color: ink,
-    }),
-  )
-  return pdf.save()
+  numberPages(pages, lot.code)
+  return pages.pdf.save()
 }

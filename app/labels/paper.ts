@@ -128,15 +128,46 @@ export interface Pen {
   width: number
 }
 
+/** Breaks a text into lines no wider than `width` points; a word that is wider alone is broken too. */
+function wrap(text: string, face: PDFFont, size: number, width: number): string[] {
+  const widthOf = (piece: string) => face.widthOfTextAtSize(piece, size)
+  const words = text.split(/[^\S\u00a0]+/).filter(Boolean)
+  const split = (word: string) => cutToWidth(word, widthOf, width)
+  const lines = breakLines(words, { widthOf, split, space: widthOf(' '), widthAt: () => width })
+  return lines.map((line) => line.join(' '))
+}
+
+/** Which signs a face has. */
+function signsOf(face: PDFFont) {
+  const known = new Set(face.getCharacterSet())
+  const has = (sign: string) => known.has(sign.codePointAt(0) ?? 0)
+  return {
+    /** Signs that the face does not have, each once. */
+    missing: (text: string): string[] => [
+      ...new Set([...printable(text)].filter((sign) => !has(sign) && sign !== '\n')),
+    ],
+    /** The same without them. */
+    without: (text: string): string => [...printable(text)].filter(has).join('').replace(/ {2,}/g, ' ').trim(),
+  }
+}
+
+/** The left edge and the top of the spot of a label, counted over all sheets. */
+function spotOf(sheet: (typeof SHEETS)[SheetId], index: number) {
+  const spot = index % (sheet.columns * sheet.rows)
+  return {
+    first: spot === 0,
+    x: sheet.left + (spot % sheet.columns) * (sheet.labelWidth + sheet.gapX),
+    top: sheet.height - sheet.top - Math.floor(spot / sheet.columns) * sheet.labelHeight,
+  }
+}
+
+/** Loads what makes a PDF, and the shipped faces: nothing of it is needed before somebody prints. */
+const loadPress = () =>
+  Promise.all([import('pdf-lib'), import('@pdf-lib/fontkit'), import('uqr'), font(regularUrl), font(boldUrl)])
+
 /** An empty document with the shipped fonts in it, and what is drawn on it everywhere. */
 export async function startPaper(title: string, subject: string) {
-  const [{ PDFDocument, rgb }, { default: fontkit }, { encode }, regularBytes, boldBytes] = await Promise.all([
-    import('pdf-lib'),
-    import('@pdf-lib/fontkit'),
-    import('uqr'),
-    font(regularUrl),
-    font(boldUrl),
-  ])
+  const [{ PDFDocument, rgb }, { default: fontkit }, { encode }, regularBytes, boldBytes] = await loadPress()
   const pdf = await PDFDocument.create()
   pdf.registerFontkit(fontkit)
   pdf.setTitle(title)
@@ -147,50 +178,22 @@ export async function startPaper(title: string, subject: string) {
   const ink = rgb(0.08, 0.13, 0.11)
   const faint = rgb(0.62, 0.66, 0.64)
 
-  /** Breaks a text into lines no wider than `width` points; a word that is wider alone is broken too. */
-  const wrap = (text: string, face: PDFFont, size: number, width: number): string[] => {
-    const widthOf = (piece: string) => face.widthOfTextAtSize(piece, size)
-    const words = text.split(/[^\S\u00a0]+/).filter(Boolean)
-    const split = (word: string) => cutToWidth(word, widthOf, width)
-    return breakLines(words, { widthOf, split, space: widthOf(' '), widthAt: () => width }).map((line) =>
-      line.join(' '),
-    )
-  }
-
   const write = (pen: Pen, text: string, size: number, face: PDFFont = regular, color = ink) => {
     for (const line of wrap(printable(text), face, size, pen.width)) {
       pen.y -= size * 1.2
       pen.page.drawText(line, { x: pen.x, y: pen.y, size, font: face, color })
     }
   }
-  const known = new Set(regular.getCharacterSet())
-  /** Signs that the shipped face does not have, each once. */
-  const missing = (text: string): string[] => [
-    ...new Set([...printable(text)].filter((sign) => !known.has(sign.codePointAt(0) ?? 0) && sign !== '\n')),
-  ]
-  /** The same without them. */
-  const without = (text: string): string =>
-    [...printable(text)]
-      .filter((sign) => known.has(sign.codePointAt(0) ?? 0))
-      .join('')
-      .replace(/ {2,}/g, ' ')
-      .trim()
   /** A scannable code with its upper right corner at (`right`, `top`). */
   const drawCode = (page: PDFPage, link: string, right: number, top: number, side: number) => {
     const code = encode(link, { border: 0 })
     const cell = side / code.size
-    for (let row = 0; row < code.size; row++) {
-      for (let column = 0; column < code.size; column++) {
-        if (code.data[row]?.[column])
-          page.drawRectangle({
-            x: right - side + column * cell,
-            y: top - (row + 1) * cell,
-            width: cell,
-            height: cell,
-            color: ink,
-          })
-      }
-    }
+    const [left, square] = [right - side, { width: cell, height: cell, color: ink }]
+    code.data.forEach((row, down) =>
+      row.forEach((dark, across) => {
+        if (dark) page.drawRectangle({ x: left + across * cell, y: top - (down + 1) * cell, ...square })
+      }),
+    )
   }
   /** Goes over the spots of label sheets; `draw` gets the page, the left edge and the top of each. */
   const onLabels = (
@@ -199,18 +202,11 @@ export async function startPaper(title: string, subject: string) {
     draw: (spot: { page: PDFPage; x: number; top: number; index: number }) => void,
   ) => {
     const sheet = SHEETS[sheetId]
-    const { columns, rows } = sheet
     for (let index = 0; index < count; index++) {
-      const spot = index % (columns * rows)
-      const page = spot === 0 ? pdf.addPage([sheet.width, sheet.height]) : pdf.getPages().at(-1)
-      if (!page) break
-      draw({
-        page,
-        index,
-        x: sheet.left + (spot % columns) * (sheet.labelWidth + sheet.gapX),
-        top: sheet.height - sheet.top - Math.floor(spot / columns) * sheet.labelHeight,
-      })
+      const { first, x, top } = spotOf(sheet, index)
+      const page = first ? pdf.addPage([sheet.width, sheet.height]) : pdf.getPages().at(-1)
+      if (page) draw({ page, index, x, top })
     }
   }
-  return { pdf, regular, bold, ink, faint, rgb, write, drawCode, onLabels, missing, without }
+  return { pdf, regular, bold, ink, faint, rgb, write, drawCode, onLabels, ...signsOf(regular) }
 }

@@ -1,6 +1,6 @@
 import { until } from '@vueuse/core'
 import { defineStore } from 'pinia'
-import { computed } from 'vue'
+import { computed, type Ref } from 'vue'
 import {
   asksOf,
   blendAsks,
@@ -14,11 +14,14 @@ import {
   partComposition,
   standingOf,
   worstFirst,
+  type Book,
   type Composition,
   type Draft,
   type Entry,
   type EntryOf,
+  type Library,
   type Lot,
+  type Outlook,
 } from '@lactofer/core'
 import { nowMs, useNowMs } from '~/clock/clock'
 import { allEntries, append, bindOld } from '~/db/journal'
@@ -39,6 +42,64 @@ const TICK_MS = 20_000
 /** A fresh id, for a lot or a picture. */
 export const newLotId = (): string => makeId(nowMs())
 
+/** Compositions of the book as it stands, each worked out once, when first asked for. */
+function useCompositions(book: Ref<Book>) {
+  const compositions = computed(() => ({ of: book.value, found: new Map<string, Composition | null>() }))
+  function composition(lotId: string): Composition | null {
+    const { of, found } = compositions.value
+    if (!found.has(lotId)) found.set(lotId, compositionOf(of, lotId))
+    return found.get(lotId) ?? null
+  }
+  /** A part of a blend to be, with what its trials taught; what does not change with its amount is worked out once. */
+  function part(of: EntryOf<'blend'>['parts'][number], blendId: string): Composition | null {
+    if (of.lotId) {
+      const source = composition(of.lotId)
+      return source && ofMass(source, of.massG)
+    }
+    const { found } = compositions.value
+    const key = JSON.stringify([{ ...of, massG: 0 }, blendId])
+    if (!found.has(key)) found.set(key, partComposition(book.value, { ...of, massG: 1000 }, Infinity, [], blendId))
+    const kilo = found.get(key)
+    return kilo ? ofMass(kilo, of.massG) : null
+  }
+  return { composition, part }
+}
+
+/** Which codes are taken, and the next that is free. */
+function useCodes(lots: Ref<Lot[]>) {
+  const codeTaken = (code: string, except?: string) =>
+    lots.value.some((known) => known.id !== except && known.code.toLowerCase() === code.trim().toLowerCase())
+  /** The next free code of a series: LF-01, LF-02; `past` passes over so many more. */
+  function nextCode(series: string, past = 0): string {
+    for (let number = 1, free = 0; ; number++) {
+      const code = `${series}-${String(number).padStart(2, '0')}`
+      if (!codeTaken(code) && free++ >= past) return code
+    }
+  }
+  return { codeTaken, nextCode }
+}
+
+/** The maker's vessels that stand empty now: so many of a kind less those in an open ferment. */
+const useFreeVessels = (library: Ref<Library>, fermenting: Ref<Lot[]>) =>
+  computed(() => {
+    const used = new Map<string, number>()
+    for (const lot of fermenting.value)
+      for (const { vesselId } of lot.packed?.vessels ?? []) used.set(vesselId, (used.get(vesselId) ?? 0) + 1)
+    return library.value.vessels.map((vessel) => ({
+      ...vessel,
+      count: Math.max(0, (vessel.count ?? COMMON_COUNT) - (library.value.ownVessels ? (used.get(vessel.id) ?? 0) : 0)),
+    }))
+  })
+
+/** What every lot asks for, worst first. */
+const allAsks = (book: Book, lots: readonly Lot[], nowAtMs: number, ahead: ReadonlyMap<string, Outlook>) =>
+  worstFirst(
+    lots.flatMap((lot) => {
+      if (lot.state === 'fermenting') return asksOf(lot, nowAtMs, ahead.get(lot.id), tellMoment)
+      return lot.state === 'in stock' ? [...blendAsks(lot, nowAtMs), ...bottleAsks(book, lot, nowAtMs)] : []
+    }),
+  )
+
 /**
  * The folded log and what follows from it. Holds no second copy of the truth: everything derives from the journal's
  * entries.
@@ -58,67 +119,18 @@ export const useBook = defineStore('book', () => {
   const fermenting = computed(() => lots.value.filter((lot) => lot.state === 'fermenting'))
   const planned = computed(() => lots.value.filter((lot) => lot.state === 'planned'))
   const outlooks = useOutlooks(book, fermenting, now)
-  const asks = computed(() => {
-    const [log, at, ahead] = [book.value, now.value, outlooks.value]
-    return worstFirst(
-      lots.value.flatMap((lot) =>
-        lot.state === 'fermenting'
-          ? asksOf(lot, at, ahead.get(lot.id), tellMoment)
-          : lot.state === 'in stock'
-            ? [...blendAsks(lot, at), ...bottleAsks(log, lot, at)]
-            : [],
-      ),
-    )
-  })
+  const asks = computed(() => allAsks(book.value, lots.value, now.value, outlooks.value))
   /** Where a lot stands now, the forecast taken in. */
   const standing = (of: Lot) => standingOf(of, now.value, outlooks.value.get(of.id), tellMoment)
   const library = computed(() => book.value.library)
   const recipes = computed(() => book.value.recipes)
   const hasDemo = computed(() => (entries.value ?? []).some((entry) => entry.origin === 'demo'))
 
-  /** Compositions of this state of the book, each worked out once, when first asked for. */
-  const compositions = computed(() => ({ of: book.value, found: new Map<string, Composition | null>() }))
-  function composition(lotId: string): Composition | null {
-    const { of, found } = compositions.value
-    if (!found.has(lotId)) found.set(lotId, compositionOf(of, lotId))
-    return found.get(lotId) ?? null
-  }
-
-  /** A part of a blend to be, with what its trials taught; what does not change with its amount is worked out once. */
-  function part(of: EntryOf<'blend'>['parts'][number], blendId: string): Composition | null {
-    if (of.lotId) {
-      const source = composition(of.lotId)
-      return source && ofMass(source, of.massG)
-    }
-    const { found } = compositions.value
-    const key = JSON.stringify([{ ...of, massG: 0 }, blendId])
-    if (!found.has(key)) found.set(key, partComposition(book.value, { ...of, massG: 1000 }, Infinity, [], blendId))
-    const kilo = found.get(key)
-    return kilo ? ofMass(kilo, of.massG) : null
-  }
+  const { composition, part } = useCompositions(book)
 
   const lot = (id: string): Lot | undefined => book.value.lots.get(id)
-  const codeTaken = (code: string, except?: string) =>
-    lots.value.some((known) => known.id !== except && known.code.toLowerCase() === code.trim().toLowerCase())
-
-  /** The next free code of a series: LF-01, LF-02; `past` passes over so many more. */
-  function nextCode(series: string, past = 0): string {
-    for (let number = 1, free = 0; ; number++) {
-      const code = `${series}-${String(number).padStart(2, '0')}`
-      if (!codeTaken(code) && free++ >= past) return code
-    }
-  }
-
-  /** The maker's vessels that stand empty now: so many of a kind less those in an open ferment. */
-  const freeVessels = computed(() => {
-    const used = new Map<string, number>()
-    for (const lot of fermenting.value)
-      for (const { vesselId } of lot.packed?.vessels ?? []) used.set(vesselId, (used.get(vesselId) ?? 0) + 1)
-    return library.value.vessels.map((vessel) => ({
-      ...vessel,
-      count: Math.max(0, (vessel.count ?? COMMON_COUNT) - (library.value.ownVessels ? (used.get(vessel.id) ?? 0) : 0)),
-    }))
-  })
+  const { codeTaken, nextCode } = useCodes(lots)
+  const freeVessels = useFreeVessels(library, fermenting)
 
   /** Writes facts to the log, all or none. They are there once the promise is kept. Returns their ids. */
   async function record(...drafts: Draft[]): Promise<string[]> {
@@ -130,26 +142,9 @@ export const useBook = defineStore('book', () => {
   }
 
   return {
-    entries,
-    error,
-    book,
-    lots,
-    fermenting,
-    planned,
-    asks,
-    outlooks,
-    standing,
-    hasDemo,
+    ...{ entries, error, book, lots, fermenting, planned, asks, outlooks, standing, hasDemo, library, recipes, record },
+    ...{ composition, part, lot, codeTaken, nextCode, freeVessels },
     nowMs: now,
-    composition,
-    part,
-    library,
-    recipes,
-    lot,
-    codeTaken,
-    nextCode,
-    freeVessels,
-    record,
     ready: computed(() => entries.value !== undefined),
     ingredients: (lotId: string) => ingredientsOf(book.value, lotId),
   }

@@ -37,6 +37,17 @@ const SentSchema = z
   })
   .pipe(BenchStateSchema)
 
+/** What the instruments show for a kind of field, or `null` when none of them gives it now. */
+function takenFrom({ scale, ph, thermometer }: BenchState, kind: QuantityKind): Taken | null {
+  if (kind === 'mass' && scale.value !== null)
+    return { value: Math.max(0, scale.value), instrument: { name: 'bench scale', steady: scale.steady } }
+  if (kind === 'temperature' && thermometer.value !== null)
+    return { value: thermometer.value, instrument: { name: 'thermometer', steady: thermometer.steady } }
+  if (kind !== 'ph' || ph.value === null) return null
+  const { steady, calibratedAt, slopePct } = ph
+  return { value: ph.value, instrument: { name: 'pH meter', kind: 'meter', steady, calibratedAt, slopePct } }
+}
+
 /** The live instruments and the field that would take their reading. A lost stream is shown and never blocks typing. */
 export const useInstruments = defineStore('instruments', () => {
   const source = useEventSource('/api/bench/stream', [], { autoReconnect: { retries: -1, delay: 2000 } })
@@ -53,26 +64,8 @@ export const useInstruments = defineStore('instruments', () => {
   const connected = computed(() => source.status.value === 'OPEN' && state.value !== null)
 
   /** The reading for a kind of field, or `null` when no instrument gives it now. */
-  function reading(kind: QuantityKind): Taken | null {
-    const now = connected.value ? state.value : null
-    if (!now) return null
-    if (kind === 'mass' && now.scale.value !== null)
-      return { value: Math.max(0, now.scale.value), instrument: { name: 'bench scale', steady: now.scale.steady } }
-    if (kind === 'ph' && now.ph.value !== null)
-      return {
-        value: now.ph.value,
-        instrument: {
-          name: 'pH meter',
-          kind: 'meter',
-          steady: now.ph.steady,
-          calibratedAt: now.ph.calibratedAt,
-          slopePct: now.ph.slopePct,
-        },
-      }
-    if (kind === 'temperature' && now.thermometer.value !== null)
-      return { value: now.thermometer.value, instrument: { name: 'thermometer', steady: now.thermometer.steady } }
-    return null
-  }
+  const reading = (kind: QuantityKind): Taken | null =>
+    connected.value && state.value ? takenFrom(state.value, kind) : null
 
   /** Puts the reading into the field that was last in use. */
   function take(): void {

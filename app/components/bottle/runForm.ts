@@ -1,5 +1,18 @@
 import { z } from 'zod'
-import { STORES, TREATMENTS, USUAL_REFERENCE, wayOf, type Lot } from '@lactofer/core'
+import {
+  formatNumber,
+  HEAT_REFERENCES,
+  InvalidInput,
+  LotCodeSchema,
+  ownReference,
+  STORES,
+  TREATMENTS,
+  USUAL_REFERENCE,
+  wayOf,
+  type HeatReference,
+  type Lot,
+} from '@lactofer/core'
+import { momentOfField } from '~/clock/moments'
 
 const amount = z.number().nullable()
 
@@ -58,5 +71,74 @@ export function freshRun(lot: Lot | undefined, formatId: string): RunForm {
     fillC: 88,
     glassC: 22,
     wantedC: 82,
+  }
+}
+
+/** The reference chosen; one of the maker's own may still be wrong, and says so. */
+export interface ChosenReference {
+  value: HeatReference
+  problem: string
+}
+
+/** The reference a form names. */
+export function referenceOf({ referenceId, refC, zC, minutes, highestPh, source }: RunForm): ChosenReference {
+  if (referenceId !== 'own')
+    return { value: HEAT_REFERENCES.find(({ id }) => id === referenceId) ?? USUAL_REFERENCE, problem: '' }
+  try {
+    if (refC === null || zC === null || highestPh === null)
+      throw new InvalidInput('Fill in temperature, z and the highest pH as your process authority wrote them.')
+    if (!source.trim()) throw new InvalidInput('Say who set it and when: it stands on the record.')
+    return { value: ownReference({ refC, zC, minutes, highestPh, source: source.trim() }), problem: '' }
+  } catch (error) {
+    if (error instanceof InvalidInput) return { value: USUAL_REFERENCE, problem: error.message }
+    throw error
+  }
+}
+
+/** What a run is held against. */
+export interface RunLimits {
+  /** So many bottles there is enough for, each of so many mL, out of so much in the pot. */
+  most: number
+  filledMl: number
+  leftMl: number
+  nowMs: number
+  codeTaken: (code: string) => boolean
+  /** Why the store chosen will not do. */
+  refusal: string | null
+}
+
+function codeProblem(code: string, codeTaken: RunLimits['codeTaken']): string | null {
+  const parsed = LotCodeSchema.safeParse(code)
+  if (!parsed.success) return parsed.error.issues[0]?.message ?? null
+  return codeTaken(code) ? 'This code is on another lot.' : null
+}
+
+function dateProblem(day: string, nowMs: number): string | null {
+  const dateMs = /^\d{4}-\d{2}-\d{2}$/.test(day) ? momentOfField(day) : null
+  if (dateMs === null) return 'Enter a day, 2027-05-31.'
+  return dateMs < nowMs ? 'This day is past.' : null
+}
+
+/** The bottle that is not full. */
+function partProblem({ count, partMl, lossMl }: RunForm, { most, filledMl, leftMl }: RunLimits): string | null {
+  if ((partMl ?? 0) > filledMl) return 'That is a full bottle: count it.'
+  if (count === null || count > most) return null
+  const restMl = leftMl - (lossMl ?? 0) - count * filledMl
+  return (partMl ?? 0) > restMl + 1 ? `Only ${formatNumber(Math.max(0, restMl))} mL are left for it.` : null
+}
+
+/** What is wrong with a run, field by field. */
+export function runProblems(form: RunForm, limits: RunLimits) {
+  const { count, retained } = form
+  const tooMany = count !== null && count > limits.most
+  return {
+    count: count === null ? 'Count the bottles.' : tooMany ? `There is enough for ${limits.most}.` : null,
+    code: codeProblem(form.code, limits.codeTaken),
+    date: dateProblem(form.bestBefore, limits.nowMs),
+    part: partProblem(form, limits),
+    retained: count !== null && (retained ?? 0) > count ? 'More are kept back than were filled.' : null,
+    place: form.place.trim() ? null : 'Say where they stand.',
+    reference: form.treatment === 'cooked-hot-fill' ? referenceOf(form).problem || null : null,
+    store: limits.refusal,
   }
 }

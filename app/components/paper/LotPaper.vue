@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
-import { formatMass, jarLabels, PACKING_CHECKS, propertiesOf, styleById, type Lot } from '@lactofer/core'
+import { jarLabels, propertiesOf, type Lot } from '@lactofer/core'
 import { PAGES, SHEETS, type PageId, type SheetId } from '~/labels/paper'
+import { batchSheetOf } from './batchSheetOf'
 import { saveFile } from '~/composables/saveFile'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
@@ -39,67 +40,9 @@ const labels = () =>
   })
 const batch = () =>
   print('sheet', async () => {
-    const { made } = lot
-    if (made.kind !== 'plan') throw new Error('Only a planned lot has a batch sheet.')
+    if (lot.made.kind !== 'plan') throw new Error('Only a planned lot has a batch sheet.')
     const { batchSheetPdf } = await import('~/labels/batchSheet')
-    const style = styleById(made.style)
-    const write = (massG: number) => formatMass(massG, preferences.world, preferences.world === 'metric')
-    const actual = lot.weighed
-    const left = [...(actual?.rows ?? [])]
-    const weighedOf = (name: string) => {
-      const index = left.findIndex((row) => row.name === name)
-      const [row] = index >= 0 ? left.splice(index, 1) : []
-      return row ? write(row.massG) : ''
-    }
-    const rows = made.rows.map((row) => ({
-      name: row.name,
-      how: [row.preparation === 'raw' ? '' : row.preparation, row.seedsOut ? 'seeds out' : '', row.grower ?? '']
-        .filter(Boolean)
-        .join(', '),
-      planned: write(row.massG),
-      weighed: actual ? weighedOf(row.name) || 'left out' : '',
-    }))
-    return batchSheetPdf(
-      {
-        code: lot.code,
-        name: lot.name,
-        facts: [
-          ['Style', style.name],
-          ['Salt', `${made.saltPct} % of the ${made.saltBasis}`],
-          ...(style.ferments ? [['Target pH', made.targetPh.toFixed(2)] as [string, string]] : []),
-          ['Usual time', style.days.words],
-          ['Start', lot.packed ? lot.packed.at.slice(0, 10) : '__________'],
-        ],
-        rows: [
-          ...rows,
-          ...left.map((row) => ({ name: row.name, how: 'not planned', planned: '', weighed: write(row.massG) })),
-          ...(made.waterG > 0
-            ? [{ name: 'Water', how: '', planned: write(made.waterG), weighed: actual ? write(actual.waterG) : '' }]
-            : []),
-          ...(made.saltG > 0 || actual?.saltG
-            ? [
-                {
-                  name: 'Salt',
-                  how: book.library.salts.find((salt) => salt.id === made.saltId)?.name ?? '',
-                  planned: write(made.saltG),
-                  weighed: actual ? write(actual.saltG) : '',
-                },
-              ]
-            : []),
-        ],
-        vessels: (lot.packed?.vessels ?? []).map(
-          (vessel) =>
-            `${lot.code}${vessel.mark}: ${book.library.vessel(vessel.vesselId)?.name ?? vessel.vesselId}, ${write(vessel.massG)}${vessel.tareG === undefined ? '' : `, empty ${write(vessel.tareG)}`}${vessel.hot ? ', HOT' : ''}`,
-        ),
-        checks: PACKING_CHECKS.filter((check) => style.checks.includes(check.id)).map((check) => ({
-          text: check.text,
-          done: lot.checked?.done.includes(check.id) ?? false,
-        })),
-        cautions: [...style.cautions],
-      },
-      page.value,
-      link(),
-    )
+    return batchSheetPdf(batchSheetOf(lot, lot.made, book.library, preferences.world), page.value, link())
   })
 </script>
 
