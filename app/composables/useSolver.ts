@@ -28,20 +28,23 @@ function moveLimit(sauce: SauceForm, { limit, to }: Advice, margin: number): voi
     part[limit.end === 'high' ? 'highPct' : 'lowPct'] = Number((100 * to).toFixed(2))
 }
 
-/** Asks for amounts, puts them on the bench, and undoes that; follows an advice. */
+/** Puts amounts on the bench; back to what they were. */
+const put = (sauces: readonly SauceForm[], indexes: readonly number[], massesG: readonly (readonly number[])[]) =>
+  indexes.forEach((index, at) => setMasses(sauces[index]?.parts ?? [], massesG[at] ?? []))
+const restore = (sauces: readonly SauceForm[], indexes: readonly number[], before: Answered['before']) =>
+  indexes.forEach((index, at) => sauces[index]?.parts.forEach((part, one) => (part.massG = before[at]?.[one] ?? null)))
+
+/**
+ * Asks for amounts, puts them on the bench, and undoes that; follows an advice. `placed` tells whether the amounts on
+ * the bench are those of the answer.
+ */
 export function useSolver({ bench, question }: Pick<Bench, 'bench' | 'question'>) {
   const answered = shallowRef<Answered | null>(null)
   const busy = shallowRef(false)
   const problem = shallowRef('')
-  /** Whether the amounts on the bench are those of the answer. */
   const placed = shallowRef(false)
 
-  const put = (indexes: readonly number[], masses: readonly (readonly number[])[]) =>
-    indexes.forEach((index, at) => setMasses(bench.value.sauces[index]?.parts ?? [], masses[at] ?? []))
-  const restore = (indexes: readonly number[], before: Answered['before']) =>
-    indexes.forEach((index, at) =>
-      bench.value.sauces[index]?.parts.forEach((part, one) => (part.massG = before[at]?.[one] ?? null)),
-    )
+  const sauces = () => bench.value.sauces
   /** Asks once; whether there is an answer to go on from. */
   async function turn(all: boolean, indexes: number[], before: Answered['before']): Promise<boolean> {
     const { set, problem: refused } = question(all)
@@ -50,10 +53,10 @@ export function useSolver({ bench, question }: Pick<Bench, 'bench' | 'question'>
     const answer = await askForMix(set)
     answered.value = { set, answer, indexes, before }
     if (answer.status === 'infeasible') {
-      restore(indexes, before)
+      restore(sauces(), indexes, before)
       return false
     }
-    put(indexes, answer.massesG)
+    put(sauces(), indexes, answer.massesG)
     placed.value = true
     return true
   }
@@ -64,7 +67,7 @@ export function useSolver({ bench, question }: Pick<Bench, 'bench' | 'question'>
     try {
       const { indexes } = question(all)
       const before = indexes.map((index) => (bench.value.sauces[index]?.parts ?? []).map(({ massG }) => massG))
-      // The band of the answer may be wider than that of the pot: with its upper end held, it is asked again from there.
+      // The band of the answer may be wider than that of the pot: with its upper end held, it is asked again.
       for (let left = bench.value.wholeBand ? BAND_TURNS : 1; left > 0 && (await turn(all, indexes, before)); left--);
     } catch {
       problem.value =
@@ -75,13 +78,13 @@ export function useSolver({ bench, question }: Pick<Bench, 'bench' | 'question'>
   }
   function undo() {
     const last = answered.value
-    if (last) restore(last.indexes, last.before)
+    if (last) restore(sauces(), last.indexes, last.before)
     answered.value = null
   }
   function nearest() {
     const last = answered.value
     if (last?.answer.status !== 'infeasible' || !last.answer.nearestG) return
-    put(last.indexes, last.answer.nearestG)
+    put(sauces(), last.indexes, last.answer.nearestG)
     placed.value = true
   }
   /** Moves the one limit of an advice on the bench and solves again. What is in stock cannot be moved by hand. */

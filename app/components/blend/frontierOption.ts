@@ -1,6 +1,7 @@
 import { formatNumber, type Aim, type FrontierPoint, type Targets } from '@lactofer/core'
 import { TARGET_FIELDS } from './blendForm'
 import { aimName, aimValue } from './limitWords'
+import { chartText } from '~/components/chart/face'
 import type { Tones } from '~/composables/useTones'
 
 /* The picture of two properties that pull against each other, as options of the chart. */
@@ -107,7 +108,7 @@ export function frontierOption(
   const { ink, muted, line, surface } = tones
   return {
     animation: false,
-    textStyle: { color: muted, fontFamily: 'Atkinson Hyperlegible Next Variable', fontSize: 13 },
+    textStyle: chartText(muted),
     grid: { left: 56, right: 24, top: 30, bottom: 44 },
     tooltip: { trigger: 'item' as const, backgroundColor: surface, borderColor: line, textStyle: { color: ink } },
     xAxis: { ...axisOf(x, xSpan, tones), nameLocation: 'middle' as const, nameGap: 28 },
