@@ -1,17 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
-import {
-  formatNumber,
-  LotCodeSchema,
-  STYLES,
-  styleById,
-  USUAL_STYLE,
-  type Draft,
-  type EntryOf,
-  type StyleId,
-} from '@lactofer/core'
+import { formatNumber, STYLES, styleById, USUAL_STYLE, type Draft, type StyleId } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
+import { checkDrafts, packingProblems, planDraft, planProblems } from '~/components/plan/planDraft'
 import {
   colourOf,
   formOfRecipe,
@@ -40,45 +32,8 @@ const vessels = usePlanVessels(form, figures)
 const { filled, closure, packed, settled } = vessels
 const suggestedCode = computed(() => book.nextCode('LF'))
 const code = computed(() => form.value.code.trim() || suggestedCode.value)
-const overdrawn = computed(() =>
-  form.value.rows.find((row) => row.lotId && (row.massG ?? 0) > (book.lot(row.lotId)?.leftG ?? 0) + 0.5),
-)
-const problems = computed(() => {
-  const parsed = LotCodeSchema.safeParse(code.value)
-  return {
-    name: form.value.name.trim()
-      ? form.value.name.length > 80
-        ? 'Keep the name under 80 characters.'
-        : null
-      : 'Give it a name, as it should stand on the tape.',
-    code: parsed.success
-      ? book.codeTaken(code.value, form.value.lotId)
-        ? 'This code is on another lot. Choose a new one.'
-        : null
-      : (parsed.error.issues[0]?.message ?? null),
-    rows:
-      form.value.rows.length === 0 || form.value.rows.some((row) => row.massG === null)
-        ? 'Weigh in at least one ingredient; every row wants its weight.'
-        : form.value.rows.some((row) => row.boughtG !== undefined && row.boughtG < (row.massG ?? 0))
-          ? 'What was bought cannot weigh less than what goes in. Mend the marked row.'
-          : overdrawn.value
-            ? `There is not enough ${overdrawn.value.name}.`
-            : results.value === null
-              ? 'Some figure is missing.'
-              : results.value.problem,
-    figures: form.value.targetPh === null && style.value.ferments ? 'A target pH is needed.' : null,
-  }
-})
-const packing = computed(() => ({
-  vessel: form.value.bowl
-    ? null
-    : !filled.value
-      ? 'Choose the vessels it goes into.'
-      : filled.value.fill.verdict === 'too much'
-        ? 'It does not fit. Choose a larger vessel, or more of them.'
-        : null,
-  place: form.value.place.trim() || form.value.bowl ? null : 'Say where it will stand.',
-}))
+const problems = computed(() => planProblems(form.value, code.value, results.value, book))
+const packing = computed(() => packingProblems(form.value, filled.value?.fill ?? null))
 /** A mash is ground; for everything else the cut decides how fast the pieces follow their liquid. */
 const cutMatters = computed(() => style.value.judgedBy === 'acid' && style.value.usualCut !== 'ground')
 const CUT_OPTIONS = [
@@ -108,51 +63,18 @@ void loaded.then(() => {
 
 /** What is written for the plan, and, once packed, for its vessels and checks. */
 function drafts(lotId: string, pack: boolean): Draft[] | null {
-  const found = results.value
-  const { targetPh, saltPct, replaces, recipeId, bowl, done } = form.value
-  if (!found?.figures || saltPct === null) return null
   const at = nowMoment()
-  const plan: Omit<EntryOf<'plan'>, 'id' | 'by' | 'origin'> = {
-    kind: 'plan',
+  const plan = planDraft(form.value, results.value, {
     at,
     lotId,
     code: code.value,
-    name: form.value.name.trim(),
     color: colourOf(form.value, book.book),
-    style: form.value.style,
-    cut: form.value.cut,
-    rows: found.rows,
-    waterG: found.waterG,
-    saltG: Math.round(found.figures.dose.saltG * 10) / 10,
-    saltId: form.value.saltId,
-    saltBasis: form.value.saltBasis,
-    saltPct,
-    targetPh: targetPh ?? 4.2,
-    ...(replaces && { replaces }),
-    ...(recipeId && { recipeId }),
-    ...(bowl && { bowl }),
-  }
-  const check: Draft = {
-    kind: 'check',
-    at,
-    lotId,
-    done: style.value.checks.filter((id) => done.includes(id)),
-    open: style.value.checks.filter((id) => !done.includes(id)),
-  }
-  const looked = done.length ? [check] : []
-  if (!pack) return [plan, ...looked]
-  return [
-    plan,
-    ...looked,
-    {
-      kind: 'pack',
-      at,
-      lotId,
-      place: form.value.place.trim(),
-      closure: closure.value,
-      vessels: packed(found.figures.composition.massG),
-    },
-  ]
+  })
+  const massG = figures.value?.composition.massG
+  if (!plan || massG === undefined) return null
+  const place = form.value.place.trim()
+  const packedEntry: Draft = { kind: 'pack', at, lotId, place, closure: closure.value, vessels: packed(massG) }
+  return [plan, ...checkDrafts(style.value, form.value.done, lotId, at), ...(pack ? [packedEntry] : [])]
 }
 
 /** Records the plan; with `pack` also that it was packed: both or neither. Goes on to what comes next. */

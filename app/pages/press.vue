@@ -1,27 +1,17 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
-import { z } from 'zod'
-import {
-  acidG,
-  ACIDS,
-  cautionsFor,
-  earlierYields,
-  formatNumber,
-  formatShu,
-  InvalidInput,
-  LotCodeSchema,
-  ofMass,
-  otherSolidsG,
-  pressBalance,
-  PRESS_METHODS,
-  propertiesOf,
-  separate,
-  type AcidId,
-  type Composition,
-} from '@lactofer/core'
+import { cautionsFor, earlierYields } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
-import { shortDay } from '~/clock/moments'
+import {
+  balanceOf,
+  codeProblem,
+  freshPress,
+  pressedOf,
+  PressFormSchema,
+  weightsOf,
+  weightsProblem,
+} from '~/components/press/pressForm'
 import { useDraft } from '~/composables/useDraft'
 import { useRecorder } from '~/composables/useRecorder'
 import { newLotId, useBook } from '~/stores/book'
@@ -36,32 +26,7 @@ const candidates = computed(() =>
     .map((lot) => ({ lot, stand: book.standing(lot) }))
     .sort((a, b) => Number(b.stand?.state === 'ready') - Number(a.stand?.state === 'ready')),
 )
-const FormSchema = z.object({
-  lotId: z.string(),
-  method: z.enum(PRESS_METHODS),
-  inG: z.number().nullable(),
-  baseG: z.number().nullable(),
-  pulpG: z.number().nullable(),
-  seedsG: z.number().nullable(),
-  brineG: z.number().nullable(),
-  code: z.string(),
-  keepPulp: z.boolean(),
-  keepBrine: z.boolean(),
-})
-type PressForm = z.infer<typeof FormSchema>
-const fresh = (): PressForm => ({
-  lotId: '',
-  method: 'sieve',
-  inG: null,
-  baseG: null,
-  pulpG: 0,
-  seedsG: 0,
-  brineG: 0,
-  code: '',
-  keepPulp: false,
-  keepBrine: true,
-})
-const { draft: form, reset, loaded } = useDraft('press', FormSchema, fresh)
+const { draft: form, reset, loaded } = useDraft('press', PressFormSchema, freshPress)
 const asked = ref(false)
 const { busy, record } = useRecorder('The weights are still here; try again.')
 
@@ -69,7 +34,7 @@ const { busy, record } = useRecorder('The weights are still here; try again.')
 function choose(id: string) {
   const chosen = book.lot(id)
   form.value = {
-    ...fresh(),
+    ...freshPress(),
     method: form.value.method,
     lotId: id,
     inG: chosen ? Math.round(Math.max(0, chosen.leftG)) : null,
@@ -83,80 +48,28 @@ void loaded.then(() => {
 const lot = computed(() => candidates.value.find((candidate) => candidate.lot.id === form.value.lotId)?.lot)
 const stand = computed(() => lot.value && book.standing(lot.value))
 
-const weights = computed(() => {
-  const { inG, baseG, pulpG, seedsG, brineG } = form.value
-  return inG === null || baseG === null || pulpG === null || seedsG === null || brineG === null
-    ? null
-    : { inG, baseG, pulpG, seedsG, brineG }
-})
-const balance = computed(() => {
-  if (!weights.value) return null
-  try {
-    return { ...pressBalance(weights.value), problem: null }
-  } catch (error) {
-    if (error instanceof InvalidInput) return { problem: error.message }
-    throw error
-  }
-})
+const weights = computed(() => weightsOf(form.value))
+const balance = computed(() => weights.value && balanceOf(weights.value))
 const pressed = computed(() => {
   const composition = lot.value && book.composition(lot.value.id)
   if (!composition || !weights.value || balance.value?.problem !== null) return null
-  const { base, pulp, seeds, brine, lost, solidsThrownOut } = separate(composition, form.value.method, weights.value)
-  const streams: [string, Composition][] = [
-    ['base', base],
-    ['pulp', pulp],
-    ['seeds', seeds],
-    ['brine', brine],
-    ['lost', lost],
-  ]
-  return {
-    ...propertiesOf(base),
-    solidsThrownOut,
-    was: propertiesOf(ofMass(composition, 1000)),
-    streams: streams.filter(([, part]) => part.massG >= 0.5),
-    wholeHeat: streams.reduce((sum, [, part]) => sum + part.heat.typical, 0),
-  }
+  return pressedOf(composition, form.value.method, weights.value)
 })
 const cautions = computed(() => cautionsFor('press', { hasHotPeppers: (pressed.value?.was.shu.high ?? 0) > 500 }))
-const problems = computed(() => {
-  const parsed = LotCodeSchema.safeParse(form.value.code)
-  const more =
-    lot.value && form.value.inG !== null && form.value.inG > lot.value.leftG * 1.1
-      ? 'This is more than the lot holds. Check the tare.'
-      : null
-  return {
-    lot: !lot.value
-      ? 'Choose the lot to press.'
-      : stand.value?.state === 'discard'
-        ? 'This one is thrown away, not pressed.'
-        : null,
-    weights: !weights.value
-      ? 'Every weight is needed; write 0 where there was none.'
-      : form.value.baseG === 0
-        ? 'No base came out: weigh it.'
-        : (more ?? balance.value?.problem ?? null),
-    code: parsed.success
-      ? book.codeTaken(form.value.code)
-        ? 'This code is on another lot.'
-        : null
-      : (parsed.error.issues[0]?.message ?? null),
-  }
-})
+const problems = computed(() => ({
+  lot: !lot.value
+    ? 'Choose the lot to press.'
+    : stand.value?.state === 'discard'
+      ? 'This one is thrown away, not pressed.'
+      : null,
+  weights: weightsProblem(form.value, lot.value?.leftG ?? Infinity, balance.value?.problem ?? null),
+  code: codeProblem(form.value.code, book.codeTaken),
+}))
 const shown = (problem: string | null) => (asked.value ? problem : null)
-/** Weak acid of a part, g; what only binds has no weight here. */
-const acidOf = ({ acids }: Composition) =>
-  (Object.keys(ACIDS) as AcidId[]).reduce((sum, id) => sum + acidG(id, acids[id] ?? 0), 0)
 /** Earlier pressings of the same style, to see whether this one is usual. */
 const earlier = computed(() =>
   lot.value?.made.kind === 'plan' ? earlierYields(book.book, lot.value.made.style, lot.value.id).slice(0, 6) : [],
 )
-const usual = computed(() => {
-  const same = earlier.value
-    .filter((one) => one.method === form.value.method)
-    .map(({ yieldPct }) => yieldPct)
-    .sort((a, b) => a - b)
-  return same.length ? { low: same[0] ?? 0, high: same.at(-1) ?? 0, count: same.length } : null
-})
 const METHODS = [
   { value: 'whole', label: 'Keep whole: thick' },
   { value: 'sieve', label: 'Sieve: seeds and skins out' },
@@ -204,16 +117,6 @@ const candidateOptions = computed(() =>
     label: `${code} ${name}${its?.state === 'ready' ? ', ready' : ''}`,
   })),
 )
-/** Percent of the whole heat that a stream carries away. */
-const heatShare = ({ heat }: Composition) => {
-  const whole = pressed.value?.wholeHeat ?? 0
-  return whole > 0 ? formatNumber((100 * heat.typical) / whole) : 0
-}
-const yieldWords = computed(() => {
-  if (balance.value?.problem !== null || !usual.value) return ''
-  if (balance.value.yieldPct < usual.value.low - 5) return 'Less than usual'
-  return balance.value.yieldPct > usual.value.high + 5 ? 'More than usual' : 'As usual'
-})
 </script>
 
 <template>
@@ -275,96 +178,7 @@ const yieldWords = computed(() => {
         <CautionList :cautions="cautions" />
         <div><el-button type="primary" native-type="submit" :loading="busy">Record the press</el-button></div>
       </form>
-      <aside class="sheet" aria-label="What came out" aria-live="polite">
-        <h2>What came out</h2>
-        <template v-if="balance && balance.problem === null">
-          <p>
-            <span class="figure" data-figure="yield">{{ formatNumber(balance.yieldPct, 1) }} %</span> yield
-          </p>
-          <p>
-            <StateMark
-              :level="balance.missingPct > 5 ? 'ask' : 'fine'"
-              :word="`${formatNumber(balance.missingG)} g missing`"
-            />
-            {{ balance.sentence }}
-          </p>
-        </template>
-        <p v-else class="muted">Weigh base and pulp, and the balance stands here.</p>
-        <table v-if="pressed" class="plain">
-          <tbody>
-            <tr>
-              <td>pH</td>
-              <td class="number">{{ pressed.pH?.toFixed(2) ?? '–' }}</td>
-            </tr>
-            <tr>
-              <td>Salt</td>
-              <td class="number">{{ formatNumber(pressed.saltPct, 2) }} %</td>
-            </tr>
-            <tr>
-              <td>Heat, was {{ formatShu(pressed.was.shu) }}</td>
-              <td class="number">{{ formatShu(pressed.shu) }}</td>
-            </tr>
-            <tr>
-              <td>Solids</td>
-              <td class="number">{{ formatNumber(pressed.bodyPct, 1) }} %</td>
-            </tr>
-            <tr>
-              <td>Skins and seeds thrown out</td>
-              <td class="number">
-                {{ formatNumber(100 * pressed.solidsThrownOut.low) }}–{{
-                  formatNumber(100 * pressed.solidsThrownOut.high)
-                }}
-                %
-              </td>
-            </tr>
-          </tbody>
-        </table>
-        <div v-if="pressed" class="sideways">
-          <table class="plain small">
-            <thead>
-              <tr>
-                <th>Goes with</th>
-                <th class="number">weight</th>
-                <th class="number">salt</th>
-                <th class="number">acid</th>
-                <th class="number">solids</th>
-                <th class="number">heat</th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr v-for="[name, part] in pressed.streams" :key="name" :data-stream="name">
-                <td>{{ name }}</td>
-                <td class="number">{{ formatNumber(part.massG) }} g</td>
-                <td class="number">{{ formatNumber(part.saltG, 1) }} g</td>
-                <td class="number">{{ formatNumber(acidOf(part), 1) }} g</td>
-                <td class="number">{{ formatNumber(otherSolidsG(part), 1) }} g</td>
-                <td class="number">{{ heatShare(part) }} %</td>
-              </tr>
-            </tbody>
-          </table>
-        </div>
-        <p v-if="pressed" class="muted small">
-          Heat stays mostly with the solids; the share thrown out follows from the pulp’s weight and how dry this way of
-          pressing leaves it (judgement). What is lost is taken to be like the base.
-        </p>
-        <template v-if="earlier.length"
-          ><h3>Earlier of this style</h3>
-          <p v-if="usual && balance?.problem === null" data-figure="usual">
-            <StateMark
-              :level="balance.yieldPct < usual.low - 5 || balance.yieldPct > usual.high + 5 ? 'ask' : 'fine'"
-              :word="yieldWords"
-            />
-            {{ formatNumber(usual.low) }}–{{ formatNumber(usual.high) }} % in {{ usual.count }} before, pressed the same
-            way.
-          </p>
-          <ul class="plain-list small">
-            <li v-for="one in earlier" :key="one.lotId">
-              <span class="code">{{ one.code }}</span> {{ formatNumber(one.yieldPct, 1) }} %
-              <span class="muted">{{ one.method }}, {{ shortDay(one.atMs) }}</span>
-            </li>
-          </ul></template
-        >
-      </aside>
+      <PressOutcome :balance="balance" :pressed="pressed" :earlier="earlier" :method="form.method" />
     </div>
   </div>
 </template>

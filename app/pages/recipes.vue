@@ -3,19 +3,17 @@ import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
 import {
   factsOf,
-  formatNumber,
   InvalidInput,
   momentOf,
-  planFigures,
   readRecipe,
   styleById,
   USUAL_STYLE,
   writeRecipe,
-  type EntryOf,
   type Recipe,
 } from '@lactofer/core'
 import { nowMoment, nowMs } from '~/clock/clock'
 import { fullDay } from '~/clock/moments'
+import { compareRecipes } from '~/components/recipes/compareRecipes'
 import { saveFile } from '~/composables/saveFile'
 import { useRecorder } from '~/composables/useRecorder'
 import { newLotId, useBook } from '~/stores/book'
@@ -23,7 +21,6 @@ import { newLotId, useBook } from '~/stores/book'
 const book = useBook()
 const { record } = useRecorder('Your recipes are as they were.')
 const problem = ref('')
-type Version = EntryOf<'recipe'>
 const versions = computed(() =>
   book.recipes.flatMap((recipe) =>
     recipe.versions.map((version, index) => ({
@@ -49,55 +46,13 @@ const first = computed(
 const ids = computed(() => [left.value || first.value[0] || '', right.value || first.value[1] || ''] as const)
 const both = computed(() => ids.value.map(side))
 
-function figuresOf(version: Version) {
-  try {
-    return planFigures(book.book, version.plan)
-  } catch (error) {
-    if (error instanceof InvalidInput) return null
-    throw error
-  }
-}
-/** Both recipes by the kilogram of ingredients, line by line, so that sizes do not hide what differs. */
-const lines = computed(() => {
-  const sides = both.value.map((one) => (one ? { ...one, figures: figuresOf(one.version) } : null))
-  const names = [...new Set(sides.flatMap((one) => one?.version.plan.rows.map((row) => row.name) ?? []))]
-  const perKg = (one: (typeof sides)[number], name: string) => {
-    const rows = one?.version.plan.rows.filter((row) => row.name === name) ?? []
-    const total = one?.version.plan.rows.reduce((sum, row) => sum + row.massG, 0) ?? 0
-    return rows.length && total > 0
-      ? `${formatNumber((1000 * rows.reduce((sum, row) => sum + row.massG, 0)) / total)} g${rows.some((row) => row.preparation !== 'raw') ? `, ${rows.map((row) => row.preparation).join(', ')}` : ''}`
-      : '–'
-  }
-  const line = (name: string, of: (one: NonNullable<(typeof sides)[number]>) => string) => ({
-    name,
-    cells: sides.map((one) => (one ? of(one) : '')),
-  })
-  const all = [
-    line('Style', (one) => styleById(one.version.plan.style).name),
-    ...names.map((name) => ({ name, cells: sides.map((one) => perKg(one, name)) })),
-    line(
-      'Water, per kg of ingredients',
-      (one) => `${formatNumber((1000 * one.version.plan.waterG) / Math.max(1, one.figures?.ingredientG ?? 1))} g`,
-    ),
-    line('Salt', (one) => `${one.version.plan.saltPct} % of the ${one.version.plan.saltBasis}`),
-    line('Salt, evened out', (one) => (one.figures ? `${formatNumber(one.figures.dose.ofEverythingPct, 2)} %` : '–')),
-    line('Start pH', (one) =>
-      one.figures?.ph ? `${one.figures.ph.low.toFixed(1)}–${one.figures.ph.high.toFixed(1)}` : '–',
-    ),
-    line('Heat, SHU', (one) =>
-      one.figures
-        ? `${formatNumber(Number(one.figures.properties.shu.low.toPrecision(2)))}–${formatNumber(Number(one.figures.properties.shu.high.toPrecision(2)))}`
-        : '–',
-    ),
-    line('Sugar', (one) => (one.figures ? `${formatNumber(one.figures.properties.sugarPct.typical, 1)} %` : '–')),
-    line('Raw share', (one) =>
-      one.figures?.raw === null || !one.figures ? '–' : `${formatNumber(100 * one.figures.raw)} %`,
-    ),
-    line('Target pH', (one) => one.version.plan.targetPh.toFixed(2)),
-    line('Note', (one) => one.version.note ?? ''),
-  ]
-  return all.map((one) => ({ ...one, differs: one.cells[0] !== one.cells[1] }))
-})
+/** Both recipes line by line. */
+const lines = computed(() =>
+  compareRecipes(
+    book.book,
+    both.value.map((one) => one?.version ?? null),
+  ),
+)
 
 const exportOne = (recipe: Recipe) =>
   saveFile(

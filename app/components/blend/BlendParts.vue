@@ -5,7 +5,9 @@ import IconX from '~icons/lucide/x'
 import IconLock from '~icons/lucide/lock'
 import IconOpen from '~icons/lucide/lock-open'
 import { formatMass, formatNumber, InvalidInput, type Lot } from '@lactofer/core'
-import { freshPart, MODES, setShare, shareOut, STRENGTH_FIELD, totalOf, type Mode, type PartForm } from './blendForm'
+import { freshPart, MODES, reachOf, setShare, shareOut, totalOf, usualG, type Mode, type PartForm } from './blendForm'
+import { partWords, saidOf, tableWords } from './partWords'
+import { usePartOptions } from '~/composables/usePartOptions'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 
@@ -24,53 +26,12 @@ const problems = shallowRef<Record<string, string>>({})
 /** The part whose details are open. */
 const opened = ref('')
 
-/** What is poured most stands first. */
-const KINDS = [
-  'water',
-  'vinegar',
-  'salt',
-  'sweetener',
-  'acid',
-  'thickener',
-  'fruit',
-  'vegetable',
-  'herb',
-  'pepper',
-  'seafood',
-  'starter',
-] as const
-const stock = computed(() =>
-  book.lots.filter(
-    (lot) => lot.state === 'in stock' && ['base', 'brine', 'stock', 'pulp', 'ferment', 'blend'].includes(lot.kind),
-  ),
-)
-const lotOptions = (sauce: boolean) =>
-  stock.value
-    .filter((lot) => (lot.kind === 'blend') === sauce)
-    .map((lot) => ({
-      value: `lot:${lot.id}`,
-      label: `${lot.code} ${lot.name}, ${formatMass(lot.leftG, preferences.world)}`,
-    }))
-/** Finished sauces stand last: they are poured together seldom. */
-const options = computed(() => [
-  ...lotOptions(false),
-  ...KINDS.flatMap((kind) => book.library.materials.filter((material) => material.kind === kind)).map((material) => ({
-    value: `stuff:${material.id}`,
-    label: material.name,
-  })),
-  ...lotOptions(true),
-])
+const options = usePartOptions()
 const total = computed(() => totalOf({ parts: parts.value }))
 const lotOf = (part: PartForm): Lot | undefined => (part.lotId ? book.lot(part.lotId) : undefined)
 const material = (part: PartForm) => book.library.material(part.materialId ?? '')
 const colour = (part: PartForm) => lotOf(part)?.color ?? material(part)?.color ?? '#9aa58c'
-const isFine = (part: PartForm) => ['salt', 'acid', 'thickener'].includes(material(part)?.kind ?? '')
-/**
- * A slider reaches the stock, or a kilo (100 g for salt, acid and thickener); past its end it stretches with the
- * figure.
- */
-const reach = (part: PartForm) =>
-  Math.max(Math.ceil(lotOf(part)?.leftG ?? (isFine(part) ? 100 : 1000)), Math.ceil((part.massG ?? 0) * 1.25), 10)
+const reach = (part: PartForm) => reachOf(part, lotOf(part), material(part))
 
 function add(choice: string) {
   const [kind, id = ''] = choice.split(':')
@@ -81,15 +42,7 @@ function add(choice: string) {
     parts.value.push(
       freshPart({ key, lotId: lot.id, name: lot.name, massG: Math.max(0, Math.round(remains(lot.id) / 2)) }),
     )
-  if (found)
-    parts.value.push(
-      freshPart({
-        key,
-        materialId: found.id,
-        name: found.name,
-        massG: ['salt', 'acid'].includes(found.kind) ? 5 : found.kind === 'thickener' ? 1 : 100,
-      }),
-    )
+  if (found) parts.value.push(freshPart({ key, materialId: found.id, name: found.name, massG: usualG(found) }))
   adding.value = ''
 }
 function attempt(part: PartForm, work: () => void) {
@@ -118,50 +71,14 @@ function changeMode(next: Mode) {
   problems.value = {}
   mode.value = next
 }
-function said(part: PartForm): { text: string; level: 'problem' | 'note' } | null {
-  const lot = lotOf(part)
-  const own = problems.value[part.key]
-  if (own) return { text: own, level: 'problem' }
-  if (part.lotId && !lot) return { text: 'This lot is no longer in the log. Take it out.', level: 'problem' }
-  if (lot && part.massG !== null && part.massG > lot.leftG + 0.5)
-    return { text: `Only ${formatMass(lot.leftG, preferences.world)} in stock.`, level: 'problem' }
-  if (lot && remains(lot.id) < -0.5)
-    return {
-      text: `The sauces together take ${formatMass(-remains(lot.id), preferences.world)} more than there is.`,
-      level: 'problem',
-    }
-  const kind = material(part)?.kind
-  if (
-    kind === 'thickener' &&
-    total.value > 0 &&
-    (part.massG ?? 0) > 0.005 * total.value &&
-    part.materialId === 'xanthan'
-  )
-    return { text: 'More than 0.5 % of it turns slimy; 0.1 to 0.3 % is usual.', level: 'note' }
-  return null
-}
-const hasOwnPh = (part: PartForm) => part.materialId !== undefined && (material(part)?.ph ?? null) !== null
-const details = (part: PartForm) =>
-  [
-    part.ph === null ? tabled(part) : `pH ${part.ph.toFixed(2)}`,
-    part.preparation === 'boiled' ? 'cooked' : '',
-    part.strengthPct === null ? '' : `${part.strengthPct} % acetic acid`,
-    part.alkalinity === null ? '' : `alkalinity ${part.alkalinity} mmol/L`,
-    part.lowPct === null ? '' : `at least ${part.lowPct} %`,
-    part.highPct === null ? '' : `at most ${part.highPct} %`,
-  ]
-    .filter(Boolean)
-    .join(', ')
-/** What stands there anyhow. */
-const tabled = (part: PartForm) =>
-  hasOwnPh(part) && part.ph === null ? `pH ${material(part)?.ph?.typical.toFixed(1)}, from the table` : ''
-const isProduce = (part: PartForm) => ['fruit', 'vegetable', 'pepper', 'herb'].includes(material(part)?.kind ?? '')
-const PREPARED = [
-  { value: 'raw', label: 'raw' },
-  { value: 'boiled', label: 'cooked' },
-  { value: 'frozen', label: 'frozen' },
-  { value: 'roasted', label: 'roasted' },
-]
+const said = (part: PartForm) =>
+  saidOf(part, {
+    own: problems.value[part.key],
+    lot: lotOf(part),
+    remains,
+    totalG: total.value,
+    world: preferences.world,
+  })
 </script>
 
 <template>
@@ -189,15 +106,21 @@ const PREPARED = [
             ><template v-if="lotOf(part)"
               >{{ lotOf(part)?.code }},
               <span data-figure="remains">{{ formatMass(remains(lotOf(part)!.id), preferences.world) }} stay</span
-              ><template v-if="details(part)">, {{ details(part) }}</template></template
-            ><template v-else>{{ details(part) || 'off the shelf' }}</template></span
+              ><template v-if="partWords(part, material(part))"
+                >, {{ partWords(part, material(part)) }}</template
+              ></template
+            ><template v-else>{{ partWords(part, material(part)) || 'off the shelf' }}</template></span
           ></span
         >
         <span class="share small">{{ total > 0 ? formatNumber((100 * (part.massG ?? 0)) / total, 1) : '–' }} %</span>
         <span class="tools">
           <el-button
             text
-            :class="{ on: details(part) !== '' && details(part) !== tabled(part) }"
+            :class="{
+              on:
+                partWords(part, material(part)) !== '' &&
+                partWords(part, material(part)) !== tableWords(part, material(part)),
+            }"
             :aria-label="`${part.name}: what you know of it, limits`"
             :aria-expanded="opened === part.key"
             @click="opened = opened === part.key ? '' : part.key"
@@ -253,58 +176,7 @@ const PREPARED = [
             @update:model-value="changeRatio(part, $event)"
           />
         </div>
-        <div v-if="opened === part.key" class="more fields">
-          <QuantityField
-            v-if="hasOwnPh(part)"
-            v-model="part.ph"
-            kind="ph"
-            :label="`${part.name}, its own pH`"
-            optional
-            :placeholder="material(part)?.ph?.typical.toFixed(1)"
-          />
-          <QuantityField
-            v-if="material(part)?.kind === 'vinegar'"
-            v-model="part.strengthPct"
-            kind="percent"
-            :limits="STRENGTH_FIELD"
-            :label="`${part.name}, acetic acid`"
-            optional
-            no-take
-            :placeholder="String(material(part)?.acidsPct.acetic?.typical ?? 5)"
-            hint="as the bottle says; 0 % would be water"
-          />
-          <QuantityField
-            v-if="material(part)?.kind === 'water'"
-            v-model="part.alkalinity"
-            kind="number"
-            :limits="{ high: 20, unit: 'mmol/L' }"
-            :label="`${part.name}, alkalinity in mmol/L`"
-            optional
-            no-take
-            placeholder="0"
-            hint="your supplier’s figure; hard tap water has 3 to 5"
-          />
-          <PickField
-            v-if="isProduce(part)"
-            v-model="part.preparation"
-            :label="`${part.name}, as`"
-            :options="PREPARED"
-          />
-          <QuantityField
-            v-model="part.lowPct"
-            kind="percent"
-            :label="`${part.name}, share at least`"
-            optional
-            no-take
-          />
-          <QuantityField
-            v-model="part.highPct"
-            kind="percent"
-            :label="`${part.name}, share at most`"
-            optional
-            no-take
-          />
-        </div>
+        <PartDetails v-if="opened === part.key" v-model="parts[index]!" class="more" />
         <p v-if="said(part)" :class="said(part)?.level === 'problem' ? 'problem' : 'note small muted'" role="alert">
           {{ said(part)?.text }}
         </p>
@@ -380,8 +252,6 @@ const PREPARED = [
 }
 .more {
   grid-column: 2 / -1;
-  padding: var(--s1) 0 var(--s3);
-  grid-template-columns: repeat(auto-fill, minmax(140px, 1fr));
 }
 .problem,
 .note {

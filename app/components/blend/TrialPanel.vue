@@ -2,18 +2,14 @@
 import { computed, ref, watch } from 'vue'
 import { ElMessage } from 'element-plus'
 import {
-  acidFromTrial,
   forecastBlend,
   formatNumber,
   InvalidInput,
-  learnAcid,
   mostUncertain,
   ofMass,
-  othersSd,
   READING_NOISE,
   readSpread,
   SCALE_STEPS,
-  tasteWords,
   TRIAL_G,
   trialOf,
   type Composition,
@@ -23,7 +19,9 @@ import {
 } from '@lactofer/core'
 import type { z } from 'zod'
 import { nowMoment } from '~/clock/clock'
-import { partForLog, scaleParts, totalOf, type SauceForm } from './blendForm'
+import { partForLog, type SauceForm } from './blendForm'
+import { bandWords } from './limitWords'
+import { lessonOf } from './lesson'
 import { useMeters } from '~/composables/useMeters'
 import { useRecorder } from '~/composables/useRecorder'
 import { useBook } from '~/stores/book'
@@ -100,31 +98,14 @@ watch(
 const lesson = computed(() => {
   if (ph.value === null || !unknown.value) return null
   const others = actual.value.filter((one) => one !== unknown.value).map(({ composition }) => composition)
-  try {
-    const { composition } = unknown.value
-    const found = acidFromTrial(
-      composition,
-      others,
-      ph.value,
-      readSpread(instrument.value ?? instrumentOf(using.value)),
-      othersSd(composition, others),
-    )
-    const after = learnAcid(composition.acidSpread, [found])
-    return {
-      problem: '',
-      sentence: `${unknown.value.name} holds about ${formatNumber(after.factor, 2)} times the acid that was supposed, give or take ${formatNumber(100 * after.spread)} % (before: ${formatNumber(100 * composition.acidSpread)} %).`,
-    }
-  } catch (error) {
-    if (error instanceof InvalidInput) return { problem: error.message, sentence: '' }
-    throw error
-  }
+  return lessonOf(unknown.value, others, ph.value, readSpread(instrument.value ?? instrumentOf(using.value)))
 })
 /** A reading well outside its band is told: safety goes by what was read. */
 const unexpected = computed(() => {
   const band = before.value.ph
   if (ph.value === null || !band || (ph.value >= band.low - READING_NOISE && ph.value <= band.high + READING_NOISE))
     return ''
-  return `Expected ${range(band)}. Weigh and read it again; if it stays, what was read counts, and a fruit or vinegar is not what its label or table says.`
+  return `Expected ${bandWords(band)}. Weigh and read it again; if it stays, what was read counts, and a fruit or vinegar is not what its label or table says.`
 })
 function taken({ instrument: used }: Taken) {
   if (used.kind === 'meter') instrument.value = used
@@ -171,32 +152,6 @@ async function keep(event: Event) {
   note.value = ''
   instrument.value = undefined
 }
-const sumG = (trial: EntryOf<'trial'>) => trial.parts.reduce((sum, part) => sum + part.massG, 0)
-/** Everything that any trial held, in the order of the pot. */
-const names = computed(() => [...new Set(trials.flatMap((trial) => trial.parts.map(({ name }) => name)))])
-const shareIn = (trial: EntryOf<'trial'>, name: string) =>
-  (100 * trial.parts.filter((part) => part.name === name).reduce((sum, part) => sum + part.massG, 0)) / sumG(trial)
-/** What the bench says now of what stood in a trial. */
-const nowOf = (trial: EntryOf<'trial'>) =>
-  forecastBlend(trial.parts.flatMap((part) => book.part(part, sauce.value.id) ?? [])).ph
-const range = (one: { low: number; high: number } | null | undefined) =>
-  one ? `${one.low.toFixed(2)}–${one.high.toFixed(2)}` : '–'
-/** A trial that was weighed or read wrong: forgotten, with what it taught; what it took of the jars is there again. */
-const takeBack = (trial: EntryOf<'trial'>) =>
-  record({ kind: 'retract', at: nowMoment(), replaces: trial.id, reason: 'Trial taken back.' })
-/** Puts the shares of a trial on the bench, as much as there was in the pot. */
-function choose(trial: EntryOf<'trial'>) {
-  const total = totalOf(sauce.value) || 1000
-  for (const part of sauce.value.parts)
-    part.massG = trial.parts
-      .filter((one) => (one.lotId ?? one.materialId) === (part.lotId ?? part.materialId))
-      .reduce((sum, one) => sum + one.massG, 0)
-  scaleParts(sauce.value.parts, total)
-  ElMessage.success(`${trial.name} is on the bench, scaled to what was in the pot.`)
-}
-/** Taste and note of a trial, in one line. */
-const remarksOf = ({ taste, note }: EntryOf<'trial'>) =>
-  [taste ? tasteWords(taste) : '', note ?? ''].filter(Boolean).join('; ') || '–'
 </script>
 
 <template>
@@ -278,7 +233,7 @@ const remarksOf = ({ taste, note }: EntryOf<'trial'>) =>
           </div>
           <p class="small">
             Expected pH <strong data-figure="expected">{{ before.ph?.typical.toFixed(2) ?? '–' }}</strong>, probably
-            {{ range(before.ph) }}. Stir, let it stand ten minutes, read it at room temperature.
+            {{ bandWords(before.ph) }}. Stir, let it stand ten minutes, read it at room temperature.
           </p>
           <p v-if="unexpected" data-figure="unexpected">
             <StateMark level="ask" word="Not as expected" /> {{ unexpected }}
@@ -291,61 +246,7 @@ const remarksOf = ({ taste, note }: EntryOf<'trial'>) =>
         </form>
       </template>
     </template>
-    <div v-if="trials.length" class="sideways" data-trials>
-      <h3>Trials side by side</h3>
-      <table class="plain">
-        <thead>
-          <tr>
-            <th />
-            <th v-for="trial in trials" :key="trial.id" class="number">{{ trial.name }}</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="name in names" :key="name">
-            <td>{{ name }}</td>
-            <td v-for="trial in trials" :key="trial.id" class="number">
-              {{ formatNumber(shareIn(trial, name), 1) }} %
-            </td>
-          </tr>
-          <tr>
-            <td>pH expected before</td>
-            <td v-for="trial in trials" :key="trial.id" class="number">
-              {{ trial.predictedPh?.typical.toFixed(2) ?? '–' }}
-              <span class="small muted">{{ range(trial.predictedPh) }}</span>
-            </td>
-          </tr>
-          <tr>
-            <td><strong>pH read</strong></td>
-            <td v-for="trial in trials" :key="trial.id" class="number">
-              <strong>{{ trial.ph?.toFixed(2) ?? '–' }}</strong>
-            </td>
-          </tr>
-          <tr>
-            <td>the bench says now</td>
-            <td v-for="trial in trials" :key="trial.id" class="number" data-figure="after">
-              {{ nowOf(trial)?.typical.toFixed(2) ?? '–' }} <span class="small muted">{{ range(nowOf(trial)) }}</span>
-            </td>
-          </tr>
-          <tr>
-            <td>salt measured</td>
-            <td v-for="trial in trials" :key="trial.id" class="number">
-              {{ trial.saltPct === undefined ? '–' : `${trial.saltPct} %` }}
-            </td>
-          </tr>
-          <tr>
-            <td>taste and note</td>
-            <td v-for="trial in trials" :key="trial.id" class="small">{{ remarksOf(trial) }}</td>
-          </tr>
-          <tr>
-            <td />
-            <td v-for="trial in trials" :key="trial.id" class="number">
-              <el-button @click="choose(trial)">Go on with it</el-button>{{ ' '
-              }}<el-button text :loading="busy" @click="takeBack(trial)">Take it back</el-button>
-            </td>
-          </tr>
-        </tbody>
-      </table>
-    </div>
+    <TrialTable v-if="trials.length" v-model:sauce="sauce" :trials="trials" />
   </section>
 </template>
 
@@ -355,8 +256,5 @@ const remarksOf = ({ taste, note }: EntryOf<'trial'>) =>
 }
 .field {
   width: 160px;
-}
-td.small {
-  min-width: 140px;
 }
 </style>

@@ -89,3 +89,7 @@ export const reachWords = ({ mix, aim, low, high }: Reach, set: MixSet): string 
   high - low < AIM_STEP[aim]
     ? `${of(set, mix)}${NAMES[aim]} can only be ${bare(aim, low)}`
     : `${of(set, mix)}${NAMES[aim]} can be ${bare(aim, low)} at the lowest and ${bare(aim, high)} at the highest`
+
+/** A band of pH: "3.41–3.62". */
+export const bandWords = (band: { low: number; high: number } | null | undefined): string =>
+  band ? `${band.low.toFixed(2)}–${band.high.toFixed(2)}` : '–'

@@ -124,6 +124,10 @@ const kindOptions = computed(() =>
 /** What a bottle of a format takes beside itself. */
 const takesWords = ({ insert, band }: { insert: boolean; band: boolean }) =>
   ['cap', ...(insert ? ['insert'] : []), ...(band ? ['band'] : []), 'label'].join(', ')
+function leave() {
+  Object.assign(form, fresh())
+  editing.value = false
+}
 </script>
 
 <template>
@@ -185,14 +189,7 @@ const takesWords = ({ insert, band }: { insert: boolean; band: boolean }) =>
         <el-button type="primary" native-type="submit" :loading="busy">Keep it</el-button
         ><el-button v-if="form.formatId && book.library.ownFormats" @click="(event) => save(event, true)"
           >Use it no more</el-button
-        ><el-button
-          text
-          @click="
-            Object.assign(form, fresh())
-            editing = false
-          "
-          >Leave it</el-button
-        >
+        ><el-button text @click="leave">Leave it</el-button>
       </div>
     </form>
     <h3>What is there</h3>

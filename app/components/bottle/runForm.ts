@@ -1,5 +1,7 @@
 import { z } from 'zod'
 import {
+  allergensOf,
+  cautionsFor,
   formatNumber,
   HEAT_REFERENCES,
   InvalidInput,
@@ -9,8 +11,12 @@ import {
   TREATMENTS,
   USUAL_REFERENCE,
   wayOf,
+  type Caution,
+  type Composition,
   type HeatReference,
+  type Ingredient,
   type Lot,
+  type Range,
 } from '@lactofer/core'
 import { momentOfField } from '~/clock/moments'
 
@@ -141,4 +147,24 @@ export function runProblems(form: RunForm, limits: RunLimits) {
     reference: form.treatment === 'cooked-hot-fill' ? referenceOf(form).problem || null : null,
     store: limits.refusal,
   }
+}
+
+/**
+ * What is to be minded on the way into bottles.
+ * @param known of the pot; what is not known counts as sweet and live.
+ */
+export function runCautions(
+  parts: readonly Ingredient[],
+  { treatment }: RunForm,
+  composition: Composition | null,
+  known: { sugarGPerL: Range } | null,
+): Caution[] {
+  const { heats } = wayOf(treatment)
+  return cautionsFor('bottle', {
+    allergens: allergensOf(parts),
+    liveSugar: !heats && (composition?.live ?? true) && (known?.sugarGPerL.high ?? 100) > 3,
+    honey: parts.some((part) => part.name === 'Honey'),
+    cooked: heats,
+    hotFill: treatment === 'cooked-hot-fill',
+  })
 }

@@ -45,6 +45,10 @@ const probeOptions = computed(() => [
     .filter(({ state }) => state === 'fermenting')
     .map(({ id, code, name }) => ({ value: id, label: `${code} ${name}` })),
 ])
+function calibrate() {
+  open.value = false
+  instruments.calibrating = true
+}
 </script>
 
 <template>
@@ -77,13 +81,7 @@ const probeOptions = computed(() => [
         <el-button type="primary" :disabled="ph === null || tempC === null" @click="dip">Dip the probes</el-button>
         <el-button @click="instruments.command({ do: 'lift' })">Lift them out</el-button>
         <el-checkbox v-model="thick">A thick mash</el-checkbox>
-        <el-button
-          @click="
-            open = false
-            instruments.calibrating = true
-          "
-          >Calibrate on two buffers</el-button
-        >
+        <el-button @click="calibrate">Calibrate on two buffers</el-button>
       </div>
       <div v-if="probes.length" class="row">
         <PickField

@@ -18,6 +18,7 @@ import {
   type Remedy,
 } from '@lactofer/core'
 import { nowMoment, nowMs } from '~/clock/clock'
+import { HOW, putOf, SPOONS } from './saltRemedy'
 import { useRecorder } from '~/composables/useRecorder'
 import { useBook } from '~/stores/book'
 
@@ -29,11 +30,6 @@ const { lot } = defineProps<{ lot: Lot }>()
 const open = defineModel<boolean>({ required: true })
 const book = useBook()
 const { busy, record } = useRecorder()
-const HOW = [
-  { value: 'measured', label: 'I measured it' },
-  { value: 'grams', label: 'I remember the grams' },
-  { value: 'spoons', label: 'I remember the spoons' },
-] as const
 const how = ref<(typeof HOW)[number]['value']>('measured')
 const measuredPct = ref<number | null>(null)
 const grams = ref<number | null>(null)
@@ -159,23 +155,7 @@ async function did(remedy: Remedy) {
             ...(lot.weighed && { replaces: lot.weighed.id }),
           },
         ]
-  const brine = (brinePct.value ?? 0) / 100
-  const rowsG = sumG(fresh.value)
-  const put =
-    remedy.id === 'salt'
-      ? { rows: [], waterG: 0, saltG: remedy.massG }
-      : remedy.id === 'water'
-        ? { rows: [], waterG: remedy.massG, saltG: 0 }
-        : remedy.id === 'brine'
-          ? { rows: [], waterG: remedy.massG * (1 - brine), saltG: remedy.massG * brine }
-          : {
-              rows: fresh.value.map(({ said: _said, boughtG: _bought, ...row }) => ({
-                ...row,
-                massG: (row.massG * remedy.massG) / rowsG,
-              })),
-              waterG: 0,
-              saltG: 0,
-            }
+  const put = putOf(remedy, fresh.value, brinePct.value ?? 0)
   if (
     !(await record(...facts, {
       kind: 'add',
@@ -189,10 +169,6 @@ async function did(remedy: Remedy) {
   ElMessage.success('Recorded. Stir it through, and taste or measure again in a day.')
   open.value = false
 }
-const SPOONS = [
-  { value: 'tsp', label: 'teaspoons, level' },
-  { value: 'tbsp', label: 'tablespoons, level' },
-]
 const saltOptions = computed(() => [
   ...book.library.salts.map(({ id, name }) => ({ value: id, label: name })),
   { value: 'unknown', label: 'another salt' },

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
-import { alongTheShelf, HOUR_MS, type Ask } from '@lactofer/core'
+import { alongTheShelf, type Ask } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
+import { LEVEL_WORDS, overdueWords, pageOf, verbOf } from './askWords'
 import { saveCalendar } from '~/composables/roundCalendar'
 import { useRecorder } from '~/composables/useRecorder'
 import { useBook } from '~/stores/book'
@@ -67,31 +68,6 @@ async function skip(why: string) {
   skipping.value = null
   await done([ask], why.trim())
 }
-const target = (ask: Ask) =>
-  ask.go === 'press'
-    ? `/press?lot=${ask.lotId}`
-    : ask.go === 'blend'
-      ? `/blend/${ask.lotId}`
-      : ask.go === 'bottle'
-        ? `/release/${ask.lotId}`
-        : ask.go === 'cellar'
-          ? `/cellar?lot=${ask.lotId}`
-          : `/ferment/${ask.lotId}`
-const verb = (ask: Ask) =>
-  ask.go === 'press'
-    ? 'Press'
-    : ask.go === 'bottle' || ask.go === 'cellar'
-      ? 'Look'
-      : ask.level === 'discard'
-        ? 'Look'
-        : ask.title.startsWith('Weigh')
-          ? 'Weigh'
-          : 'Read'
-const levelWord = { discard: 'Discard', act: 'Act', ask: 'Ask', fine: 'Ready' } as const
-function overdue({ dueMs }: Ask): string {
-  const hours = dueMs === null ? 0 : (book.nowMs - dueMs) / HOUR_MS
-  return hours < 3 ? '' : `, ${hours < 36 ? `${Math.round(hours)} h` : `${Math.round(hours / 24)} days`} overdue`
-}
 async function calendar() {
   try {
     ElMessage.success(
@@ -107,6 +83,10 @@ const countWords = computed(() => {
     ? 'Nothing is asked for now. Look and smell all the same.'
     : `${count} ${count === 1 ? 'thing' : 'things'} to do`
 })
+function askWhy(ask: Ask) {
+  skipping.value = ask
+  reason.value = ''
+}
 </script>
 
 <template>
@@ -146,8 +126,8 @@ const countWords = computed(() => {
             </p>
             <p>
               <StateMark :level="ask.level" :word="ask.title" /><span class="visually-hidden">
-                ({{ levelWord[ask.level] }})</span
-              ><span v-if="overdue(ask)" class="small late">{{ overdue(ask) }}</span>
+                ({{ LEVEL_WORDS[ask.level] }})</span
+              ><span v-if="overdueWords(ask, book.nowMs)" class="small late">{{ overdueWords(ask, book.nowMs) }}</span>
             </p>
             <p class="muted small">{{ ask.why }}</p>
           </div>
@@ -159,18 +139,12 @@ const countWords = computed(() => {
               @click="done([ask])"
               >Done</el-button
             >
-            <el-button
-              text
-              :aria-label="`Skip: ${ask.title}, ${lotOf(ask)?.code}`"
-              @click="
-                skipping = ask
-                reason = ''
-              "
+            <el-button text :aria-label="`Skip: ${ask.title}, ${lotOf(ask)?.code}`" @click="askWhy(ask)"
               >Skip</el-button
             >
           </div>
-          <NuxtLink v-else :to="target(ask)" class="go"
-            >{{ verb(ask) }}<span class="visually-hidden"> {{ lotOf(ask)?.code }}</span></NuxtLink
+          <NuxtLink v-else :to="pageOf(ask)" class="go"
+            >{{ verbOf(ask) }}<span class="visually-hidden"> {{ lotOf(ask)?.code }}</span></NuxtLink
           >
         </li>
       </ul>

@@ -1,15 +1,7 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
-import {
-  dayOf,
-  packedComposition,
-  propertiesOf,
-  temperaturesOf,
-  type Ask,
-  type Level,
-  type Lot,
-  type VesselKind,
-} from '@lactofer/core'
+import { ref } from 'vue'
+import { dayOf } from '@lactofer/core'
+import { useShelf, WORDS, type Shown } from '~/composables/useShelf'
 import { useBook } from '~/stores/book'
 
 /**
@@ -17,85 +9,10 @@ import { useBook } from '~/stores/book'
  * its lot.
  */
 const book = useBook()
-/** From so many vessels on they are drawn small. */
-const MANY = 30
-const shown = ref<Level | 'all' | 'nothing'>('all')
+const shown = ref<Shown>('all')
 const asList = ref(false)
 
-interface Standing {
-  lot: Lot
-  asks: Ask[]
-  level: Level | 'nothing'
-  ph: string
-  vessels: { vessel: VesselKind; mark: string; hot: boolean; fraction: number }[]
-}
-const byLot = computed(() => {
-  const asks = new Map<string, Ask[]>()
-  for (const ask of book.asks) asks.set(ask.lotId, [...(asks.get(ask.lotId) ?? []), ask])
-  return asks
-})
-const standings = computed<Standing[]>(() =>
-  book.fermenting.map((lot) => {
-    const composition = packedComposition(book.book, lot)
-    const density = composition ? propertiesOf(composition).densityGPerMl : 1
-    const last = lot.readings.findLast((reading) => reading.ph !== undefined)?.ph
-    const asks = byLot.value.get(lot.id) ?? []
-    return {
-      lot,
-      asks,
-      level: asks[0]?.level ?? 'nothing',
-      ph: last === undefined ? 'no pH yet' : `pH ${last.toFixed(2)}`,
-      vessels: lot.vessels.flatMap(({ vesselId, mark, massG, hot }) => {
-        const vessel = book.library.vessel(vesselId)
-        return vessel ? [{ vessel, mark, hot, fraction: massG / density / vessel.capacityMl }] : []
-      }),
-    }
-  }),
-)
-const WORDS = {
-  all: 'All',
-  discard: 'Discard',
-  act: 'Act',
-  ask: 'Ask',
-  fine: 'Ready',
-  nothing: 'Nothing today',
-} as const
-const counts = computed(() =>
-  (Object.keys(WORDS) as (keyof typeof WORDS)[])
-    .map((level) => ({
-      level,
-      count: level === 'all' ? standings.value.length : standings.value.filter((one) => one.level === level).length,
-    }))
-    .filter(({ count }) => count > 0),
-)
-const chosen = computed(() => standings.value.filter(({ level }) => shown.value === 'all' || level === shown.value))
-const small = computed(() => chosen.value.reduce((sum, { vessels }) => sum + vessels.length, 0) > MANY)
-const places = computed(() =>
-  [...new Set(standings.value.map(({ lot }) => lot.place))]
-    .map((place) => {
-      const here = chosen.value.filter(({ lot }) => lot.place === place)
-      const temps = standings.value
-        .filter(({ lot }) => lot.place === place)
-        .flatMap(({ lot }) =>
-          temperaturesOf(lot)
-            .slice(-1)
-            .map(({ tempC }) => tempC),
-        )
-      return {
-        place,
-        here,
-        tempC: temps.length ? temps.reduce((sum, value) => sum + value, 0) / temps.length : null,
-        tallest: Math.max(0, ...here.flatMap(({ vessels }) => vessels.map(({ vessel }) => vessel.heightMm))),
-      }
-    })
-    .filter(({ here }) => here.length > 0),
-)
-const scale = computed(() =>
-  Math.min(
-    small.value ? 0.22 : 0.5,
-    (small.value ? 110 : 230) / Math.max(1, ...places.value.map(({ tallest }) => tallest)),
-  ),
-)
+const { standings, counts, chosen, small, places, scale } = useShelf(shown)
 </script>
 
 <template>

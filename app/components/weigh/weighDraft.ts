@@ -1,5 +1,13 @@
 import { z } from 'zod'
-import { CLOSURE_NAMES, PACKING_CHECKS, WeighInSchema, type PackingCheck } from '@lactofer/core'
+import {
+  CLOSURE_NAMES,
+  PACKING_CHECKS,
+  vesselMark,
+  WeighInSchema,
+  type EntryOf,
+  type PackingCheck,
+  type WeighIn,
+} from '@lactofer/core'
 
 /** One vessel at packing: empty, then full, on the scale. */
 export const FillingSchema = z.object({
@@ -50,3 +58,47 @@ export const fillingProblem = (filling: Filling): string | null => {
   const net = netG(filling)
   return net !== null && net <= 0 ? 'Full weighs no more than empty. Check which was which.' : null
 }
+
+/** Vessels as they are before anything is in them. @param tareOf what a vessel weighs empty, where that is known. */
+export const emptyFillings = (vesselIds: readonly string[], tareOf: (id: string) => number | undefined): Filling[] =>
+  vesselIds.map((vesselId, index) => ({
+    vesselId,
+    mark: vesselMark(index, vesselIds.length),
+    tareG: tareOf(vesselId) ?? null,
+    grossG: null,
+    hot: false,
+  }))
+
+/** The vessels as they are packed. @param massG what was weighed in, shared out over those that were not weighed. */
+export function packedVessels(
+  fillings: readonly Filling[],
+  massG: number,
+  capacityMl: (id: string) => number,
+): EntryOf<'pack'>['vessels'] {
+  const masses = massesOf(fillings, massG, capacityMl)
+  return fillings.map(({ vesselId, mark, hot, tareG }, index) => ({
+    vesselId,
+    mark,
+    hot,
+    massG: masses[index] ?? 0,
+    ...(tareG !== null && { tareG }),
+  }))
+}
+
+/** One more step, for the salt that is still missing. */
+export const withMoreSalt = (state: WeighIn, missingG: number): WeighIn => ({
+  ...state,
+  at: state.steps.length,
+  steps: [
+    ...state.steps,
+    {
+      kind: 'salt',
+      row: null,
+      name: 'Salt, the rest',
+      plannedG: missingG,
+      takenG: null,
+      state: 'waits',
+      how: 'added',
+    },
+  ],
+})

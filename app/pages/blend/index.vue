@@ -2,49 +2,20 @@
 import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import { useElementVisibility } from '@vueuse/core'
 import { ElMessage } from 'element-plus'
-import IconPlus from '~icons/lucide/plus'
-import {
-  cautionsFor,
-  formatMass,
-  formatNumber,
-  formatVolume,
-  keepOutlook,
-  LotCodeSchema,
-  ofMaterial,
-  PROPERTIES,
-  valueOf,
-  WARN_BAR,
-  type Composition,
-  type Lot,
-} from '@lactofer/core'
-import { totalOf, type PartForm } from '~/components/blend/blendForm'
+import { formatNumber, keepOutlook, PROPERTIES, valueOf, WARN_BAR } from '@lactofer/core'
+import { sauceCautions, sauceProblems, type PartForm } from '~/components/blend/blendForm'
+import { VIEWS, type View } from '~/components/blend/views'
 import { headline } from '~/components/measure/rulers'
 import { useBench } from '~/composables/useBench'
 import { useRecorder } from '~/composables/useRecorder'
 import { useSolver } from '~/composables/useSolver'
 import { useBook } from '~/stores/book'
-import { usePreferences } from '~/stores/preferences'
 
 const book = useBook()
-const preferences = usePreferences()
 const router = useRouter()
 const onBench = useBench()
-const {
-  bench,
-  sauce,
-  poured,
-  forecast,
-  bottles,
-  live,
-  cost,
-  taken,
-  remains,
-  trials,
-  question,
-  addSauce,
-  removeSauce,
-  totalG,
-} = onBench
+const { bench, sauce, poured, forecast, bottles, live, cost, taken, remains, trials, addSauce, removeSauce, totalG } =
+  onBench
 const { answered, busy: solving, problem: solveProblem, placed, solve, undo, nearest, follow } = useSolver(onBench)
 const asked = ref(false)
 const { busy, record } = useRecorder('The bench is as you left it; try again.')
@@ -52,62 +23,13 @@ const { busy, record } = useRecorder('The bench is as you left it; try again.')
 /** While the rulers are out of sight their figures ride along at the top. */
 const rulersSeen = useElementVisibility(useTemplateRef('rulers'), { threshold: 0.6 })
 
-const VIEWS = [
-  { value: 'solve', label: 'Targets' },
-  { value: 'trial', label: 'Trial' },
-  { value: 'answers', label: 'Additions' },
-  { value: 'sources', label: 'Origins' },
-  { value: 'pulls', label: 'Trade-offs' },
-  { value: 'ladder', label: 'Dilution' },
-  { value: 'heat', label: 'Heat' },
-  { value: 'keep', label: 'Keeping' },
-] as const
-type View = (typeof VIEWS)[number]['value']
 const view = ref<View>('solve')
 
-const water = computed(() => book.library.material('water'))
-const additions = computed<{ name: string; composition: Composition }[]>(() => {
-  const distinct = poured.value
-    .filter(
-      (part, index, all) => part.composition.waterG > 0 && all.findIndex((other) => other.name === part.name) === index,
-    )
-    .slice(0, 5)
-  return distinct.some((part) => part.name === 'Water') || !water.value
-    ? distinct
-    : [...distinct, { name: 'Water', composition: ofMaterial(water.value, 100) }]
-})
 const lotOf = (part: PartForm) => (part.lotId ? book.lot(part.lotId) : undefined)
-const colours = computed(() =>
-  poured.value.map(({ key }) => {
-    const part = sauce.value.parts.find((one) => one.key === key)
-    return (part && lotOf(part)?.color) ?? book.library.material(part?.materialId ?? '')?.color ?? '#9aa58c'
-  }),
-)
 const costs = computed(() =>
   sauce.value.parts.filter((part) => part.massG).map((part) => ({ name: part.name, cost: onBench.costOf(part) })),
 )
-const lots = computed(() => sauce.value.parts.flatMap((part) => lotOf(part) ?? []))
-const brines = computed(() =>
-  book.lots
-    .filter(
-      (lot) =>
-        lot.state === 'in stock' &&
-        (lot.kind === 'brine' ||
-          (lot.kind === 'stock' && lot.made.kind === 'stock' && (lot.made.saltPct ?? 0) > 0 && !lot.made.materialId) ||
-          (lot.made.kind === 'press' && lot.made.method === 'draw')),
-    )
-    .map(({ id, code, name }) => ({ id, name: `${code} ${name}` })),
-)
-const cautions = computed(() =>
-  cautionsFor('blend', {
-    hasHotPeppers: forecast.value.shu.high > 500,
-    cooked: sauce.value.cooked,
-    liveSugar: live.value && forecast.value.sugarPct.high > 0.3,
-    allergens: forecast.value.composition.allergens,
-    honey: sauce.value.parts.some((part) => part.materialId === 'honey' && (part.massG ?? 0) > 0),
-    aboveLimit: (forecast.value.ph?.high ?? 0) > 4,
-  }),
-)
+const cautions = computed(() => sauceCautions(sauce.value, forecast.value, live.value))
 /** Fruit or sugar after fermenting is told before anybody pours. */
 const sweetens = computed(
   () =>
@@ -122,38 +44,14 @@ const pressure = computed(() =>
 
 const suggestedCode = computed(() => book.nextCode('S', bench.value.at))
 const code = computed(() => sauce.value.code.trim() || suggestedCode.value)
-const missing = computed(() => sauce.value.parts.filter((part) => part.massG === null || (part.lotId && !lotOf(part))))
-const short = computed(() =>
-  sauce.value.parts.filter((part) => part.lotId && (part.massG ?? 0) > (lotOf(part)?.leftG ?? 0) + 0.5),
+const problems = computed(() =>
+  sauceProblems(sauce.value, {
+    code: code.value,
+    codeTaken: book.codeTaken,
+    lotOf,
+    known: new Set(poured.value.map(({ key }) => key)),
+  }),
 )
-const unknown = computed(() =>
-  sauce.value.parts.find((part) => part.massG && !poured.value.some(({ key }) => key === part.key)),
-)
-const problems = computed(() => {
-  const parsed = LotCodeSchema.safeParse(code.value)
-  return {
-    name: sauce.value.name.trim()
-      ? sauce.value.name.length > 80
-        ? 'Keep the name under 80 characters.'
-        : null
-      : 'Give the sauce its name.',
-    code: parsed.success
-      ? book.codeTaken(code.value)
-        ? 'This code is on another lot.'
-        : null
-      : (parsed.error.issues[0]?.message ?? null),
-    parts:
-      totalG.value <= 0
-        ? 'Put something into the pot.'
-        : missing.value.length
-          ? 'A part has no weight, or its lot is gone. Weigh it or take it out.'
-          : short.value.length
-            ? `There is not enough ${short.value[0]?.name}.`
-            : unknown.value
-              ? `${unknown.value.name}: what it is made of is not known. Take it out.`
-              : null,
-  }
-})
 const shown = (problem: string | null) => (asked.value ? problem : null)
 function valid(event: Event) {
   asked.value = true
@@ -176,16 +74,9 @@ async function weighIn(event: Event) {
   await onBench.save()
   await router.push(`/pour/${sauce.value.id}`)
 }
-const sharedLots = computed(() => [...taken.value.keys()].flatMap((id) => book.lot(id) ?? []))
 const seen = computed(
   () => `${bench.value.sauces.length > 1 ? `${bench.value.at + 1} of ${bench.value.sauces.length}` : ''}`,
 )
-/** What stays of a lot once every sauce has its share. */
-function remainsWords({ id, leftG }: Lot): string {
-  const restG = remains(id)
-  if (restG < -0.5) return `${formatMass(-restG, preferences.world)} too much taken`
-  return `${formatMass(Math.max(0, restG), preferences.world)} stay of ${formatMass(leftG, preferences.world)}`
-}
 /** Takes a piece of advice of an answer that was not possible. */
 function followAdvice(index: number, all: boolean) {
   const answer = answered.value?.answer
@@ -199,28 +90,9 @@ function followAdvice(index: number, all: boolean) {
     <header class="top">
       <h1>Blend</h1>
       <p>Move a slider; every figure answers at once. Nothing is poured until you record it.</p>
-      <div class="sauces" role="group" aria-label="Sauces on the bench">
-        <button
-          v-for="(one, index) in bench.sauces"
-          :key="one.id"
-          type="button"
-          :aria-pressed="index === bench.at"
-          @click="bench.at = index"
-        >
-          {{ one.name || `Sauce ${index + 1}` }}
-          <span class="small muted">{{ formatMass(totalOf(one), preferences.world) }}</span>
-        </button>
-        <el-button v-if="bench.sauces.length < 8" text @click="addSauce(true)"
-          ><IconPlus aria-hidden="true" /> Another sauce from this stock</el-button
-        >
-        <el-button v-if="bench.sauces.length > 1" text @click="removeSauce(bench.at)">Take this one off</el-button>
-      </div>
+      <SauceTabs v-model="bench" class="sauces" @add="addSauce(true)" @remove="removeSauce(bench.at)" />
     </header>
-    <p v-if="bench.sauces.length > 1 && sharedLots.length" class="stock small" aria-label="What stays in stock">
-      <span v-for="lot in sharedLots" :key="lot.id" :class="{ over: remains(lot.id) < -0.5 }"
-        ><span class="code">{{ lot.code }}</span> {{ remainsWords(lot) }}</span
-      >
-    </p>
+    <SharedStock v-if="bench.sauces.length > 1 && taken.size" :taken="taken" :remains="remains" />
     <p v-if="forecast.massG" :class="['digest', { seen: rulersSeen }]" aria-hidden="true">
       <span v-for="property in PROPERTIES.slice(0, 4)" :key="property" :style="{ color: `var(--${property})` }">{{
         headline(property, valueOf(property, forecast))
@@ -261,19 +133,7 @@ function followAdvice(index: number, all: boolean) {
       </form>
       <div class="stack">
         <section ref="rulers" class="rulers" aria-label="What it will be" aria-live="polite">
-          <p class="pot">
-            <span class="figure" data-figure="mass"><MassText :mass-g="forecast.massG" /></span> in the pot,
-            <span data-figure="volume">{{ formatVolume(forecast.volumeMl, preferences.world) }},</span>
-            <span class="figure" data-figure="bottles">{{ bottles.count }}</span> bottles of
-            <el-select v-model="sauce.bottleMl" class="size" aria-label="Bottle size"
-              ><el-option
-                v-for="bottle in book.library.formats"
-                :key="bottle.id"
-                :value="bottle.fillMl"
-                :label="`${bottle.fillMl} mL`"
-            /></el-select>
-            <template v-if="bottles.count"> and {{ formatNumber(bottles.restMl) }} mL over</template>
-          </p>
+          <PotSize v-model="sauce.bottleMl" :forecast="forecast" :bottles="bottles" />
           <PropertyRuler
             v-for="property in PROPERTIES"
             :key="property"
@@ -314,26 +174,7 @@ function followAdvice(index: number, all: boolean) {
           @nearest="nearest"
           @follow="followAdvice"
         />
-        <section v-else class="view">
-          <TrialPanel v-if="view === 'trial'" v-model:sauce="sauce" :poured="poured" :trials="trials" />
-          <p v-else-if="!forecast.massG" class="muted">Put something into the pot first.</p>
-          <LazyAnswerChart
-            v-else-if="view === 'answers' && forecast.ph"
-            :base="forecast.composition"
-            :additions="additions"
-            :target="sauce.targets.acid"
-          />
-          <SourceBars v-else-if="view === 'sources'" :parts="poured" :colours="colours" />
-          <LazyFrontierChart v-else-if="view === 'pulls'" :question="question" :forecast="forecast" :sauce="sauce" />
-          <DilutionLadder v-else-if="view === 'ladder'" :base="forecast.composition" :brines="brines" />
-          <HeatPanel v-else-if="view === 'heat'" :forecast="forecast" :lots="lots" />
-          <KeepConsequences
-            v-else-if="view === 'keep'"
-            :composition="{ ...forecast.composition, live }"
-            :cooked="sauce.cooked"
-          />
-          <p v-else class="muted">There is no water in it, so there is no pH.</p>
-        </section>
+        <BenchView v-else v-model:sauce="sauce" class="view" :view="view" :on-bench="onBench" />
       </div>
     </div>
   </div>
@@ -350,36 +191,7 @@ function followAdvice(index: number, all: boolean) {
   align-items: center;
 }
 .sauces {
-  display: flex;
-  flex-wrap: wrap;
-  gap: var(--s2);
-  align-items: center;
   margin-left: auto;
-}
-.sauces > button:not(.el-button) {
-  min-height: var(--touch);
-  padding: 0 var(--s4);
-  border: 1px solid var(--line);
-  border-bottom-width: 3px;
-  border-radius: var(--radius);
-  background: var(--surface);
-  color: inherit;
-  font: 700 16px var(--display);
-  cursor: pointer;
-}
-.sauces > button[aria-pressed='true'] {
-  border-bottom-color: var(--bottle);
-  background: var(--wash);
-}
-.stock {
-  display: flex;
-  flex-wrap: wrap;
-  gap: var(--s1) var(--s5);
-  margin-top: calc(-1 * var(--s3));
-}
-.stock .over {
-  color: var(--discard);
-  font-weight: 700;
 }
 .digest {
   position: fixed;
@@ -403,16 +215,6 @@ function followAdvice(index: number, all: boolean) {
   align-items: center;
   border-left: 3px solid var(--ask);
   padding-left: var(--s3);
-}
-.pot {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: baseline;
-  gap: 0 6px;
-}
-.size {
-  width: 104px;
-  align-self: center;
 }
 .sweetens {
   border-left: 3px solid var(--act);

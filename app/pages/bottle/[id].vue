@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
-import { allergensOf, cautionsFor, EVENING_OUT_H, formatVolume, HEAT_REFERENCES, type Treatment } from '@lactofer/core'
+import { EVENING_OUT_H, formatVolume, HEAT_REFERENCES, type Treatment } from '@lactofer/core'
 import { shortMoment } from '~/clock/moments'
+import { runCautions } from '~/components/bottle/runForm'
 import { useRecorder } from '~/composables/useRecorder'
 import { useRun } from '~/composables/useRun'
 import { useBook } from '~/stores/book'
@@ -38,16 +39,7 @@ const { busy, record } = useRecorder()
 const asked = ref(false)
 const refused = ref('')
 const shown = (problem: string | null) => (asked.value ? problem : null)
-const parts = computed(() => book.ingredients(id))
-const cautions = computed(() =>
-  cautionsFor('bottle', {
-    allergens: allergensOf(parts.value),
-    liveSugar: !way.value.heats && (composition.value?.live ?? true) && (known.value?.sugarGPerL.high ?? 100) > 3,
-    honey: parts.value.some((part) => part.name === 'Honey'),
-    cooked: way.value.heats,
-    hotFill: form.value.treatment === 'cooked-hot-fill',
-  }),
-)
+const cautions = computed(() => runCautions(book.ingredients(id), form.value, composition.value, known.value))
 const references = [
   ...HEAT_REFERENCES.map(({ id: value, name }) => ({ value, label: name })),
   { value: 'own', label: 'as my process authority wrote it' },

@@ -15,14 +15,21 @@ import {
   USUAL_STYLE,
   substitute,
   toleranceG,
-  vesselMark,
   weighedContent,
   type Draft,
   type Row,
 } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { formOfPlan, freshPlan, freshRow, type PlanForm } from '~/components/plan/planForm'
-import { fillingProblem, massesOf, WeighDraftSchema, type WeighDraft } from '~/components/weigh/weighDraft'
+import { checkDrafts } from '~/components/plan/planDraft'
+import {
+  emptyFillings,
+  fillingProblem,
+  packedVessels,
+  WeighDraftSchema,
+  withMoreSalt,
+  type WeighDraft,
+} from '~/components/weigh/weighDraft'
 import { useAtScale } from '~/composables/useAtScale'
 import { useDraft } from '~/composables/useDraft'
 import { usePlanVessels } from '~/composables/usePlanVessels'
@@ -135,13 +142,7 @@ watch(
   ([uses, all]) => {
     if (!all || !draft.value || draft.value.fillings.length || !uses.length || plan.value?.bowl) return
     const singles = uses.flatMap(({ vesselId, count }) => Array.from({ length: count }, () => vesselId))
-    draft.value.fillings = singles.map((vesselId, index) => ({
-      vesselId,
-      mark: vesselMark(index, singles.length),
-      tareG: book.library.vessel(vesselId)?.tareG ?? null,
-      grossG: null,
-      hot: false,
-    }))
+    draft.value.fillings = emptyFillings(singles, (id) => book.library.vessel(id)?.tareG)
   },
   { immediate: true },
 )
@@ -150,23 +151,7 @@ function chosen(row: Omit<Row, 'massG'>) {
   change((now) => (choosing.value === 'instead' ? substitute(now, row) : addStep(now, row)))
   choosing.value = null
 }
-const moreSalt = () =>
-  change((now) => ({
-    ...now,
-    at: now.steps.length,
-    steps: [
-      ...now.steps,
-      {
-        kind: 'salt',
-        row: null,
-        name: 'Salt, the rest',
-        plannedG: saltOffG.value,
-        takenG: null,
-        state: 'waits',
-        how: 'added',
-      },
-    ],
-  }))
+const moreSalt = () => change((now) => withMoreSalt(now, saltOffG.value))
 
 const style = computed(() => styleById(plan.value?.style ?? USUAL_STYLE))
 const closure = computed(() => draft.value?.closure ?? suggested.closure.value)
@@ -181,46 +166,23 @@ const packProblem = computed(() => {
 async function finish() {
   problem.value = packProblem.value ?? ''
   if (problem.value || !draft.value || !content.value || !plan.value || !packedFigures.value) return
+  const { lotId, bowl } = plan.value
   const at = nowMoment()
-  const lotId = plan.value.lotId
   const { fillings, done, place } = draft.value
-  const masses = massesOf(
-    fillings,
-    packedFigures.value.composition.massG,
-    (id) => book.library.vessel(id)?.capacityMl ?? 0,
-  )
-  const drafts: Draft[] = [{ kind: 'weigh', at, lotId, ...content.value }]
-  if (!plan.value.bowl) {
-    if (done.length)
-      drafts.push({
-        kind: 'check',
-        at,
-        lotId,
-        done: style.value.checks.filter((id) => done.includes(id)),
-        open: style.value.checks.filter((id) => !done.includes(id)),
-      })
-    drafts.push({
-      kind: 'pack',
-      at,
-      lotId,
-      place: place.trim(),
-      closure: closure.value,
-      vessels: fillings.map(({ vesselId, mark, hot, tareG }, index) => ({
-        vesselId,
-        mark,
-        hot,
-        massG: masses[index] ?? 0,
-        ...(tareG !== null && { tareG }),
-      })),
-    })
+  const packed: Draft = {
+    kind: 'pack',
+    ...{ at, lotId, place: place.trim(), closure: closure.value },
+    vessels: packedVessels(
+      fillings,
+      packedFigures.value.composition.massG,
+      (id) => book.library.vessel(id)?.capacityMl ?? 0,
+    ),
   }
-  if (!(await record(...drafts))) return
+  const jars = bowl ? [] : [...checkDrafts(style.value, done, lotId, at), packed]
+  if (!(await record({ kind: 'weigh', at, lotId, ...content.value }, ...jars))) return
   reset()
-  await router.push(plan.value.bowl ? `/split/${lotId}` : `/ferment/${lotId}`)
+  await router.push(bowl ? `/split/${lotId}` : `/ferment/${lotId}`)
 }
-const tooSaltyWords = computed(() =>
-  saltOffG.value < 0 ? 'Put in a little more of everything else, or mend it on the lot’s page.' : '',
-)
 </script>
 
 <template>
@@ -254,15 +216,7 @@ const tooSaltyWords = computed(() =>
     </template>
     <template v-else>
       <div class="stack">
-        <section v-if="saltOff" class="sheet" aria-label="Salt">
-          <p>
-            <StateMark level="act" word="The salt no longer fits" /> What was weighed wants
-            <strong>{{ saltG.toFixed(1) }} g</strong>, and {{ saltTakenG.toFixed(1) }} g went in. {{ tooSaltyWords }}
-          </p>
-          <div v-if="saltOffG > 0">
-            <el-button type="primary" @click="moreSalt">Weigh {{ saltOffG.toFixed(1) }} g more</el-button>
-          </div>
-        </section>
+        <WeighSalt v-if="saltOff" :wanted-g="saltG" :taken-g="saltTakenG" @more="moreSalt" />
         <section v-if="packedFigures" class="sheet" aria-label="Weighed in">
           <p class="sum">
             <span><MassText :mass-g="packedFigures.composition.massG" /> in the bowl</span

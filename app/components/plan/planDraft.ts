@@ -1,0 +1,92 @@
+import { LotCodeSchema, styleById, type Draft, type Fill, type PackingCheck, type Style } from '@lactofer/core'
+import type { PlanForm, planResults } from './planForm'
+
+/** What a form comes to, as far as it is filled in. */
+type PlanResults = NonNullable<ReturnType<typeof planResults>>
+
+/* What a plan comes to in the log, and what keeps it out of it. */
+
+/** What the form is held against. */
+interface Known {
+  codeTaken: (code: string, except?: string) => boolean
+  lot: (id: string) => { leftG: number } | undefined
+}
+
+function nameProblem(name: string): string | null {
+  if (!name.trim()) return 'Give it a name, as it should stand on the tape.'
+  return name.length > 80 ? 'Keep the name under 80 characters.' : null
+}
+
+function codeProblem(code: string, lotId: string, { codeTaken }: Known): string | null {
+  const parsed = LotCodeSchema.safeParse(code)
+  if (!parsed.success) return parsed.error.issues[0]?.message ?? null
+  return codeTaken(code, lotId) ? 'This code is on another lot. Choose a new one.' : null
+}
+
+function rowsProblem({ rows }: PlanForm, results: PlanResults | null, { lot }: Known): string | null {
+  if (rows.length === 0 || rows.some(({ massG }) => massG === null))
+    return 'Weigh in at least one ingredient; every row wants its weight.'
+  if (rows.some(({ boughtG, massG }) => boughtG !== undefined && boughtG < (massG ?? 0)))
+    return 'What was bought cannot weigh less than what goes in. Mend the marked row.'
+  const overdrawn = rows.find(({ lotId, massG }) => lotId && (massG ?? 0) > (lot(lotId)?.leftG ?? 0) + 0.5)
+  if (overdrawn) return `There is not enough ${overdrawn.name}.`
+  return results === null ? 'Some figure is missing.' : results.problem
+}
+
+/** What is wrong with a plan, field by field. */
+export const planProblems = (form: PlanForm, code: string, results: PlanResults | null, known: Known) => ({
+  name: nameProblem(form.name),
+  code: codeProblem(code, form.lotId, known),
+  rows: rowsProblem(form, results, known),
+  figures: form.targetPh === null && styleById(form.style).ferments ? 'A target pH is needed.' : null,
+})
+
+/** What keeps a plan from being packed. */
+export function packingProblems({ bowl, place }: PlanForm, fill: Fill | null) {
+  const full = fill?.verdict === 'too much' ? 'It does not fit. Choose a larger vessel, or more of them.' : null
+  return {
+    vessel: bowl ? null : fill ? full : 'Choose the vessels it goes into.',
+    place: place.trim() || bowl ? null : 'Say where it will stand.',
+  }
+}
+
+/** The entry of a plan; `null` while its figures are missing. */
+export function planDraft(
+  form: PlanForm,
+  results: PlanResults | null,
+  made: { at: string; lotId: string; code: string; color: string },
+): Extract<Draft, { kind: 'plan' }> | null {
+  const { targetPh, saltPct, replaces, recipeId, bowl } = form
+  if (!results?.figures || saltPct === null) return null
+  return {
+    kind: 'plan',
+    ...made,
+    name: form.name.trim(),
+    style: form.style,
+    cut: form.cut,
+    rows: results.rows,
+    waterG: results.waterG,
+    saltG: Math.round(results.figures.dose.saltG * 10) / 10,
+    saltId: form.saltId,
+    saltBasis: form.saltBasis,
+    saltPct,
+    targetPh: targetPh ?? 4.2,
+    ...(replaces && { replaces }),
+    ...(recipeId && { recipeId }),
+    ...(bowl && { bowl }),
+  }
+}
+
+/** What was looked at before packing; nothing where nothing was ticked. */
+export const checkDrafts = ({ checks }: Style, done: readonly PackingCheck[], lotId: string, at: string): Draft[] =>
+  done.length === 0
+    ? []
+    : [
+        {
+          kind: 'check',
+          at,
+          lotId,
+          done: checks.filter((id) => done.includes(id)),
+          open: checks.filter((id) => !done.includes(id)),
+        },
+      ]
