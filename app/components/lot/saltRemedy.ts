@@ -14,7 +14,8 @@ export const SPOONS = [
 
 /**
  * What a remedy puts in.
- * @param fresh rows of produce that a remedy of produce is shared out over. @param brinePct strength of the brine at hand.
+ * @param fresh rows of produce that a remedy of produce is shared out over.
+ * @param brinePct strength of the brine at hand.
  */
 export function putOf(
   { id, massG }: Remedy,

@@ -8,13 +8,11 @@ import {
   planFigures,
   propertiesOf,
   returnTo,
-  saltForWeighed,
   skipStep,
   startWeighIn,
   styleById,
   USUAL_STYLE,
   substitute,
-  toleranceG,
   weighedContent,
   type Draft,
   type Row,
@@ -34,6 +32,7 @@ import { useAtScale } from '~/composables/useAtScale'
 import { useDraft } from '~/composables/useDraft'
 import { usePlanVessels } from '~/composables/usePlanVessels'
 import { useRecorder } from '~/composables/useRecorder'
+import { useWeighedSalt } from '~/composables/useWeighedSalt'
 import { useBook } from '~/stores/book'
 
 /** Full screen at the scale: row by row, then water and salt for what was actually weighed, then into the vessels. */
@@ -87,22 +86,7 @@ const content = computed<ReturnType<typeof weighedContent> | null>(() => {
     throw error
   }
 })
-const ownSaltG = computed(() => {
-  if (!state.value) return 0
-  const rows = state.value.steps.flatMap((one): Row[] =>
-    one.row && one.state !== 'skipped' ? [{ ...one.row, massG: Math.max(0.1, one.takenG ?? one.plannedG) }] : [],
-  )
-  return rows.length ? (contentComposition(book.book, { rows, waterG: 0, saltG: 0 })?.saltG ?? 0) : 0
-})
-const saltG = computed(() => (plan.value && state.value ? saltForWeighed(plan.value, state.value, ownSaltG.value) : 0))
-const targetG = computed(() =>
-  step.value?.kind === 'salt' && step.value.how === 'planned' ? saltG.value : (step.value?.plannedG ?? 0),
-)
-const saltTakenG = computed(() =>
-  (state.value?.steps ?? []).filter((one) => one.kind === 'salt').reduce((sum, one) => sum + (one.takenG ?? 0), 0),
-)
-const saltOffG = computed(() => saltG.value - saltTakenG.value)
-const saltOff = computed(() => weighed.value && Math.abs(saltOffG.value) > toleranceG(saltG.value, 'salt') * 1.01)
+const { saltG, targetG, saltTakenG, saltOffG, saltOff } = useWeighedSalt(plan, state)
 
 const figures = computed(() =>
   content.value && plan.value
