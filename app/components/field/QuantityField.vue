@@ -34,6 +34,8 @@ const props = defineProps<{
   optional?: boolean
   noTake?: boolean
   hideLabel?: boolean
+  /** For a table whose rows say the unit. */
+  hideUnit?: boolean
   placeholder?: string
   reader?: (text: string, unit: string) => Said
 }>()
@@ -125,7 +127,7 @@ onBeforeUnmount(() => instruments.forget(id))
       @focus="focus"
       @keydown.space="space"
     >
-      <template v-if="unitSign(unit)" #suffix>
+      <template v-if="unitSign(unit) && !hideUnit" #suffix>
         <select
           v-if="CHOOSABLE[kind]"
           class="unit"

@@ -34,7 +34,7 @@ const FIELDS = [
   ['malicPct', 'Malic acid', 'percent'],
   ['aceticPct', 'Acetic acid, strength', 'percent'],
   ['ph', 'pH', 'ph'],
-  ['dryShu', 'Heat, SHU dry basis', 'percent'],
+  ['dryShu', 'Heat, SHU dry basis', 'number'],
   ['cupG', 'Grams a cup', 'mass'],
   ['pieceG', 'Grams a piece', 'mass'],
   ['teaspoonG', 'Grams a level teaspoon', 'mass'],
@@ -169,8 +169,8 @@ async function forget() {
             <QuantityField
               v-model="values[key][end]"
               :kind="unit"
-              plain
-              :limits="key === 'dryShu' ? { high: 16000000, unit: '' } : {}"
+              hide-unit
+              :limits="key === 'dryShu' ? { high: 16_000_000 } : {}"
               :label="`${label}, ${end}`"
               hide-label
               optional
