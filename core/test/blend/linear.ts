@@ -1,5 +1,5 @@
 import loadHighs from 'highs'
-import type { LinearProgram, LinearSolver } from '../../src'
+import type { LinearSolver } from '../../src'
 
 /** The solver of the application, for tests of what core makes of its answers. */
 export async function testSolver(): Promise<LinearSolver> {
