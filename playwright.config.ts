@@ -1,9 +1,10 @@
 import { defineConfig } from '@playwright/test'
+import { chromiumPath } from './scripts/steps.mjs'
 
 /**
  * Debian's Chromium, never a download of its own. Flags: no sandbox in containers, nothing fetched in the background.
  */
-const executablePath = process.env.CHROMIUM ?? '/usr/bin/chromium'
+const executablePath = chromiumPath()
 const PORT = 4173
 
 export default defineConfig({
