@@ -8,20 +8,14 @@ import {
   type Lot,
   type VesselKind,
 } from '@lactofer/core'
+import { LEVEL_WORDS } from '~/components/shelf/askWords'
 import { useBook } from '~/stores/book'
 
 /** From so many vessels on they are drawn small. */
 const MANY = 30
 
 /** Vessels by what they ask for, and what they are called. */
-export const WORDS = {
-  all: 'All',
-  discard: 'Discard',
-  act: 'Act',
-  ask: 'Ask',
-  fine: 'Ready',
-  nothing: 'Nothing today',
-} as const
+export const WORDS = { all: 'All', ...LEVEL_WORDS, nothing: 'Nothing today' } as const
 export type Shown = keyof typeof WORDS
 
 interface Standing {

@@ -3,9 +3,9 @@ import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
 import { cautionsFor, earlierYields } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
+import { codeProblem } from '~/components/field/problems'
 import {
   balanceOf,
-  codeProblem,
   freshPress,
   pressedOf,
   PressFormSchema,

@@ -1,8 +1,6 @@
 import { z } from 'zod'
 import {
   byParts,
-  cautionsFor,
-  LotCodeSchema,
   ofMass,
   openTargets,
   PREPARATIONS,
@@ -11,7 +9,6 @@ import {
   withShare,
   type Composition,
   type EntryOf,
-  type Forecast,
   type Library,
   type Lot,
   type Material,
@@ -280,40 +277,6 @@ export const TARGET_FIELDS = {
 /** What a vinegar's label can say; 0 % is water, and over 80 % is no vinegar. */
 export const STRENGTH_FIELD = { low: 1, high: 80 } as const
 
-/** What a sauce is held against before it is poured. */
-export interface SauceLimits {
-  code: string
-  codeTaken: (code: string) => boolean
-  lotOf: (part: PartForm) => { leftG: number } | undefined
-  /** Keys of the parts whose make-up is known. */
-  known: ReadonlySet<string>
-}
-
-function partsProblem({ parts }: SauceForm, { lotOf, known }: SauceLimits): string | null {
-  if (totalOf({ parts }) <= 0) return 'Put something into the pot.'
-  if (parts.some((part) => part.massG === null || (part.lotId && !lotOf(part))))
-    return 'A part has no weight, or its lot is gone. Weigh it or take it out.'
-  const short = parts.find((part) => part.lotId && (part.massG ?? 0) > (lotOf(part)?.leftG ?? 0) + 0.5)
-  if (short) return `There is not enough ${short.name}.`
-  const unknown = parts.find((part) => part.massG && !known.has(part.key))
-  return unknown ? `${unknown.name}: what it is made of is not known. Take it out.` : null
-}
-
-/** What is wrong with a sauce, field by field. */
-export function sauceProblems(sauce: SauceForm, limits: SauceLimits) {
-  const parsed = LotCodeSchema.safeParse(limits.code)
-  const named = sauce.name.trim() !== ''
-  return {
-    name: !named ? 'Give the sauce its name.' : sauce.name.length > 80 ? 'Keep the name under 80 characters.' : null,
-    code: parsed.success
-      ? limits.codeTaken(limits.code)
-        ? 'This code is on another lot.'
-        : null
-      : (parsed.error.issues[0]?.message ?? null),
-    parts: partsProblem(sauce, limits),
-  }
-}
-
 /** So much of a material goes into the pot at first, g. */
 export function usualG({ kind }: Material): number {
   if (kind === 'thickener') return 1
@@ -328,14 +291,3 @@ export function reachOf({ massG }: PartForm, lot: { leftG: number } | undefined,
   const fine = ['salt', 'acid', 'thickener'].includes(material?.kind ?? '')
   return Math.max(Math.ceil(lot?.leftG ?? (fine ? 100 : 1000)), Math.ceil((massG ?? 0) * 1.25), 10)
 }
-
-/** What is to be minded of a sauce while it is blended. */
-export const sauceCautions = (sauce: SauceForm, { shu, sugarPct, composition, ph }: Forecast, live: boolean) =>
-  cautionsFor('blend', {
-    hasHotPeppers: shu.high > 500,
-    cooked: sauce.cooked,
-    liveSugar: live && sugarPct.high > 0.3,
-    allergens: composition.allergens,
-    honey: sauce.parts.some((part) => part.materialId === 'honey' && (part.massG ?? 0) > 0),
-    aboveLimit: (ph?.high ?? 0) > 4,
-  })

@@ -5,7 +5,6 @@ import {
   formatNumber,
   HEAT_REFERENCES,
   InvalidInput,
-  LotCodeSchema,
   ownReference,
   STORES,
   TREATMENTS,
@@ -19,6 +18,7 @@ import {
   type Range,
 } from '@lactofer/core'
 import { momentOfField } from '~/clock/moments'
+import { codeProblem } from '~/components/field/problems'
 
 const amount = z.number().nullable()
 
@@ -111,12 +111,6 @@ export interface RunLimits {
   codeTaken: (code: string) => boolean
   /** Why the store chosen will not do. */
   refusal: string | null
-}
-
-function codeProblem(code: string, codeTaken: RunLimits['codeTaken']): string | null {
-  const parsed = LotCodeSchema.safeParse(code)
-  if (!parsed.success) return parsed.error.issues[0]?.message ?? null
-  return codeTaken(code) ? 'This code is on another lot.' : null
 }
 
 function dateProblem(day: string, nowMs: number): string | null {

@@ -1,5 +1,6 @@
-import { LotCodeSchema, styleById, type Draft, type Fill, type PackingCheck, type Style } from '@lactofer/core'
+import { styleById, type Draft, type Fill, type PackingCheck, type Style } from '@lactofer/core'
 import type { PlanForm, planResults } from './planForm'
+import { codeProblem, nameProblem } from '~/components/field/problems'
 
 /** What a form comes to, as far as it is filled in. */
 type PlanResults = NonNullable<ReturnType<typeof planResults>>
@@ -10,17 +11,6 @@ type PlanResults = NonNullable<ReturnType<typeof planResults>>
 interface Known {
   codeTaken: (code: string, except?: string) => boolean
   lot: (id: string) => { leftG: number } | undefined
-}
-
-function nameProblem(name: string): string | null {
-  if (!name.trim()) return 'Give it a name, as it should stand on the tape.'
-  return name.length > 80 ? 'Keep the name under 80 characters.' : null
-}
-
-function codeProblem(code: string, lotId: string, { codeTaken }: Known): string | null {
-  const parsed = LotCodeSchema.safeParse(code)
-  if (!parsed.success) return parsed.error.issues[0]?.message ?? null
-  return codeTaken(code, lotId) ? 'This code is on another lot. Choose a new one.' : null
 }
 
 function rowsProblem({ rows }: PlanForm, results: PlanResults | null, { lot }: Known): string | null {
@@ -35,8 +25,8 @@ function rowsProblem({ rows }: PlanForm, results: PlanResults | null, { lot }: K
 
 /** What is wrong with a plan, field by field. */
 export const planProblems = (form: PlanForm, code: string, results: PlanResults | null, known: Known) => ({
-  name: nameProblem(form.name),
-  code: codeProblem(code, form.lotId, known),
+  name: nameProblem(form.name, 'Give it a name, as it should stand on the tape.'),
+  code: codeProblem(code, (typed) => known.codeTaken(typed, form.lotId), ' Choose a new one.'),
   rows: rowsProblem(form, results, known),
   figures: form.targetPh === null && styleById(form.style).ferments ? 'A target pH is needed.' : null,
 })

@@ -1,7 +1,6 @@
 import { z } from 'zod'
 import {
   InvalidInput,
-  LotCodeSchema,
   ofMass,
   pressBalance,
   PRESS_METHODS,
@@ -93,11 +92,4 @@ export function weightsProblem(form: PressForm, leftG: number, unbalanced: strin
   if (form.baseG === 0) return 'No base came out: weigh it.'
   if ((form.inG ?? 0) > leftG * TARE) return 'This is more than the lot holds. Check the tare.'
   return unbalanced
-}
-
-/** What is wrong with the code of the base. */
-export function codeProblem(code: string, codeTaken: (code: string) => boolean): string | null {
-  const parsed = LotCodeSchema.safeParse(code)
-  if (!parsed.success) return parsed.error.issues[0]?.message ?? null
-  return codeTaken(code) ? 'This code is on another lot.' : null
 }

@@ -70,3 +70,11 @@ export const PartSchema = z
 /** Grams of a content. */
 export const contentG = ({ rows, waterG, saltG }: { rows: readonly Row[]; waterG: number; saltG: number }): number =>
   rows.reduce((sum, row) => sum + row.massG, waterG + saltG)
+
+/** A row of something poured or packed: a material, or part of a lot. */
+export interface PouredRow {
+  lotId?: string | undefined
+  materialId?: string | undefined
+  name: string
+  massG: number
+}

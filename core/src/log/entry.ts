@@ -24,6 +24,7 @@ function draftOf<S extends (typeof SCHEMAS)[number]>(schema: S): S {
   return z.core.clone(schema, { ...schema._zod.def, shape } as S['_zod']['def']) as S
 }
 
+// Zod infers a union of the clones; that each lacks just the log's own fields is what `draftOf` does.
 /** Holds a form to what its entry must be, before the log adds id, author and origin. */
 export const DraftSchema = z.discriminatedUnion(
   'kind',

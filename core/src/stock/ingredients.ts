@@ -1,4 +1,5 @@
 import type { Allergen } from '../library/material'
+import type { PouredRow } from '../log/contents'
 import type { EntryOf } from '../log/entry'
 import type { Book } from '../log/fold'
 import type { Lot } from '../log/lot'
@@ -47,14 +48,6 @@ const scaled = (parts: readonly Ingredient[], massG: number): Ingredient[] => {
         of: scaled(part.of, (part.massG * massG) / total),
       }))
     : []
-}
-
-/** A row of something poured or packed: a material, or part of a lot. */
-interface PouredRow {
-  lotId?: string | undefined
-  materialId?: string | undefined
-  name: string
-  massG: number
 }
 
 /** Lists what goes into lots of a book; `path` are the lots on the way here, so that no circle is run in. */

@@ -1,3 +1,4 @@
+import type { PouredRow } from '../log/contents'
 import type { Entry, EntryOf } from '../log/entry'
 import type { Book } from '../log/fold'
 import type { Lot } from '../log/lot'
@@ -54,13 +55,6 @@ const grams = (epcClass: string, massG: number): EpcisQuantity => ({
   uom: 'GRM',
 })
 
-/** A row of something poured or packed. */
-interface PouredRow {
-  lotId?: string | undefined
-  materialId?: string | undefined
-  name: string
-  massG: number
-}
 const inputsOf = (rows: readonly PouredRow[], waterG = 0, saltG = 0): EpcisQuantity[] => [
   ...rows.map((row) => grams(row.lotId ? lotClass(row.lotId) : materialClass(row.materialId ?? row.name), row.massG)),
   grams(materialClass('water'), waterG),
