@@ -3,6 +3,7 @@ import prettier from 'eslint-config-prettier'
 import { createTypeScriptImportResolver } from 'eslint-import-resolver-typescript'
 import importX from 'eslint-plugin-import-x'
 import withNuxt from './.nuxt/eslint.config.mjs'
+import * as vueTypes from './scripts/vueTypes.mjs'
 
 /* Every guard of the house. What each of them holds is shown in docs/architecture.md, "Guards". */
 
@@ -104,6 +105,7 @@ export default withNuxt(
       '@typescript-eslint/no-unnecessary-condition': 'error',
     },
   },
+  { files: ['app/**/*.vue'], languageOptions: { parserOptions: { parser: vueTypes } } },
   // Arrows point one way: pages → stores → db, workers → core; the server knows core only.
   {
     files: ['core/src/**'],
