@@ -57,6 +57,7 @@ const STOREYS = [
   ['keep', 'bottle', 'log'],
   ['files', 'instruments'],
   ['stock'],
+  ['judge', 'words'],
   ['plan', 'trace', 'label'],
   ['round'],
 ]

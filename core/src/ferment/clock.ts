@@ -1,6 +1,6 @@
 import { InvalidInput } from '../invalid'
-import { DAY_MS } from '../units/time'
 import { interpolate } from '../units/interpolate'
+import { DAY_MS } from '../units/time'
 
 /**
  * Days a batch may stay above pH 4.6 at a steady temperature, °C. Judgement, deliberately conservative; local rules
@@ -23,6 +23,12 @@ const ALLOWED: readonly [tempC: number, days: number][] = [
  */
 export const PH_LINE = 4.6
 
+/** Pieces, blended, must pass 4.6 in so many times the time of their liquid. Judgement. */
+export const PIECES_TIMES = 2
+
+/** Warmer than this a batch wants to be moved at once, °C. Judgement. */
+export const TOO_WARM_C = 32
+
 /** Days allowed at a temperature, logarithm interpolated; held at the ends of the table. */
 export function allowedDays(tempC: number): number {
   if (!Number.isFinite(tempC)) throw new InvalidInput('The temperature is not a number.')
@@ -36,38 +42,61 @@ export function allowedDays(tempC: number): number {
   )
 }
 
-/** A temperature read at a moment (ms since the epoch). */
-export interface TemperaturePoint {
-  atMs: number
-  tempC: number
-}
+/** Salt in the water, percent: up to the first the time is as it is, at the second three times, at the third none runs. */
+const SALT = { plain: 4.5, threefold: 8, none: 10 } as const
 
-/** How much of the allowed time above 4.6 is spent, and when it will be at the present temperature. */
-export interface Clock {
-  spent: number
-  dueMs: number
-  state: 'running' | 'act' | 'over'
+/**
+ * How many times the time allowed is in so much salt (percent of salt and water): 1 up to 4.5 %, 3 at 8 %, straight
+ * between; `null` from 10 % on, where no clock runs (growth limit of proteolytic Clostridium botulinum about 10 % salt
+ * in water, ICMSF, from memory). Judgement. @param saltInWaterPct 0 to 40.
+ */
+export function saltTimes(saltInWaterPct: number): number | null {
+  if (saltInWaterPct >= SALT.none) return null
+  const share = (saltInWaterPct - SALT.plain) / (SALT.threefold - SALT.plain)
+  return 1 + 2 * Math.min(1, Math.max(0, share))
 }
 
 /**
- * The deadline clock: spends ∫ dt / D(T) from packing on; 4.6 must be passed before it reaches 1.
- * Between readings temperature is interpolated; before the first and after the last it is held.
- * @param temperatures at least one, in order of time.
+ * A stretch of a temperature history: a straight line from one moment (ms) to another; the last one is open (`toMs`
+ * Infinity). `assumed` where nothing was read in it.
  */
-export function deadlineClock(packedMs: number, nowMs: number, temperatures: readonly TemperaturePoint[]): Clock {
-  if (temperatures.length === 0) throw new InvalidInput('Read the temperature: without it the deadline cannot be told.')
-  const at = (ms: number): number =>
-    interpolate(
-      temperatures.length,
-      (index) => temperatures[index]?.atMs ?? 0,
-      (index) => temperatures[index]?.tempC ?? 0,
-      ms,
-    )
-  const steps = 400
-  const span = Math.max(0, nowMs - packedMs)
-  let spent = 0
-  for (let step = 0; step < steps; step++)
-    spent += span / steps / DAY_MS / allowedDays(at(packedMs + (span * (step + 0.5)) / steps))
-  const dueMs = nowMs + (1 - spent) * allowedDays(at(nowMs)) * DAY_MS
-  return { spent, dueMs, state: spent >= 1 ? 'over' : spent > 0.7 ? 'act' : 'running' }
+export interface Stretch {
+  fromMs: number
+  toMs: number
+  fromC: number
+  toC: number
+  assumed: boolean
 }
+
+/** ∫ dt / D(T) in days over a straight line of temperature; exact, since ln D is straight between two lines of the table. */
+function spentOnLine(fromC: number, toC: number, days: number): number {
+  const marks = ALLOWED.map(([tempC]) => (tempC - fromC) / (toC - fromC)).filter((share) => share > 0 && share < 1)
+  const cuts = fromC === toC ? [0, 1] : [0, ...marks.sort((a, b) => a - b), 1]
+  let spent = 0
+  for (let index = 1; index < cuts.length; index++) {
+    const [start = 0, end = 1] = [cuts[index - 1], cuts[index]]
+    const [a, b] = [start, end].map((share) => 1 / allowedDays(fromC + (toC - fromC) * share)) as [number, number]
+    const mean = Math.abs(a - b) < 1e-12 * a ? a : (a - b) / Math.log(a / b)
+    spent += mean * (end - start) * days
+  }
+  return spent
+}
+
+/**
+ * Share of the time allowed above pH 4.6 that is spent between two moments (ms): ∫ dt / (D(T) × salt times).
+ * @param times from {@link saltTimes}.
+ */
+export function spentBetween(history: readonly Stretch[], fromMs: number, toMs: number, times = 1): number {
+  let spent = 0
+  for (const { fromMs: start, toMs: end, fromC, toC } of history) {
+    const [a, b] = [Math.max(fromMs, start), Math.min(toMs, end)]
+    if (b <= a) continue
+    const at = (ms: number) => (Number.isFinite(end) ? fromC + ((toC - fromC) * (ms - start)) / (end - start) : fromC)
+    spent += spentOnLine(at(a), at(b), (b - a) / DAY_MS)
+  }
+  return spent / times
+}
+
+/** When the time allowed will be over at the present temperature, ms. @param left share of it that is left. */
+export const dueAt = (nowMs: number, left: number, tempC: number, times = 1): number =>
+  nowMs + left * times * allowedDays(tempC) * DAY_MS

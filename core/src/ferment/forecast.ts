@@ -1,11 +1,12 @@
 import { within } from '../invalid'
 import type { Batch } from './batch'
-import { learn, type Learned, type PhReading } from './learn'
+import { crossingsOf, type CrossingHours } from './crossing'
+import { learn, type Learned, type PhReading, type Sampled } from './learn'
 import { DRAWS, memberOf } from './member'
 import { COLUMNS, runMember, SHOWN } from './run'
 import { temperatureAt, type TemperaturePlan } from './temperature'
 import { PH_LINE } from './clock'
-import { CALM_GAS, RISE, SETTLED_FALL } from './standing'
+import { CALM_GAS, RISE, SETTLED_FALL } from './settled'
 
 /** A batch, what is known of its temperature, what was read, what it is to reach. */
 export interface FermentCase {
@@ -68,11 +69,16 @@ export interface FermentForecast extends Course {
   flag: Flag
   why: string
   dead: number
+  /** When 4.6 was or will be passed, the other ways a batch can go counted in. */
+  crossing: Record<Sampled, CrossingHours>
   learned: Learned
 }
 
 /** Bands are drawn so much wider than the members spread: models are too sure of themselves. Judgement. */
 const WIDER = 1.2
+
+/** Members that tell well enough when 4.6 was passed. */
+const CROSSING_MEMBERS = 120
 
 /** Hours of a forecast: every 4 to day 10, every 12 to day 30, every 24 after. @param days 1 to 1 100. */
 export function forecastHours(days: number): Float64Array {
@@ -178,6 +184,7 @@ export function forecastFerment(
     ...courseOf({ batch, temperature }, learned.z, targetPh, days),
     ...flagOf(learned),
     dead: learned.dead,
+    crossing: crossingsOf(batch, temperature, readings, { members: Math.min(members, CROSSING_MEMBERS), seed }),
     learned,
   }
 }

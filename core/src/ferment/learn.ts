@@ -14,9 +14,6 @@ export interface PhReading {
   of: Sampled
 }
 
-/** Standard deviations of a pH by how it was read. Judgement. */
-export const METER_SD = { calibrated: 0.05, uncalibrated: 0.1, strip: 0.2 } as const
-
 /** What the model itself is off by, pH. Judgement. */
 const MODEL_SD = 0.07
 /** Degrees of freedom of the likelihood: a slip of the meter does not overturn everything. */
@@ -69,8 +66,11 @@ export function mergeReadings(readings: readonly PhReading[]): PhReading[] {
   return merged.sort((a, b) => a.hour - b.hour).map(({ count: _count, ...reading }) => reading)
 }
 
-const spreadOf = (reading: PhReading) => Math.hypot(reading.sd, MODEL_SD)
-const logT = (gap: number, sd: number) => (-(FREEDOM + 1) / 2) * Math.log1p((gap / sd) ** 2 / FREEDOM) - Math.log(sd)
+/** What a reading and the model together may be off by, pH. */
+export const spreadOf = (reading: PhReading) => Math.hypot(reading.sd, MODEL_SD)
+/** Logarithm of Student's density at a gap, but for what does not depend on it. */
+export const logT = (gap: number, sd: number) =>
+  (-(FREEDOM + 1) / 2) * Math.log1p((gap / sd) ** 2 / FREEDOM) - Math.log(sd)
 
 /** Probability of at most `t` in Student's distribution with five degrees of freedom. */
 export function studentBelow(t: number): number {
@@ -86,7 +86,7 @@ function logSum(values: Float64Array): number {
 }
 
 /** Weights from logarithms, summing to 1. */
-function normalised(logs: Float64Array): Float64Array {
+export function normalised(logs: Float64Array): Float64Array {
   const total = logSum(logs)
   return logs.map((value) => Math.exp(value - total))
 }

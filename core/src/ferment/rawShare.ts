@@ -80,10 +80,13 @@ export function livingCounts(rows: readonly LivingRow[], everythingG: number): L
   }
 }
 
+/** Living bacteria of a strong start, log10 a gram of everything: it may lead by a day. Judgement. */
+export const STRONG_START_LOG10 = 5
+
 /** A start count in words. Limits are judgement. */
 export function startWords(log10: number | null): string {
   if (log10 === null) return 'nothing alive goes in'
-  if (log10 >= 5) return 'a strong start: it may lead by a day'
+  if (log10 >= STRONG_START_LOG10) return 'a strong start: it may lead by a day'
   if (log10 >= 3) return 'a normal wild start'
   if (log10 >= 2) return 'a thin start: expect a day or two more'
   return 'hardly anything alive'
@@ -95,8 +98,11 @@ export const RAW_NEEDED = 0.5
 /** Living bacteria in a kept brine or an active ferment, log10 a gram. Judgement. */
 export const KEPT_BRINE_LOG10 = 7
 
-/** Living bacteria a starter should bring, log10 a gram of everything. Judgement. */
-const STARTER_LOG10 = 5
+/**
+ * A starter lives in this: a pH at or over the first (what plantarum outlives), salt in its water under the second,
+ * percent. Judgement.
+ */
+export const STARTER_LIVES = { leastPh: 3.2, saltInWaterPct: 10 } as const
 
 /**
  * The two ways out of too little raw produce: grams of raw produce to add, or of a starter with `starterLog10` living
@@ -112,7 +118,7 @@ export function rawRemedies(
   const raw = (rawShare(rows) ?? 0) * total
   const rawG = Math.max(0, (RAW_NEEDED * total - raw) / (1 - RAW_NEEDED))
   // At least a spoon of it in a kilogram, so that it can be stirred through.
-  const starterG = Math.max(everythingG * 10 ** (STARTER_LOG10 - starterLog10), everythingG * 0.02)
+  const starterG = Math.max(everythingG * 10 ** (STRONG_START_LOG10 - starterLog10), everythingG * 0.02)
   return {
     rawG,
     starterG,

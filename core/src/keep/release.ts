@@ -2,16 +2,14 @@ import { within } from '../invalid'
 import { formatNumber } from '../units/number'
 import type { Range, Working } from '../working'
 import { boilingMinutesAdded, boilingPointC } from './boiling'
-import { lethality, type HeatPoint, type HeatReference } from './lethality'
+import { lethality, LONGEST_GAP_MIN, type HeatPoint, type HeatReference } from './lethality'
 import { bottlePressure, STOP_BAR, WARN_BAR } from '../ferment/pressure'
+import { ONE_SIDED, PH_SD, type Trust } from '../log/trust'
 import { BOIL_MIN, FILL_LEAST_C, RELEASE_PH, storeRefusal, wayOf, type KeepCase, type Treatment } from './ways'
 import type { Verdict } from '../level'
 
 /** Hours a blend needs before its pH is taken as evened out. Common practice. */
 export const EVENING_OUT_H = 24
-
-/** Age in hours after which a two-buffer calibration is no longer trusted for a release. Judgement. */
-export const CALIBRATION_TRUST_H = 48
 
 /** Water this far under its boiling point still counts as boiling, °C: weather and thermometer. Judgement. */
 const BOILS_WITHIN_C = 1.5
@@ -23,10 +21,14 @@ export interface Evidence {
   what: string
 }
 
-/** A final pH as read. `calibrationAgeH` is `null` where the meter's calibration is not known. */
+/**
+ * A final pH as read, and how far what it was read with can be trusted. `calibrationAgeH` is `null` where it was not
+ * calibrated, or checked in two buffers, before.
+ */
 export interface FinalReading {
   ph: number
   hoursAfterBlending: number
+  trust: Trust
   calibrationAgeH: number | null
   evidence?: Evidence
 }
@@ -50,13 +52,15 @@ export interface ReleaseCase {
   /** Residual sugar, g per litre of sauce. */
   sugarGPerL: Range
   hasLiveFerment: boolean
+  /** What lets gas out of its bottles, or tells of it in time. */
+  relief: Relief
   /**
    * Measured records of the pot, of the last bottle filled hot, of the water around the jars. Predictions get no
    * credit.
    */
   heat: { reference: HeatReference; pot: HeatRecord | null; lastBottle: HeatRecord | null; water: HeatRecord | null }
-  /** Codes of lots in it that were discarded, or show a sign that says so. */
-  discarded: readonly string[]
+  /** What the judge has against the pot and what it was made of; `stop` where it does not leave. */
+  judged: readonly { verdict: Verdict; sentence: string }[]
   /** What is in it that nobody knows the allergens of, and the allergens that are known. */
   unknown: readonly string[]
   allergens: readonly string[]
@@ -73,12 +77,23 @@ export interface ReleaseCheck {
   working?: Working
 }
 
-/** A meter calibrated on two buffers is good to about this much (5–95 %), without to twice as much. Judgement. */
-const meterError = (ageH: number | null) => (ageH !== null && ageH <= CALIBRATION_TRUST_H ? 0.05 : 0.1)
+/** What a reading may be off by, at its one-sided 95 % end. */
+const meterError = (trust: Trust) => ONE_SIDED * PH_SD[trust]
 
-/** Upper end of a finished pH: the reading and what its meter may be off. */
-export const upperPhOf = ({ ph, calibrationAgeH }: Pick<FinalReading, 'ph' | 'calibrationAgeH'>): number =>
-  ph + meterError(calibrationAgeH)
+/** Upper end of a finished pH: the reading and what it was read with may be off by. */
+export const upperPhOf = ({ ph, trust }: Pick<FinalReading, 'ph' | 'trust'>): number => ph + meterError(trust)
+
+/** What a pH was read with, in words. */
+const TRUST_WORDS: Record<Trust, string> = {
+  bench: 'a calibrated meter',
+  pocket: 'a meter checked in two buffers',
+  unchecked: 'a meter not checked of late',
+  strip: 'strips',
+}
+
+/** What lets gas out of a live bottle kept cold, or tells of it in time. */
+export const RELIEFS = ['none', 'vented', 'squeeze', 'test bottle'] as const
+export type Relief = (typeof RELIEFS)[number]
 
 const seen = (...found: (Evidence | undefined)[]): Evidence[] => found.flatMap((one) => one ?? [])
 
@@ -93,14 +108,14 @@ function phCheck({ reading, limitPh }: ReleaseCase): ReleaseCheck {
   const upper = upperPhOf(reading)
   const working: Working = {
     what: 'Upper end of the finished pH',
-    formula: 'upper = reading + meter error',
+    formula: 'upper = reading + 1.645 × standard deviation',
     numbers: [
-      { name: 'reading', value: reading.ph.toFixed(2) },
-      { name: 'meter error', value: meterError(reading.calibrationAgeH).toFixed(2) },
+      { name: `reading, by ${TRUST_WORDS[reading.trust]}`, value: reading.ph.toFixed(2) },
+      { name: 'may be off by', value: meterError(reading.trust).toFixed(2) },
       { name: 'limit', value: limitPh.toFixed(2) },
     ],
     result: upper.toFixed(2),
-    source: "Limit: Lactofer's own, under the 4.6 of 21 CFR 114 (from memory). Meter error: judgement.",
+    source: "Limit: Lactofer's own, under the 4.6 of 21 CFR 114 (from memory). Errors of instruments: judgement.",
   }
   return upper <= limitPh
     ? {
@@ -135,14 +150,22 @@ function meterCheck({ reading }: ReleaseCase): ReleaseCheck {
   const check = { id: 'meter', title: 'Meter', evidence: seen(reading?.evidence) }
   if (!reading) return { ...check, verdict: 'ask', sentence: 'Calibrate on two buffers before the final reading.' }
   const age = reading.calibrationAgeH
-  if (age !== null && age <= CALIBRATION_TRUST_H)
-    return { ...check, verdict: 'pass', sentence: `Calibrated ${formatNumber(age)} h before the reading.` }
+  if (reading.trust === 'strip')
+    return {
+      ...check,
+      verdict: 'ask',
+      sentence: 'Read with strips: coarse. A meter calibrated on two buffers tells more.',
+    }
+  if (age !== null && reading.trust !== 'unchecked') {
+    const how = reading.trust === 'pocket' ? 'Checked in two buffers' : 'Calibrated'
+    return { ...check, verdict: 'pass', sentence: `${how} ${formatNumber(age)} h before the reading.` }
+  }
   return {
     ...check,
     verdict: 'ask',
     sentence:
       age === null
-        ? 'No calibration is recorded with this reading. Calibrate on two buffers and read again.'
+        ? 'No calibration before this reading is recorded. Calibrate on two buffers and read again.'
         : `Calibrated ${formatNumber(age)} h before the reading: too old. Calibrate and read again.`,
   }
 }
@@ -167,17 +190,23 @@ export const keepCaseOf = ({
 })
 
 function pressureCheck(input: ReleaseCase): ReleaseCheck {
-  const { treatment, store, hasLiveFerment, sugarGPerL, headspace } = input
+  const { treatment, store, hasLiveFerment, sugarGPerL, headspace, relief } = input
   const check = { id: 'pressure', title: 'Pressure in the bottle', evidence: [] }
-  if (!hasLiveFerment || wayOf(treatment).heats)
+  if (!hasLiveFerment)
     return {
       ...check,
       verdict: 'pass',
-      sentence: 'Heated, or nothing alive in it: nothing should ferment on. Keep one test bottle in view all the same.',
+      sentence: 'Nothing alive in it by what is logged: nothing should ferment on. Keep one test bottle in view.',
     }
+  if (wayOf(treatment).heats)
+    return carriedOut(input)
+      ? { ...check, verdict: 'pass', sentence: 'Heated, as measured. Keep one test bottle in view all the same.' }
+      : { ...check, verdict: 'ask', sentence: 'It is live until its heat was measured: a plan to cook it is no heat.' }
   const refusal = storeRefusal(treatment, store, keepCaseOf(input))
   const bar = (tempC: number) => bottlePressure(sugarGPerL.high, tempC, headspace)
-  const warm = bar(35)
+  // Judged where it stands: a cold bottle in a warm fridge, one on the shelf in the sun.
+  const storeC = store === 'shelf' ? WARM_SHELF_C : COLD_STORE_C
+  const there = bar(storeC)
   const working: Working = {
     what: 'Pressure once the sugar is gone',
     formula: 'p = 1.013 V / (0.9 B + h × 273/T), V = 0.489 × sugar / 1.977',
@@ -185,26 +214,38 @@ function pressureCheck(input: ReleaseCase): ReleaseCheck {
       { name: 'sugar', value: `${formatNumber(sugarGPerL.low, 1)}–${formatNumber(sugarGPerL.high, 1)} g/L` },
       { name: 'h', value: `${formatNumber(100 * headspace, 1)} % headspace` },
     ],
-    result: `${formatNumber(bar(4), 1)} bar at 4 °C, ${formatNumber(bar(20), 1)} at 20 °C, ${formatNumber(warm, 1)} at 35 °C`,
+    result: `${formatNumber(bar(4), 1)} bar at 4 °C, ${formatNumber(bar(20), 1)} at 20 °C, ${formatNumber(bar(35), 1)} at 35 °C`,
     source: 'Bunsen coefficients and yields from memory; limits are judgement.',
   }
-  const figure = `Up to ${formatNumber(warm, 1)} bar at 35 °C if all its sugar ferments`
+  const figure = `Up to ${formatNumber(there, 1)} bar at ${storeC} °C if all its sugar ferments`
   if (refusal) return { ...check, verdict: 'stop', sentence: refusal.reason, working }
-  if (warm > STOP_BAR)
-    return {
-      ...check,
-      verdict: 'stop',
-      sentence: `${figure}: live and sweet bottles burst. Cook it, or leave the sugar out.`,
-      working,
-    }
-  if (warm > WARN_BAR)
-    return {
-      ...check,
-      verdict: 'ask',
-      sentence: `${figure}. Cold only slows it: keep it cold, vent it, keep a plastic test bottle.`,
-      working,
-    }
-  return { ...check, verdict: 'pass', sentence: `${figure}. Keep it cold.`, working }
+  if (there <= WARN_BAR) return { ...check, verdict: 'pass', sentence: `${figure}. Keep it ${store}.`, working }
+  if (relief !== 'none')
+    return { ...check, verdict: 'ask', sentence: `${figure}. ${RELIEF_WORDS[relief]} Cold only slows it.`, working }
+  return there > STOP_BAR
+    ? {
+        ...check,
+        verdict: 'stop',
+        sentence: `${figure}: live and sweet bottles burst. Vent them, fill squeeze bottles, keep a test bottle in view, cook it, or leave the sugar out.`,
+        working,
+      }
+    : { ...check, verdict: 'ask', sentence: `${figure}. Cold only slows it: vent it, keep a test bottle.`, working }
+}
+
+/** Where a bottle is judged: on a shelf in the sun, in a fridge that is not the coldest, °C. Judgement. */
+const WARM_SHELF_C = 35
+const COLD_STORE_C = 8
+
+const RELIEF_WORDS: Record<Exclude<Relief, 'none'>, string> = {
+  vented: 'Vented bottles let it out: open each every three days, over a sink, away from your face.',
+  squeeze: 'A squeeze bottle swells before it bursts: let the gas out when it is tight.',
+  'test bottle': 'The plastic test bottle tells in time: hard as a ball, cool and vent them all.',
+}
+
+/** Whether the way of keeping was carried out: its heat checks pass. */
+const carriedOut = (input: ReleaseCase): boolean => {
+  const checks = [...heatCheck(input), ...boilCheck(input)]
+  return checks.length > 0 && checks.every(({ verdict }) => verdict !== 'stop')
 }
 
 /** How warm the last bottle was when it was filled. */
@@ -246,8 +287,8 @@ function potVerdict(
     }
   if (reference.minutes === null)
     return {
-      verdict: 'ask',
-      sentence: `${against}.${told} This reference names no minutes: your process authority does.`,
+      verdict: 'stop',
+      sentence: `${against}.${told} This reference names no minutes, so it passes nothing: write down those your process authority named.`,
       working,
     }
   const asked = `${against}; the reference asks ${formatNumber(reference.minutes, 2)}.${told}`
@@ -274,6 +315,17 @@ function heatCheck({ treatment, reading, heat: { reference, pot, lastBottle } }:
   return [{ ...check, ...verdict }, fillCheck(lastBottle)]
 }
 
+/** Minutes that water boiled by what was measured; over a gap in the record nothing is counted. */
+export const boiledMin = (points: readonly HeatPoint[], boilsC: number): number =>
+  points.reduce((sum, point, index) => {
+    const before = points[index - 1]
+    return before &&
+      point.minute - before.minute <= LONGEST_GAP_MIN &&
+      Math.min(before.tempC, point.tempC) >= boilsC - BOILS_WITHIN_C
+      ? sum + point.minute - before.minute
+      : sum
+  }, 0)
+
 /** Jars in boiling water: how long the water really boiled. */
 function boilCheck({ treatment, altitudeM, heat: { water } }: ReleaseCase): ReleaseCheck[] {
   if (treatment !== 'boiled-in-jar') return []
@@ -288,12 +340,7 @@ function boilCheck({ treatment, altitudeM, heat: { water } }: ReleaseCase): Rele
         sentence: `The water was not logged. ${asked} min at ${formatNumber(boils, 1)} °C are asked at ${formatNumber(altitudeM)} m.`,
       },
     ]
-  const boiled = water.points.reduce((sum, point, index) => {
-    const before = water.points[index - 1]
-    return before && Math.min(before.tempC, point.tempC) >= boils - BOILS_WITHIN_C
-      ? sum + point.minute - before.minute
-      : sum
-  }, 0)
+  const boiled = boiledMin(water.points, boils)
   return [
     {
       ...check,
@@ -320,17 +367,14 @@ function forecastCheck({ reading, predictedPh }: ReleaseCase): ReleaseCheck[] {
   ]
 }
 
-function signCheck({ discarded }: ReleaseCase): ReleaseCheck {
+/** What the judge says of the pot and of everything it was made of; the worst of it. */
+function judgeCheck({ judged }: ReleaseCase): ReleaseCheck {
+  const [worst] = [...judged].sort((a, b) => RANK[a.verdict] - RANK[b.verdict])
   return {
-    id: 'discard',
-    title: 'Signs and discards',
+    id: 'judge',
+    title: 'What it was made of',
     evidence: [],
-    ...(discarded.length
-      ? {
-          verdict: 'stop',
-          sentence: `${discarded.join(', ')}: discarded, or a sign stands that says so. It does not leave.`,
-        }
-      : { verdict: 'pass', sentence: 'No sign that says discard stands open in anything it was made of.' }),
+    ...(worst ?? { verdict: 'pass', sentence: 'Nothing stands against it, or against anything it was made of.' }),
   }
 }
 
@@ -367,10 +411,11 @@ function labelCheck({ label }: ReleaseCase): ReleaseCheck {
       }
 }
 
+const RANK: Record<Verdict, number> = { stop: 0, ask: 1, pass: 2 }
+
 /** All checks of a release, worst first. A lot may be released only when none says stop. */
 export function releaseChecks(input: ReleaseCase): ReleaseCheck[] {
   within(input.limitPh, 2.5, RELEASE_PH.highest, 'The release limit')
-  const rank: Record<Verdict, number> = { stop: 0, ask: 1, pass: 2 }
   return [
     phCheck(input),
     eveningCheck(input),
@@ -378,11 +423,11 @@ export function releaseChecks(input: ReleaseCase): ReleaseCheck[] {
     pressureCheck(input),
     ...heatCheck(input),
     ...boilCheck(input),
-    signCheck(input),
+    judgeCheck(input),
     allergenCheck(input),
     labelCheck(input),
     ...forecastCheck(input),
-  ].sort((a, b) => rank[a.verdict] - rank[b.verdict])
+  ].sort((a, b) => RANK[a.verdict] - RANK[b.verdict])
 }
 
 /** Whether a release may be confirmed. */

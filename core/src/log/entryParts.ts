@@ -45,8 +45,9 @@ export const base = {
 }
 
 /**
- * Which instrument gave a reading, and how far it can be trusted. A strip is coarse; a meter without `calibratedAt`
- * was not calibrated.
+ * Which instrument gave a reading, and how far it can be trusted (log/trust): a strip is coarse; a bench meter has
+ * its last calibration on two buffers, with slope and offset; a pocket meter that shows no millivolts its last check
+ * in two buffers (`checkedAt`).
  */
 export const InstrumentSchema = z.object({
   name: z.string().max(60),
@@ -54,6 +55,8 @@ export const InstrumentSchema = z.object({
   steady: z.boolean(),
   calibratedAt: MomentSchema.optional(),
   slopePct: z.number().min(50).max(120).optional(),
+  offsetMv: z.number().min(-600).max(600).optional(),
+  checkedAt: MomentSchema.optional(),
 })
 export type Instrument = z.infer<typeof InstrumentSchema>
 

@@ -1,23 +1,27 @@
-import { levelOfSign } from '../ferment/signs'
-import { standing, type Standing } from '../ferment/standing'
+import type { Judge, Judgement } from '../judge/judge'
+import { RULES, type Reason, type ReasonCode } from '../judge/reasons'
 import type { Chore } from '../library/chores'
 import { styleById } from '../library/styles'
 import type { EntryOf } from '../log/entry'
+import type { Book } from '../log/fold'
 import type { Lot } from '../log/lot'
-import { lastPouredMs, phsOf, signsOf, structureOfPlan, temperaturesOf } from '../log/measured'
+import { lastPouredMs } from '../log/measured'
 import type { Outlook } from './outlook'
 import { choreTimes } from './choreTimes'
-import { DAY_MS, HOUR_MS } from '../units/time'
+import { DAY_MS } from '../units/time'
 import { LEVELS, type Level } from '../level'
+import { plainTell, type Tell } from '../words/judgement'
+import { taskWords, type TaskCode, type TaskFacts } from '../words/tasks'
 
 /**
- * What a lot wants today. `chore` is recorded with one tap; without it the page named by `go` is opened.
+ * What a lot wants today: what it is by its code, and in words. `chore` is recorded with one tap; without it the page named by `go` is opened.
  * `key` stays the same while it is asked for; `dueMs` when it fell due, where it is a matter of time.
  */
 export interface Ask {
   key: string
   lotId: string
   level: Level
+  code: TaskCode
   title: string
   why: string
   chore?: Chore
@@ -46,55 +50,6 @@ export function alongTheShelf(asks: readonly Ask[], lots: readonly Lot[]): Ask[]
 /** Days since packing, the day of packing being day 0. */
 export const dayOf = (lot: Lot, nowMs: number): number => Math.max(0, Math.floor((nowMs - lot.startedMs) / DAY_MS))
 
-/** Pieces count as evened out with their liquid after so many times their own time. Judgement: then 95 % are. */
-const EVENED = 3
-
-/** From this salt of everything on, percent, the deadline was not made for the batch. Judgement. */
-const SALTY_PCT = 7
-
-/** Why the deadline does not quite fit what was packed; undefined where it does. */
-function unsureOf(lot: Lot): string | undefined {
-  if (lot.made.kind !== 'plan') return undefined
-  const { rows, waterG, saltG } = lot.weighed ?? lot.made
-  const rowsG = rows.reduce((sum, row) => sum + row.massG, 0)
-  if (saltG >= (SALTY_PCT / 100) * (rowsG + waterG + saltG))
-    return 'With 7 % salt or more the deadline is not made for it.'
-  const rawG = rows.filter((row) => row.preparation === 'raw').reduce((sum, row) => sum + row.massG, 0)
-  return rowsG > 0 && rawG < rowsG / 2 && !rows.some((row) => row.lotId)
-    ? 'More than half was cooked or frozen and nothing starts it.'
-    : undefined
-}
-
-/** Standing of a ferment at a moment, or `null` for any other lot. @param tell how a moment is told. */
-export function standingOf(lot: Lot, nowMs: number, outlook?: Outlook, tell?: (ms: number) => string): Standing | null {
-  if (lot.made.kind !== 'plan' || !lot.packed) return null
-  const packedMs = Date.parse(lot.packed.at)
-  const style = styleById(lot.made.style)
-  const structure = structureOfPlan(lot.made)
-  const unsure = unsureOf(lot)
-  const evenMs = packedMs + (structure.liquid < 1 ? EVENED * structure.tauH * HOUR_MS : 0)
-  const stand = standing({
-    packedMs,
-    nowMs,
-    targetPh: lot.made.targetPh,
-    ...(style.judgedBy === 'time' && { readyAfterDays: style.days.low }),
-    ph: phsOf(lot).map(({ atMs, ph, of }) => ({ atMs, ph, of, even: of === 'blended' || atMs >= evenMs })),
-    temperatures: temperaturesOf(lot),
-    signs: signsOf(lot),
-    ...(outlook && { gasPerDay: outlook.gasPerDay }),
-    ...(unsure && { unsure }),
-    ...(tell && { tell }),
-  })
-  // What does not fit is not called ready anywhere until it was read again.
-  return stand.state === 'ready' && outlook?.flag === 'distrust'
-    ? {
-        ...stand,
-        state: 'ask',
-        sentence: `${stand.sentence} But it does not fit: ${outlook.why} Calibrate the meter and read it again.`,
-      }
-    : stand
-}
-
 /** Whether something was done after a moment. */
 const doneSince = (lot: Lot, chore: Chore, sinceMs: number) =>
   lot.chores.some((entry) => entry.chore === chore && !entry.skipped && Date.parse(entry.at) >= sinceMs)
@@ -104,117 +59,152 @@ export const isRefill = (lot: Lot): boolean =>
   lot.made.kind === 'plan' && styleById(lot.made.style).refills && lot.from.length > 0
 
 /** Gathers what one lot asks for. */
-function asking(lotId: string) {
+export function asking(lotId: string, tell: Tell) {
   const asks: Ask[] = []
-  const ask = (
+  function ask<Code extends TaskCode>(
     level: Level,
-    title: string,
-    why: string,
+    code: Code,
+    facts: TaskFacts[Code],
     { chore, go = 'ferment', dueMs = null }: Partial<Pick<Ask, 'chore' | 'go' | 'dueMs'>> = {},
-  ) =>
-    void asks.push({
-      key: `${lotId}:${chore ?? title}`,
-      lotId,
-      level,
-      title,
-      why,
-      ...(chore && { chore }),
-      go,
-      dueMs,
-    })
+  ) {
+    const { title, why } = taskWords(code, facts, tell)
+    asks.push({ key: `${lotId}:${chore ?? title}`, lotId, level, code, title, why, ...(chore && { chore }), go, dueMs })
+  }
   return { asks, ask }
 }
 type AskOf = ReturnType<typeof asking>['ask']
 
-/** What its standing and its forecast ask for. A film that was seen is asked for by its own line. */
-function askForPh(ask: AskOf, stand: Standing | null, outlook: Outlook | undefined, filmOnly: boolean): void {
-  if (stand?.state === 'discard') ask('discard', 'Discard', stand.sentence)
-  if (stand?.state === 'act') ask('act', 'Read pH: behind', stand.sentence)
-  else if (outlook?.flag === 'behind') ask('act', 'Read pH: behind', outlook.why)
-  else if (outlook?.flag === 'distrust') ask('act', 'Read pH again: it does not fit', outlook.why)
-  else if (stand?.state === 'ask' && !filmOnly) ask('ask', 'Read pH', stand.sentence)
+/** What a rule asks for; rules that are not here ask for nothing by themselves. */
+const TASK_OF: Partial<Record<ReasonCode, Exclude<TaskCode, 'chore' | 'press'>>> = {
+  'bad sign': 'discard',
+  'above too long': 'discard',
+  'passed too late': 'discard',
+  'thrown away': 'discard',
+  'time over, not read': 'read behind',
+  'not read yet': 'read behind',
+  behind: 'read behind',
+  'above again': 'read behind',
+  'behind the forecast': 'read behind',
+  'does not fit': 'read again',
+  'too warm': 'cool',
+  'open sign': 'look again',
+  'may have passed late': 'ask somebody',
+  'mostly cooked': 'ask somebody',
+  'very salty': 'ask somebody',
+  rose: 'read the pH',
+  'put in since': 'read the pH',
+  'pieces not read': 'read the pH',
+  'slow to sour': 'read the pH',
+  'jars not read': 'read the jars',
+  'weak salt': 'mend the salt',
+  'nothing alive': 'start',
+  'made of': 'stopped',
+}
+/** Tasks that are one and the same reading: the most pressing of them stands for all. */
+const READINGS: readonly TaskCode[] = ['read behind', 'read again', 'read the pH', 'read the jars', 'read after film']
+
+/** What its standing asks for. Film is asked for by its own line. */
+function askForReasons(ask: AskOf, { reasons }: Judgement): void {
+  let reading = false
+  for (const reason of reasons) {
+    const code = TASK_OF[reason.code]
+    const { state } = RULES[reason.code]
+    if (!code || state === 'ready' || state === 'working') continue
+    if (READINGS.includes(code)) {
+      if (reading) continue
+      reading = true
+    }
+    ask(state, code, { reason })
+    // What is thrown away wants nothing else.
+    if (state === 'discard') return
+  }
 }
 
-/** What the last sign asks for, until it was done. */
-function askForSign(ask: AskOf, lot: Lot, sign: EntryOf<'sign'> | undefined): void {
-  if (!sign) return
+/** What signs ask for, until it was done: of each thing that was seen, the newest look. */
+function askForSigns(ask: AskOf, lot: Lot, nowMs: number): void {
+  const newest = new Map(lot.signs.filter(({ at }) => Date.parse(at) <= nowMs).map((sign) => [sign.sign, sign]))
+  for (const sign of newest.values()) askForSign(ask, lot, sign)
+}
+function askForSign(ask: AskOf, lot: Lot, sign: EntryOf<'sign'>): void {
   const signMs = Date.parse(sign.at)
   const done = (chore: Chore) => doneSince(lot, chore, signMs)
-  if (sign.sign === 'bag ballooned' && !done('vent'))
-    ask('act', 'Vent the bag and reseal', 'It is full of gas; normal while the pH falls.', { chore: 'vent' })
+  if (sign.sign === 'bag ballooned' && !done('vent')) ask('act', 'vent', {}, { chore: 'vent' })
   if (sign.sign === 'white film') {
-    if (!done('skim')) ask('act', 'Skim the white film', 'Film lets air spoil it and eats acid.', { chore: 'skim' })
+    if (!done('skim')) ask('act', 'skim', {}, { chore: 'skim' })
     else if (!lot.readings.some((reading) => reading.ph !== undefined && Date.parse(reading.at) > signMs))
-      ask('ask', 'Read pH after the film', 'Film eats acid: the pH can rise.')
+      ask('ask', 'read after film', {})
   }
-  if (sign.sign === 'not covered' && !done('top up'))
-    ask('act', 'Cover it: add juice or brine', 'What stands clear of its liquid moulds. Same strength as inside.', {
-      chore: 'top up',
-    })
-  if (sign.sign === 'floaters' && !done('press down'))
-    ask('act', 'Press the pieces under', 'What stands in the air moulds.', { chore: 'press down' })
+  if (sign.sign === 'not covered' && !done('top up')) ask('act', 'cover', {}, { chore: 'top up' })
+  if (sign.sign === 'floaters' && !done('press down')) ask('act', 'submerge', {}, { chore: 'press down' })
 }
 
 /** Chores that are due and not asked for by something more pressing. */
-function dueChores(lot: Lot, nowMs: number, outlook: Outlook | undefined, asks: readonly Ask[], ready: boolean) {
+function dueChores(
+  book: Book,
+  lot: Lot,
+  nowMs: number,
+  outlook: Outlook | undefined,
+  asks: readonly Ask[],
+  judgement: Judgement | null,
+) {
   const asked = new Set(asks.map(({ chore }) => chore))
   const bared = lot.signs.at(-1)?.sign === 'not covered'
-  const readingAsked = asks.some((known) => known.title.startsWith('Read pH'))
-  return choreTimes(lot, nowMs, outlook).filter(({ chore, dueMs }) => {
+  const readingAsked = asks.some(({ code }) => READINGS.includes(code))
+  return choreTimes(book, lot, nowMs, outlook, judgement).filter(({ chore, dueMs }) => {
     if (dueMs > nowMs || asked.has(chore)) return false
     if (chore === 'cover check' && bared) return false
     if (chore === 'read' && readingAsked) return false
     // What tells whether it is ready is not asked of what is.
-    return !(ready && (chore === 'taste' || chore === 'squeeze test'))
+    return !(judgement?.state === 'ready' && (chore === 'taste' || chore === 'squeeze test'))
   })
 }
 
 /**
- * What one fermenting lot asks for, worst first. Chores come with the style and the closure; signs and pH go before
- * them. Common practice.
+ * What one fermenting lot asks for, worst first: what the judge says of it, what was seen, and the chores of its
+ * style and closure. Common practice.
  */
-export function asksOf(lot: Lot, nowMs: number, outlook?: Outlook, tell?: (ms: number) => string): Ask[] {
+export function asksOf(
+  book: Book,
+  judge: Judge,
+  lot: Lot,
+  nowMs: number,
+  outlook?: Outlook,
+  tell: Tell = plainTell,
+): Ask[] {
   const { made, packed } = lot
   if (made.kind !== 'plan' || !packed || lot.state !== 'fermenting') return []
   const style = styleById(made.style)
-  const { asks, ask } = asking(lot.id)
-  const bad = lot.signs.find((sign) => levelOfSign(sign) === 'discard')
-  if (bad) {
-    ask('discard', `Discard: ${bad.sign}`, 'Do not taste it, do not scoop it out and keep the rest.')
-    return asks
-  }
-  const lastSign = lot.signs.at(-1)
-  const stand = standingOf(lot, nowMs, outlook, tell)
-  askForPh(ask, stand, outlook, lastSign?.sign === 'white film' && lastSign.level !== 'ask')
-  askForSign(ask, lot, lastSign)
-  for (const { chore, title, why, level, dueMs } of dueChores(lot, nowMs, outlook, asks, stand?.state === 'ready'))
-    ask(level, title, why, { ...(chore !== 'read' && chore !== 'weigh' && { chore }), dueMs })
-  if (style.refills && !isRefill(lot) && dayOf(lot, nowMs) >= style.days.low)
-    ask('ask', 'Draw off and refill', 'The pods give a second vinegar; one refill, not two.')
-  const wait = lot.decisions.at(-1)
-  const waiting = wait?.decision === 'wait' && wait.until !== undefined && Date.parse(wait.until) > nowMs
-  const called = wait?.decision === 'ready' && stand?.state === 'working'
-  if (stand && (called || (stand.state === 'ready' && !waiting)))
-    ask('fine', 'Ready to press', called ? 'You called it ready.' : stand.sentence, { go: 'press' })
+  const { asks, ask } = asking(lot.id, tell)
+  const judgement = judge(lot.id, nowMs)
+  if (judgement) askForReasons(ask, judgement)
+  if (judgement?.state === 'discard') return asks
+  askForSigns(ask, lot, nowMs)
+  for (const { chore, title, why, level, dueMs } of dueChores(book, lot, nowMs, outlook, asks, judgement))
+    ask(level, 'chore', { title, why }, { ...(chore !== 'read' && chore !== 'weigh' && { chore }), dueMs })
+  if (style.refills && !isRefill(lot) && dayOf(lot, nowMs) >= style.days.low) ask('ask', 'refill', {})
+  const press = judgement && pressReason(lot, judgement)
+  if (press) ask('fine', 'press', { reason: press === 'called' ? null : press }, { go: 'press' })
   return worstFirst(asks)
 }
 
-/** What a finished blend asks for before it may be bottled. */
-export function blendAsks(lot: Lot, nowMs: number): Ask[] {
-  if (lot.made.kind !== 'blend' || lot.state !== 'in stock') return []
+/** Why a lot may be pressed now: it is ready and no more time was given, or its maker called it and nothing stops it. */
+function pressReason({ decisions }: Lot, { state, make, reasons }: Judgement): Reason | 'called' | null {
+  if (reasons.some(({ code }) => code === 'more time given')) return null
+  if (state === 'ready') return reasons[0] ?? null
+  return decisions.at(-1)?.decision === 'ready' && state === 'working' && make !== 'stop' ? 'called' : null
+}
+
+/** What a finished blend asks for before it may be bottled, and what stops a lot in stock. */
+export function blendAsks(judge: Judge, lot: Lot, nowMs: number, tell: Tell = plainTell): Ask[] {
+  if (lot.state !== 'in stock' || lot.made.kind === 'bottle') return []
+  const { asks, ask } = asking(lot.id, tell)
+  const stops = judge(lot.id, nowMs)
+  const go = lot.kind === 'ferment' ? 'ferment' : 'blend'
+  if (stops?.make === 'stop' && stops.makeBecause)
+    ask(stops.state === 'discard' ? 'discard' : 'act', 'stopped', { reason: stops.makeBecause }, { go })
+  if (lot.made.kind !== 'blend') return asks
   const dueMs = lastPouredMs(lot) + DAY_MS
   const evened = lot.readings.some((reading) => reading.ph !== undefined && Date.parse(reading.at) >= dueMs)
-  return evened || nowMs < dueMs
-    ? []
-    : [
-        {
-          key: `${lot.id}:finished`,
-          lotId: lot.id,
-          level: 'ask',
-          title: 'Read the finished pH',
-          why: 'A day has passed since blending: it has evened out.',
-          go: 'blend',
-          dueMs,
-        },
-      ]
+  if (!evened && nowMs >= dueMs) ask('ask', 'finished pH', {}, { go: 'blend', dueMs })
+  return asks
 }

@@ -1,10 +1,14 @@
 import { PH_LINE } from '../ferment/clock'
-import { judgedBySigns } from '../ferment/standing'
 import type { Chore } from '../library/chores'
 import type { StyleChore } from '../library/style'
 import { styleById } from '../library/styles'
 import type { Lot } from '../log/lot'
-import { isCold, phsOf, signsOf } from '../log/measured'
+import type { Book } from '../log/fold'
+import { isCold } from '../log/measured'
+import { phsOf } from '../stock/acidity'
+import { historyOf } from '../judge/history'
+import { signReasons } from '../judge/openSigns'
+import type { Judgement } from '../judge/judge'
 import { RESERVE } from '../pack/cover'
 import { formatNumber } from '../units/number'
 import type { Outlook } from './outlook'
@@ -28,8 +32,8 @@ const TASTE_PH = 4.2
 const COLD_PACE = 3
 
 /** How often pH is read: daily until 4.6 is passed, every three days to day 21, then every two weeks. Judgement. */
-function readEveryH(lot: Lot, nowMs: number): number {
-  if (!phsOf(lot).some(({ ph }) => ph <= PH_LINE)) return 24
+function readEveryH(book: Book, lot: Lot, nowMs: number): number {
+  if (!phsOf(book, lot).some(({ ph }) => ph <= PH_LINE)) return 24
   return nowMs - lot.startedMs < 21 * DAY_MS ? 72 : 14 * 24
 }
 
@@ -52,18 +56,28 @@ export function topUpBrine(lot: Lot): { massG: number; waterG: number; saltG: nu
  * Chores of a lot with the moment each falls due: by style, closure and day, by the gas forecast and by what was
  * done.
  */
-export function choreTimes(lot: Lot, nowMs: number, outlook?: Outlook): ChoreTime[] {
+export function choreTimes(
+  book: Book,
+  lot: Lot,
+  nowMs: number,
+  outlook?: Outlook,
+  judgement?: Judgement | null,
+): ChoreTime[] {
   const { made, packed } = lot
   if (made.kind !== 'plan' || !packed) return []
   const packedMs = Date.parse(packed.at)
-  const lowest = Math.min(9, ...phsOf(lot).map(({ ph }) => ph))
-  const doubtful = judgedBySigns(signsOf(lot), phsOf(lot).at(-1)?.atMs ?? -Infinity) !== null
+  const newest = phsOf(book, lot).at(-1)?.ph ?? 9
+  const doubtful =
+    signReasons(historyOf(book, lot), nowMs).length > 0 ||
+    (judgement
+      ? judgement.state === 'discard' || (judgement.clock?.state === 'over' && !judgement.clock.passed)
+      : false)
   const pace = isCold(lot) ? COLD_PACE : 1
   const lastOf = (chore: Chore) =>
     Math.max(
       ...lot.chores.filter((entry) => entry.chore === chore).map(({ at }) => Date.parse(at)),
       ...(chore === 'read'
-        ? phsOf(lot).map(({ atMs }) => atMs)
+        ? phsOf(book, lot).map(({ atMs }) => atMs)
         : chore === 'weigh'
           ? lot.readings.filter(({ massG }) => massG !== undefined).map(({ at }) => Date.parse(at))
           : []),
@@ -77,7 +91,7 @@ export function choreTimes(lot: Lot, nowMs: number, outlook?: Outlook): ChoreTim
     chore === 'burp' && outlook?.burpEveryH
       ? outlook.burpEveryH
       : chore === 'read'
-        ? readEveryH(lot, nowMs)
+        ? readEveryH(book, lot, nowMs)
         : everyH * pace
   const reason = ({ chore, why }: StyleChore) =>
     (chore === 'burp' || chore === 'vent') && outlook?.gasSentence
@@ -87,7 +101,7 @@ export function choreTimes(lot: Lot, nowMs: number, outlook?: Outlook): ChoreTim
         : why
   return styleById(made.style).chores.flatMap((rule) => {
     const { chore, title, level, fromDay, toDay, closures, whenSour } = rule
-    if ((closures && !closures.includes(packed.closure)) || (whenSour && (lowest > TASTE_PH || doubtful))) return []
+    if ((closures && !closures.includes(packed.closure)) || (whenSour && (newest > TASTE_PH || doubtful))) return []
     const every = everyH(rule)
     const lastMs = lastOf(chore)
     const dueMs = Math.max(packedMs + fromDay * DAY_MS, Math.round(lastMs + every * HOUR_MS))
@@ -119,6 +133,7 @@ export const CALENDAR_DAYS = 14
  * what a lot no longer asks for, since it was pressed or thrown away of late, is told as cancelled.
  */
 export function calendarOf(
+  book: Book,
   lots: readonly Lot[],
   nowMs: number,
   outlooks: ReadonlyMap<string, Outlook> = new Map(),
@@ -130,7 +145,7 @@ export function calendarOf(
     // What ended longer ago than a calendar looks ahead was never told of these days.
     if (!open && Math.max(...lot.entries.map(({ at }) => Date.parse(at))) < nowMs - CALENDAR_DAYS * DAY_MS) return []
     const count = new Map<string, number>()
-    return choreTimes(lot, nowMs, outlooks.get(lot.id)).flatMap(({ chore, title, why, dueMs, everyH }) => {
+    return choreTimes(book, lot, nowMs, outlooks.get(lot.id)).flatMap(({ chore, title, why, dueMs, everyH }) => {
       const events: RoundEvent[] = []
       for (
         let atMs = Math.max(dueMs, nowMs);

@@ -3,9 +3,9 @@ import { formatNumber } from '../units/number'
 import type { FermentForecast, Flag, When } from '../ferment/forecast'
 import type { Book } from '../log/fold'
 import type { Lot } from '../log/lot'
-import { temperaturesOf } from '../log/measured'
 import { propertiesOf } from '../composition/composition'
 import { packedComposition } from '../stock/lotComposition'
+import { readTemperatures } from '../stock/temperature'
 import { SALT_MOLAR_MASS_G } from '../acid/mixture'
 import { HOUR_MS } from '../units/time'
 import { interpolate } from '../units/interpolate'
@@ -23,6 +23,8 @@ export interface Outlook {
   gasPerDay: number
   burpEveryH: number | null
   gasSentence: string
+  /** When it passed 4.6, h since packing; the judge asks where nothing was read in between. */
+  crossing: FermentForecast['crossing']
 }
 
 /** The value of a row of figures at an hour, by straight lines between outputs. */
@@ -46,14 +48,14 @@ const bagSentence = (litresPerKg: number) =>
  */
 export function outlookOf(book: Book, lot: Lot, forecast: Omit<FermentForecast, 'learned'>, nowMs: number): Outlook {
   const hour = (nowMs - lot.startedMs) / HOUR_MS
-  const { hours, gas, flag, why, dead, passes, ready } = forecast
+  const { hours, gas, flag, why, dead, passes, ready, crossing } = forecast
   const closure = lot.packed?.closure
   // Only what is shut needs to know what is in it.
   const composition = closure === 'tight lid' || closure === 'sealed bag' ? packedComposition(book, lot) : null
   const figures = composition && propertiesOf(composition)
   const saltMolar =
     composition && composition.waterG > 0 ? (composition.saltG / SALT_MOLAR_MASS_G / composition.waterG) * 1000 : 0
-  const tempC = temperaturesOf(lot).at(-1)?.tempC ?? 20
+  const tempC = readTemperatures(lot).at(-1)?.tempC ?? 20
   const intervals =
     closure !== 'tight lid' || !figures
       ? []
@@ -74,6 +76,7 @@ export function outlookOf(book: Book, lot: Lot, forecast: Omit<FermentForecast, 
     dead,
     passes,
     ready,
+    crossing,
     gasPerDay: valueAt(hours, gas.typical, hour),
     burpEveryH: every,
     gasSentence:

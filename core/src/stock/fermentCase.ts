@@ -8,9 +8,11 @@ import { livingCounts } from '../ferment/rawShare'
 import { styleById } from '../library/styles'
 import type { Book } from '../log/fold'
 import type { Lot } from '../log/lot'
-import { phsOf, structureOfPlan, temperaturesOf } from '../log/measured'
+import { phsOf } from './acidity'
 import { livingRows } from './livingRows'
 import { contentComposition, type Content } from './lotComposition'
+import { structureOfLot } from './structure'
+import { ASSUMED_C, temperatureHistory } from './temperature'
 import { HOUR_MS } from '../units/time'
 import { fruitG } from '../library/fruit'
 
@@ -21,8 +23,6 @@ const READ_SPREAD = 0.06
 const WORKED_SPREAD = 0.15
 /** A pH read this soon after packing is the start, hours. Judgement. */
 const START_H = 12
-/** Where nothing was read a room is taken to be so warm, °C. */
-export const ROOM_C = 21
 /**
  * Least buffer of produce beside its citric and malic acid, mmol per kg and pH: what the tables do not list. From
  * memory.
@@ -75,21 +75,28 @@ export function batchOf(
   return medium && { medium, structure, living }
 }
 
-/** Temperatures as hours since packing; a move without readings drifts there with the vessel's lag. */
-function temperatureOf(lot: Lot, packedMs: number, kg: number): TemperaturePlan {
+/** So near to a step the old temperature still stands, h. */
+const STEP_H = 0.001
+
+/** The temperature history as hours since packing; at a move the vessel drifts to the new place with its lag. */
+function temperatureOf(book: Book, lot: Lot, packedMs: number, kg: number): TemperaturePlan {
   const lagH = vesselLagH(Math.max(0.05, kg))
-  const moved = new Set(lot.decisions.filter(({ tempC }) => tempC !== undefined).map(({ at }) => Date.parse(at)))
+  const moved = new Set(lot.decisions.map(({ at }) => Date.parse(at)))
   let points: HourPoint[] = []
-  for (const { atMs, tempC } of temperaturesOf(lot)) {
-    const hour = Math.max(0, (atMs - packedMs) / HOUR_MS)
-    if (points.length && moved.has(atMs)) points = [...movedTo({ points }, hour, tempC, lagH).points]
+  for (const { fromMs, toMs, fromC, toC, assumed } of temperatureHistory(book, lot, packedMs, 'forecast')) {
+    const hour = (fromMs - packedMs) / HOUR_MS
+    if (points.length && moved.has(fromMs) && assumed) points = [...movedTo({ points }, hour, fromC, lagH).points]
     else {
       // What was read while it drifted is better than the drift.
       while ((points.at(-1)?.hour ?? -1) >= hour) points.pop()
-      points.push({ hour, tempC })
+      points.push({ hour, tempC: fromC })
     }
+    const endHour = (toMs - packedMs) / HOUR_MS
+    // Before a step, what stood is held to its end.
+    if (Number.isFinite(toMs) && (assumed || moved.has(toMs)))
+      points.push({ hour: Math.max(hour, endHour - STEP_H), tempC: toC })
   }
-  return { points: points.length ? points : [{ hour: 0, tempC: ROOM_C }] }
+  return { points: points.length ? points : [{ hour: 0, tempC: ASSUMED_C.forecast }] }
 }
 
 /**
@@ -101,7 +108,7 @@ export function fermentCaseOf(book: Book, lot: Lot): FermentCase | null {
   if (made.kind !== 'plan' || !packed) return null
   if (styleById(made.style).judgedBy !== 'acid') return null
   const packedMs = Date.parse(packed.at)
-  const phs = phsOf(lot).map(({ atMs, ph, sd, of }) => ({ hour: (atMs - packedMs) / HOUR_MS, ph, sd, of }))
+  const phs = phsOf(book, lot).map(({ atMs, ph, sd, of }) => ({ hour: (atMs - packedMs) / HOUR_MS, ph, sd, of }))
   const start = phs.find(({ hour, of }) => hour > -1 && hour <= START_H && of === 'blended')
   // What was put in later is taken as there from the start: the model has no way to add.
   const { rows, waterG, saltG } = [lot.weighed ?? made, ...lot.added].reduce<Content>(
@@ -110,12 +117,12 @@ export function fermentCaseOf(book: Book, lot: Lot): FermentCase | null {
   )
   const lastPut = lot.added.at(-1)?.at ?? ''
   const salt = lot.readings.findLast((reading) => reading.saltPct !== undefined && reading.at > lastPut)?.saltPct
-  const batch = batchOf(book, { rows, waterG, saltG }, structureOfPlan(made), { startPh: start?.ph, saltPct: salt })
+  const batch = batchOf(book, { rows, waterG, saltG }, structureOfLot(book, lot), { startPh: start?.ph, saltPct: salt })
   const kg = lot.madeG / 1000 / Math.max(1, packed.vessels.length)
   return (
     batch && {
       batch,
-      temperature: temperatureOf(lot, packedMs, kg),
+      temperature: temperatureOf(book, lot, packedMs, kg),
       readings: phs.filter((reading) => reading !== start),
       targetPh: made.targetPh,
     }

@@ -9,20 +9,16 @@ import { InvalidInput } from '../invalid'
 import { styleById } from '../library/styles'
 import type { Row } from '../log/contents'
 import type { EntryOf } from '../log/entry'
-import type { Instrument } from '../log/entryParts'
+import { PH_SD, phSdOf } from '../log/trust'
 import type { Book } from '../log/fold'
 import type { Lot } from '../log/lot'
 import { lastPouredMs } from '../log/measured'
+import { wasHeated, wasKept } from './heated'
 import { separate } from '../press/separate'
 import { exactly, mapRange, type Range } from '../working'
 
-/** Spread of the weak acid of a ferment that nobody titrated, and of a pH read with a calibrated meter. Judgement. */
+/** Spread of the weak acid of a ferment that nobody titrated. Judgement. */
 const UNTITRATED = 0.3
-const METER_SPREAD = 0.025
-/** Meter without a two-buffer calibration. Judgement. */
-const METER_SPREAD_UNKNOWN = 0.05
-/** Test strips. Judgement. */
-const STRIP_SPREAD = 0.1
 
 /**
  * Hexose in g that gave a mmol of lactic acid: half a mmol of 180.16 g/mol. Homolactic; other products are left out.
@@ -82,10 +78,6 @@ export function contentComposition(
 export const packedComposition = (book: Book, lot: Lot): Composition | null =>
   lot.made.kind === 'plan' ? contentComposition(book, lot.weighed ?? lot.made) : null
 
-/** What is not known of a pH that was read with an instrument, as a standard deviation. */
-export const readSpread = (instrument?: Instrument): number =>
-  instrument?.kind === 'strip' ? STRIP_SPREAD : instrument?.calibratedAt ? METER_SPREAD : METER_SPREAD_UNKNOWN
-
 const lastPh = (lot: Lot, untilMs = Infinity) =>
   lot.readings.filter((reading) => reading.ph !== undefined && Date.parse(reading.at) <= untilMs).at(-1)
 
@@ -113,7 +105,7 @@ function throughTime(
     const salt = between.findLast((reading) => reading.saltPct !== undefined)?.saltPct
     if (salt !== undefined) now = withSalt(now, salt)
     const reading = between.findLast(PH_READ)
-    if (reading?.ph !== undefined) now = read(now, reading.ph, readSpread(reading.instrument))
+    if (reading?.ph !== undefined) now = read(now, reading.ph, phSdOf(reading.instrument, Date.parse(reading.at)))
     if (!added || Date.parse(added.at) > untilMs) break
     const more = contentComposition(book, added, Date.parse(added.at), path)
     if (!more) return null
@@ -205,7 +197,7 @@ function stockComposition(book: Book, entry: EntryOf<'stock'>): Composition {
     live: entry.live,
     allergens: [...new Set([...known.allergens, ...(entry.allergens ?? [])])].sort(),
   }
-  return entry.ph === undefined ? described : withPh(described, entry.ph, METER_SPREAD_UNKNOWN)
+  return entry.ph === undefined ? described : withPh(described, entry.ph, PH_SD.unchecked)
 }
 
 type Part = EntryOf<'blend'>['parts'][number]
@@ -270,7 +262,7 @@ function trialTeaches(book: Book, trial: EntryOf<'trial'>, path: readonly string
   const rest = others.filter((part) => part !== null)
   if (!whole || rest.length < others.length) return null
   const component = ofMass(whole, unknown.massG)
-  return unlessInvalid(() => acidFromTrial(component, rest, ph, readSpread(instrument), othersSd(component, rest)))
+  return unlessInvalid(() => acidFromTrial(component, rest, ph, phSdOf(instrument, thenMs), othersSd(component, rest)))
 }
 
 /**
@@ -317,7 +309,9 @@ function asRead(composition: Composition, lot: Lot, untilMs: number): Compositio
   const salt = lot.readings.findLast(({ at, saltPct }) => saltPct !== undefined && Date.parse(at) <= untilMs)?.saltPct
   const salted = salt === undefined ? composition : withSalt(composition, salt)
   const reading = lastPh(lot, untilMs)
-  return reading?.ph === undefined ? salted : withPh(salted, reading.ph, readSpread(reading.instrument))
+  return reading?.ph === undefined
+    ? salted
+    : withPh(salted, reading.ph, phSdOf(reading.instrument, Date.parse(reading.at)))
 }
 
 /**
@@ -335,7 +329,8 @@ function blendComposition(
   const parts = blend.parts.map((part) => partComposition(book, part, madeMs, path, lot.id))
   if (parts.some((part) => part === null)) return null
   const poured = mix(parts.filter((part) => part !== null))
-  return throughTime(book, lot, { ...poured, live: poured.live && !blend.cooked }, untilMs, path, withPh, !blend.cooked)
+  const now = throughTime(book, lot, poured, untilMs, path, withPh, true)
+  return now && { ...now, live: now.live && !wasHeated(lot, untilMs) }
 }
 
 /**
@@ -374,7 +369,8 @@ function unlearned(book: Book, lotId: string, untilMs: number, path: readonly st
       return blendComposition(book, lot, made, untilMs, path)
     case 'bottle': {
       const source = compositionOf(book, made.fromLotId, untilMs, path)
-      return source && ofMass(made.treatment === 'cooked-hot-fill' ? { ...source, live: false } : source, made.usedG)
+      const pot = book.lots.get(made.fromLotId)
+      return source && ofMass({ ...source, live: source.live && !(pot && wasKept(made, pot)) }, made.usedG)
     }
     case 'press': {
       const source = compositionOf(book, made.fromLotId, Date.parse(made.at), path)

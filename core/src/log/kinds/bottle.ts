@@ -11,6 +11,9 @@ import { supply } from './supply'
 export const STORES = ['shelf', 'cold', 'frozen'] as const
 export type Store = (typeof STORES)[number]
 
+/** How bottles are closed. */
+export const CLOSINGS = ['tight', 'vented', 'squeeze'] as const
+
 /** What the heat of a run is reckoned against, as it was chosen. */
 const ReferenceSchema = z.object({
   id: z.string().max(60),
@@ -43,6 +46,8 @@ export const BottleEntry = z.object({
   place: name.optional(),
   retained: z.number().int().min(0).max(1000).optional(),
   testBottle: z.boolean().optional(),
+  /** How the bottles are closed: tight, opened now and then, or soft ones that give. */
+  closing: z.enum(CLOSINGS).optional(),
   partG: massG.optional(),
   lossG: massG.optional(),
   netG: z.array(massG).max(500).optional(),

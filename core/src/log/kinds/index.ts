@@ -2,6 +2,7 @@
 import add from './add'
 import blend from './blend'
 import bottle from './bottle'
+import buffers from './buffers'
 import calibrate from './calibrate'
 import check from './check'
 import chore from './chore'
@@ -33,6 +34,7 @@ import weigh from './weigh'
 export * from './add'
 export * from './blend'
 export * from './bottle'
+export * from './buffers'
 export * from './calibrate'
 export * from './check'
 export * from './chore'
@@ -66,6 +68,7 @@ export const KINDS = {
   add,
   blend,
   bottle,
+  buffers,
   calibrate,
   check,
   chore,
@@ -100,6 +103,7 @@ export const SCHEMAS = [
   add.schema,
   blend.schema,
   bottle.schema,
+  buffers.schema,
   calibrate.schema,
   check.schema,
   chore.schema,

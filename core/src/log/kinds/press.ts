@@ -22,6 +22,8 @@ export const PressEntry = z.object({
   brineG: massG.optional(),
   brineLotId: IdSchema.optional(),
   brineCode: LotCodeSchema.optional(),
+  /** The jars that were pressed, of a lot in several; all of them where not said. */
+  marks: z.array(z.string().max(4)).max(40).optional(),
 })
 
 /** What the press took from its ferment for one of the lots it made, g. */

@@ -19,6 +19,8 @@ export const ReadingEntry = z
     lotId: IdSchema,
     ph: PhSchema.optional(),
     of: z.enum(['liquid', 'blended']).optional(),
+    /** The jars that were read, of a lot in several; together they are a sample mixed of them. */
+    marks: z.array(z.string().max(4)).max(40).optional(),
     tempC: tempC.optional(),
     saltPct: z.number().min(0).max(40).optional(),
     brixPct: z.number().min(0).max(80).optional(),
@@ -48,9 +50,13 @@ export const ReadingEntry = z
 const dilutionWords = ({ dilution, felt }: { dilution: number; felt: boolean }) =>
   `1 : ${formatNumber(dilution)} ${felt ? 'felt' : 'nothing'}`
 
+const phWords = ({ ph = 0, of, marks = [] }: z.infer<typeof ReadingEntry>) =>
+  `pH ${ph.toFixed(2)}${of === 'liquid' ? ' in the liquid' : ''}${marks.some(Boolean) ? ` of jar ${marks.join(', ')}` : ''}`
+
 function instrumentWords(instrument?: Instrument): string {
   if (instrument?.kind === 'strip') return '(strips)'
   if (instrument?.calibratedAt) return '(calibrated meter)'
+  if (instrument?.checkedAt) return '(meter checked in two buffers)'
   return instrument?.kind === 'probe' ? `(${instrument.name})` : ''
 }
 
@@ -59,7 +65,7 @@ const kind: Kind<typeof ReadingEntry> = {
   says: 'anything measured or tasted',
   words: (entry, world) =>
     [
-      entry.ph === undefined ? '' : `pH ${entry.ph.toFixed(2)}${entry.of === 'liquid' ? ' in the liquid' : ''}`,
+      entry.ph === undefined ? '' : phWords(entry),
       entry.tempC === undefined ? '' : formatTemperature(entry.tempC, world),
       entry.saltPct === undefined ? '' : `salt ${entry.saltPct} %`,
       entry.brixPct === undefined ? '' : `${entry.brixPct} °Brix`,

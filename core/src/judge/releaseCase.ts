@@ -1,19 +1,23 @@
 import { headspaceOf } from '../bottle/run'
 import { volumeOf, type Composition } from '../composition/composition'
-import { levelOfSign } from '../ferment/signs'
 import { USUAL_REFERENCE, type HeatReference } from '../keep/lethality'
-import type { Evidence, HeatRecord, ReleaseCase } from '../keep/release'
+import type { Evidence, HeatRecord, Relief, ReleaseCase } from '../keep/release'
 import { wayOf, type Treatment } from '../keep/ways'
 import type { EntryOf } from '../log/entry'
 import type { Book } from '../log/fold'
 import type { Lot } from '../log/lot'
 import type { Store } from '../log/kinds/bottle'
 import type { HeatPlace } from '../log/kinds/heat'
-import { ancestors } from '../log/lineage'
 import { lastPouredMs } from '../log/measured'
+import { calibrationAgeH, trustOf } from '../log/trust'
+import type { Verdict } from '../level'
 import { mapRange, type Range } from '../working'
-import { allergensOf, ingredientsOf, labelBasis, unknownOf, type Ingredient } from './ingredients'
-import { compositionOf } from './lotComposition'
+import { allergensOf, ingredientsOf, labelBasis, unknownOf, type Ingredient } from '../stock/ingredients'
+import { evidenceOf, heatRecordsOf } from '../stock/heatRecords'
+import { compositionOf } from '../stock/lotComposition'
+import { plainTell, tellReason, type Tell } from '../words/judgement'
+import { RULES } from './reasons'
+import type { Judge } from './judge'
 import { HOUR_MS, MINUTE_MS } from '../units/time'
 
 /** How a blend is to be bottled: what the maker chose, or what was recorded. Temperatures typed in °C, heights in m. */
@@ -25,39 +29,7 @@ export interface BottlingChoice {
   reference: HeatReference
   altitudeM: number
   lastFillTempC: number | null
-}
-
-const evidenceOf = (entry: { at: string; by: string }, what: string): Evidence => ({
-  atMs: Date.parse(entry.at),
-  by: entry.by,
-  what,
-})
-
-/** All that was measured at a place, as one record on one clock; moments measured twice count once. */
-function recordOf(heats: readonly EntryOf<'heat'>[], where: HeatPlace): HeatRecord | null {
-  const of = heats.filter((heat) => heat.where === where)
-  const [first] = of
-  if (!first) return null
-  const startMs = Math.min(...of.map(({ at }) => Date.parse(at)))
-  const byMinute = new Map(
-    of.flatMap(({ at, points }) =>
-      points.map(([minute, tempC]) => [minute + (Date.parse(at) - startMs) / MINUTE_MS, tempC] as const),
-    ),
-  )
-  return {
-    points: [...byMinute].sort(([a], [b]) => a - b).map(([minute, tempC]) => ({ minute, tempC })),
-    evidence: evidenceOf(first, `${first.name}, ${byMinute.size} ${byMinute.size === 1 ? 'reading' : 'readings'}`),
-  }
-}
-
-/** The heat measured since a pot was poured, by where it was taken. */
-export function heatRecordsOf(blend: Lot): Record<HeatPlace, HeatRecord | null> {
-  const heats = blend.heats.filter(({ at }) => Date.parse(at) >= lastPouredMs(blend) - 12 * HOUR_MS)
-  return {
-    pot: recordOf(heats, 'pot'),
-    'last bottle': recordOf(heats, 'last bottle'),
-    'jar in the water': recordOf(heats, 'jar in the water'),
-  }
+  relief: Relief
 }
 
 /** What the recorded run of a bottled lot chose. */
@@ -69,14 +41,29 @@ export const choiceOf = (made: EntryOf<'bottle'>, limitPh: number): BottlingChoi
   lastFillTempC: made.lastFillTempC ?? null,
   altitudeM: made.altitudeM ?? 0,
   reference: made.reference ?? USUAL_REFERENCE,
+  relief: made.closing && made.closing !== 'tight' ? made.closing : made.testBottle ? 'test bottle' : 'none',
 })
 
 /** Unknown make-up counts as sweet: nothing is let through for want of knowledge. */
 const UNKNOWN_SUGAR: Range = { low: 0, typical: 20, high: 100 }
 
-function sugarOf(composition: Composition | null): Range {
+/** Salt shows in a refractometer too: so much Brix for a percent of it. From memory: 1 % shows 1.1; rounded down. */
+const BRIX_OF_SALT = 0.8
+
+/** Brix last read of a pot as it is now; what was read before something was put in is of another mixture. */
+const brixOf = (blend: Lot): number | null =>
+  blend.readings.findLast(({ brixPct, at }) => brixPct !== undefined && Date.parse(at) >= lastPouredMs(blend))
+    ?.brixPct ?? null
+
+/** Sugar of a pot, g/L: as worked out, and no more than Brix less salt leaves room for, where it was read. */
+function sugarOf(composition: Composition | null, brixPct: number | null): Range {
   const litres = composition ? volumeOf(composition) / 1000 : 0
-  return composition && litres > 0 ? mapRange(composition.sugarG, (grams) => grams / litres) : UNKNOWN_SUGAR
+  if (!composition || litres <= 0) return UNKNOWN_SUGAR
+  const worked = mapRange(composition.sugarG, (grams) => grams / litres)
+  if (brixPct === null) return worked
+  const saltPct = (100 * composition.saltG) / composition.massG
+  const most = (Math.max(0, brixPct - BRIX_OF_SALT * saltPct) / 100) * (composition.massG / litres)
+  return mapRange(worked, (grams) => Math.min(grams, most))
 }
 
 /**
@@ -88,11 +75,11 @@ function finishedReading(blend: Lot): ReleaseCase['reading'] {
   const last = blend.readings.filter((reading) => reading.ph !== undefined && Date.parse(reading.at) >= pouredMs).at(-1)
   if (last?.ph === undefined) return null
   const readMs = Date.parse(last.at)
-  const calibratedAt = last.instrument?.calibratedAt
   return {
     ph: last.ph,
     hoursAfterBlending: (readMs - pouredMs) / HOUR_MS,
-    calibrationAgeH: calibratedAt ? (readMs - Date.parse(calibratedAt)) / HOUR_MS : null,
+    trust: trustOf(last.instrument, readMs),
+    calibrationAgeH: calibrationAgeH(last.instrument, readMs),
     evidence: evidenceOf(last, last.instrument?.name ?? 'typed by hand'),
   }
 }
@@ -105,19 +92,39 @@ function labelOf(printed: EntryOf<'printed'> | undefined, parts: readonly Ingred
   return { current: basis === labelBasis(parts), evidence: evidenceOf(printed, how) }
 }
 
-/** Codes of lots among these that were thrown away, or should have been. */
-const discardedAmong = (lots: readonly Lot[]): string[] =>
-  lots
-    .filter((lot) => lot.state === 'discarded' || lot.signs.some((sign) => levelOfSign(sign) === 'discard'))
-    .map((lot) => lot.code)
+/** Reasons of the bottles themselves that count beside those of their pot. */
+const OF_BOTTLES = ['bad sign', 'open sign', 'film since the pH', 'thrown away']
+
+/**
+ * What the judge has against a pot, or its bottles. Own judgement is not enough where something stops, and what is
+ * not for sale is not released.
+ */
+function judgedOf(judge: Judge, blend: Lot, bottled: Lot | undefined, nowMs: number, tell: Tell) {
+  const pot = judge(blend.id, nowMs)?.reasons ?? []
+  const filled = (bottled && judge(bottled.id, nowMs)?.reasons) ?? []
+  const own = filled.filter(({ code }) => OF_BOTTLES.includes(code))
+  return [...pot, ...own].flatMap((reason) => {
+    const { make, goesOn } = RULES[reason.code]
+    const verdict: Verdict = make === 'ask' && goesOn ? 'stop' : make
+    return verdict === 'pass' ? [] : [{ verdict, sentence: tellReason(reason, tell) }]
+  })
+}
 
 /**
  * What is known of a blend for its release: the newest finished pH with its meter's calibration, the prediction it
  * was made with, its sugar, its heat, its label.
  * @param bottled the lot in bottles, once there is one.
  */
-export function releaseCaseOf(book: Book, blend: Lot, choice: BottlingChoice, bottled?: Lot): ReleaseCase {
-  const { treatment, store, limitPh, formatId, reference, altitudeM, lastFillTempC } = choice
+export function releaseCaseOf(
+  book: Book,
+  judge: Judge,
+  blend: Lot,
+  choice: BottlingChoice,
+  nowMs: number,
+  bottled?: Lot,
+  tell: Tell = plainTell,
+): ReleaseCase {
+  const { treatment, store, limitPh, formatId, reference, altitudeM, lastFillTempC, relief } = choice
   const composition = compositionOf(book, blend.id)
   const format = book.library.format(formatId)
   const heat = heatRecordsOf(blend)
@@ -131,7 +138,8 @@ export function releaseCaseOf(book: Book, blend: Lot, choice: BottlingChoice, bo
     headspace: format ? headspaceOf(format) : 0.05,
     reading: finishedReading(blend),
     predictedPh: blend.made.kind === 'blend' && blend.added.length === 0 ? (blend.made.predictedPh ?? null) : null,
-    sugarGPerL: sugarOf(composition),
+    sugarGPerL: sugarOf(composition, brixOf(blend)),
+    relief,
     hasLiveFerment: composition?.live ?? true,
     heat: {
       reference,
@@ -139,11 +147,7 @@ export function releaseCaseOf(book: Book, blend: Lot, choice: BottlingChoice, bo
       water: heat['jar in the water'],
       lastBottle: heat['last bottle'] ?? lastBottle,
     },
-    discarded: discardedAmong([
-      ...(bottled ? [bottled] : []),
-      blend,
-      ...ancestors(book, blend.id).map(({ lot }) => lot),
-    ]),
+    judged: judgedOf(judge, blend, bottled, nowMs, tell),
     unknown: unknownOf(parts),
     allergens: allergensOf(parts),
     label: labelOf(bottled?.printed.at(-1), parts),

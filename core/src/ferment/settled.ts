@@ -1,0 +1,6 @@
+/**
+ * Gas at or under this is calm, mmol/kg a day; a fall under this a day is settled; a rise over this asks. Judgement.
+ */
+export const CALM_GAS = 2
+export const SETTLED_FALL = 0.05
+export const RISE = 0.2

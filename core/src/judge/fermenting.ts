@@ -1,0 +1,234 @@
+import { PH_LINE, PIECES_TIMES, TOO_WARM_C } from '../ferment/clock'
+import { RAW_NEEDED } from '../ferment/rawShare'
+import { CALM_GAS, RISE, SETTLED_FALL } from '../ferment/settled'
+import { styleById } from '../library/styles'
+import { saltToReach } from '../salt/correct'
+import { titratablePct } from '../acid/titration'
+import type { PhFact } from '../stock/acidity'
+import { DAY_MS } from '../units/time'
+import { saltAt, samplesOf, weakestSaltInWater, type History } from './history'
+import type { Foresight } from './judge'
+import type { TimeAbove } from './passing'
+import type { Reason } from './reasons'
+
+/** The time above 4.6 of the liquid and of the whole; one and the same where there are no pieces. */
+export type Columns = Record<'liquid' | 'blended', TimeAbove>
+
+/** What the rules of a lot judged by its acid look at. Times in ms. */
+interface Case {
+  history: History
+  columns: Columns
+  atMs: number
+  /** How many times the time allowed salt makes it; `null` where no clock runs. */
+  times: number | null
+  tempC: number
+  due: (limit: number, spent: number) => number
+  foresight: Foresight | undefined
+  ferment: boolean
+  /** Time since packing in the measure of the clock, whether it passed or not. */
+  elapsed: number
+  /** Jars that no pH was read in. */
+  unread: readonly string[]
+}
+
+/** A rise over the larger of {@link RISE} and so many standard deviations of the instrument asks. Judgement. */
+const RISE_SD = 3.25
+/** A batch is as sour as this by twice its time. Judgement. */
+const SOUR = 4.2
+/** Least fall from the start that shows a ferment, pH; and least rise of its titratable acid, percent. Judgement. */
+export const FERMENTED_FALL = 0.3
+const FERMENTED_TITRATED = 0.3
+/** Salt of everything under which the wrong bacteria can win, percent; less with a strong starter. Common practice. */
+export const WEAK_SALT = { usual: 2, strongStarter: 1.5 } as const
+/** Nothing read by so many days, or by half of the time, wants a reading. Judgement. */
+const FIRST_READING_DAYS = 2
+const HALF = 0.5
+
+/** The time above 4.6: of one kind of sample. */
+function lateReasons({ liquid, blended }: Columns, pieces: boolean): Reason[] {
+  const of = (course: TimeAbove, limit: number, whole: boolean): Reason[] => {
+    const { over, passed, spent, lateSpent, above, guessed } = course
+    if (over)
+      return [
+        {
+          code: 'above too long',
+          facts: { ph: over.sample.ph, atMs: over.sample.atMs, spent: over.spent, pieces: whole },
+        },
+      ]
+    if (above) return [{ code: 'above again', facts: { ph: above.ph, atMs: above.atMs, spent } }]
+    if (!passed) return []
+    const { afterMs, byMs } = passed
+    if (spent >= limit) return [{ code: 'passed too late', facts: { spent, afterMs, byMs, pieces: whole } }]
+    return lateSpent >= limit
+      ? [{ code: 'may have passed late', facts: { spent: lateSpent, afterMs, byMs, guessed, pieces: whole } }]
+      : []
+  }
+  return pieces ? [...of(liquid, 1, false), ...of(blended, PIECES_TIMES, true)] : of(blended, 1, false)
+}
+
+/** Not proven to be under the line. */
+function unprovenReasons({ history, columns, atMs, times, tempC, due }: Case): Reason[] {
+  const { liquid, blended, newest } = { ...columns, newest: columns.blended.newest ?? columns.liquid.newest }
+  const ageMs = atMs - history.startMs
+  if (times !== null && !liquid.passed && liquid.spent >= 1)
+    return [
+      { code: 'time over, not read', facts: { spent: liquid.spent, ph: liquid.newest?.ph ?? null, pieces: false } },
+    ]
+  if (!newest)
+    return ageMs > FIRST_READING_DAYS * DAY_MS || liquid.spent > HALF
+      ? [{ code: 'not read yet', facts: { ageMs } }]
+      : [{ code: 'young', facts: { spent: liquid.spent, dueMs: due(1, liquid.spent) } }]
+  if (!liquid.passed) {
+    const dueMs = due(1, liquid.spent)
+    return liquid.spent > HALF && times !== null
+      ? [{ code: 'behind', facts: { ph: newest.ph, ageMs, tempC, dueMs } }]
+      : [{ code: 'above the line', facts: { ph: newest.ph, dueMs } }]
+  }
+  if (blended.passed) return []
+  // The liquid passed; the pieces have twice the time.
+  if (times !== null && blended.spent >= PIECES_TIMES)
+    return [{ code: 'pieces not read', facts: { spent: blended.spent } }]
+  const read = blended.newest
+  const dueMs = due(PIECES_TIMES, blended.spent)
+  if (!read) return [{ code: 'liquid only', facts: { ph: newest.ph } }]
+  return blended.spent > PIECES_TIMES * 0.7
+    ? [{ code: 'behind', facts: { ph: read.ph, ageMs, tempC, dueMs } }]
+    : [{ code: 'above the line', facts: { ph: read.ph, dueMs } }]
+}
+
+/** A pH that rose; liquid and pieces are two things, each is laid beside its own, since something was put in last. */
+function riseReason({ acidity, additions }: History, atMs: number): Reason[] {
+  const raisedMs = additions.findLast((one) => one.raises && one.atMs <= atMs)?.atMs ?? -Infinity
+  const read = acidity.filter((fact) => fact.atMs <= atMs && fact.atMs > raisedMs)
+  const last = read.at(-1)
+  if (!last) return []
+  const lowest = Math.min(...read.filter(({ of }) => of === last.of).map(({ ph }) => ph))
+  return last.ph - lowest > Math.max(RISE, RISE_SD * last.sd)
+    ? [{ code: 'rose', facts: { from: lowest, to: last.ph, atMs: last.atMs } }]
+    : []
+}
+
+/** Put in since the last reading, and of a kind that could raise it. */
+function putInReason({ acidity, additions }: History, atMs: number): Reason[] {
+  const last = additions.findLast((one) => one.raises && one.atMs <= atMs)
+  if (!last || !acidity.some((fact) => fact.atMs < last.atMs)) return []
+  const readSince = acidity.some((fact) => fact.atMs > last.atMs && fact.atMs <= atMs && fact.of === 'blended')
+  return readSince ? [] : [{ code: 'put in since', facts: { atMs: last.atMs, upperPh: last.upperPh } }]
+}
+
+/** What was wrong with it from the start, until it shows that it works: salt, and what lives in it. */
+function startReasons({ history, columns, atMs }: Case, targetPh: number): Reason[] {
+  const reasons: Reason[] = []
+  const { start, acidity } = history
+  const salt = saltAt(history, atMs)
+  const last = acidity.findLast((fact) => fact.atMs <= atMs && fact.of === 'blended')
+  const leastPct = start?.strongStarter ? WEAK_SALT.strongStarter : WEAK_SALT.usual
+  const atTarget = last !== undefined && last.ph <= targetPh
+  if (salt && salt.saltPct < leastPct - 0.005 && !atTarget)
+    reasons.push({
+      code: 'weak salt',
+      facts: { saltPct: salt.saltPct, leastPct, saltG: saltToReach(salt.massG, salt.saltPct, leastPct) },
+    })
+  const fell = start && last && start.ph - last.ph >= FERMENTED_FALL
+  if (!start || fell) return reasons
+  if (!start.alive) reasons.push({ code: 'nothing alive', facts: { rawPct: start.rawPct ?? 0 } })
+  else if (!columns.liquid.passed && !start.strongStarter && (start.rawPct ?? 100) < 100 * RAW_NEEDED)
+    reasons.push({ code: 'mostly cooked', facts: { rawPct: start.rawPct ?? 0 } })
+  return reasons
+}
+
+/** Gas was seen, and later calm; or it has stood its style's least days with a sign of life. */
+function lived({ signs, startMs, lot }: History, atMs: number): boolean {
+  const seen = signs.filter(({ at }) => Date.parse(at) <= atMs)
+  const gas = seen.filter(({ sign }) => sign === 'bubbles' || sign === 'foam' || sign === 'bag ballooned')
+  const first = gas[0]
+  if (!first) return false
+  if (seen.some(({ sign, at }) => sign === 'calm' && at > first.at)) return true
+  const leastDays = lot.made.kind === 'plan' ? styleById(lot.made.style).days.low : 0
+  return atMs - startMs >= leastDays * DAY_MS
+}
+
+/** Whether its acid is its own: it fell from its start, gas came and went, or its titratable acid rose. */
+function fermented(history: History, now: PhFact, atMs: number): boolean {
+  const { start, lot } = history
+  if (start && start.ph - now.ph >= FERMENTED_FALL - 1e-9) return true
+  if (lived(history, atMs)) return true
+  const titrated = lot.readings
+    .filter(({ at, titration }) => titration && Date.parse(at) <= atMs)
+    .flatMap(({ titration }) => (titration ? [titratablePct(titration)] : []))
+  const [first, last] = [titrated[0], titrated.at(-1)]
+  return first !== undefined && last !== undefined && last - first >= FERMENTED_TITRATED - 1e-9
+}
+
+/** Below the line: on its way to the target, or there. */
+function progress({ history, columns, atMs, foresight }: Case, targetPh: number): Reason[] {
+  const { blended } = columns
+  if (!blended.passed) return []
+  const raisedMs = history.additions.findLast((one) => one.raises && one.atMs <= atMs)?.atMs ?? -Infinity
+  const agreed = samplesOf(history).blended.filter((fact) => fact.atMs <= atMs)
+  const now = agreed.at(-1)
+  if (!now) return []
+  if (now.ph > targetPh) return [{ code: 'below the line', facts: { ph: now.ph, targetPh } }]
+  const earlier = agreed.findLast((one) => one.atMs <= now.atMs - DAY_MS && one.atMs > raisedMs)
+  if (!earlier || earlier.ph > targetPh) return [{ code: 'one reading at target', facts: { ph: now.ph } }]
+  const perDay = (earlier.ph - now.ph) / ((now.atMs - earlier.atMs) / DAY_MS)
+  if (perDay >= SETTLED_FALL) return [{ code: 'falling', facts: { ph: now.ph, perDay } }]
+  if ((foresight?.gasPerDay ?? 0) > CALM_GAS) return [{ code: 'gassing', facts: { ph: now.ph } }]
+  if (!fermented(history, now, atMs))
+    return [
+      {
+        code: 'not fermented',
+        facts: { ph: now.ph, startPh: history.start?.ph ?? now.ph, read: history.start?.read ?? false },
+      },
+    ]
+  return [
+    {
+      code: 'settled',
+      facts: { first: earlier.ph, second: now.ph, apartMs: now.atMs - earlier.atMs, targetPh },
+    },
+  ]
+}
+
+/** What the forecast makes of the newest reading. */
+function foreseen(foresight: Foresight | undefined, passed: boolean): Reason[] {
+  if (foresight?.flag === 'distrust') return [{ code: 'does not fit', facts: { why: foresight.why } }]
+  return foresight?.flag === 'behind' && !passed ? [{ code: 'behind the forecast', facts: { why: foresight.why } }] : []
+}
+
+/** Everything that speaks for or against a lot that is judged by its acid. */
+export function fermentReasons(of: Case): Reason[] {
+  const { history, columns, atMs, times, tempC, ferment } = of
+  const { made, decisions } = history.lot
+  const late = lateReasons(columns, history.pieces)
+  if (!ferment || made.kind !== 'plan') {
+    const unproven: Reason[] =
+      columns.blended.passed || late.length
+        ? []
+        : [{ code: 'not proven', facts: { spent: columns.blended.spent, ph: columns.blended.newest?.ph ?? null } }]
+    const rest = [...late, ...unproven, ...putInReason(history, atMs)]
+    return [...rest, { code: 'as it is', facts: { kind: history.lot.kind } }]
+  }
+  const reasons: Reason[] = [...late]
+  if (times === null) reasons.push({ code: 'very salty', facts: { saltInWaterPct: weakestSaltInWater(history, atMs) } })
+  if (!late.length) reasons.push(...unprovenReasons(of))
+  if (tempC > TOO_WARM_C) reasons.push({ code: 'too warm', facts: { tempC } })
+  reasons.push(...foreseen(of.foresight, columns.blended.passed !== null), ...riseReason(history, atMs))
+  reasons.push(...putInReason(history, atMs), ...startReasons(of, made.targetPh))
+  const newest = columns.blended.newest
+  if (times !== null && newest && newest.ph > SOUR && of.elapsed > 2)
+    reasons.push({ code: 'slow to sour', facts: { ph: newest.ph, ageMs: atMs - history.startMs } })
+  if (of.unread.length && columns.blended.passed) reasons.push({ code: 'jars not read', facts: { marks: of.unread } })
+  reasons.push(...progress(of, made.targetPh))
+  const wait = decisions.findLast(({ at }) => Date.parse(at) <= atMs)
+  const untilMs = wait?.decision === 'wait' && wait.until ? Date.parse(wait.until) : 0
+  if (untilMs > atMs) reasons.push({ code: 'more time given', facts: { untilMs } })
+  return reasons
+}
+
+/** Where time decides and not pH. */
+export function timeReasons({ lot, startMs }: History, atMs: number): Reason[] {
+  if (lot.made.kind !== 'plan') return [{ code: 'as it is', facts: { kind: lot.kind } }]
+  const days = styleById(lot.made.style).days.low
+  const leftMs = days * DAY_MS - (atMs - startMs)
+  return leftMs > 0 && days > 0 ? [{ code: 'by time', facts: { leftMs } }] : [{ code: 'time passed', facts: { days } }]
+}

@@ -1,0 +1,190 @@
+import { mixturePh } from '../acid/mixture'
+import { phBand } from '../blend/forecast'
+import { mix, type Composition } from '../composition/composition'
+import { PH_LINE, type Stretch } from '../ferment/clock'
+import { rawShare, startCountLog10, STRONG_START_LOG10 } from '../ferment/rawShare'
+import type { EntryOf } from '../log/entry'
+import type { Book } from '../log/fold'
+import type { Lot } from '../log/lot'
+import { waterPhaseSaltPct } from '../salt/brine'
+import { phsOf, type PhFact } from '../stock/acidity'
+import { livingRows } from '../stock/livingRows'
+import { compositionOf, contentComposition, contentParts, type Content } from '../stock/lotComposition'
+import { structureOfLot } from '../stock/structure'
+import { temperatureHistory } from '../stock/temperature'
+import { HOUR_MS } from '../units/time'
+
+/** What something that was put in did: when, whether it could raise the pH, and what the mixture works out to, at most. */
+export interface Addition {
+  atMs: number
+  raises: boolean
+  upperPh: number | null
+}
+
+/** How salty it was from a moment on: of everything, and of salt and water; and its mass, g. */
+interface Saltiness {
+  atMs: number
+  saltPct: number
+  saltInWaterPct: number
+  massG: number
+}
+
+/** What a lot brought along when it began: share of its produce that is raw, percent; whether anything lives in it. */
+interface Start {
+  ph: number
+  read: boolean
+  rawPct: number | null
+  alive: boolean
+  strongStarter: boolean
+}
+
+/**
+ * The facts of a lot that it is judged by, in order of time; of a ferment from packing on, of anything else from the
+ * moment it was made.
+ */
+export interface History {
+  lot: Lot
+  startMs: number
+  temperature: readonly Stretch[]
+  acidity: readonly PhFact[]
+  additions: readonly Addition[]
+  signs: readonly EntryOf<'sign'>[]
+  /** The liquid and the pieces are two things. */
+  pieces: boolean
+  salt: readonly Saltiness[]
+  start: Start | null
+}
+
+/** A pH read this soon after packing is the start, h. Judgement. */
+const START_H = 12
+
+/** Spread of a start pH that was only worked out (one-sided 95 % end); it counts with its lower end. Judgement. */
+const WORKED_LOWER = 0.25
+
+const saltiness = (composition: Composition, atMs: number): Saltiness[] =>
+  composition.massG > 0 && composition.waterG > 0
+    ? [
+        {
+          atMs,
+          saltPct: (100 * composition.saltG) / composition.massG,
+          saltInWaterPct: waterPhaseSaltPct(composition.saltG, composition.waterG),
+          massG: composition.massG,
+        },
+      ]
+    : []
+
+/** Saltiness through time: as weighed in, after each addition, and as read; where they differ the weaker counts. */
+function saltOf(book: Book, lot: Lot, content: Content, startMs: number): Saltiness[] {
+  const first = contentComposition(book, content, startMs)
+  if (!first) return []
+  let now = first
+  const found = saltiness(first, startMs)
+  for (const added of lot.added) {
+    const more = contentComposition(book, added, Date.parse(added.at))
+    if (more) now = mix([now, more])
+    found.push(...saltiness(now, Date.parse(added.at)))
+  }
+  for (const { at, saltPct } of lot.readings) {
+    if (saltPct === undefined) continue
+    const atMs = Date.parse(at)
+    const worked = found.findLast((one) => one.atMs <= atMs) ?? found[0]
+    if (!worked || saltPct >= worked.saltPct) continue
+    const share = worked.saltPct > 0 ? saltPct / worked.saltPct : 0
+    found.push({ ...worked, atMs, saltPct, saltInWaterPct: worked.saltInWaterPct * share })
+  }
+  return found.sort((a, b) => a.atMs - b.atMs)
+}
+
+function additionsOf(book: Book, lot: Lot, acidity: readonly PhFact[]): Addition[] {
+  return lot.added.map((added) => {
+    const atMs = Date.parse(added.at)
+    const parts = contentParts(book, added, atMs)
+    const before = compositionOf(book, lot.id, atMs - 1)
+    if (!parts || !before) return { atMs, raises: true, upperPh: null }
+    const ownPh = mixturePh(mix(parts.map(({ composition }) => composition)))
+    const lotPh = acidity.findLast((fact) => fact.atMs < atMs)?.ph ?? mixturePh(before)
+    const onlySalt = added.rows.length === 0 && added.waterG === 0
+    const raises = !onlySalt && (ownPh === null || lotPh === null || ownPh > lotPh)
+    const band = phBand([before, ...parts.map(({ composition }) => composition)])
+    return { atMs, raises, upperPh: band?.high ?? null }
+  })
+}
+
+function startOf(book: Book, content: Content, startMs: number, acidity: readonly PhFact[]): Start | null {
+  const composition = contentComposition(book, content, startMs)
+  if (!composition) return null
+  const read = acidity.find(
+    ({ atMs, of }) => of === 'blended' && atMs >= startMs - HOUR_MS && atMs <= startMs + START_H * HOUR_MS,
+  )
+  const worked = mixturePh(composition)
+  const rows = livingRows(book, content.rows)
+  const starters = rows.filter(({ starterLog10 }) => typeof starterLog10 === 'number')
+  const raw = rawShare(rows)
+  return {
+    ph: read?.ph ?? (worked === null ? 7 : worked - WORKED_LOWER),
+    read: read !== undefined,
+    rawPct: raw === null ? null : 100 * raw,
+    alive: startCountLog10(rows, composition.massG) !== null,
+    strongStarter: (startCountLog10(starters, composition.massG) ?? -1) >= STRONG_START_LOG10,
+  }
+}
+
+const known = new WeakMap<Book, Map<string, History>>()
+
+/** The history of a lot; worked out once for a book. */
+export function historyOf(book: Book, lot: Lot): History {
+  const mine = known.get(book) ?? new Map<string, History>()
+  known.set(book, mine)
+  const found = mine.get(lot.id)
+  if (found) return found
+  const { made } = lot
+  const startMs = Date.parse(made.kind === 'plan' ? (lot.packed?.at ?? made.at) : made.at)
+  const acidity = phsOf(book, lot)
+  const content = made.kind === 'plan' ? (lot.weighed ?? made) : null
+  const history: History = {
+    ...{ lot, startMs, acidity },
+    temperature: temperatureHistory(book, lot, startMs, 'clock'),
+    additions: lot.added.length ? additionsOf(book, lot, acidity) : [],
+    signs: lot.signs,
+    pieces: made.kind === 'plan' && structureOfLot(book, lot).liquid < 1,
+    salt: content ? saltOf(book, lot, content, startMs) : [],
+    start: content && lot.packed ? startOf(book, content, startMs, acidity) : null,
+  }
+  mine.set(lot.id, history)
+  return history
+}
+
+/** How salty it is at a moment. */
+export const saltAt = ({ salt }: History, ms: number): Saltiness | null =>
+  salt.findLast(({ atMs }) => atMs <= ms) ?? salt[0] ?? null
+
+/** The weakest it has been until a moment, salt in its water; the time allowed is reckoned with it. */
+export const weakestSaltInWater = ({ salt }: History, ms: number): number =>
+  Math.min(...salt.filter(({ atMs }, index) => index === 0 || atMs <= ms).map((one) => one.saltInWaterPct), 40)
+
+/** How near two samples lie to speak of one moment, h, and how near their pH must be for one to stand for the other. */
+const AGREE = { hours: 24, ph: 0.15 } as const
+
+/** What speaks for the liquid, and what for the whole: liquid does once a blended sample agreed with it. */
+export function samplesOf({ acidity, pieces }: History): Record<'liquid' | 'blended', History['acidity']> {
+  if (!pieces) return { liquid: acidity, blended: acidity }
+  const agreedMs = Math.min(
+    ...acidity
+      .filter(({ of }) => of === 'blended')
+      .filter((blended) =>
+        acidity.some(
+          ({ of, atMs, ph }) =>
+            of === 'liquid' &&
+            Math.abs(atMs - blended.atMs) <= AGREE.hours * HOUR_MS &&
+            Math.abs(ph - blended.ph) <= AGREE.ph + 1e-9,
+        ),
+      )
+      .map(({ atMs }) => atMs),
+    Infinity,
+  )
+  return {
+    // Pieces lag behind their liquid: what is under in them is under in it; what is above in it is above in them.
+    liquid: acidity.filter(({ of, ph }) => of === 'liquid' || ph <= PH_LINE),
+    blended: acidity.filter(({ of, ph, atMs }) => of === 'blended' || atMs >= agreedMs || ph > PH_LINE),
+  }
+}

@@ -1,0 +1,117 @@
+import type { Verdict } from '../level'
+import type { SignId } from '../ferment/signs'
+
+/** What a reason rests on, by its code. Times in ms, temperatures °C, salt percent, masses g. */
+export interface ReasonFacts {
+  /** A sign that ends it. */
+  'bad sign': { sign: SignId; atMs: number }
+  /** Read above 4.6 when its time was over. */
+  'above too long': { ph: number; atMs: number; spent: number; pieces: boolean }
+  /** Read under 4.6, but it most likely passed too late. */
+  'passed too late': { spent: number; afterMs: number; byMs: number; pieces: boolean }
+  /** Thrown away, wholly, by the maker. */
+  'thrown away': { atMs: number }
+  /** Its time is over and no reading tells that it had passed. */
+  'time over, not read': { spent: number; ph: number | null; pieces: boolean }
+  /** Made of a ferment that no reading proved to be under 4.6, and none since. */
+  'not proven': { spent: number; ph: number | null }
+  /** Read above 4.6 after it had passed. */
+  'above again': { ph: number; atMs: number; spent: number }
+  /** Nothing read and it should be. */
+  'not read yet': { ageMs: number }
+  /** Above 4.6 with half of its time or more spent. */
+  behind: { ph: number; ageMs: number; tempC: number; dueMs: number }
+  'too warm': { tempC: number }
+  /** It may have passed too late: the late end of when. */
+  'may have passed late': { spent: number; afterMs: number; byMs: number; guessed: boolean; pieces: boolean }
+  /** A sign that was not settled. */
+  'open sign': { sign: SignId; atMs: number }
+  /** Film that was skimmed, and no pH since. */
+  'film since the pH': { sign: SignId; atMs: number }
+  rose: { from: number; to: number; atMs: number }
+  /** Put in later, and not read since: what the mixture works out to, at most. */
+  'put in since': { atMs: number; upperPh: number | null }
+  'mostly cooked': { rawPct: number }
+  /** So much salt that no clock runs. */
+  'very salty': { saltInWaterPct: number }
+  'weak salt': { saltPct: number; leastPct: number; saltG: number }
+  'nothing alive': { rawPct: number }
+  /** Pieces whose liquid passed, never read blended, in their time. */
+  'pieces not read': { spent: number }
+  'slow to sour': { ph: number; ageMs: number }
+  /** What the forecast makes of the newest reading. */
+  'behind the forecast': { why: string }
+  'does not fit': { why: string }
+  /** It was made of something that stops. */
+  'made of': { code: string; of: Reason }
+  /** Jars of one lot that no pH was read in. */
+  'jars not read': { marks: readonly string[] }
+  /** On its way. */
+  young: { spent: number; dueMs: number }
+  'above the line': { ph: number; dueMs: number }
+  'below the line': { ph: number; targetPh: number }
+  'liquid only': { ph: number }
+  'one reading at target': { ph: number }
+  falling: { ph: number; perDay: number }
+  gassing: { ph: number }
+  'not fermented': { ph: number; startPh: number; read: boolean }
+  'by time': { leftMs: number }
+  'more time given': { untilMs: number }
+  /** There. */
+  settled: { first: number; second: number; apartMs: number; targetPh: number }
+  'time passed': { days: number }
+  'as it is': { kind: string }
+}
+export type ReasonCode = keyof ReasonFacts
+
+/** Why a lot stands where it stands: a rule by its code, and the facts it was held to. */
+export type Reason = { [Code in ReasonCode]: { code: Code; facts: ReasonFacts[Code] } }[ReasonCode]
+
+/** Where a lot stands. */
+export const STATES = ['ready', 'working', 'ask', 'act', 'discard'] as const
+export type State = (typeof STATES)[number]
+
+/**
+ * What each rule comes to: the state it gives, whether anything may be made of the lot while it holds, and whether it
+ * goes on to what was made of it.
+ */
+export const RULES: Record<ReasonCode, { state: State; make: Verdict; goesOn: boolean }> = {
+  'bad sign': { state: 'discard', make: 'stop', goesOn: true },
+  'above too long': { state: 'discard', make: 'stop', goesOn: true },
+  'passed too late': { state: 'discard', make: 'stop', goesOn: true },
+  'thrown away': { state: 'discard', make: 'stop', goesOn: true },
+  'made of': { state: 'ask', make: 'stop', goesOn: true },
+  'time over, not read': { state: 'act', make: 'stop', goesOn: false },
+  'not proven': { state: 'ask', make: 'stop', goesOn: true },
+  'above again': { state: 'act', make: 'stop', goesOn: true },
+  'too warm': { state: 'act', make: 'ask', goesOn: false },
+  behind: { state: 'act', make: 'stop', goesOn: false },
+  'not read yet': { state: 'act', make: 'stop', goesOn: false },
+  'does not fit': { state: 'act', make: 'ask', goesOn: false },
+  'behind the forecast': { state: 'act', make: 'ask', goesOn: false },
+  'film since the pH': { state: 'ask', make: 'stop', goesOn: true },
+  'open sign': { state: 'ask', make: 'stop', goesOn: true },
+  'may have passed late': { state: 'ask', make: 'stop', goesOn: true },
+  'jars not read': { state: 'ask', make: 'ask', goesOn: false },
+  rose: { state: 'ask', make: 'ask', goesOn: false },
+  'put in since': { state: 'ask', make: 'stop', goesOn: false },
+  'pieces not read': { state: 'ask', make: 'stop', goesOn: false },
+  'very salty': { state: 'ask', make: 'ask', goesOn: true },
+  'nothing alive': { state: 'ask', make: 'ask', goesOn: false },
+  'mostly cooked': { state: 'ask', make: 'ask', goesOn: false },
+  'weak salt': { state: 'ask', make: 'ask', goesOn: false },
+  'slow to sour': { state: 'ask', make: 'ask', goesOn: false },
+  young: { state: 'working', make: 'stop', goesOn: false },
+  'above the line': { state: 'working', make: 'stop', goesOn: false },
+  'liquid only': { state: 'working', make: 'stop', goesOn: false },
+  'below the line': { state: 'working', make: 'ask', goesOn: false },
+  'one reading at target': { state: 'working', make: 'ask', goesOn: false },
+  falling: { state: 'working', make: 'ask', goesOn: false },
+  gassing: { state: 'working', make: 'ask', goesOn: false },
+  'not fermented': { state: 'working', make: 'ask', goesOn: false },
+  'by time': { state: 'working', make: 'ask', goesOn: false },
+  'more time given': { state: 'working', make: 'pass', goesOn: false },
+  settled: { state: 'ready', make: 'pass', goesOn: false },
+  'time passed': { state: 'ready', make: 'pass', goesOn: false },
+  'as it is': { state: 'ready', make: 'pass', goesOn: false },
+}

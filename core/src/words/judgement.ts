@@ -1,0 +1,155 @@
+import { SIGN_KINDS, type SignId } from '../ferment/signs'
+import type { Reason, ReasonCode, ReasonFacts } from '../judge/reasons'
+import { formatNumber } from '../units/number'
+import { DAY_MS } from '../units/time'
+
+/** How a moment is told: "Thursday morning". */
+export type Tell = (ms: number) => string
+
+/** How it is told where no page says otherwise: in UTC, to the minute. */
+export const plainTell: Tell = (ms) => new Date(ms).toISOString().slice(0, 16).replace('T', ' ')
+
+const days = (ms: number) => `${(ms / DAY_MS).toFixed(1)} days`
+const ph = (value: number) => value.toFixed(2)
+const times = (spent: number) => `${spent.toFixed(1)} times the time allowed`
+const NAMES = new Map<SignId, string>(SIGN_KINDS.map(({ id, name }) => [id, name]))
+const named = (sign: SignId) => NAMES.get(sign) ?? sign
+/** Comfortable from this to that, °C. Common practice. */
+const COOL_C = 16
+const WARM_C = 24
+
+const move = (tempC: number) =>
+  tempC < COOL_C
+    ? 'Move it to about 20 °C, check'
+    : tempC > WARM_C
+      ? 'Move it to about 20 °C: warm favours the wrong ones. Check'
+      : 'Check'
+
+/** What a rule says of a lot, in words. */
+const SAYS: { [Code in ReasonCode]: (facts: ReasonFacts[Code], tell: Tell) => string } = {
+  'bad sign': ({ sign }) => `${named(sign)} was seen. Discard it, do not taste it.`,
+  'above too long': (of) =>
+    `${of.pieces ? 'The pieces stand' : 'Read'} at pH ${ph(of.ph)}, above 4.6 for longer than is safe. Discard it, do not taste it.`,
+  'passed too late': ({ spent }) =>
+    `It is under 4.6 now, but most likely passed it too late: ${times(spent)}. Discard it, do not taste it.`,
+  'thrown away': () => 'It was thrown away.',
+  'time over, not read': ({ ph: last }) =>
+    last === null
+      ? 'The time to reach pH 4.6 is over and nothing was read. Read it now; above 4.6, discard it and do not taste it.'
+      : `The time to reach pH 4.6 is over, and pH ${ph(last)} does not prove that it did. Read it now; above 4.6, discard it and do not taste it.`,
+  'not proven': ({ ph: last }) =>
+    last === null
+      ? 'No pH ever proved that it passed 4.6. It stops here until it is read.'
+      : `pH ${ph(last)} does not prove that it stands under 4.6. It stops here until it is read again.`,
+  'above again': ({ ph: last }) =>
+    `pH ${ph(last)}: above 4.6 again. Look for film or mould, check the meter, read it again today.`,
+  'not read yet': ({ ageMs }) => `No pH in ${days(ageMs)}. Read it today: 4.6 must be passed in time.`,
+  behind: (of, tell) =>
+    `Behind: pH ${ph(of.ph)} on day ${Math.floor(of.ageMs / DAY_MS)} at ${formatNumber(of.tempC)} °C; 4.6 is due ${tell(of.dueMs)}. ${move(of.tempC)} the salt, read again tomorrow.`,
+  'too warm': ({ tempC }) =>
+    `${formatNumber(tempC)} °C: too warm for it. Move it to about 20 °C now, and read the pH today.`,
+  'may have passed late': ({ spent, guessed }) =>
+    `It is under 4.6, but it may have passed it too late: ${times(spent)} at the late end${guessed ? ', nothing was read in between' : ''}. Not for sale, and nothing is made of it; a reading nearer to the start would have told.`,
+  'open sign': ({ sign }) =>
+    `${named(sign)} was seen and not settled. Look again, and record what you see; until then it is not ready.`,
+  'film since the pH': ({ sign }) => `${named(sign)} was seen after the last pH. Read it again before anything else.`,
+  rose: ({ from, to }) => `pH rose from ${ph(from)} to ${ph(to)}. Look for film or mould, and check the meter.`,
+  'put in since': ({ upperPh }) =>
+    upperPh === null
+      ? 'Something was put in since the last pH. Stir it, read it again.'
+      : `Something was put in since the last pH: it works out to at most ${ph(upperPh)}. Stir it, read it again.`,
+  'jars not read': ({ marks }) =>
+    `No pH was read in jar ${marks.join(', ')}. Only jars that were read may go on; say which one a reading is of.`,
+  'mostly cooked': ({ rawPct }) =>
+    `Only ${formatNumber(rawPct)} % of its produce is raw and nothing starts it. Ask somebody who knows, and read it daily.`,
+  'very salty': ({ saltInWaterPct }) =>
+    `${formatNumber(saltInWaterPct, 1)} % salt in its water: the deadline is not made for it. Other germs can still grow: not for sale.`,
+  'weak salt': ({ saltPct, leastPct, saltG }) =>
+    `${formatNumber(saltPct, 1)} % salt, evened out: under ${formatNumber(leastPct, 1)} % the wrong bacteria can win. To ${formatNumber(leastPct, 1)} %: ${formatNumber(saltG, saltG < 10 ? 1 : 0)} g of salt.`,
+  'nothing alive': () =>
+    'Nothing alive went in: no raw produce, no starter. It will not ferment by itself. Put in raw produce or a living brine.',
+  'pieces not read': () =>
+    'The liquid passed 4.6, the pieces were never read, and their time is up. Grind some with their liquid and read that today.',
+  'slow to sour': (of) =>
+    `pH ${ph(of.ph)} after ${days(of.ageMs)}: it should be at or under 4.2 by now. Check the salt and the temperature, calibrate the meter, read again.`,
+  'behind the forecast': ({ why }) => why,
+  'does not fit': ({ why }) => `${why} Calibrate the meter and read it again.`,
+  'made of': ({ code, of }, tell) => `Made of ${code}. ${tellReason(of, tell)}`,
+  young: () => 'Young. Read the pH on day 2.',
+  'above the line': (of, tell) => `pH ${ph(of.ph)}; 4.6 is due ${tell(of.dueMs)}.`,
+  'below the line': (of) => `pH ${ph(of.ph)}, below 4.6. Target ${ph(of.targetPh)}.`,
+  'liquid only': (of) =>
+    `The liquid stands at pH ${ph(of.ph)}; the pieces lag. Grind some with their liquid and read that.`,
+  'one reading at target': (of) => `pH ${ph(of.ph)} is at target. A second reading a day later makes it ready.`,
+  falling: (of) => `pH ${ph(of.ph)}, still falling ${of.perDay.toFixed(2)} a day.`,
+  gassing: (of) =>
+    `pH ${ph(of.ph)} is at target and settled; by the forecast it still makes gas. Wait until it is calm.`,
+  'not fermented': (of) =>
+    `pH ${ph(of.ph)} is at target, but it ${of.read ? 'began' : 'may have begun'} at ${ph(of.startPh)}: that is the fruit's own acid. Ready wants a fall of 0.3, gas that came and went, or acid titrated 0.3 % higher.`,
+  'by time': ({ leftMs }) => `Judged by cover and time: pH tells little in this style. About ${days(leftMs)} to go.`,
+  'more time given': ({ untilMs }, tell) => `You gave it time until ${tell(untilMs)}.`,
+  settled: (of) => `${ph(of.first)} and ${ph(of.second)}, ${days(of.apartMs)} apart, at or under ${ph(of.targetPh)}.`,
+  'time passed': ({ days: least }) =>
+    least === 0 ? 'Cooked: blend and sieve it once it has cooled.' : `Its usual ${least} days have passed.`,
+  'as it is': () => 'Nothing stands against it by what is logged.',
+}
+
+/** The rule behind a reason, in plain words; docs/judgement.md has them all with their sources. */
+const RULE_SAYS: Record<ReasonCode, string> = {
+  'bad sign': 'Mould, rot, ropes and patches of pink end a lot. Only taking back a mistaken sign lifts it.',
+  'above too long':
+    'A pH above 4.6 once the time allowed is over ends a lot, strips too. Only correcting that reading lifts it. Pieces have twice the time of their liquid.',
+  'passed too late': 'Where nothing was read in between, the forecast tells when it most likely passed 4.6.',
+  'thrown away': 'What was thrown away goes into nothing.',
+  'time over, not read':
+    'By the time allowed, a reading must prove that 4.6 was passed: its 95 % end under 4.6, or two readings 12 h apart.',
+  'not proven': 'A lot is never better than what it was made of. A reading of its own at or under 4.6 lifts this.',
+  'above again': 'While the newest pH stands above 4.6 it is never better than "act", whatever it was before.',
+  'not read yet': 'The first pH is wanted by day 2, or by half of the time allowed.',
+  behind: 'Above 4.6 with half of the time allowed spent. Colder allows more time, warmer less; cooling is no rescue.',
+  'too warm': 'Over 32 °C the wrong bacteria get ahead.',
+  'may have passed late':
+    'Late starts and standstills are counted in: by the late end of when it may have passed 4.6, its time was over.',
+  'open sign': 'What cannot be told never clears by itself: the same thing looked at again, every question answered.',
+  'film since the pH': 'Film eats acid: the pH can rise.',
+  rose: 'A rise of more than 0.2, or of 3.25 standard deviations of the instrument, is not the ferment.',
+  'put in since':
+    'What could raise the pH makes the last reading say nothing; until it is read the mixture is worked out.',
+  'jars not read': 'Jars of one lot differ.',
+  'mostly cooked': 'Less than half of it raw, and no starter: it may not start.',
+  'very salty': 'From 10 % salt in the water no clock runs, and nobody knows the rest.',
+  'weak salt': 'Under 2 % of everything (1.5 % with a strong starter), until it is mended or at target.',
+  'nothing alive': 'Cooked, frozen and dried produce brings next to nothing that lives.',
+  'pieces not read':
+    'Liquid stands for pieces only once a blended sample agreed with it within 0.15. Waiting does not.',
+  'slow to sour': 'By twice the time allowed above 4.6 it should be at or under 4.2.',
+  'behind the forecast': 'The newest pH lies above what nine in ten such batches show.',
+  'does not fit': 'What the forecast cannot explain is read again before it is called ready.',
+  'made of': 'A lot is never better than the worst of what it was made of.',
+  young: 'The first pH is wanted by day 2.',
+  'above the line': 'The time allowed above 4.6 runs by temperature and salt.',
+  'below the line': 'Ready means at target on two readings a day apart.',
+  'liquid only': 'Liquid stands for pieces only once a blended sample agreed with it within 0.15.',
+  'one reading at target': 'Ready means at target on two readings at least 24 h apart.',
+  falling: 'Falling less than 0.05 a day is settled.',
+  gassing: 'Less than 2 mmol of gas a kilogram and day is calm.',
+  'not fermented': 'Acid that was in the fruit is not acid of a ferment.',
+  'by time': 'Cover and days decide in this style.',
+  'more time given': 'You decided it; nothing else holds it back.',
+  settled:
+    'Two blended readings at target, 24 h apart, falling under 0.05 a day, calm, no open sign, and acid of its own.',
+  'time passed': 'Cover and days decide in this style.',
+  'as it is': 'No rule of the judge speaks against it.',
+}
+
+/** A reason in words. @param tell how a moment is told. */
+export function tellReason<Code extends ReasonCode>(
+  { code, facts }: { code: Code; facts: ReasonFacts[Code] } | Reason,
+  tell: Tell,
+): string {
+  return (SAYS[code] as (facts: ReasonFacts[ReasonCode], tell: Tell) => string)(facts, tell)
+}
+
+/** The rule of a reason in words; of something it was made of, the rule that stopped that. */
+export const ruleOf = (reason: Reason): string =>
+  reason.code === 'made of' ? `${RULE_SAYS['made of']} ${RULE_SAYS[reason.facts.of.code]}` : RULE_SAYS[reason.code]
