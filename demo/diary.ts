@@ -59,6 +59,9 @@ export class Diary {
     return momentOf(this.todayMs - Math.round(daysAgo * DAY_MS))
   }
 
+  /** Marks of the jars of lots in several. */
+  private readonly jars = new Map<string, readonly string[]>()
+
   /** A fresh id for a lot that starts `daysAgo`. */
   lotId(daysAgo: number): string {
     return this.makeId(this.todayMs - daysAgo * DAY_MS)
@@ -96,6 +99,7 @@ export class Diary {
   }: Start): string {
     const style = styleById(styleId)
     const lotId = this.lotId(day)
+    if (marks.length > 1) this.jars.set(lotId, marks)
     const ingredientG = rows.reduce((sum, [, massG]) => sum + massG, 0)
     const saltBasis = basis ?? style.basis
     const { saltG } = saltDose(saltBasis, saltPct, { ingredientG, waterG })
@@ -144,7 +148,8 @@ export class Diary {
         at: this.at(daysAgo),
         lotId,
         tempC,
-        ...(ph !== null && { ph, instrument: this.meter(daysAgo) }),
+        // Of several jars a sample is mixed of all of them.
+        ...(ph !== null && { ph, instrument: this.meter(daysAgo), marks: [...(this.jars.get(lotId) ?? [])] }),
       })
     }
   }

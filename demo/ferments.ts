@@ -153,6 +153,15 @@ function lemonFerment(diary: Diary): void {
     [10, 3.85, 21.3],
     [1, 3.81, 21.2],
   ])
+  diary.write({
+    kind: 'reading',
+    at: diary.at(14),
+    lotId: lemon,
+    ph: 4.12,
+    of: 'blended',
+    instrument: diary.meter(14),
+    note: 'A pod ground with its juice.',
+  })
   diary.write({ kind: 'sign', at: diary.at(0.5), lotId: lemon, sign: 'bag ballooned' }, 'Cellar')
 }
 
@@ -173,8 +182,10 @@ function cayenneFerment(diary: Diary): void {
     hot: [''],
   })
   diary.read(cayenne, [
-    [5.9, 5.2, 13.4],
-    [3, 5.1, 12.9],
+    // Ground in the warm, and cooling since.
+    [5.9, 5.2, 21.5],
+    [4.9, 5.18, 16.0],
+    [3, 5.1, 13.2],
     [0.2, 4.9, 13.0],
   ])
 }

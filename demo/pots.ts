@@ -38,7 +38,7 @@ export function pressedBase(
   )
   diary.read(ferment, [
     [day - 1, 5.1, 20.5],
-    [day - 4, 4.1, 20.9],
+    [day - 3, 4.2, 20.9],
     [day - 20, ph + 0.02, 19.8],
     [day - 24, ph, 19.6],
   ])

@@ -1,4 +1,4 @@
-import { CALENDAR_DAYS, calendarOf, type Lot, type Outlook } from '@lactofer/core'
+import { CALENDAR_DAYS, calendarOf, type Book, type Lot, type Outlook } from '@lactofer/core'
 import { saveFile } from './saveFile'
 
 /** Minutes that a chore takes in the calendar. */
@@ -9,11 +9,12 @@ const MINUTES = 15
  * calendar updates it.
  */
 export async function saveCalendar(
+  book: Book,
   lots: readonly Lot[],
   nowMs: number,
   outlooks: ReadonlyMap<string, Outlook>,
 ): Promise<number> {
-  const events = calendarOf(lots, nowMs, outlooks)
+  const events = calendarOf(book, lots, nowMs, outlooks)
   const { createEvents } = await import('ics')
   const { error, value } = createEvents(
     events.map(({ uid, startMs, title, why, cancelled, sequence }) => ({

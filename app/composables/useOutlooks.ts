@@ -1,20 +1,38 @@
-import { shallowRef, watch, type Ref } from 'vue'
-import { DAY_MS, fermentCaseOf, outlookOf, type Book, type Lot, type Outlook } from '@lactofer/core'
+import { computed, shallowRef, watch, type Ref } from 'vue'
+import { DAY_MS, fermentCaseOf, judgeOf, outlookOf, PH_LINE, type Book, type Lot, type Outlook } from '@lactofer/core'
 import { SHELF_MEMBERS } from './useForecast'
 import { journal } from '~/db/journal'
 import { askForForecast, type ForecastAnswer } from '~/workers/forecaster'
 
 /** Raised when the model changes: what was kept before is worked out anew. */
-const FORECAST_VERSION = 2
+const FORECAST_VERSION = 3
 /** Days ahead that the round needs to know of. */
 const AHEAD = 12
+
+/** Least time allowed above 4.6, whatever the temperature: read sooner, nobody asks when it passed. */
+const LEAST_ALLOWED_MS = 2 * DAY_MS
+
+/** Open ferments, and those gone into others of which nobody knows yet when they passed 4.6. */
+function lotsAhead(book: Book, lots: readonly Lot[], nowAtMs: number): Lot[] {
+  const judge = judgeOf(book)
+  const lateRead = ({ readings, startedMs }: Lot) => {
+    const first = readings.find(({ ph }) => ph !== undefined && ph <= PH_LINE)
+    return first !== undefined && Date.parse(first.at) - startedMs > LEAST_ALLOWED_MS
+  }
+  return lots.filter(
+    (lot) =>
+      lot.state === 'fermenting' ||
+      (lot.kind === 'ferment' && lot.to.length > 0 && lateRead(lot) && judge(lot.id, nowAtMs)?.wantsForesight),
+  )
+}
 
 /**
  * What the forecast says of every open lot, worked out one by one in a worker of its own. What has not changed is
  * not asked again, not even after a reload;
  * a lot whose forecast fails goes without: its readings and its deadline count.
  */
-export function useOutlooks(book: Ref<Book>, lots: Ref<Lot[]>, nowMs: Ref<number>) {
+export function useOutlooks(book: Ref<Book>, all: Ref<Lot[]>, nowMs: Ref<number>) {
+  const lots = computed(() => lotsAhead(book.value, all.value, nowMs.value))
   const outlooks = shallowRef<ReadonlyMap<string, Outlook>>(new Map())
   const found = new Map<string, { key: string; answer: ForecastAnswer }>()
   let turn = 0
@@ -42,7 +60,8 @@ export function useOutlooks(book: Ref<Book>, lots: Ref<Lot[]>, nowMs: Ref<number
       for (const lot of lots.value) {
         const batch = fermentCaseOf(book.value, lot)
         if (!batch) continue
-        const days = Math.ceil((nowMs.value - lot.startedMs) / DAY_MS) + AHEAD
+        const untilMs = lot.state === 'fermenting' ? nowMs.value : lot.startedMs
+        const days = Math.ceil((untilMs - lot.startedMs) / DAY_MS) + AHEAD
         const key = JSON.stringify([FORECAST_VERSION, batch, days])
         if (found.get(lot.id)?.key === key) continue
         const answer = await askForForecast({ batch, days, members: SHELF_MEMBERS, scenarios: [] }, 'shelf').catch(

@@ -8,6 +8,7 @@ import {
   RELEASE_PH,
   releaseCaseOf,
   releaseChecks,
+  reliefOf,
   storeRefusal,
   suppliesFor,
   wayOf,
@@ -67,8 +68,9 @@ export function useRunChecks(
     reference: reference.value.value,
     altitudeM: form.value.altitudeM ?? 0,
     lastFillTempC: null,
+    relief: reliefOf(form.value),
   }))
-  const releaseCase = computed(() => (lot.value ? releaseCaseOf(book.book, lot.value, choice.value) : null))
+  const releaseCase = computed(() => (lot.value ? releaseCaseOf(book.book, book.judge, lot.value, choice.value, book.nowMs) : null))
   const known = computed(() => releaseCase.value && keepCaseOf(releaseCase.value))
   return {
     way: computed(() => wayOf(form.value.treatment)),

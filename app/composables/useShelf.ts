@@ -2,7 +2,7 @@ import { computed, type Ref } from 'vue'
 import {
   packedComposition,
   propertiesOf,
-  temperaturesOf,
+  readTemperatures,
   type Ask,
   type Level,
   type Lot,
@@ -31,7 +31,7 @@ function plankOf(place: string, standings: readonly Standing[], chosen: readonly
   const here = chosen.filter(({ lot }) => lot.place === place)
   const temps = standings
     .filter(({ lot }) => lot.place === place)
-    .flatMap(({ lot }) => temperaturesOf(lot).slice(-1))
+    .flatMap(({ lot }) => readTemperatures(lot).slice(-1))
     .map(({ tempC }) => tempC)
   return {
     place,

@@ -5,10 +5,10 @@ import {
   entryWords,
   photosOf,
   phsOf,
-  structureOfPlan,
+  readTemperatures,
+  structureOfLot,
   styleById,
   tasteWords,
-  temperaturesOf,
   type Lot,
 } from '@lactofer/core'
 import { readingsLine } from '~/components/ferment/courseLines'
@@ -40,9 +40,9 @@ interface Cell {
 function cellOf(lot: Lot, day: number): Cell {
   const from = lot.startedMs + day * DAY_MS
   const entries = lot.entries.filter(({ at }) => Date.parse(at) >= from && Date.parse(at) < from + DAY_MS)
-  const temps = temperaturesOf(lot).filter(({ atMs }) => atMs >= from && atMs < from + DAY_MS)
+  const temps = readTemperatures(lot).filter(({ atMs }) => atMs >= from && atMs < from + DAY_MS)
   return {
-    ph: phsOf(lot)
+    ph: phsOf(book.book, lot)
       .filter(({ atMs }) => atMs >= from && atMs < from + DAY_MS)
       .map(({ ph, of }) => `${ph.toFixed(2)}${of === 'liquid' ? ' liquid' : ''}`)
       .join(', '),
@@ -74,8 +74,8 @@ const days = computed(() => {
 const howMade = (lot: Lot) =>
   lot.made.kind !== 'plan'
     ? ''
-    : `${styleById(lot.made.style).name}, ${lot.made.saltPct} % of the ${lot.made.saltBasis}, ${structureOfPlan(lot.made).liquid < 1 ? `${lot.made.cut ?? 'in pieces'}, ` : 'ground, '}${lot.packed?.closure}, target ${lot.made.targetPh.toFixed(1)}`
-const lines = computed(() => lots.value.map((lot) => readingsLine(lot, phsOf(lot))))
+    : `${styleById(lot.made.style).name}, ${lot.made.saltPct} % of the ${lot.made.saltBasis}, ${structureOfLot(book.book, lot).liquid < 1 ? `${lot.made.cut ?? 'in pieces'}, ` : 'ground, '}${lot.packed?.closure}, target ${lot.made.targetPh.toFixed(1)}`
+const lines = computed(() => lots.value.map((lot) => readingsLine(lot, phsOf(book.book, lot))))
 </script>
 
 <template>

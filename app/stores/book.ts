@@ -10,6 +10,7 @@ import {
   fold,
   idMaker,
   ingredientsOf,
+  judgeOf,
   ofMass,
   partComposition,
   standingOf,
@@ -19,6 +20,7 @@ import {
   type Draft,
   type Entry,
   type EntryOf,
+  type Judge,
   type Library,
   type Lot,
   type Outlook,
@@ -92,11 +94,19 @@ const useFreeVessels = (library: Ref<Library>, fermenting: Ref<Lot[]>) =>
   })
 
 /** What every lot asks for, worst first. */
-const allAsks = (book: Book, lots: readonly Lot[], nowAtMs: number, ahead: ReadonlyMap<string, Outlook>) =>
+const allAsks = (
+  book: Book,
+  judge: Judge,
+  lots: readonly Lot[],
+  nowAtMs: number,
+  ahead: ReadonlyMap<string, Outlook>,
+) =>
   worstFirst(
     lots.flatMap((lot) => {
-      if (lot.state === 'fermenting') return asksOf(lot, nowAtMs, ahead.get(lot.id), tellMoment)
-      return lot.state === 'in stock' ? [...blendAsks(lot, nowAtMs), ...bottleAsks(book, lot, nowAtMs)] : []
+      if (lot.state === 'fermenting') return asksOf(book, judge, lot, nowAtMs, ahead.get(lot.id), tellMoment)
+      return lot.state === 'in stock'
+        ? [...blendAsks(judge, lot, nowAtMs, tellMoment), ...bottleAsks(book, judge, lot, nowAtMs, tellMoment)]
+        : []
     }),
   )
 
@@ -118,10 +128,15 @@ export const useBook = defineStore('book', () => {
   const lots = computed(() => [...book.value.lots.values()].sort((a, b) => a.startedMs - b.startedMs))
   const fermenting = computed(() => lots.value.filter((lot) => lot.state === 'fermenting'))
   const planned = computed(() => lots.value.filter((lot) => lot.state === 'planned'))
-  const outlooks = useOutlooks(book, fermenting, now)
-  const asks = computed(() => allAsks(book.value, lots.value, now.value, outlooks.value))
-  /** Where a lot stands now, the forecast taken in. */
-  const standing = (of: Lot) => standingOf(of, now.value, outlooks.value.get(of.id), tellMoment)
+  const outlooks = useOutlooks(book, lots, now)
+  /** The one judge of all pages, the forecast taken in. */
+  const judge = computed(() => judgeOf(book.value, (id) => outlooks.value.get(id)))
+  const asks = computed(() => allAsks(book.value, judge.value, lots.value, now.value, outlooks.value))
+  /** Where a lot stands now, or stood at a moment. */
+  function standing({ id }: { id: string }, atMs = now.value) {
+    const judgement = judge.value(id, atMs)
+    return judgement && standingOf(judgement, tellMoment)
+  }
   const library = computed(() => book.value.library)
   const recipes = computed(() => book.value.recipes)
   const hasDemo = computed(() => (entries.value ?? []).some((entry) => entry.origin === 'demo'))
@@ -142,7 +157,7 @@ export const useBook = defineStore('book', () => {
   }
 
   return {
-    ...{ entries, error, book, lots, fermenting, planned, asks, outlooks, standing, hasDemo, library, recipes, record },
+    ...{ entries, error, book, lots, fermenting, planned, asks, outlooks, judge, standing, hasDemo, library, recipes, record },
     ...{ composition, part, lot, codeTaken, nextCode, freeVessels },
     nowMs: now,
     ready: computed(() => entries.value !== undefined),

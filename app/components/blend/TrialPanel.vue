@@ -8,7 +8,7 @@ import {
   mostUncertain,
   ofMass,
   READING_NOISE,
-  readSpread,
+  phSdOf,
   SCALE_STEPS,
   TRIAL_G,
   trialOf,
@@ -98,7 +98,7 @@ watch(
 const lesson = computed(() => {
   if (ph.value === null || !unknown.value) return null
   const others = actual.value.filter((one) => one !== unknown.value).map(({ composition }) => composition)
-  return lessonOf(unknown.value, others, ph.value, readSpread(instrument.value ?? instrumentOf(using.value)))
+  return lessonOf(unknown.value, others, ph.value, phSdOf(instrument.value ?? instrumentOf(using.value), book.nowMs))
 })
 /** A reading well outside its band is told: safety goes by what was read. */
 const unexpected = computed(() => {

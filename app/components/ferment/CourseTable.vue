@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { DAY_MS, valueAt, type Course, type PhOfLot } from '@lactofer/core'
+import { DAY_MS, valueAt, type Course, type PhFact } from '@lactofer/core'
 import { shortDay } from '~/clock/moments'
 import type { ExtraLine } from './courseLines'
 
@@ -10,7 +10,7 @@ const {
   course,
   readings = [],
   extras = [],
-} = defineProps<{ startMs: number; course: Course; readings?: readonly PhOfLot[]; extras?: readonly ExtraLine[] }>()
+} = defineProps<{ startMs: number; course: Course; readings?: readonly PhFact[]; extras?: readonly ExtraLine[] }>()
 const rows = computed(() => {
   const last = Math.round((course.hours.at(-1) ?? 24) / 24)
   const step = last > 60 ? 14 : last > 20 ? 3 : 1

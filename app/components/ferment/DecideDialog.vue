@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { ElMessage } from 'element-plus'
-import { COLD_C, formatMass, LotCodeSchema, temperaturesOf, type Draft, type Lot, type Standing } from '@lactofer/core'
+import { COLD_C, formatMass, LotCodeSchema, readTemperatures, type Draft, type Lot, type Standing } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { momentAfterDays } from '~/clock/moments'
 import { useRecorder } from '~/composables/useRecorder'
@@ -28,7 +28,7 @@ watch(what, (now) => {
   if (!now) return
   const places = book.fermenting.filter((other) => other.id !== lot.id && other.place !== lot.place)
   const coldest = places
-    .map((other) => ({ place: other.place, tempC: temperaturesOf(other).at(-1)?.tempC ?? 20 }))
+    .map((other) => ({ place: other.place, tempC: readTemperatures(other).at(-1)?.tempC ?? 20 }))
     .filter((found) => (now === 'cold') === found.tempC <= COLD_C)
     .at(0)
   place.value =

@@ -4,9 +4,9 @@ import {
   DAY_MS,
   fermentCaseOf,
   phsOf,
-  structureOfPlan,
+  readTemperatures,
+  structureOfLot,
   styleById,
-  temperaturesOf,
   type Lot,
   type Standing,
 } from '@lactofer/core'
@@ -22,8 +22,8 @@ import { useBook } from '~/stores/book'
 const { lot, stand, saltPct } = defineProps<{ lot: Lot; stand: Standing | null; saltPct: number }>()
 const book = useBook()
 const plan = computed(() => (lot.made.kind === 'plan' ? lot.made : null))
-const phs = computed(() => phsOf(lot))
-const temperatures = computed(() => temperaturesOf(lot))
+const phs = computed(() => phsOf(book.book, lot))
+const temperatures = computed(() => readTemperatures(lot))
 const open = computed(() => lot.state === 'fermenting')
 const age = computed(() => (book.nowMs - lot.startedMs) / DAY_MS)
 const ahead = ref(0)
@@ -75,7 +75,7 @@ const alike = (other: Lot) =>
   ((plan.value.recipeId !== undefined && other.made.recipeId === plan.value.recipeId) || other.name === lot.name)
 const others = computed(() =>
   book.lots
-    .filter((other) => other.id !== lot.id && other.kind === 'ferment' && other.packed && phsOf(other).length > 1)
+    .filter((other) => other.id !== lot.id && other.kind === 'ferment' && other.packed && phsOf(book.book, other).length > 1)
     .sort((a, b) => Number(alike(b)) - Number(alike(a)) || b.startedMs - a.startedMs)
     .map((other) => ({ value: other.id, label: `${other.code} ${other.name}${alike(other) ? ', same recipe' : ''}` })),
 )
@@ -84,10 +84,10 @@ const beside = ref(NOBODY)
 const besideLot = computed(() => book.lot(beside.value))
 const extras = computed(() => [
   ...lines.value,
-  ...(besideLot.value ? [readingsLine(besideLot.value, phsOf(besideLot.value))] : []),
+  ...(besideLot.value ? [readingsLine(besideLot.value, phsOf(book.book, besideLot.value))] : []),
 ])
 const fits = computed(() => plan.value !== null && styleById(plan.value.style).judgedBy === 'acid')
-const pieces = computed(() => plan.value !== null && structureOfPlan(plan.value).liquid < 1)
+const pieces = computed(() => plan.value !== null && structureOfLot(book.book, lot).liquid < 1)
 const otherOptions = computed(() => [{ value: NOBODY, label: 'nothing' }, ...others.value])
 const chartLabel = computed(
   () => `pH of ${lot.code}: forecast, readings and temperature; the same figures stand in the table below`,

@@ -4,7 +4,7 @@ import { ElMessage } from 'element-plus'
 import {
   HOUR_MS,
   momentOf,
-  structureOfPlan,
+  structureOfLot,
   titrationWorking,
   usuallyOf,
   type Instrument,
@@ -16,6 +16,7 @@ import { useInstruments, type Taken } from '~/stores/instruments'
 import { useDraft } from '~/composables/useDraft'
 import { useMeters } from '~/composables/useMeters'
 import { useRecorder } from '~/composables/useRecorder'
+import { useBook } from '~/stores/book'
 
 /**
  * A reading of anything that can be measured or tasted: typed or taken from the instruments. Half a reading is still
@@ -26,12 +27,13 @@ const emit = defineEmits<{ recorded: [] }>()
 const { draft: form, reset } = useDraft(`reading-${lot.id}`, ReadingDraftSchema, freshReading)
 const atMs = ref<number | null>(nowMs())
 const instrument = ref<Instrument>()
+const book = useBook()
 const instruments = useInstruments()
 const { options, using, instrumentOf, ageOf } = useMeters()
 const { busy, record } = useRecorder('The figures are still here; try again.')
 const problem = ref('')
 
-const structure = computed(() => (lot.made.kind === 'plan' ? structureOfPlan(lot.made) : null))
+const structure = computed(() => (lot.made.kind === 'plan' ? structureOfLot(book.book, lot) : null))
 const pieces = computed(() => (structure.value?.liquid ?? 1) < 1)
 const of = computed({
   get: () => form.value.of ?? (structure.value ? usuallyOf(structure.value) : 'blended'),

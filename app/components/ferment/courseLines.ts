@@ -1,4 +1,4 @@
-import { HOUR_MS, type Course, type Lot, type PhOfLot } from '@lactofer/core'
+import { HOUR_MS, type Course, type Lot, type PhFact } from '@lactofer/core'
 
 /** A line beside the forecast: a scenario, or an earlier lot. Times in ms since packing. */
 export interface ExtraLine {
@@ -21,7 +21,7 @@ export const lineOf = (name: string, { hours, blended }: Course): ExtraLine => (
 })
 
 /** Readings of a lot as a line from its own start. */
-export const readingsLine = (lot: Lot, phs: readonly PhOfLot[]): ExtraLine => ({
+export const readingsLine = (lot: Lot, phs: readonly PhFact[]): ExtraLine => ({
   name: `${lot.code} ${lot.name}`,
   short: lot.code,
   points: phs.map(({ atMs, ph }) => [atMs - lot.startedMs, ph]),

@@ -4,8 +4,7 @@ import {
   HOUR_MS,
   PH_LINE,
   type Course,
-  type PhOfLot,
-  type TemperaturePoint,
+  type PhFact,
   type UnitWorld,
 } from '@lactofer/core'
 import { shortMoment } from '~/clock/moments'
@@ -20,8 +19,8 @@ export interface CourseShown {
   startMs: number
   targetPh: number
   course: Course | null
-  readings: readonly PhOfLot[]
-  temperatures: readonly TemperaturePoint[]
+  readings: readonly PhFact[]
+  temperatures: readonly { atMs: number; tempC: number }[]
   clockDueMs: number | null
   nowMs: number | null
   events: readonly CourseEvent[]

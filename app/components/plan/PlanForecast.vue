@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { batchOf, ROOM_C, structureOf, styleById, temperaturesOf, type PlanFigures } from '@lactofer/core'
+import { ASSUMED_C, batchOf, readTemperatures, structureOf, styleById, type PlanFigures } from '@lactofer/core'
 import { waterOf, weighedRows, type PlanForm } from './planForm'
 import { whenWords } from '~/components/ferment/trials'
 import { useTrials } from '~/composables/useTrials'
@@ -15,9 +15,9 @@ const roomC = computed(
   () =>
     book.lots
       .filter((lot) => lot.place === form.place.trim())
-      .flatMap((lot) => temperaturesOf(lot))
+      .flatMap((lot) => readTemperatures(lot))
       .sort((a, b) => a.atMs - b.atMs)
-      .at(-1)?.tempC ?? ROOM_C,
+      .at(-1)?.tempC ?? ASSUMED_C.forecast,
 )
 const base = computed(() => {
   const waterG = waterOf(form) ?? 0

@@ -34,7 +34,7 @@ function start(id: SignId | null) {
 const given = computed(() => (kind.value?.questions ?? []).flatMap(({ id }) => answers.value[id] ?? []))
 const verdict = computed(() => {
   if (!kind.value || given.value.length < kind.value.questions.length) return null
-  const phs = phsOf(lot)
+  const phs = phsOf(book.book, lot)
   const [first, last] = [phs[0], phs.at(-1)]
   return judgeSign(kind.value.id, given.value, {
     day: dayOf(lot, book.nowMs),

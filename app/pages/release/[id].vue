@@ -26,7 +26,7 @@ const note = ref('')
 const asked = ref(false)
 const { busy, record } = useRecorder()
 const checks = computed(() =>
-  lot.value && limitPh.value !== null ? checksOf(book.book, lot.value, limitPh.value) : null,
+  lot.value && limitPh.value !== null ? checksOf(book.book, book.judge, lot.value, book.nowMs, limitPh.value) : null,
 )
 const free = computed(() => checks.value !== null && mayRelease(checks.value))
 const corrected = computed(() => (lot.value ? correctedSince(book.book, lot.value) : null))

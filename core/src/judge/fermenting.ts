@@ -214,7 +214,7 @@ export function fermentReasons(of: Case): Reason[] {
   if (tempC > TOO_WARM_C) reasons.push({ code: 'too warm', facts: { tempC } })
   reasons.push(...foreseen(of.foresight, columns.blended.passed !== null), ...riseReason(history, atMs))
   reasons.push(...putInReason(history, atMs), ...startReasons(of, made.targetPh))
-  const newest = columns.blended.newest
+  const { newest } = columns.liquid
   if (times !== null && newest && newest.ph > SOUR && of.elapsed > 2)
     reasons.push({ code: 'slow to sour', facts: { ph: newest.ph, ageMs: atMs - history.startMs } })
   if (of.unread.length && columns.blended.passed) reasons.push({ code: 'jars not read', facts: { marks: of.unread } })

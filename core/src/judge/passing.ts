@@ -118,6 +118,8 @@ export function timeAbove(
   let forgiven = 0
   const since = (ms: number) => spentAt(ms) - forgiven
   const ends = (at: { afterMs: number; byMs: number }) => {
+    // It stood under from the beginning: what was spent before is told of what it was made of.
+    if (begin.under && at.byMs === begin.atMs) return { likely: 0, late: 0 }
     const inside = (ms: number) => since(Math.min(at.byMs, Math.max(at.afterMs, ms)))
     return { likely: inside(foreseen?.likelyMs ?? at.afterMs), late: inside(foreseen?.lateMs ?? at.byMs) }
   }

@@ -32,6 +32,10 @@ export interface BottlingChoice {
   relief: Relief
 }
 
+/** What lets the gas of a run out, or tells of it in time. */
+export const reliefOf = ({ closing, testBottle }: Partial<Pick<EntryOf<'bottle'>, 'closing' | 'testBottle'>>): Relief =>
+  closing && closing !== 'tight' ? closing : testBottle ? 'test bottle' : 'none'
+
 /** What the recorded run of a bottled lot chose. */
 export const choiceOf = (made: EntryOf<'bottle'>, limitPh: number): BottlingChoice => ({
   treatment: made.treatment,
@@ -41,7 +45,7 @@ export const choiceOf = (made: EntryOf<'bottle'>, limitPh: number): BottlingChoi
   lastFillTempC: made.lastFillTempC ?? null,
   altitudeM: made.altitudeM ?? 0,
   reference: made.reference ?? USUAL_REFERENCE,
-  relief: made.closing && made.closing !== 'tight' ? made.closing : made.testBottle ? 'test bottle' : 'none',
+  relief: reliefOf(made),
 })
 
 /** Unknown make-up counts as sweet: nothing is let through for want of knowledge. */

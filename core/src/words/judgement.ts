@@ -1,4 +1,5 @@
 import { SIGN_KINDS, type SignId } from '../ferment/signs'
+import type { Judgement } from '../judge/judge'
 import type { Reason, ReasonCode, ReasonFacts } from '../judge/reasons'
 import { formatNumber } from '../units/number'
 import { DAY_MS } from '../units/time'
@@ -149,6 +150,17 @@ export function tellReason<Code extends ReasonCode>(
 ): string {
   return (SAYS[code] as (facts: ReasonFacts[ReasonCode], tell: Tell) => string)(facts, tell)
 }
+
+/** A judgement with the sentence of the reason that decides. */
+export interface Standing extends Judgement {
+  sentence: string
+}
+
+/** Where a lot stands, in words. */
+export const standingOf = (judgement: Judgement, tell: Tell): Standing => ({
+  ...judgement,
+  sentence: judgement.reasons[0] ? tellReason(judgement.reasons[0], tell) : '',
+})
 
 /** The rule of a reason in words; of something it was made of, the rule that stopped that. */
 export const ruleOf = (reason: Reason): string =>

@@ -30,12 +30,13 @@ describe('release', () => {
     limitPh: 4.0,
     headspace: 0.06,
     altitudeM: 0,
-    reading: { ph: 3.6, hoursAfterBlending: 26, calibrationAgeH: 5 },
+    reading: { ph: 3.6, hoursAfterBlending: 26, trust: 'bench', calibrationAgeH: 5 },
     predictedPh: { low: 3.5, typical: 3.6, high: 3.7 },
     sugarGPerL: exactly(0.5),
     hasLiveFerment: true,
     heat,
-    discarded: [],
+    relief: 'none',
+    judged: [],
     unknown: [],
     allergens: [],
     label: { current: true, evidence: { atMs: 0, by: 'Bench', what: '60 printed' } },
@@ -57,9 +58,11 @@ describe('release', () => {
 
   it.each([
     ['no reading', { reading: null }, ['ph', 'even']],
-    ['the upper end is over the limit', { reading: { ph: 3.97, hoursAfterBlending: 26, calibrationAgeH: 5 } }, ['ph']],
-    ['read too early', { reading: { ph: 3.6, hoursAfterBlending: 3, calibrationAgeH: 5 } }, ['even']],
+    ['the upper end is over the limit', { reading: { ph: 3.97, hoursAfterBlending: 26, trust: 'bench', calibrationAgeH: 5 } }, ['ph']],
+    ['read too early', { reading: { ph: 3.6, hoursAfterBlending: 3, trust: 'bench', calibrationAgeH: 5 } }, ['even']],
     ['live and sweet', { sugarGPerL: exactly(12) }, ['pressure']],
+    ['live and sweet, but its bottles are vented', { sugarGPerL: exactly(12), relief: 'vented' }, []],
+    ['read with strips that could be over', { reading: { ph: 3.8, hoursAfterBlending: 26, trust: 'strip', calibrationAgeH: null } }, ['ph']],
     ['live goes on the shelf', { store: 'shelf' }, ['pressure']],
     ['no heat was measured', cooked, ['heat', 'fill']],
     [
@@ -72,7 +75,7 @@ describe('release', () => {
       {
         ...cooked,
         limitPh: 4.2,
-        reading: { ph: 4.1, hoursAfterBlending: 26, calibrationAgeH: 5 },
+        reading: { ph: 4.1, hoursAfterBlending: 26, trust: 'bench', calibrationAgeH: 5 },
         heat: { ...heat, pot: simmer(90, 10), lastBottle: simmer(85, 1) },
       },
       ['heat'],
@@ -82,7 +85,7 @@ describe('release', () => {
       { treatment: 'boiled-in-jar', store: 'shelf', altitudeM: 1000, heat: { ...heat, water: simmer(96.5, 12) } },
       ['boil'],
     ],
-    ['a source was discarded', { discarded: ['BPL-10'] }, ['discard']],
+    ['a source was discarded', { judged: [{ verdict: 'stop', sentence: 'Made of BPL-10.' }] }, ['judge']],
     ['no label was printed', { label: null }, ['label']],
     [
       'the label is no longer true',
@@ -111,8 +114,8 @@ describe('release', () => {
         heat: { ...heat, reference: HEAT_REFERENCES[1]!, pot: simmer(90, 10), lastBottle: simmer(85, 1) },
       }).find(({ id }) => id === 'heat'),
     ).toMatchObject({
-      verdict: 'ask',
-      sentence: expect.stringMatching(/names no minutes: your process authority does/),
+      verdict: 'stop',
+      sentence: expect.stringMatching(/names no minutes, so it passes nothing/),
     })
     expect(
       mayRelease(
@@ -131,7 +134,7 @@ describe('release', () => {
   })
 
   it('an uncalibrated meter counts twice, and no limit over 4.2 is taken', () => {
-    expect(stops({ reading: { ph: 3.92, hoursAfterBlending: 26, calibrationAgeH: null } })).toEqual(['ph'])
+    expect(stops({ reading: { ph: 3.92, hoursAfterBlending: 26, trust: 'unchecked', calibrationAgeH: null } })).toEqual(['ph'])
     expect(() => releaseChecks({ ...good, limitPh: 4.4 })).toThrow(/between 2.5 and 4.2/)
   })
 })

@@ -58,11 +58,11 @@ it('a style is one row of data: an invented one goes from plan to packed lot, an
   const lot = book.lots.get(lotId)!
   expect(lot).toMatchObject({ state: 'fermenting', kind: 'ferment' })
   const later = START + 10 * core.DAY_MS
-  expect(core.standingOf(lot, START + core.DAY_MS)?.state, 'judged by its acid').not.toBe('ready')
-  const titles = core.asksOf(lot, START + 2 * core.DAY_MS).map(({ title }) => title)
+  expect(core.judgeOf(book)(lot.id, START + core.DAY_MS)?.state, 'judged by its acid').not.toBe('ready')
+  const titles = core.asksOf(book, core.judgeOf(book), lot, START + 2 * core.DAY_MS).map(({ title }) => title)
   expect(titles).toContain('Squint at the bag')
-  expect(core.asksOf(lot, later).map(({ title }) => title)).toContain('Draw off and refill')
-  expect(core.structureOfPlan(lot.made as never), 'whole pieces in brine').toMatchObject({ brine: true, tauH: 120 })
+  expect(core.asksOf(book, core.judgeOf(book), lot, later).map(({ title }) => title)).toContain('Draw off and refill')
+  expect(core.structureOfLot(book, lot), 'whole pieces in brine').toMatchObject({ brine: true, tauH: 120 })
   expect(core.fermentCaseOf(book, lot)?.batch.structure.brine).toBe(true)
   expect(core.compositionOf(book, lotId)?.massG).toBeCloseTo(1500 + figures.dose.saltG, 6)
 })

@@ -1,12 +1,18 @@
 import {
+  asksOf,
   EntrySchema,
   fold,
   idMaker,
+  judgeOf,
+  plainTell,
+  releaseCaseOf,
+  tellReason,
   USUAL_REFERENCE,
   type Book,
   type BottlingChoice,
   type Draft,
   type Entry,
+  type Outlook,
 } from '../../src'
 
 const DAY_MS = 86_400_000
@@ -65,7 +71,7 @@ export function notebook() {
       lotId,
       tempC,
       ...(ph !== undefined && { ph }),
-      ...(calibratedAt && { instrument: { name: 'pH meter', steady: true, calibratedAt } }),
+      ...(calibratedAt && { instrument: { name: 'pH meter', steady: true, calibratedAt, slopePct: 97 } }),
     })
   const press = (fromLotId: string, at: number, change: object = {}): string => {
     const lotId = id()
@@ -99,4 +105,20 @@ export const KEPT_COLD: BottlingChoice = {
   reference: USUAL_REFERENCE,
   altitudeM: 0,
   lastFillTempC: null,
+  relief: 'none',
 }
+
+/** What the judge says of a lot at a moment, with its sentence. */
+export function standsAt(book: Book, lotId: string, atMs: number, outlook?: Outlook) {
+  const judgement = judgeOf(book, () => outlook)(lotId, atMs)!
+  const codes = judgement.reasons.map(({ code }) => code)
+  return { ...judgement, codes, sentence: tellReason(judgement.reasons[0]!, plainTell) }
+}
+
+/** What a ferment asks for at a moment, by title. */
+export const titlesAt = (book: Book, lotId: string, atMs: number, outlook?: Outlook): string[] =>
+  asksOf(book, judgeOf(book, () => outlook), book.lots.get(lotId)!, atMs, outlook).map(({ title }) => title)
+
+/** What is known of a pot for its release, so long after everything. */
+export const caseOf = (book: Book, potId: string, choice: BottlingChoice = KEPT_COLD) =>
+  releaseCaseOf(book, judgeOf(book), book.lots.get(potId)!, choice, START + 400 * DAY_MS)

@@ -12,11 +12,10 @@ import {
   partComposition,
   phOf,
   propertiesOf,
-  releaseCaseOf,
   titratableOf,
   type Draft,
 } from '../../src'
-import { day, KEPT_COLD, notebook } from '../log/build'
+import { day, caseOf, notebook } from '../log/build'
 import { mash } from '../blend/foods'
 
 const CALIBRATED = day(0)
@@ -44,7 +43,7 @@ function bench() {
       unknown: base,
       ...(ph !== undefined && {
         ph,
-        instrument: { name: 'pH meter', kind: 'meter', steady: true, calibratedAt: day(10) },
+        instrument: { name: 'pH meter', kind: 'meter', steady: true, calibratedAt: day(10), slopePct: 97 },
       }),
       ...change,
     } as Draft)
@@ -207,7 +206,7 @@ describe('a blend after it was poured', () => {
     expect(mixturePh(after)!).toBeLessThan(3.5)
     expect(book().lots.get(blend)!.madeG).toBe(1105)
     // The day begins anew: the reading before the correction releases nothing.
-    const release = () => releaseCaseOf(book(), book().lots.get(blend)!, KEPT_COLD).reading
+    const release = () => caseOf(book(), blend).reading
     expect(release()).toBeNull()
     expect(phOf(book(), blend)).toMatchObject({ measured: false })
     read(blend, 13.2, 3.47, 20, CALIBRATED)

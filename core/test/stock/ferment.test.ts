@@ -6,13 +6,12 @@ import {
   outlookOf,
   propertiesOf,
   scenarioOf,
-  standingOf,
   temperatureAt,
   topUpBrine,
   type Draft,
   type Lot,
 } from '../../src'
-import { day, notebook, START } from '../log/build'
+import { day, notebook, START, standsAt } from '../log/build'
 
 const DAY_MS = 86_400_000
 const lotOf = (log: ReturnType<typeof notebook>, id: string): Lot => log.book().lots.get(id)!
@@ -155,7 +154,7 @@ describe('decisions', () => {
     const vessels = ['a', 'b'].map((mark) => ({ vesselId: 'jar-1000', mark, massG: 1040, hot: mark === 'b' }))
     const lotId = log.mash(0, {}, { vessels })
     log.write({ kind: 'sign', at: day(2.9), lotId, sign: 'fuzzy growth', level: 'discard', holds: true, marks: ['b'] })
-    expect(standingOf(lotOf(log, lotId), START + 3 * DAY_MS)!.state).toBe('discard')
+    expect(standsAt(log.book(), lotId, START + 3 * DAY_MS).state).toBe('discard')
     log.write({ kind: 'discard', at: day(3), lotId, reason: 'Fuzz.', marks: ['b'] })
     const left = lotOf(log, lotId)
     expect([
@@ -163,7 +162,7 @@ describe('decisions', () => {
       left.vessels.length,
       left.hot,
       left.leftG,
-      standingOf(left, START + 3 * DAY_MS)!.state,
+      standsAt(log.book(), lotId, START + 3 * DAY_MS).state,
     ]).toEqual(['fermenting', 1, false, 1040, 'act'])
     log.write({ kind: 'discard', at: day(4), lotId, reason: 'The other one too.', marks: ['a'] })
     expect(lotOf(log, lotId).state).toBe('discarded')
@@ -185,27 +184,34 @@ describe('decisions', () => {
     expect(topUpBrine(book.lots.get(lotId)!)!.strengthPct).toBeCloseTo((100 * 90) / 1590, 6)
   })
 
-  it('the deadline is asked about where it does not fit: much salt, or mostly cooked with nothing that starts it', () => {
+  it('mostly cooked with nothing that starts it is asked about while it stands above the line', () => {
     const log = notebook()
-    const rows = [{ materialId: 'cayenne', name: 'Cayenne', massG: 2000, preparation: 'roasted', seedsOut: false }]
-    const [salty, cooked, usual] = [log.mash(0, { saltG: 170 }), log.mash(0, { rows }), log.mash()]
-    for (const lotId of [salty, cooked, usual]) log.read(lotId, 1, 5, 20)
-    const said = (lotId: string) => standingOf(lotOf(log, lotId), START + 1.1 * DAY_MS)!
-    expect([said(salty).state, said(cooked).state, said(usual).state]).toEqual(['ask', 'ask', 'working'])
-    expect(said(salty).sentence).toMatch(/4\.6 is due .*7 % salt or more/)
+    const rows = [
+      { materialId: 'cayenne', name: 'Cayenne', massG: 1500, preparation: 'roasted', seedsOut: false },
+      { materialId: 'cayenne', name: 'Cayenne', massG: 500, preparation: 'raw', seedsOut: false },
+    ]
+    const [cooked, usual] = [log.mash(0, { rows }), log.mash()]
+    for (const lotId of [cooked, usual]) log.read(lotId, 1, 5, 20)
+    const said = (lotId: string) => standsAt(log.book(), lotId, START + 1.1 * DAY_MS)
+    expect([said(cooked).state, said(usual).state]).toEqual(['ask', 'working'])
+    expect(said(cooked).codes).toEqual(['mostly cooked', 'above the line'])
   })
 
-  it('pieces are ready by what is ground, not by their liquid; evened out, the liquid counts', () => {
+  it('pieces are ready by what is ground; their liquid stands for them once it agreed, and never by waiting', () => {
     const log = notebook()
     const lotId = log.mash(0, { style: 'brined', waterG: 1500, saltG: 90 })
     const read = (at: number, ph: number, of: 'liquid' | 'blended') =>
       log.write({ kind: 'reading', at: day(at), lotId, ph, of, tempC: 21 })
     read(2, 3.7, 'liquid')
     read(3.2, 3.6, 'liquid')
-    const stand = (onDay: number) => standingOf(lotOf(log, lotId), START + onDay * DAY_MS)!
+    const stand = (onDay: number) => standsAt(log.book(), lotId, START + onDay * DAY_MS)
     expect([stand(3.3).state, stand(3.3).sentence]).toEqual(['working', expect.stringMatching(/pieces lag/)])
     read(6, 3.62, 'liquid')
-    read(7.5, 3.61, 'liquid')
-    expect(stand(7.6).state).toBe('ready')
+    read(30, 3.61, 'liquid')
+    expect(stand(31).codes).toContain('pieces not read')
+    read(31, 3.7, 'blended')
+    read(31.2, 3.61, 'liquid')
+    read(32.5, 3.61, 'liquid')
+    expect(stand(32.6).make, 'read too late: nobody knows when they passed').toBe('stop')
   })
 })

@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest'
 import {
-  asksOf,
   compositionOf,
   ingredientsOf,
   isRefill,
@@ -9,13 +8,12 @@ import {
   planFigures,
   propertiesOf,
   refillDrafts,
-  standingOf,
   styleById,
   STYLES,
   type Draft,
   type StyleId,
 } from '../../src'
-import { day, notebook, START } from '../log/build'
+import { day, notebook, START, standsAt, titlesAt } from '../log/build'
 
 const DAY_MS = 86_400_000
 const row = (materialId: string, massG: number, rest: object = {}) => ({
@@ -159,10 +157,10 @@ describe('each style, followed', () => {
   it.each(STYLES.filter((style) => style.judgedBy === 'time').map((style) => [style.id, style.days.low] as const))(
     '%s is ready by time, after %d days, and no pH is asked of it',
     (style, days) => {
-      const { lot } = pack(style, [row('fresno', 1000)])
-      if (days > 0) expect(standingOf(lot(), START + (days - 0.5) * DAY_MS)?.state).toBe('working')
-      expect(standingOf(lot(), START + (days + 0.1) * DAY_MS)).toMatchObject({ state: 'ready', clock: null })
-      expect(asksOf(lot(), START + (days + 0.1) * DAY_MS).some((ask) => ask.title.includes('pH'))).toBe(false)
+      const { log, lotId } = pack(style, [row('fresno', 1000)])
+      if (days > 0) expect(standsAt(log.book(), lotId, START + (days - 0.5) * DAY_MS).state).toBe('working')
+      expect(standsAt(log.book(), lotId, START + (days + 0.1) * DAY_MS)).toMatchObject({ state: 'ready', clock: null })
+      expect(titlesAt(log.book(), lotId, START + (days + 0.1) * DAY_MS).some((title) => title.includes('pH'))).toBe(false)
     },
   )
 
@@ -179,13 +177,13 @@ describe('each style, followed', () => {
     const { log, lotId, lot } = pack('paste', [row('shrimp', 1000)], { saltG: 400 })
     expect(compositionOf(log.book(), lotId)!.allergens).toEqual(['crustacean'])
     expect(saltPct(log, lotId)).toBeCloseTo(28.9, 1)
-    expect(asksOf(lot(), START + 4 * DAY_MS).map((ask) => ask.title)).toEqual(['Stir the paste'])
+    expect(titlesAt(log.book(), lotId, START + 4 * DAY_MS)).toEqual(['Stir the paste'])
   })
 
   it('an infusion is refilled once: the drawn vinegar and the pods are lots, nothing is lost, and no second refill is offered', () => {
     const { log, lotId, lot } = pack('infusion', [row('fresno', 600), row('white-vinegar', 900)], { saltG: 0 })
     const ids = { vinegarLot: log.id(), podsLot: log.id(), refillLot: log.id() }
-    expect(asksOf(lot(), START + 30 * DAY_MS).map((ask) => ask.title)).toContain('Draw off and refill')
+    expect(titlesAt(log.book(), lotId, START + 30 * DAY_MS)).toContain('Draw off and refill')
     for (const draft of refillDrafts(lot(), {
       at: day(30),
       drawnG: 700,
@@ -202,7 +200,7 @@ describe('each style, followed', () => {
     const acetic = (id: string) => compositionOf(book, id)!.acids.acetic!
     expect(acetic(ids.vinegarLot) + acetic(ids.refillLot)).toBeCloseTo(acetic(lotId) + ((650 * 0.05) / 60.05) * 1000, 3)
     expect(isRefill(refill)).toBe(true)
-    expect(asksOf(refill, START + 62 * DAY_MS).map((ask) => ask.title)).not.toContain('Draw off and refill')
+    expect(titlesAt(log.book(), refill.id, START + 62 * DAY_MS)).not.toContain('Draw off and refill')
     expect(() =>
       refillDrafts(refill, {
         at: day(62),
@@ -227,11 +225,11 @@ describe('each style, followed', () => {
         closure,
         vessels: [{ vesselId: 'jar-2000', mark: '', massG: 1040, hot: false }],
       } as Draft)
-      for (const at of [1, 4, 7]) log.read(lotId, at, 4.4)
-      return asksOf(log.book().lots.get(lotId)!, START + onDay * DAY_MS).map((ask) => ask.title)
+      for (const at of [1, 4, 7]) log.read(lotId, at, 4.1)
+      return titlesAt(log.book(), lotId, START + onDay * DAY_MS)
     }
     expect(titles('mash', 'cloth', 2)).toEqual(['Stir'])
-    expect(titles('mash', 'airlock', 8)).toEqual(['Check the airlock’s water'])
+    expect(titles('mash', 'airlock', 8)).toEqual(['Check the airlock’s water', 'Taste it'])
     expect(titles('chop', 'loose lid', 2)).toEqual(['Press down', 'Top up'])
     expect(titles('bag', 'sealed bag', 2)).toEqual(['Look at the bag'])
   })

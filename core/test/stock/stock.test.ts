@@ -5,11 +5,10 @@ import {
   mixturePh,
   phOf,
   propertiesOf,
-  releaseCaseOf,
   releaseChecks,
   type Draft,
 } from '../../src'
-import { day, KEPT_COLD, notebook } from '../log/build'
+import { caseOf, day, KEPT_COLD, notebook } from '../log/build'
 
 const part = (lotId: string, massG: number) => ({ lotId, name: 'base', massG })
 const vinegar = (massG: number) => ({ materialId: 'white-vinegar', name: 'White vinegar 5 %', massG })
@@ -145,6 +144,7 @@ describe('the case for a release', () => {
   function sauce(calibratedAt?: string) {
     const log = notebook()
     const ferment = log.mash()
+    log.read(ferment, 2, 4.2)
     log.read(ferment, 6, 3.6)
     const base = log.press(ferment, 8)
     const lotId = log.id()
@@ -160,25 +160,29 @@ describe('the case for a release', () => {
 
   it('takes hours and calibration from the entries themselves', () => {
     const { log, lotId } = sauce(day(10.25))
-    const found = releaseCaseOf(log.book(), log.book().lots.get(lotId)!, options)
+    const found = caseOf(log.book(), lotId, options)
     expect(found.reading).toEqual({
       ph: 3.52,
       hoursAfterBlending: 36,
+      trust: 'bench',
       calibrationAgeH: 6,
       evidence: { atMs: Date.parse(day(10.5)), by: 'Bench', what: 'pH meter' },
     })
-    expect(found.hasLiveFerment).toBe(false)
+    expect(found.hasLiveFerment, 'that it was to be cooked is a plan').toBe(true)
+    const points = [0, 2, 4].map((minute) => [minute, 85] as [number, number])
+    log.write({ kind: 'heat', at: day(9.1), lotId, where: 'pot', name: 'Pot', points })
+    expect(caseOf(log.book(), lotId, options).hasLiveFerment).toBe(false)
     expect(
       releaseChecks(found)
         .filter((check) => check.verdict === 'stop')
         .map(({ id }) => id),
-    ).toEqual(['label'])
+    ).toEqual(['pressure', 'label'])
   })
 
   it('an unknown calibration is asked about; a source discarded later, or with mould seen in it, stops it', () => {
     const { log, lotId, ferment } = sauce()
     const verdict = (id: string) =>
-      releaseChecks(releaseCaseOf(log.book(), log.book().lots.get(lotId)!, options)).find((check) => check.id === id)
+      releaseChecks(caseOf(log.book(), lotId, options)).find((check) => check.id === id)
         ?.verdict
     expect(verdict('meter')).toBe('ask')
     const sign = log.write({
@@ -190,18 +194,18 @@ describe('the case for a release', () => {
       level: 'discard',
       holds: true,
     })
-    expect(verdict('discard')).toBe('stop')
+    expect(verdict('judge')).toBe('stop')
     log.write({ kind: 'retract', at: day(11), replaces: sign, reason: 'It was a seed.' })
-    expect(verdict('discard')).toBe('pass')
+    expect(verdict('judge')).toBe('pass')
     log.write({ kind: 'discard', at: day(11), lotId: ferment, reason: 'Mould found under the lid.' })
-    expect(verdict('discard')).toBe('stop')
+    expect(verdict('judge')).toBe('stop')
   })
 
   it('an unknown make-up counts as live and sweet', () => {
     const log = notebook()
     const lotId = log.id()
     log.write(blend(lotId, 0, [part(log.id(), 100)]))
-    const found = releaseCaseOf(log.book(), log.book().lots.get(lotId)!, options)
+    const found = caseOf(log.book(), lotId, options)
     expect(found).toMatchObject({ hasLiveFerment: true, reading: null })
     expect(releaseChecks(found).find((check) => check.id === 'pressure')?.verdict).toBe('stop')
   })
