@@ -87,6 +87,7 @@ function runDraft(form: RunForm, from: Lot, pot: ReturnType<typeof useRunPot>): 
     altitudeM: form.altitudeM ?? 0,
     ...(retained && { retained }),
     ...(testBottle && { testBottle: true }),
+    ...(!wayOf(form.treatment).heats && { closing: form.closing }),
     ...(netG.length && { netG }),
     ...(wayOf(form.treatment).heats && { reference: referenceOf(form).value }),
     supplies: pot.supplies.value.map(({ item, fits, count: taken }) => ({ item, fits, count: taken })),
@@ -106,6 +107,7 @@ export function useRun(blendId: string, lot: Ref<Lot | undefined>) {
   useSettling(form, lot, pot.most, loaded, fresh)
   const reference = computed(() => referenceOf(form.value))
   const judged = useRunChecks(form, lot, pot, reference)
+  const stand = computed(() => lot.value && book.standing(lot.value))
   const problems = computed(() =>
     runProblems(form.value, {
       most: pot.most.value.count,
@@ -114,6 +116,7 @@ export function useRun(blendId: string, lot: Ref<Lot | undefined>) {
       nowMs: book.nowMs,
       codeTaken: book.codeTaken,
       refusal: judged.refusal.value?.reason ?? null,
+      stops: stand.value?.make === 'stop' ? stand.value.sentence : null,
     }),
   )
   /** The entry of the run as it is; `null` while something is missing. */
@@ -126,5 +129,5 @@ export function useRun(blendId: string, lot: Ref<Lot | undefined>) {
     const entry = draft()
     return entry && refusalOf(book.book, entry)
   }
-  return { form, reset, ...pot, ...judged, reference, problems, draft, objection }
+  return { form, reset, ...pot, ...judged, reference, stand, problems, draft, objection }
 }

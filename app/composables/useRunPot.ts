@@ -70,7 +70,9 @@ export function useRunChecks(
     lastFillTempC: null,
     relief: reliefOf(form.value),
   }))
-  const releaseCase = computed(() => (lot.value ? releaseCaseOf(book.book, book.judge, lot.value, choice.value, book.nowMs) : null))
+  const releaseCase = computed(() =>
+    lot.value ? releaseCaseOf(book.book, book.judge, lot.value, choice.value, book.nowMs) : null,
+  )
   const known = computed(() => releaseCase.value && keepCaseOf(releaseCase.value))
   return {
     way: computed(() => wayOf(form.value.treatment)),

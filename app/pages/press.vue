@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
-import { cautionsFor, earlierYields } from '@lactofer/core'
+import { cautionsFor, earlierYields, tellReason } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
+import { tellMoment } from '~/clock/moments'
 import { codeProblem } from '~/components/field/problems'
 import {
   balanceOf,
@@ -38,6 +39,7 @@ function choose(id: string) {
     method: form.value.method,
     lotId: id,
     inG: chosen ? Math.round(Math.max(0, chosen.leftG)) : null,
+    marks: chosen ? (book.standing(chosen)?.jars ?? []).flatMap(({ mark, read }) => (read ? [mark] : [])) : [],
     code: chosen ? `${chosen.code}B` : '',
   }
 }
@@ -48,6 +50,8 @@ void loaded.then(() => {
 const lot = computed(() => candidates.value.find((candidate) => candidate.lot.id === form.value.lotId)?.lot)
 const stand = computed(() => lot.value && book.standing(lot.value))
 
+/** Its jars, where there are several: only those that were read may be pressed. */
+const jars = computed(() => stand.value?.jars ?? [])
 const weights = computed(() => weightsOf(form.value))
 const balance = computed(() => weights.value && balanceOf(weights.value))
 const pressed = computed(() => {
@@ -59,8 +63,12 @@ const cautions = computed(() => cautionsFor('press', { hasHotPeppers: (pressed.v
 const problems = computed(() => ({
   lot: !lot.value
     ? 'Choose the lot to press.'
-    : stand.value?.state === 'discard'
-      ? 'This one is thrown away, not pressed.'
+    : stand.value?.make === 'stop' && stand.value.makeBecause
+      ? `It stops here. ${tellReason(stand.value.makeBecause, tellMoment)}`
+      : null,
+  jars:
+    jars.value.length > 0 && form.value.marks.length === 0
+      ? 'Mark the jars that go in; only those that were read.'
       : null,
   weights: weightsProblem(form.value, lot.value?.leftG ?? Infinity, balance.value?.problem ?? null),
   code: codeProblem(form.value.code, book.codeTaken),
@@ -101,6 +109,7 @@ async function confirm(event: Event) {
     color: from.color,
     fromLotId: from.id,
     method: form.value.method,
+    ...(jars.value.length > 0 && { marks: [...form.value.marks] }),
     ...weights.value,
     ...pulp,
     ...brine,
@@ -110,7 +119,6 @@ async function confirm(event: Event) {
   reset()
   await router.push('/blend')
 }
-const STAND_LEVELS = { ready: 'fine', working: 'ask', ask: 'ask', act: 'act', discard: 'discard' } as const
 const candidateOptions = computed(() =>
   candidates.value.map(({ lot: { id, code, name }, stand: its }) => ({
     value: id,
@@ -138,10 +146,16 @@ const candidateOptions = computed(() =>
             :problem="shown(problems.lot)"
             @update:model-value="choose"
           />
-          <p v-if="stand">
-            <StateMark :level="STAND_LEVELS[stand.state]" :word="stand.state === 'ready' ? 'Ready' : 'Not ready yet'" />
-            {{ stand.sentence }}
-          </p>
+          <StandLine v-if="stand" :standing="stand" />
+          <fieldset v-if="jars.length" class="jars">
+            <legend>Jars that go in</legend>
+            <el-checkbox-group v-model="form.marks">
+              <el-checkbox v-for="jar in jars" :key="jar.mark" :value="jar.mark" :disabled="!jar.read">
+                Jar {{ jar.mark }}{{ jar.read ? '' : ', not read' }}
+              </el-checkbox>
+            </el-checkbox-group>
+            <p v-if="shown(problems.jars)" class="problem" role="alert">{{ problems.jars }}</p>
+          </fieldset>
         </section>
         <section class="sheet">
           <h2>Weights</h2>
@@ -184,6 +198,12 @@ const candidateOptions = computed(() =>
 </template>
 
 <style scoped>
+.jars {
+  border: 1px solid var(--line);
+  border-radius: var(--radius);
+  margin: 0;
+  padding: var(--s1) var(--s3) var(--s2);
+}
 .weights {
   grid-template-columns: repeat(auto-fill, minmax(128px, 1fr));
 }

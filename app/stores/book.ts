@@ -110,6 +110,16 @@ const allAsks = (
     }),
   )
 
+/** The one judge of all pages, the forecast taken in; and where a lot stands now, in words. */
+function useJudge(book: Ref<Book>, outlooks: Ref<ReadonlyMap<string, Outlook>>, now: Ref<number>) {
+  const judge = computed(() => judgeOf(book.value, (id) => outlooks.value.get(id)))
+  function standing({ id }: { id: string }) {
+    const judgement = judge.value(id, now.value)
+    return judgement && standingOf(judgement, tellMoment)
+  }
+  return { judge, standing }
+}
+
 /**
  * The folded log and what follows from it. Holds no second copy of the truth: everything derives from the journal's
  * entries.
@@ -129,14 +139,8 @@ export const useBook = defineStore('book', () => {
   const fermenting = computed(() => lots.value.filter((lot) => lot.state === 'fermenting'))
   const planned = computed(() => lots.value.filter((lot) => lot.state === 'planned'))
   const outlooks = useOutlooks(book, lots, now)
-  /** The one judge of all pages, the forecast taken in. */
-  const judge = computed(() => judgeOf(book.value, (id) => outlooks.value.get(id)))
+  const { judge, standing } = useJudge(book, outlooks, now)
   const asks = computed(() => allAsks(book.value, judge.value, lots.value, now.value, outlooks.value))
-  /** Where a lot stands now, or stood at a moment. */
-  function standing({ id }: { id: string }, atMs = now.value) {
-    const judgement = judge.value(id, atMs)
-    return judgement && standingOf(judgement, tellMoment)
-  }
   const library = computed(() => book.value.library)
   const recipes = computed(() => book.value.recipes)
   const hasDemo = computed(() => (entries.value ?? []).some((entry) => entry.origin === 'demo'))
@@ -157,7 +161,22 @@ export const useBook = defineStore('book', () => {
   }
 
   return {
-    ...{ entries, error, book, lots, fermenting, planned, asks, outlooks, judge, standing, hasDemo, library, recipes, record },
+    ...{
+      entries,
+      error,
+      book,
+      lots,
+      fermenting,
+      planned,
+      asks,
+      outlooks,
+      judge,
+      standing,
+      hasDemo,
+      library,
+      recipes,
+      record,
+    },
     ...{ composition, part, lot, codeTaken, nextCode, freeVessels },
     nowMs: now,
     ready: computed(() => entries.value !== undefined),

@@ -9,16 +9,20 @@ export interface SauceLimits {
   code: string
   codeTaken: (code: string) => boolean
   lotOf: (part: PartForm) => { leftG: number } | undefined
+  /** Why nothing may be made of a lot, in words; `null` where something may. */
+  stops: (part: PartForm) => string | null
   /** Keys of the parts whose make-up is known. */
   known: ReadonlySet<string>
 }
 
-function partsProblem({ parts }: SauceForm, { lotOf, known }: SauceLimits): string | null {
+function partsProblem({ parts }: SauceForm, { lotOf, stops, known }: SauceLimits): string | null {
   if (totalOf({ parts }) <= 0) return 'Put something into the pot.'
   if (parts.some((part) => part.massG === null || (part.lotId && !lotOf(part))))
     return 'A part has no weight, or its lot is gone. Weigh it or take it out.'
   const short = parts.find((part) => part.lotId && (part.massG ?? 0) > (lotOf(part)?.leftG ?? 0) + 0.5)
   if (short) return `There is not enough ${short.name}.`
+  const stopped = parts.find((part) => part.massG && stops(part))
+  if (stopped) return `${stopped.name} stops where it stands. ${stops(stopped)}`
   const unknown = parts.find((part) => part.massG && !known.has(part.key))
   return unknown ? `${unknown.name}: what it is made of is not known. Take it out.` : null
 }

@@ -2,6 +2,7 @@ import { z } from 'zod'
 import {
   allergensOf,
   cautionsFor,
+  CLOSINGS,
   formatNumber,
   HEAT_REFERENCES,
   InvalidInput,
@@ -37,6 +38,7 @@ export const RunFormSchema = z.object({
   place: z.string(),
   retained: amount,
   testBottle: z.boolean(),
+  closing: z.enum(CLOSINGS).default('tight'),
   netG: z.array(z.number()),
   referenceId: z.string(),
   refC: amount,
@@ -50,6 +52,13 @@ export const RunFormSchema = z.object({
   wantedC: amount,
 })
 export type RunForm = z.infer<typeof RunFormSchema>
+
+/** How live bottles can be closed. */
+export const CLOSING_OPTIONS = [
+  { value: 'tight', label: 'tight' },
+  { value: 'vented', label: 'opened every few days to let gas out' },
+  { value: 'squeeze', label: 'soft squeeze bottles that give' },
+]
 
 /** An empty run for a blend: cooked sauces are filled hot, others kept cold. */
 export function freshRun(lot: Lot | undefined, formatId: string): RunForm {
@@ -66,6 +75,7 @@ export function freshRun(lot: Lot | undefined, formatId: string): RunForm {
     place: 'Cellar',
     retained: 0,
     testBottle: treatment === 'live-cold',
+    closing: 'tight',
     netG: [],
     referenceId: USUAL_REFERENCE.id,
     refC: 93.3,
@@ -111,6 +121,8 @@ export interface RunLimits {
   codeTaken: (code: string) => boolean
   /** Why the store chosen will not do. */
   refusal: string | null
+  /** Why nothing may be made of the pot. */
+  stops: string | null
 }
 
 function dateProblem(day: string, nowMs: number): string | null {
@@ -140,6 +152,7 @@ export function runProblems(form: RunForm, limits: RunLimits) {
     place: form.place.trim() ? null : 'Say where they stand.',
     reference: form.treatment === 'cooked-hot-fill' ? referenceOf(form).problem || null : null,
     store: limits.refusal,
+    pot: limits.stops,
   }
 }
 

@@ -1,10 +1,15 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { useVirtualList } from '@vueuse/core'
-import { DAY_MS, KIND_WORDS, SOON_DAYS, type CellarRow, type Lot } from '@lactofer/core'
+import { DAY_MS, KIND_WORDS, SOON_DAYS, type CellarRow, type Judge, type Lot } from '@lactofer/core'
 
 /** All rows of the cellar; only those in view are drawn, so thousands scroll without lag. */
-const { rows, chosen, nowMs } = defineProps<{ rows: readonly CellarRow[]; chosen: string; nowMs: number }>()
+const { rows, chosen, nowMs, judge } = defineProps<{
+  rows: readonly CellarRow[]
+  chosen: string
+  nowMs: number
+  judge: Judge
+}>()
 const ROW = 56
 const HEAD = 37
 const all = computed(() => [...rows])
@@ -21,6 +26,8 @@ watch(
     if (scrolled.value) scrollTo(0)
   },
 )
+/** What stops where it stands is told in its row. */
+const stops = ({ id }: Lot) => judge(id, nowMs)?.make === 'stop'
 /** What keeps bottles from being sold, after their state. */
 function releaseWords({ bottles, release }: Lot): string {
   if (!bottles || release?.decision === 'released') return ''
@@ -62,7 +69,10 @@ function releaseWords({ bottles, release }: Lot): string {
               ><span class="code">{{ row.lot.code }}</span> {{ row.lot.name }}</NuxtLink
             ></span
           >
-          <span role="cell" class="what small muted">{{ KIND_WORDS[row.lot.kind] }}{{ releaseWords(row.lot) }}</span>
+          <span role="cell" class="what small muted"
+            >{{ KIND_WORDS[row.lot.kind] }}{{ releaseWords(row.lot)
+            }}<StateMark v-if="row.lot.kind !== 'ferment' && stops(row.lot)" level="discard" word="stops"
+          /></span>
           <span role="cell" class="small">{{ row.place || row.lot.state }}</span>
           <span role="cell" class="before small"
             >{{ row.bestBefore ?? '' }}

@@ -1,7 +1,15 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { ElMessage } from 'element-plus'
-import { COLD_C, formatMass, LotCodeSchema, readTemperatures, type Draft, type Lot, type Standing } from '@lactofer/core'
+import {
+  COLD_C,
+  formatMass,
+  LotCodeSchema,
+  readTemperatures,
+  type Draft,
+  type Lot,
+  type Standing,
+} from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { momentAfterDays } from '~/clock/moments'
 import { useRecorder } from '~/composables/useRecorder'
@@ -82,11 +90,13 @@ const problem = computed(() => {
     case 'ready':
       return against.value && !reason.value.trim() ? 'Its readings do not say so. Say why you do.' : ''
     case 'brine':
-      return massG.value === null || massG.value < 1
-        ? 'Weigh what you draw off.'
-        : massG.value > lot.leftG * 0.6
-          ? `That is more than the brine of ${formatMass(lot.leftG, preferences.world)}. Pieces must stay covered.`
-          : (codeProblem.value ?? '')
+      return stand?.make === 'stop'
+        ? `It stops here: ${stand.sentence}`
+        : massG.value === null || massG.value < 1
+          ? 'Weigh what you draw off.'
+          : massG.value > lot.leftG * 0.6
+            ? `That is more than the brine of ${formatMass(lot.leftG, preferences.world)}. Pieces must stay covered.`
+            : (codeProblem.value ?? '')
     case 'discard':
       return !reason.value.trim()
         ? 'Say why: the next batch learns from it.'

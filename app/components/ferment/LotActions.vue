@@ -44,7 +44,7 @@ const drawable = computed(() => topUpBrine(lot) !== null)
         <el-button v-if="!cold" @click="deciding = 'cold'">To the cold …</el-button
         ><el-button v-else @click="deciding = 'warm'">Back to the warm …</el-button>
         <el-button @click="deciding = 'wait'">More time …</el-button>
-        <el-button :disabled="stand?.state === 'discard'" @click="deciding = 'ready'">Call it ready …</el-button>
+        <el-button :disabled="stand?.make === 'stop'" @click="deciding = 'ready'">Call it ready …</el-button>
         <el-button v-if="drawable" @click="deciding = 'brine'">Keep some brine …</el-button>
         <el-button type="danger" plain class="discard" @click="deciding = 'discard'">Discard …</el-button>
       </div>

@@ -75,7 +75,9 @@ const alike = (other: Lot) =>
   ((plan.value.recipeId !== undefined && other.made.recipeId === plan.value.recipeId) || other.name === lot.name)
 const others = computed(() =>
   book.lots
-    .filter((other) => other.id !== lot.id && other.kind === 'ferment' && other.packed && phsOf(book.book, other).length > 1)
+    .filter(
+      (other) => other.id !== lot.id && other.kind === 'ferment' && other.packed && phsOf(book.book, other).length > 1,
+    )
     .sort((a, b) => Number(alike(b)) - Number(alike(a)) || b.startedMs - a.startedMs)
     .map((other) => ({ value: other.id, label: `${other.code} ${other.name}${alike(other) ? ', same recipe' : ''}` })),
 )

@@ -35,6 +35,8 @@ const problem = ref('')
 
 const structure = computed(() => (lot.made.kind === 'plan' ? structureOfLot(book.book, lot) : null))
 const pieces = computed(() => (structure.value?.liquid ?? 1) < 1)
+/** Marks of its jars, where there are several. */
+const jars = computed(() => (lot.vessels.length > 1 ? lot.vessels.map(({ mark }) => mark) : []))
 const of = computed({
   get: () => form.value.of ?? (structure.value ? usuallyOf(structure.value) : 'blended'),
   set: (value: 'liquid' | 'blended') => (form.value.of = value),
@@ -71,6 +73,8 @@ async function confirm(event: Event) {
   }
   problem.value =
     ph === null && Object.keys(read).length === 0 ? 'Enter a pH, a temperature or a salt that can be read.' : ''
+  if (ph !== null && jars.value.length > 0 && form.value.marks.length === 0)
+    problem.value = 'Mark the jar it was read in: jars of one lot differ. Mark all of them for a sample mixed of all.'
   if (problem.value || atMs.value === null) return
   const written = await record({
     kind: 'reading',
@@ -81,6 +85,7 @@ async function confirm(event: Event) {
       ph,
       instrument: instrument.value ?? instrumentOf(using.value),
       ...(pieces.value && { of: of.value }),
+      ...(jars.value.length > 0 && { marks: [...form.value.marks] }),
     }),
     ...(note.trim() && { note: note.trim() }),
     ...(photos.length > 0 && { photos: [...photos] }),
@@ -112,6 +117,12 @@ const SAMPLES = [
         @taken="taken"
       />
       <PickField v-if="pieces && !phOnly" v-model="of" label="pH of" :options="SAMPLES" class="whole" />
+      <div v-if="jars.length" class="whole">
+        <span class="field-label">pH of jar</span>
+        <el-checkbox-group v-model="form.marks" aria-label="pH of jar">
+          <el-checkbox v-for="mark in jars" :key="mark" :value="mark" :label="mark" />
+        </el-checkbox-group>
+      </div>
       <PickField v-if="!instrument" v-model="using" label="Read with" :options="options" class="whole" />
       <MomentField v-model="atMs" label="When" :earliest-ms="lot.startedMs - HOUR_MS" class="whole" />
     </div>

@@ -1,12 +1,4 @@
-import {
-  DAY_MS,
-  formatTemperature,
-  HOUR_MS,
-  PH_LINE,
-  type Course,
-  type PhFact,
-  type UnitWorld,
-} from '@lactofer/core'
+import { DAY_MS, formatTemperature, HOUR_MS, PH_LINE, type Course, type PhFact, type UnitWorld } from '@lactofer/core'
 import { shortMoment } from '~/clock/moments'
 import { chartText } from '~/components/chart/face'
 import type { Tones } from '~/composables/useTones'

@@ -14,6 +14,8 @@ export const ReadingDraftSchema = z.object({
   lyeMl: amount,
   lyeMolar: z.number(),
   of: z.enum(['liquid', 'blended']).nullable(),
+  /** The jars it was read in, of a lot in several. */
+  marks: z.array(z.string()).default([]),
   taste: TasteSchema,
   note: z.string(),
   photos: z.array(z.string()),
@@ -29,6 +31,7 @@ export const freshReading = (): ReadingDraft => ({
   lyeMl: null,
   lyeMolar: 0.1,
   of: null,
+  marks: [],
   taste: {},
   note: '',
   photos: [],

@@ -24,6 +24,8 @@ export const PressFormSchema = z.object({
   code: z.string(),
   keepPulp: z.boolean(),
   keepBrine: z.boolean(),
+  /** The jars that are pressed, of a lot in several. */
+  marks: z.array(z.string()).default([]),
 })
 export type PressForm = z.infer<typeof PressFormSchema>
 
@@ -38,6 +40,7 @@ export const freshPress = (): PressForm => ({
   code: '',
   keepPulp: false,
   keepBrine: true,
+  marks: [],
 })
 
 /** What was weighed in and out, g. */

@@ -9,11 +9,13 @@ import { VIEWS, type View } from '~/components/blend/views'
 import { headline } from '~/components/measure/rulers'
 import { useBench } from '~/composables/useBench'
 import { useRecorder } from '~/composables/useRecorder'
+import { useStops } from '~/composables/useStops'
 import { useSolver } from '~/composables/useSolver'
 import { useBook } from '~/stores/book'
 
 const book = useBook()
 const router = useRouter()
+const stops = useStops()
 const onBench = useBench()
 const { bench, sauce, poured, forecast, bottles, live, cost, taken, remains, trials, addSauce, removeSauce, totalG } =
   onBench
@@ -50,6 +52,7 @@ const problems = computed(() =>
     code: code.value,
     codeTaken: book.codeTaken,
     lotOf,
+    stops: ({ lotId }) => stops(lotId),
     known: new Set(poured.value.map(({ key }) => key)),
   }),
 )

@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
 import { EVENING_OUT_H, formatVolume, HEAT_REFERENCES, type Treatment } from '@lactofer/core'
 import { shortMoment } from '~/clock/moments'
-import { runCautions } from '~/components/bottle/runForm'
+import { CLOSING_OPTIONS, runCautions } from '~/components/bottle/runForm'
 import { useRecorder } from '~/composables/useRecorder'
 import { useRun } from '~/composables/useRun'
 import { useBook } from '~/stores/book'
@@ -31,6 +31,7 @@ const {
   checks,
   weighed,
   supplies,
+  stand,
   problems,
   draft,
   objection,
@@ -82,6 +83,7 @@ const keep = (treatment: Treatment) => (form.value.treatment = treatment)
     <p v-if="lot.state !== 'in stock'" class="sheet">Nothing is left to bottle: this pot is {{ lot.state }}.</p>
     <div v-else class="split">
       <div class="stack">
+        <section v-if="stand && stand.make === 'stop'" class="sheet"><StandLine :standing="stand" /></section>
         <KeepWays v-if="known" v-model="form.treatment" :known="known" />
         <PressureWatch
           v-if="known && composition && !way.heats"
@@ -218,8 +220,9 @@ const keep = (treatment: Treatment) => (form.value.treatment = treatment)
           <el-checkbox v-if="!way.heats" v-model="form.testBottle"
             >One plastic test bottle filled: Today asks for a squeeze every third day</el-checkbox
           >
-          <p v-if="refused || (asked && problems.store)" class="problem" role="alert">
-            {{ refused || problems.store }}
+          <PickField v-if="!way.heats" v-model="form.closing" label="Closed" :options="CLOSING_OPTIONS" />
+          <p v-if="refused || (asked && (problems.pot || problems.store))" class="problem" role="alert">
+            {{ refused || problems.pot || problems.store }}
           </p>
           <div>
             <el-button type="primary" native-type="submit" :loading="busy">Bottled: record the count</el-button>

@@ -47,6 +47,7 @@ const KINDS = [
 ] as { value: LotKind | 'all'; label: string }[]
 
 const selected = computed(() => book.lot(String(route.query.lot ?? '')))
+const stand = computed(() => selected.value && book.standing(selected.value))
 const figures = computed(() => {
   const composition = selected.value && book.composition(selected.value.id)
   return composition ? { ...propertiesOf(composition), allergens: composition.allergens } : null
@@ -89,7 +90,7 @@ const readable = computed(
           The last letter does not fit the rest of this code: read it again from the bottle.
         </p>
         <p v-else-if="found.length === 0" class="muted">Nothing matches. Take a word out, or look in all places.</p>
-        <CellarTable v-else :rows="found" :chosen="selected?.id ?? ''" :now-ms="book.nowMs" />
+        <CellarTable v-else :rows="found" :chosen="selected?.id ?? ''" :now-ms="book.nowMs" :judge="book.judge" />
         <ul v-if="places.length > 1" class="plain-list places" aria-label="Places">
           <li v-for="one in places" :key="one.place">
             <button
@@ -108,6 +109,7 @@ const readable = computed(
       </section>
       <section v-if="selected" class="sheet" aria-label="Chosen lot" data-chosen>
         <LotHeading :lot="selected" as="h2" class="heading" />
+        <StandLine v-if="stand && stand.make === 'stop'" :standing="stand" />
         <p>
           <template v-if="selected.bottles"
             >{{ selected.bottles.left }} of {{ selected.bottles.made }} bottles here<template

@@ -1,16 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import {
-  cautionsFor,
-  dayOf,
-  formatShu,
-  isRefill,
-  PH_LINE,
-  propertiesOf,
-  styleById,
-  type Level,
-  type Standing,
-} from '@lactofer/core'
+import { cautionsFor, dayOf, formatShu, isRefill, PH_LINE, propertiesOf, styleById } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { useRecorder } from '~/composables/useRecorder'
 import { useBook } from '~/stores/book'
@@ -28,10 +18,8 @@ const figures = computed(() => {
 })
 const saltFix = ref(false)
 const style = computed(() => (plan.value ? styleById(plan.value.style) : null))
-/** Under 4.6, or of a style in which time or the pot decides. */
-const mayPress = computed(
-  () => stand.value?.state !== 'discard' && ((lastPh.value ?? 7) <= PH_LINE || style.value?.judgedBy === 'time'),
-)
+/** Nothing stops it where it stands. */
+const mayPress = computed(() => stand.value !== null && stand.value.make !== 'stop')
 const { busy, record } = useRecorder('The plan is still there; try again.')
 const router = useRouter()
 /** Takes a plan back that was never packed; what was said of it stays in the log. */
@@ -49,13 +37,6 @@ const cautions = computed(() =>
       })
     : [],
 )
-const LEVEL: Record<Standing['state'], { level: Level; word: string }> = {
-  ready: { level: 'fine', word: 'Ready' },
-  working: { level: 'fine', word: 'On its way' },
-  ask: { level: 'ask', word: 'Ask' },
-  act: { level: 'act', word: 'Act' },
-  discard: { level: 'discard', word: 'Discard' },
-}
 const standsWords = computed(() =>
   lot.value?.packed
     ? `day ${dayOf(lot.value, book.nowMs)}, ${lot.value.place}, ${lot.value.packed.closure}`
@@ -83,9 +64,7 @@ const plannedWords = computed(() =>
           <PhotoStrip v-if="lot.discarded?.photos" :ids="lot.discarded.photos" />
         </section>
         <section v-else-if="stand" class="sheet standing" aria-label="Where it stands">
-          <p class="sentence">
-            <StateMark v-bind="LEVEL[stand.state]" /> <span data-figure="standing">{{ stand.sentence }}</span>
-          </p>
+          <StandLine :standing="stand" />
           <NuxtLink
             v-if="lot.state === 'fermenting' && mayPress"
             :to="`/press?lot=${lot.id}`"

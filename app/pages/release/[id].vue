@@ -28,6 +28,7 @@ const { busy, record } = useRecorder()
 const checks = computed(() =>
   lot.value && limitPh.value !== null ? checksOf(book.book, book.judge, lot.value, book.nowMs, limitPh.value) : null,
 )
+const stand = computed(() => (source.value ? book.standing(source.value) : null))
 const free = computed(() => checks.value !== null && mayRelease(checks.value))
 const corrected = computed(() => (lot.value ? correctedSince(book.book, lot.value) : null))
 const initialsProblem = computed(() =>
@@ -107,6 +108,7 @@ async function decide(decision: 'released' | 'held') {
           The blend it came from is not in this log: its checks cannot be worked out.
         </p>
         <ReleaseChecks v-else :checks="checks" />
+        <StandLine v-if="stand && stand.make === 'stop'" :standing="stand" />
       </section>
       <aside class="stack">
         <section class="sheet">

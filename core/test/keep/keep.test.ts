@@ -58,11 +58,19 @@ describe('release', () => {
 
   it.each([
     ['no reading', { reading: null }, ['ph', 'even']],
-    ['the upper end is over the limit', { reading: { ph: 3.97, hoursAfterBlending: 26, trust: 'bench', calibrationAgeH: 5 } }, ['ph']],
+    [
+      'the upper end is over the limit',
+      { reading: { ph: 3.97, hoursAfterBlending: 26, trust: 'bench', calibrationAgeH: 5 } },
+      ['ph'],
+    ],
     ['read too early', { reading: { ph: 3.6, hoursAfterBlending: 3, trust: 'bench', calibrationAgeH: 5 } }, ['even']],
     ['live and sweet', { sugarGPerL: exactly(12) }, ['pressure']],
     ['live and sweet, but its bottles are vented', { sugarGPerL: exactly(12), relief: 'vented' }, []],
-    ['read with strips that could be over', { reading: { ph: 3.8, hoursAfterBlending: 26, trust: 'strip', calibrationAgeH: null } }, ['ph']],
+    [
+      'read with strips that could be over',
+      { reading: { ph: 3.8, hoursAfterBlending: 26, trust: 'strip', calibrationAgeH: null } },
+      ['ph'],
+    ],
     ['live goes on the shelf', { store: 'shelf' }, ['pressure']],
     ['no heat was measured', cooked, ['heat', 'fill']],
     [
@@ -134,7 +142,9 @@ describe('release', () => {
   })
 
   it('an uncalibrated meter counts twice, and no limit over 4.2 is taken', () => {
-    expect(stops({ reading: { ph: 3.92, hoursAfterBlending: 26, trust: 'unchecked', calibrationAgeH: null } })).toEqual(['ph'])
+    expect(stops({ reading: { ph: 3.92, hoursAfterBlending: 26, trust: 'unchecked', calibrationAgeH: null } })).toEqual(
+      ['ph'],
+    )
     expect(() => releaseChecks({ ...good, limitPh: 4.4 })).toThrow(/between 2.5 and 4.2/)
   })
 })

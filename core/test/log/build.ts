@@ -117,7 +117,13 @@ export function standsAt(book: Book, lotId: string, atMs: number, outlook?: Outl
 
 /** What a ferment asks for at a moment, by title. */
 export const titlesAt = (book: Book, lotId: string, atMs: number, outlook?: Outlook): string[] =>
-  asksOf(book, judgeOf(book, () => outlook), book.lots.get(lotId)!, atMs, outlook).map(({ title }) => title)
+  asksOf(
+    book,
+    judgeOf(book, () => outlook),
+    book.lots.get(lotId)!,
+    atMs,
+    outlook,
+  ).map(({ title }) => title)
 
 /** What is known of a pot for its release, so long after everything. */
 export const caseOf = (book: Book, potId: string, choice: BottlingChoice = KEPT_COLD) =>

@@ -112,7 +112,8 @@ describe('what a blend asks for', () => {
       cooked: false,
       parts: [{ materialId: 'white-vinegar', name: 'Vinegar', massG: 100 }],
     } as Draft)
-    const asked = (onDay: number) => blendAsks(judgeOf(log.book()), log.book().lots.get(lotId)!, START + onDay * DAY_MS).length
+    const asked = (onDay: number) =>
+      blendAsks(judgeOf(log.book()), log.book().lots.get(lotId)!, START + onDay * DAY_MS).length
     expect([asked(0.5), asked(1.1)]).toEqual([0, 1])
     log.read(lotId, 0.5, 2.4)
     expect(asked(1.1)).toBe(1)

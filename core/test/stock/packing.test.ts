@@ -160,7 +160,9 @@ describe('each style, followed', () => {
       const { log, lotId } = pack(style, [row('fresno', 1000)])
       if (days > 0) expect(standsAt(log.book(), lotId, START + (days - 0.5) * DAY_MS).state).toBe('working')
       expect(standsAt(log.book(), lotId, START + (days + 0.1) * DAY_MS)).toMatchObject({ state: 'ready', clock: null })
-      expect(titlesAt(log.book(), lotId, START + (days + 0.1) * DAY_MS).some((title) => title.includes('pH'))).toBe(false)
+      expect(titlesAt(log.book(), lotId, START + (days + 0.1) * DAY_MS).some((title) => title.includes('pH'))).toBe(
+        false,
+      )
     },
   )
 

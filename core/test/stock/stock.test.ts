@@ -1,13 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import {
-  compositionOf,
-  ingredientsOf,
-  mixturePh,
-  phOf,
-  propertiesOf,
-  releaseChecks,
-  type Draft,
-} from '../../src'
+import { compositionOf, ingredientsOf, mixturePh, phOf, propertiesOf, releaseChecks, type Draft } from '../../src'
 import { caseOf, day, KEPT_COLD, notebook } from '../log/build'
 
 const part = (lotId: string, massG: number) => ({ lotId, name: 'base', massG })
@@ -182,8 +174,7 @@ describe('the case for a release', () => {
   it('an unknown calibration is asked about; a source discarded later, or with mould seen in it, stops it', () => {
     const { log, lotId, ferment } = sauce()
     const verdict = (id: string) =>
-      releaseChecks(caseOf(log.book(), lotId, options)).find((check) => check.id === id)
-        ?.verdict
+      releaseChecks(caseOf(log.book(), lotId, options)).find((check) => check.id === id)?.verdict
     expect(verdict('meter')).toBe('ask')
     const sign = log.write({
       kind: 'sign',

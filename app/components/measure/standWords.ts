@@ -1,0 +1,13 @@
+import type { Level, State, Verdict } from '@lactofer/core'
+
+/** Where a lot stands: its mark and its word, the same on every page. */
+export const STAND_WORDS: Record<State, { level: Level; word: string }> = {
+  ready: { level: 'fine', word: 'Ready' },
+  working: { level: 'fine', word: 'On its way' },
+  ask: { level: 'ask', word: 'Ask' },
+  act: { level: 'act', word: 'Act' },
+  discard: { level: 'discard', word: 'Discard' },
+}
+
+/** Whether something may be made of it. */
+export const MAKE_WORDS: Record<Verdict, string> = { pass: 'Ready', ask: 'Not ready yet', stop: 'It stops here' }

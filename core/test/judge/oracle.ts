@@ -1,0 +1,461 @@
+import type { Base, Ferment, Hour, Life, Look, Pot, Reading } from './life'
+
+/*
+ * A second judge, written from docs/judgement.md alone. It shares no code with the first and looks at lives, not at
+ * entries; it is slow and plain on purpose.
+ */
+
+export type State = 'ready' | 'working' | 'ask' | 'act' | 'discard'
+export type Make = 'pass' | 'ask' | 'stop'
+export interface Verdict {
+  state: State
+  make: Make
+  rules: string[]
+  /** How near the time was to its limit: within a hair the two judges may differ by rounding. */
+  hair: boolean
+}
+
+const ALLOWED: [number, number][] = [
+  [10, 14],
+  [12, 10],
+  [15, 7],
+  [18, 5],
+  [21, 4],
+  [24, 3],
+  [27, 2.5],
+  [30, 2],
+]
+function daysAllowed(c: number): number {
+  if (c <= 10) return 14
+  if (c >= 30) return 2
+  for (let i = 1; i < ALLOWED.length; i++) {
+    const [t0, d0] = ALLOWED[i - 1]!
+    const [t1, d1] = ALLOWED[i]!
+    if (c <= t1) return d0 * (d1 / d0) ** ((c - t0) / (t1 - t0))
+  }
+  return 2
+}
+
+const SD = { bench: 0.03, pocket: 0.05, other: 0.1, strip: 0.2 }
+type Class = keyof typeof SD
+function classOf({ tool }: Reading): Class {
+  if (tool.kind === 'strip') return 'strip'
+  if (!tool.steady || tool.age < 0) return 'other'
+  if (tool.kind === 'bench' && tool.age <= 48 && tool.slopePct >= 85 && tool.slopePct <= 105) return 'bench'
+  if (tool.kind === 'pocket' && tool.age <= 168) return 'pocket'
+  return 'other'
+}
+const near = 1e-9
+const high = (r: Reading) => r.ph! + 1.645 * SD[classOf(r)]
+const low = (r: Reading) => r.ph! - 1.645 * SD[classOf(r)]
+const isClear = (r: Reading) => (classOf(r) === 'strip' ? r.ph! + 0.2 <= 4.6 + near : high(r) <= 4.6 + near)
+
+/** Temperature of the ferment at an hour. */
+function temperature({ readings, moves }: Ferment, hour: Hour): number {
+  const at = [{ hour: 0, c: 24 }, ...moves.map((m) => ({ hour: m.hour, c: m.saidC ?? (m.cold ? 4 : 24) }))]
+  const stay = at.filter((s) => s.hour <= hour).at(-1)!
+  const until = at.find((s) => s.hour > stay.hour)?.hour ?? Infinity
+  const here = readings.filter((r) => r.tempC !== null && r.hour >= stay.hour && r.hour < until)
+  const before = here.filter((r) => r.hour <= hour).at(-1)
+  const after = here.find((r) => r.hour > hour)
+  if (!before) return stay.c
+  if (!after) return before.tempC!
+  return before.tempC! + ((after.tempC! - before.tempC!) * (hour - before.hour)) / (after.hour - before.hour)
+}
+
+/** Share of the time that is spent between two hours: Simpson's rule between every two things that happened. */
+function shareSpent(f: Ferment, from: Hour, to: Hour, times: number): number {
+  if (to <= from) return 0
+  const cuts = [from, to]
+  for (const r of f.readings) if (r.hour > from && r.hour < to) cuts.push(r.hour)
+  for (const m of f.moves) if (m.hour > from && m.hour < to) cuts.push(m.hour)
+  cuts.sort((a, b) => a - b)
+  let sum = 0
+  for (let i = 1; i < cuts.length; i++) {
+    const [a, b] = [cuts[i - 1]! + 1e-7, cuts[i]! - 1e-7]
+    const n = Math.abs(temperature(f, a) - temperature(f, b)) < 1e-9 ? 2 : 40
+    const step = (b - a) / n
+    for (let k = 0; k <= n; k++)
+      sum += ((k === 0 || k === n ? 1 : k % 2 ? 4 : 2) * step) / 3 / 24 / daysAllowed(temperature(f, a + k * step))
+  }
+  return sum / times
+}
+
+/** What is known of one column at an hour. */
+interface Column {
+  passed: boolean
+  likely: number
+  late: number
+  over: boolean
+  aboveAgain: boolean
+  newest: Reading | null
+  nearLimit: boolean
+}
+
+function column(
+  readings: Reading[],
+  spent: (hour: Hour) => number,
+  now: Hour,
+  limit: number,
+  beginHour: Hour,
+  beginsUnder: boolean,
+  foreseen: { likely: Hour; late: Hour } | null,
+  putIn: Hour[],
+): Column {
+  let passed: { after: Hour; by: Hour; given: boolean } | null = beginsUnder
+    ? { after: beginHour, by: beginHour, given: true }
+    : null
+  let told = foreseen
+  let forgiven = 0
+  let lastNotClear = beginHour
+  let lastClear: Hour | null = beginsUnder ? beginHour : null
+  let rowFrom: Hour | null = null
+  let strips: Hour | null = null
+  let meters: Hour | null = null
+  let over = false
+  let above: Reading | null = null
+  let newest: Reading | null = null
+  let nearLimit = false
+  const share = (hour: Hour) => spent(hour) - forgiven
+  const clamp = (hour: Hour, p: { after: Hour; by: Hour }) => Math.max(p.after, Math.min(p.by, hour))
+  const lateOf = (p: { after: Hour; by: Hour; given: boolean }) => (p.given ? 0 : share(clamp(told?.late ?? p.by, p)))
+  const likelyOf = (p: { after: Hour; by: Hour; given: boolean }) =>
+    p.given ? 0 : share(clamp(told?.likely ?? p.after, p))
+  const events = [
+    ...readings.map((r) => ({ hour: r.hour, reading: r as Reading | null })),
+    ...putIn.map((hour) => ({ hour, reading: null })),
+  ]
+    .filter((e) => e.hour <= now)
+    .sort((a, b) => a.hour - b.hour || (a.reading ? 1 : -1))
+  for (const { hour, reading: r } of events) {
+    if (!r) {
+      if (passed) forgiven = spent(hour) - lateOf(passed)
+      passed = null
+      told = null
+      above = null
+      lastNotClear = hour
+      lastClear = null
+      rowFrom = null
+      strips = null
+      meters = null
+      continue
+    }
+    newest = r
+    if (passed && low(r) > 4.6 + near) passed = null
+    if (r.ph! > 4.6) {
+      const e = passed && lastClear !== null ? spent(hour) - spent(lastClear) : share(hour)
+      if (Math.abs(e - limit) < 1e-4) nearLimit = true
+      if (e >= limit) over = true
+    }
+    above = passed && r.ph! > 4.6 ? r : null
+    const kind = classOf(r)
+    const two = kind === 'bench' || kind === 'pocket'
+    if (kind === 'strip') strips = r.ph! <= 4.1 ? (strips ?? hour) : null
+    else if (r.ph! > 4.6) strips = null
+    if (two) meters = r.ph! <= 4.55 ? (meters ?? hour) : null
+    else if (r.ph! > 4.6) meters = null
+    if (isClear(r)) {
+      rowFrom ??= hour
+      lastClear = hour
+    } else {
+      rowFrom = null
+      if (!passed) lastNotClear = hour
+    }
+    const proof =
+      (kind === 'strip' && (r.ph! <= 4.0 || (strips !== null && hour - strips >= 12 - 1e-6))) ||
+      (kind !== 'strip' && high(r) <= 4.6 + near) ||
+      (two && meters !== null && hour - meters >= 12 - 1e-6)
+    if (!passed && proof) {
+      const by = rowFrom ?? hour
+      passed = { after: Math.min(lastNotClear, by), by, given: false }
+      lastClear = hour
+    }
+  }
+  const open = above && lastClear !== null ? spent(now) - spent(lastClear) : null
+  const likely = open ?? (passed ? likelyOf(passed) : share(now))
+  const late = open ?? (passed ? lateOf(passed) : share(now))
+  if (Math.abs(likely - limit) < 1e-4 || Math.abs(late - limit) < 1e-4) nearLimit = true
+  return { passed: passed !== null, likely, late, over, aboveAgain: above !== null, newest, nearLimit }
+}
+
+/** Questions of a sign that have to be answered for it to be settled. */
+const QUESTIONS: Record<string, number> = { 'white film': 2, 'fuzzy growth': 2, cloud: 2, specks: 2, soft: 1, foam: 1 }
+
+function signRules(looks: Look[], readings: Reading[], now: Hour): string[] {
+  const seen = looks.filter((l) => l.hour <= now)
+  const lastPh = readings.filter((r) => r.ph !== null && r.hour <= now).at(-1)?.hour ?? -Infinity
+  const rules = new Set<string>()
+  seen.forEach((look, index) => {
+    if (look.level === 'discard') rules.add('bad sign')
+    else if (look.holds) {
+      const settled = seen
+        .slice(index + 1)
+        .some(
+          (l) =>
+            l.sign === look.sign &&
+            !l.holds &&
+            l.level !== 'discard' &&
+            l.answers.length >= (QUESTIONS[l.sign] ?? 0) &&
+            !l.answers.includes('unsure'),
+        )
+      if (settled) return
+      if (look.level === 'act') {
+        if (!(lastPh > look.hour)) rules.add('film')
+      } else rules.add('open sign')
+    }
+  })
+  return [...rules]
+}
+
+const STATE_OF: Record<string, [State, Make]> = {
+  'bad sign': ['discard', 'stop'],
+  over: ['discard', 'stop'],
+  'too late': ['discard', 'stop'],
+  'thrown away': ['discard', 'stop'],
+  'read it now': ['act', 'stop'],
+  'above again': ['act', 'stop'],
+  'not read': ['act', 'stop'],
+  behind: ['act', 'stop'],
+  'too warm': ['act', 'ask'],
+  'does not fit': ['act', 'ask'],
+  'behind forecast': ['act', 'ask'],
+  late: ['ask', 'stop'],
+  'open sign': ['ask', 'stop'],
+  film: ['ask', 'stop'],
+  'pieces not proven': ['ask', 'stop'],
+  'put in since': ['ask', 'stop'],
+  'made of': ['ask', 'stop'],
+  'not proven': ['ask', 'stop'],
+  rose: ['ask', 'ask'],
+  'very salty': ['ask', 'ask'],
+  weak: ['ask', 'ask'],
+  'no life': ['ask', 'ask'],
+  'half cooked': ['ask', 'ask'],
+  slow: ['ask', 'ask'],
+  'jars unread': ['ask', 'ask'],
+  'on its way above': ['working', 'stop'],
+  'on its way': ['working', 'ask'],
+  ready: ['ready', 'pass'],
+}
+const STATES: State[] = ['ready', 'working', 'ask', 'act', 'discard']
+const MAKES: Make[] = ['pass', 'ask', 'stop']
+function verdict(rules: string[], hair: boolean): Verdict {
+  const state = Math.max(...rules.map((r) => STATES.indexOf(STATE_OF[r]![0])))
+  const make = Math.max(...rules.map((r) => MAKES.indexOf(STATE_OF[r]![1])))
+  return { state: STATES[state]!, make: MAKES[make]!, rules, hair }
+}
+
+const saltNow = (f: Ferment, now: Hour) => {
+  const last = f.putIn.filter((p) => p.hour <= now).at(-1)
+  return last?.saltPct ?? f.saltPct
+}
+function timesOf(f: Ferment, now: Hour): number | null {
+  const weakest = Math.min(f.saltInWaterPct, ...f.putIn.filter((p) => p.hour <= now).map((p) => p.saltInWaterPct))
+  if (weakest >= 10) return null
+  return weakest <= 4.5 ? 1 : weakest >= 8 ? 3 : 1 + (2 * (weakest - 4.5)) / 3.5
+}
+
+function columnsOf(f: Ferment, now: Hour) {
+  const readings = f.readings.filter((r) => r.ph !== null)
+  const times = timesOf(f, now) ?? 1
+  const spent = (hour: Hour) => shareSpent(f, 0, hour, times)
+  const raised = f.putIn.filter((p) => p.raises && (p.upperPh === null || p.upperPh > 4.6)).map((p) => p.hour)
+  const blendedReads = readings.filter((r) => r.of === 'blended')
+  const agreed = blendedReads.find((b) =>
+    readings.some(
+      (l) => l.of === 'liquid' && Math.abs(l.hour - b.hour) <= 24 && Math.abs(l.ph! - b.ph!) <= 0.15 + near,
+    ),
+  )?.hour
+  const whole = f.pieces
+    ? readings.filter((r) => r.of === 'blended' || r.ph! > 4.6 || (agreed !== undefined && r.hour >= agreed))
+    : readings
+  const wet = f.pieces ? readings.filter((r) => r.of === 'liquid' || r.ph! <= 4.6) : readings
+  const blended = column(whole, spent, now, f.pieces ? 2 : 1, 0, false, f.foreseen?.blended ?? null, raised)
+  const liquid = f.pieces ? column(wet, spent, now, 1, 0, false, f.foreseen?.liquid ?? null, raised) : blended
+  return { blended, liquid, spent, whole, readings }
+}
+
+/** The ferment at an hour. */
+export function judgeFerment(f: Ferment, now: Hour): Verdict {
+  const { blended, liquid, spent, whole, readings } = columnsOf(f, now)
+  const times = timesOf(f, now)
+  const rules = signRules(f.looks, f.readings, now)
+  if (f.discardedHour !== null && f.discardedHour <= now) rules.push('thrown away')
+  let late = false
+  for (const [c, limit] of [[liquid, 1], ...(f.pieces ? [[blended, 2]] : [])] as [Column, number][]) {
+    if (c.over) rules.push('over')
+    else if (c.aboveAgain) rules.push('above again')
+    else if (c.passed && c.likely >= limit) rules.push('too late')
+    else if (c.passed && c.late >= limit) rules.push('late')
+    else continue
+    late = true
+  }
+  if (times === null) rules.push('very salty')
+  const newest = blended.newest ?? liquid.newest
+  if (!late) {
+    if (times !== null && !liquid.passed && liquid.likely >= 1) rules.push('read it now')
+    else if (!newest) rules.push(now > 48 || liquid.likely > 0.5 ? 'not read' : 'on its way above')
+    else if (!liquid.passed) rules.push(times !== null && liquid.likely > 0.5 ? 'behind' : 'on its way above')
+    else if (!blended.passed)
+      if (times !== null && blended.likely >= 2) rules.push('pieces not proven')
+      else rules.push(blended.newest && blended.likely > 1.4 ? 'behind' : 'on its way above')
+  }
+  if (temperature(f, now) > 32) rules.push('too warm')
+  if (f.flag === 'distrust') rules.push('does not fit')
+  if (f.flag === 'behind' && !blended.passed) rules.push('behind forecast')
+  const raisedAt = f.putIn.filter((p) => p.raises && p.hour <= now).at(-1)?.hour ?? null
+  const since = readings.filter((r) => r.hour <= now && (raisedAt === null || r.hour > raisedAt))
+  const last = since.at(-1)
+  if (last) {
+    const lowest = Math.min(...since.filter((r) => r.of === last.of).map((r) => r.ph!))
+    if (last.ph! - lowest > 0.2 && last.ph! - lowest > 3.25 * SD[classOf(last)]) rules.push('rose')
+  }
+  if (raisedAt !== null && readings.some((r) => r.hour < raisedAt))
+    if (!since.some((r) => r.of === 'blended')) rules.push('put in since')
+  startRules(f, now, liquid, rules)
+  const sour = liquid.newest
+  if (times !== null && sour && sour.ph! > 4.2 && shareSpent(f, 0, now, times) > 2) rules.push('slow')
+  if (f.jars.length > 1 && blended.passed) {
+    const read = new Set(readings.filter((r) => r.hour <= now).flatMap((r) => r.marks))
+    if (f.jars.some((mark) => !read.has(mark))) rules.push('jars unread')
+  }
+  if (blended.passed) rules.push(...readyRules(f, now, whole, raisedAt))
+  return verdict(rules, liquid.nearLimit || blended.nearLimit || hairs(f, now, spent, times))
+}
+
+/** Within a hair of one of the other lines of time. */
+function hairs(f: Ferment, now: Hour, spent: (hour: Hour) => number, times: number | null): boolean {
+  const all = shareSpent(f, 0, now, times ?? 1)
+  return [0.5, 1, 1.4, 2].some((line) => Math.abs(spent(now) - line) < 1e-4 || Math.abs(all - line) < 1e-4)
+}
+
+const startPhOf = (f: Ferment) =>
+  f.readings.find((r) => r.ph !== null && r.of === 'blended' && r.hour >= -1 && r.hour <= 12)?.ph ?? f.workedPh - 0.25
+
+function startRules(f: Ferment, now: Hour, liquid: Column, rules: string[]) {
+  const blended = f.readings.filter((r) => r.ph !== null && r.of === 'blended' && r.hour <= now).at(-1)
+  const salt = saltNow(f, now)
+  if (salt < 2 - 0.005 && !(blended && blended.ph! <= f.targetPh)) rules.push('weak')
+  if (blended && startPhOf(f) - blended.ph! >= 0.3) return
+  if (!f.alive) rules.push('no life')
+  else if (!liquid.passed && f.rawPct < 50) rules.push('half cooked')
+}
+
+function readyRules(f: Ferment, now: Hour, whole: Reading[], raisedAt: Hour | null): string[] {
+  const read = whole.filter((r) => r.hour <= now)
+  const last = read.at(-1)
+  if (!last) return ['on its way']
+  if (last.ph! > f.targetPh) return ['on its way']
+  const first = read.filter((r) => r.hour <= last.hour - 24 + 1e-6 && (raisedAt === null || r.hour > raisedAt)).at(-1)
+  if (!first || first.ph! > f.targetPh) return ['on its way']
+  if (((first.ph! - last.ph!) / (last.hour - first.hour)) * 24 >= 0.05) return ['on its way']
+  if ((f.foreseen?.gas ?? 0) > 2) return ['on its way']
+  const gas = f.looks.find((l) => ['bubbles', 'foam'].includes(l.sign) && l.hour <= now)
+  const calm = gas && f.looks.some((l) => l.sign === 'calm' && l.hour > gas.hour && l.hour <= now)
+  const leastDays = f.style === 'mash' ? 3 : 5
+  const own = startPhOf(f) - last.ph! >= 0.3 - near || (gas && (calm || now >= leastDays * 24))
+  return own ? ['ready'] : ['on its way']
+}
+
+/** Rules that go on to what is made of a lot. */
+const GOES_ON = [
+  'bad sign',
+  'over',
+  'too late',
+  'thrown away',
+  'above again',
+  'late',
+  'open sign',
+  'film',
+  'very salty',
+]
+
+/** What stops in a ferment for what was taken of it at an hour; mould seen and all thrown away later count too. */
+function carried(f: Ferment, hour: Hour): boolean {
+  const then = judgeFerment(f, hour).rules.some((rule) => GOES_ON.includes(rule))
+  return then || f.discardedHour !== null || signRules(f.looks, f.readings, Infinity).includes('bad sign')
+}
+
+/** How far the time of a source had gone when something was taken of it, and how it went on until then. */
+interface Source {
+  passed: boolean
+  before: number
+  on: (hour: Hour) => number
+  begin: Hour
+}
+function fermentSource(f: Ferment, hour: Hour): Source {
+  const { blended, spent } = columnsOf(f, hour)
+  const salty = timesOf(f, hour) === null
+  const passed = blended.passed || salty
+  return { passed, before: salty ? 0 : blended.passed ? blended.late : spent(hour), on: spent, begin: 0 }
+}
+
+/** The column of something made of a source, in a room nobody read: 24 °C. */
+function columnAfter(
+  source: Source,
+  madeHour: Hour,
+  under: boolean,
+  readings: Reading[],
+  foreseen: { likely: Hour; late: Hour } | null,
+  now: Hour,
+): { column: Column; source: Source } {
+  const on = (hour: Hour) =>
+    hour <= madeHour && !source.passed ? source.on(hour) : source.before + Math.max(0, hour - madeHour) / 24 / 3
+  const begin = under || source.passed ? madeHour : source.begin
+  const read = readings.filter((r) => r.ph !== null)
+  const found = column(read, on, now, 1, begin, under, foreseen, [])
+  return {
+    column: found,
+    source: { passed: found.passed, before: found.passed ? found.late : on(now), on, begin: madeHour },
+  }
+}
+
+function baseColumn(life: Life, now: Hour) {
+  const { hour, readings } = life.base as Base
+  const source = fermentSource(life.ferment, hour)
+  return columnAfter(source, hour, source.passed, readings, life.ferment.foreseen?.blended ?? null, now)
+}
+
+/** A base at an hour after it was pressed. */
+export function judgeBase(life: Life, now: Hour): Verdict {
+  const base = life.base as Base
+  const { column: c } = baseColumn(life, now)
+  const rules: string[] = []
+  if (carried(life.ferment, base.hour)) rules.push('made of')
+  if (unreadPressed(life.ferment, base)) rules.push('made of')
+  rules.push(...ownRules(c))
+  return verdict(rules, c.nearLimit || judgeFerment(life.ferment, base.hour).hair)
+}
+
+function unreadPressed(f: Ferment, base: Base): boolean {
+  if (f.jars.length < 2) return false
+  const read = new Set(f.readings.filter((r) => r.ph !== null && r.hour <= base.hour).flatMap((r) => r.marks))
+  return (base.marks ?? f.jars).some((mark) => !read.has(mark))
+}
+
+function ownRules(c: Column): string[] {
+  if (c.over) return ['over', 'ready']
+  if (c.aboveAgain) return ['above again', 'ready']
+  if (!c.passed) return ['not proven', 'ready']
+  if (c.likely >= 1) return ['too late', 'ready']
+  if (c.late >= 1) return ['late', 'ready']
+  return ['ready']
+}
+
+const ON_FROM_BASE = [...GOES_ON, 'made of', 'not proven']
+
+/** A pot at an hour after it was poured. */
+export function judgePot(life: Life, now: Hour): Verdict {
+  const pot = life.pot as Pot
+  const f = life.ferment
+  const rules = signRules(pot.looks, pot.readings, now)
+  const ofFerment = pot.fromFerment || !life.base
+  if (ofFerment ? carried(f, pot.hour) : judgeBase(life, pot.hour).rules.some((rule) => ON_FROM_BASE.includes(rule)))
+    rules.push('made of')
+  const hair = ofFerment ? judgeFerment(f, pot.hour).hair : judgeBase(life, pot.hour).hair
+  const source = ofFerment ? fermentSource(f, pot.hour) : baseColumn(life, pot.hour).source
+  const { column: c } = columnAfter(source, pot.hour, pot.predictedHigh <= 4.6, pot.readings, null, now)
+  // Not proven and not begun under: the source's time runs on.
+  rules.push(...ownRules(c))
+  return verdict(rules, hair || c.nearLimit)
+}
