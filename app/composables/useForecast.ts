@@ -18,9 +18,10 @@ export function useForecast(question: ComputedRef<Omit<ForecastQuestion, 'member
   // Shallow: what crosses to a worker must be plain.
   const calm = shallowRef(question.value)
   watchThrottled(question, (now) => (calm.value = now), { throttle: 250, trailing: true })
-  return useLatest(
+  const latest = useLatest(
     computed(() => calm.value && { ...calm.value, members: PAGE_MEMBERS }),
     (asked) => askForForecast(asked, 'page'),
     FAILED,
   )
+  return { ...latest, current: computed(() => latest.current.value && calm.value === question.value) }
 }

@@ -113,8 +113,9 @@ export function useLabel(lot: Ref<Lot | undefined>, lotId: string) {
       lotCode: lot.value.code,
       packed: at.slice(0, 10),
       saltPct: properties?.saltPct ?? null,
-      shu: properties && properties.shu.high > 0 ? properties.shu : null,
-      heatWord: properties ? preferences.heatWord(properties.shu.typical) : '',
+      // What nobody knows is not printed as if it were mild.
+      shu: properties && !properties.heatUnknown && properties.shu.high > 0 ? properties.shu : null,
+      heatWord: properties && !properties.heatUnknown ? preferences.heatWord(properties) : '',
       address: choice.value.address.split('\n'),
     })
   })

@@ -1,4 +1,4 @@
-import { shallowRef, watch, type ComputedRef } from 'vue'
+import { computed, shallowRef, watch, type ComputedRef } from 'vue'
 
 /**
  * Answers for the question as it stands: one is asked at a time, and of those that come up meanwhile only the newest
@@ -8,18 +8,22 @@ import { shallowRef, watch, type ComputedRef } from 'vue'
  */
 export function useLatest<Q, A>(question: ComputedRef<Q | null>, ask: (question: Q) => Promise<A>, failed: A) {
   const answer = shallowRef<A | null>(null)
+  const answered = shallowRef('')
   const busy = shallowRef(false)
   let waiting = false
   let running: Promise<A | null> = Promise.resolve(null)
 
   async function work(): Promise<A | null> {
     let found: A | null = null
+    let of = ''
     while (waiting) {
       waiting = false
       const now = question.value
+      of = JSON.stringify(now)
       found = now && (await ask(now).catch(() => failed))
     }
     answer.value = found
+    answered.value = of
     busy.value = false
     return found
   }
@@ -35,5 +39,7 @@ export function useLatest<Q, A>(question: ComputedRef<Q | null>, ask: (question:
   )
   /** Kept once the answer to the newest question stands. */
   const settled = () => running
-  return { answer, busy, settled }
+  /** Whether the answer is to the question as it stands now, and not to an earlier one. */
+  const current = computed(() => answered.value === JSON.stringify(question.value))
+  return { answer, busy, current, settled }
 }

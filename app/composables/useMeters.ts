@@ -1,9 +1,19 @@
 import { computed, ref } from 'vue'
-import { calibrationAge, type EntryOf, type Instrument } from '@lactofer/core'
+import { calibrationAge, HOUR_MS, POCKET_TRUST_H, type EntryOf, type Instrument } from '@lactofer/core'
 import { useBook } from '~/stores/book'
+
+/** Buffers that are sold, pH at 25 °C. */
+export const BUFFERS = [4.01, 6.86, 7, 9.18] as const
 
 /** Name of the simulated meter of the strip. */
 export const BENCH_METER = 'pH meter'
+
+/** How long ago a pocket meter was checked, in words. */
+function pocketWords(checkedMs: number, nowAtMs: number): string {
+  const hours = Math.max(0, (nowAtMs - checkedMs) / HOUR_MS)
+  const when = hours < 24 ? 'today' : `${Math.floor(hours / 24)} days ago`
+  return hours <= POCKET_TRUST_H ? `checked ${when}` : `checked ${when}: too old`
+}
 
 /** Meters that were calibrated, the last calibration of each; and what a pH was read with. */
 export function useMeters() {
@@ -13,22 +23,34 @@ export function useMeters() {
     for (const entry of book.book.standing) if (entry.kind === 'calibrate') newest.set(entry.meter, entry)
     return [...newest.values()]
   })
+  /** Meters without millivolts that were checked in two buffers, the last check of each. */
+  const pockets = computed(() => {
+    const newest = new Map<string, EntryOf<'buffers'>>()
+    for (const entry of book.book.standing) if (entry.kind === 'buffers') newest.set(entry.meter, entry)
+    return [...newest.values()].filter(({ meter }) => !meters.value.some((known) => known.meter === meter))
+  })
   const options = computed(() => [
     ...meters.value.map((entry) => ({
       value: entry.meter,
       label: `${entry.meter}: ${entry.accepted ? calibrationAge(Date.parse(entry.at), book.nowMs).sentence.replace(/\.$/, '').toLowerCase() : 'not accepted'}`,
+    })),
+    ...pockets.value.map(({ meter, accepted, at }) => ({
+      value: meter,
+      label: `${meter}: ${accepted ? pocketWords(Date.parse(at), book.nowMs) : 'not accepted'}`,
     })),
     { value: 'uncalibrated', label: 'A meter, not calibrated' },
     { value: 'strip', label: 'Test strips (coarse)' },
   ])
   const chosen = ref<string | null>(null)
   const using = computed({
-    get: () => chosen.value ?? meters.value.at(-1)?.meter ?? 'uncalibrated',
+    get: () => chosen.value ?? meters.value.at(-1)?.meter ?? pockets.value.at(-1)?.meter ?? 'uncalibrated',
     set: (value: string) => (chosen.value = value),
   })
   /** What stands beside a pH that was typed. */
   function instrumentOf(choice: string): Instrument {
     if (choice === 'strip') return { name: 'Test strips', kind: 'strip', steady: true }
+    const pocket = pockets.value.find((entry) => entry.meter === choice && entry.accepted)
+    if (pocket) return { name: choice, kind: 'meter', steady: true, checkedAt: pocket.at }
     const meter = meters.value.find((entry) => entry.meter === choice && entry.accepted)
     return meter
       ? {
@@ -37,6 +59,7 @@ export function useMeters() {
           steady: true,
           calibratedAt: meter.at,
           slopePct: Math.round(meter.slopePct * 10) / 10,
+          offsetMv: Math.round(meter.offsetMv * 10) / 10,
         }
       : { name: choice === 'uncalibrated' ? 'pH meter' : choice, kind: 'meter', steady: true }
   }

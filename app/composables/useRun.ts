@@ -1,5 +1,15 @@
 import { computed, watch, type Ref } from 'vue'
-import { refusalOf, wayOf, withCheck, type Draft, type Lot } from '@lactofer/core'
+import {
+  keepCaseOf,
+  refusalOf,
+  RELEASE_PH,
+  releaseCaseOf,
+  USUAL_REFERENCE,
+  wayOf,
+  withCheck,
+  type Draft,
+  type Lot,
+} from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { dayAfterMonths, monthAndDay } from '~/clock/moments'
 import { freshRun, referenceOf, RunFormSchema, runProblems, type RunForm } from '~/components/bottle/runForm'
@@ -100,7 +110,14 @@ export function useRun(blendId: string, lot: Ref<Lot | undefined>) {
   const fresh = () => {
     const { formats } = book.library
     const usual = formats.find(({ fillMl }) => fillMl === USUAL_ML) ?? formats[0]
-    return freshRun(lot.value, usual?.id ?? '')
+    return freshRun(lot.value, usual?.id ?? '', keepCaseFor(usual?.id ?? ''))
+  }
+  /** What is known of the pot for its keeping, before anything is chosen. */
+  function keepCaseFor(formatId: string) {
+    if (!lot.value) return null
+    const choice = { treatment: 'live-cold', store: 'cold', limitPh: RELEASE_PH.usual, formatId, altitudeM: 0 } as const
+    const rest = { reference: USUAL_REFERENCE, lastFillTempC: null, relief: 'test bottle' } as const
+    return keepCaseOf(releaseCaseOf(book.book, book.judge, lot.value, { ...choice, ...rest }, book.nowMs))
   }
   const { draft: form, loaded, reset } = useDraft(`bottling:${blendId}`, RunFormSchema, fresh)
   const pot = useRunPot(form, lot)

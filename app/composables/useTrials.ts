@@ -16,7 +16,7 @@ export interface TrialBase {
 export function useTrials(base: ComputedRef<TrialBase | null>) {
   const trials = ref<Trial[]>([])
   const likeDay = ref(6)
-  const { answer, busy } = useForecast(
+  const { answer, busy, current } = useForecast(
     computed(() => {
       const now = base.value
       // Cold store takes months: the look ahead follows.
@@ -30,6 +30,8 @@ export function useTrials(base: ComputedRef<TrialBase | null>) {
     }),
   )
   const forecast = computed(() => answer.value?.forecast ?? null)
+  /** Courses of the trials as they stand; none while they are worked out anew. */
+  const courses = computed(() => (current.value ? (answer.value?.courses ?? []) : []))
   return {
     trials,
     likeDay,
@@ -38,12 +40,12 @@ export function useTrials(base: ComputedRef<TrialBase | null>) {
     problem: computed(() => answer.value?.problem ?? null),
     lines: computed(() =>
       trials.value.flatMap((trial, index) => {
-        const course = answer.value?.courses[index]
+        const course = courses.value[index]
         return course ? [lineOf(trial.name, course)] : []
       }),
     ),
     words: computed(() =>
-      trials.value.map((_, index) => trialWords(answer.value?.courses[index], forecast.value, likeDay.value)),
+      trials.value.map((_, index) => trialWords(courses.value[index], forecast.value, likeDay.value)),
     ),
   }
 }

@@ -3,11 +3,12 @@ import { computed, watchEffect } from 'vue'
 import { z } from 'zod'
 import {
   CHOOSABLE,
-  heatWord,
+  heatWords,
   HeatScaleSchema,
   USUAL_HEAT_SCALE,
   usualUnit,
   type QuantityKind,
+  type Range,
   type UnitWorld,
 } from '@lactofer/core'
 import { journal } from '~/db/journal'
@@ -50,7 +51,7 @@ export const usePreferences = defineStore('preferences', () => {
   /** The other world takes its own units along. */
   const chooseWorld = (world: UnitWorld) => Promise.all([choose('world', world), choose('units', {})])
   return {
-    heatWord: (shu: number) => heatWord(shu, choices.value.heat),
+    heatWord: (of: { shu: Range; heatUnknown: boolean }) => heatWords(of, choices.value.heat),
     heat: computed(() => choices.value.heat),
     unit,
     chooseUnit,

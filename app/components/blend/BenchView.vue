@@ -19,7 +19,8 @@ const additions = computed<{ name: string; composition: Composition }[]>(() => {
       (part, index, all) => part.composition.waterG > 0 && all.findIndex((other) => other.name === part.name) === index,
     )
     .slice(0, 5)
-  return distinct.some((part) => part.name === 'Water') || !water.value
+  const isWater = (key: string) => sauce.value.parts.find((part) => part.key === key)?.materialId === 'water'
+  return distinct.some(({ key }) => isWater(key)) || !water.value
     ? distinct
     : [...distinct, { name: 'Water', composition: ofMaterial(water.value, 100) }]
 })

@@ -25,7 +25,7 @@ const expected = computed(() => {
       <div>
         <dt>as it is</dt>
         <dd>
-          <strong class="figure">{{ formatShu(forecast.shu) }}</strong> {{ preferences.heatWord(forecast.shu.typical) }}
+          <strong class="figure">{{ formatShu(forecast.shu) }}</strong> {{ preferences.heatWord(forecast) }}
         </dd>
       </div>
       <div>

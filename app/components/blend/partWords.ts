@@ -1,4 +1,4 @@
-import { formatMass, type Lot, type Material, type UnitWorld } from '@lactofer/core'
+import { formatMass, SCALE_NOISE_G, type Lot, type Material, type UnitWorld } from '@lactofer/core'
 import type { PartForm } from './blendForm'
 
 /** Whether a part has a pH of its own that may be told. */
@@ -43,7 +43,8 @@ export function saidOf(
   const problem = (text: string) => ({ text, level: 'problem' as const })
   if (own) return problem(own)
   if (lotId && !lot) return problem('This lot is no longer in the log. Take it out.')
-  if (lot && massG !== null && massG > lot.leftG + 0.5) return problem(`Only ${formatMass(lot.leftG, world)} in stock.`)
+  if (lot && massG !== null && massG > lot.leftG + SCALE_NOISE_G)
+    return problem(`Only ${formatMass(lot.leftG, world)} in stock.`)
   if (lot && remains(lot.id) < -0.5)
     return problem(`The sauces together take ${formatMass(-remains(lot.id), world)} more than there is.`)
   if (materialId === 'xanthan' && totalG > 0 && (massG ?? 0) > MOST_XANTHAN * totalG)

@@ -1,4 +1,4 @@
-import { cautionsFor, type Forecast } from '@lactofer/core'
+import { cautionsFor, overdrawnLot, type Forecast } from '@lactofer/core'
 import { totalOf, type PartForm, type SauceForm } from './blendForm'
 import { codeProblem, nameProblem } from '~/components/field/problems'
 
@@ -8,7 +8,7 @@ import { codeProblem, nameProblem } from '~/components/field/problems'
 export interface SauceLimits {
   code: string
   codeTaken: (code: string) => boolean
-  lotOf: (part: PartForm) => { leftG: number } | undefined
+  lotOf: (part: PartForm | undefined) => { leftG: number } | undefined
   /** Why nothing may be made of a lot, in words; `null` where something may. */
   stops: (part: PartForm) => string | null
   /** Keys of the parts whose make-up is known. */
@@ -19,7 +19,8 @@ function partsProblem({ parts }: SauceForm, { lotOf, stops, known }: SauceLimits
   if (totalOf({ parts }) <= 0) return 'Put something into the pot.'
   if (parts.some((part) => part.massG === null || (part.lotId && !lotOf(part))))
     return 'A part has no weight, or its lot is gone. Weigh it or take it out.'
-  const short = parts.find((part) => part.lotId && (part.massG ?? 0) > (lotOf(part)?.leftG ?? 0) + 0.5)
+  const ofLot = (id: string) => parts.find(({ lotId }) => lotId === id)
+  const short = ofLot(overdrawnLot(parts, (id) => lotOf(ofLot(id))?.leftG ?? 0) ?? '')
   if (short) return `There is not enough ${short.name}.`
   const stopped = parts.find((part) => part.massG && stops(part))
   if (stopped) return `${stopped.name} stops where it stands. ${stops(stopped)}`

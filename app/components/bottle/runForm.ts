@@ -2,6 +2,7 @@ import { z } from 'zod'
 import {
   allergensOf,
   cautionsFor,
+  contains,
   CLOSINGS,
   formatNumber,
   HEAT_REFERENCES,
@@ -10,9 +11,11 @@ import {
   STORES,
   TREATMENTS,
   USUAL_REFERENCE,
+  usualWay,
   wayOf,
   type Caution,
   type Composition,
+  type KeepCase,
   type HeatReference,
   type Ingredient,
   type Lot,
@@ -60,9 +63,13 @@ export const CLOSING_OPTIONS = [
   { value: 'squeeze', label: 'soft squeeze bottles that give' },
 ]
 
-/** An empty run for a blend: cooked sauces are filled hot, others kept cold. */
-export function freshRun(lot: Lot | undefined, formatId: string): RunForm {
-  const treatment = lot?.made.kind === 'blend' && lot.made.cooked ? 'cooked-hot-fill' : 'live-cold'
+/**
+ * An empty run for a blend: cooked sauces are filled hot, others kept cold; where the pot may not be kept so, the
+ * first way that it may.
+ */
+export function freshRun(lot: Lot | undefined, formatId: string, known: KeepCase | null): RunForm {
+  const wished = lot?.made.kind === 'blend' && lot.made.cooked ? 'cooked-hot-fill' : 'live-cold'
+  const treatment = known ? usualWay(wished, known) : wished
   return {
     treatment,
     store: wayOf(treatment).store,
@@ -170,7 +177,8 @@ export function runCautions(
   return cautionsFor('bottle', {
     allergens: allergensOf(parts),
     liveSugar: !heats && (composition?.live ?? true) && (known?.sugarGPerL.high ?? 100) > 3,
-    honey: parts.some((part) => part.name === 'Honey'),
+    honey: contains(parts, 'honey'),
+    ...(composition && composition.massG > 0 && { saltPct: (100 * composition.saltG) / composition.massG }),
     cooked: heats,
     hotFill: treatment === 'cooked-hot-fill',
   })

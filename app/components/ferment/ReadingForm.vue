@@ -1,8 +1,10 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { ElMessage } from 'element-plus'
 import {
+  cautionsFor,
   HOUR_MS,
+  MINUTE_MS,
   momentOf,
   structureOfLot,
   titrationWorking,
@@ -25,7 +27,22 @@ import { useBook } from '~/stores/book'
 const { lot, phOnly = false } = defineProps<{ lot: Lot; phOnly?: boolean }>()
 const emit = defineEmits<{ recorded: [] }>()
 const { draft: form, reset } = useDraft(`reading-${lot.id}`, ReadingDraftSchema, freshReading)
-const atMs = ref<number | null>(nowMs())
+/** When it was read: not when the form was opened, but when a figure was typed. Said by hand, that stands. */
+const saidMs = ref<number | null>(null)
+const unreadable = ref(false)
+const atMs = computed({
+  get: () => (unreadable.value ? null : (saidMs.value ?? form.value.atMs ?? book.nowMs)),
+  set: (value: number | null) => {
+    unreadable.value = value === null
+    if (value !== null && Math.abs(value - (form.value.atMs ?? book.nowMs)) >= MINUTE_MS) saidMs.value = value
+  },
+})
+watch(
+  () => [form.value.ph, form.value.tempC, form.value.saltPct, form.value.brixPct, form.value.massG],
+  (now, before) => {
+    if (now.some((value, index) => value !== null && value !== before[index])) form.value.atMs = nowMs()
+  },
+)
 const instrument = ref<Instrument>()
 const book = useBook()
 const instruments = useInstruments()
@@ -55,7 +72,7 @@ const more = computed(
 
 function taken({ instrument: used }: Taken) {
   if (used.kind === 'meter') instrument.value = used
-  atMs.value = nowMs()
+  saidMs.value = null
 }
 async function confirm(event: Event) {
   if (focusInvalid(event)) {
@@ -94,9 +111,10 @@ async function confirm(event: Event) {
   ElMessage.success('Reading recorded.')
   reset()
   instrument.value = undefined
-  atMs.value = nowMs()
+  saidMs.value = null
   emit('recorded')
 }
+const METER_CAUTION = cautionsFor('read', {})[0]?.text
 const SAMPLES = [
   { value: 'liquid', label: 'the liquid' },
   { value: 'blended', label: 'pieces and liquid, ground' },
@@ -169,6 +187,7 @@ const SAMPLES = [
         <PhotoField v-model="form.photos" />
       </div>
     </details>
+    <p v-if="form.ph !== null && using !== 'strip'" class="small muted">{{ METER_CAUTION }}</p>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <div><el-button type="primary" native-type="submit" :loading="busy">Record the reading</el-button></div>
   </form>

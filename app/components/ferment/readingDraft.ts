@@ -19,6 +19,8 @@ export const ReadingDraftSchema = z.object({
   taste: TasteSchema,
   note: z.string(),
   photos: z.array(z.string()),
+  /** When it was read, ms: when the figure was typed or taken, or as was said. */
+  atMs: amount.default(null),
 })
 export type ReadingDraft = z.infer<typeof ReadingDraftSchema>
 export const freshReading = (): ReadingDraft => ({
@@ -35,6 +37,7 @@ export const freshReading = (): ReadingDraft => ({
   taste: {},
   note: '',
   photos: [],
+  atMs: null,
 })
 
 /** The words at the ends of a scale of taste, 0 to 4. */

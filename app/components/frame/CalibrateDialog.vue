@@ -3,7 +3,7 @@ import { computed, ref, watch } from 'vue'
 import { ElMessage } from 'element-plus'
 import { calibrateMeter, calibrationAge, InvalidInput, nernstMv } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
-import { BENCH_METER, useMeters } from '~/composables/useMeters'
+import { BENCH_METER, BUFFERS, useMeters } from '~/composables/useMeters'
 import { useRecorder } from '~/composables/useRecorder'
 import { useInstruments } from '~/stores/instruments'
 
@@ -15,13 +15,13 @@ const open = defineModel<boolean>({ required: true })
 const instruments = useInstruments()
 const { meters, ageOf } = useMeters()
 const { busy, record } = useRecorder('The millivolts are still here; try again.')
-const BUFFERS = [4.01, 6.86, 7, 9.18] as const
 const meter = ref(BENCH_METER)
 interface Step {
   buffer: number
   millivolt: string
   tempC: number | null
 }
+const shows = ref<'millivolts' | 'ph'>('millivolts')
 const steps = ref<Step[]>([])
 const asked = ref(false)
 watch(
@@ -121,7 +121,12 @@ const recordWords = computed(() =>
 
 <template>
   <el-dialog v-model="open" title="Calibrate a meter on two buffers" width="min(96vw, 600px)" append-to-body>
-    <form class="stack" novalidate @submit.prevent="keep">
+    <el-radio-group v-model="shows" aria-label="What the meter shows" class="shows"
+      ><el-radio-button value="millivolts">It shows millivolts</el-radio-button
+      ><el-radio-button value="ph">It shows pH only</el-radio-button></el-radio-group
+    >
+    <PocketCheck v-if="shows === 'ph'" @done="open = false" />
+    <form v-else class="stack" novalidate @submit.prevent="keep">
       <WordField v-model="meter" label="Meter" :hint="age.sentence" />
       <p class="small muted">
         Fresh buffers, rinse between them, wait until it stands still. The ideal is {{ nernstMv(25).toFixed(1) }} mV for
@@ -172,6 +177,9 @@ const recordWords = computed(() =>
 </template>
 
 <style scoped>
+.shows {
+  margin-bottom: var(--s3);
+}
 fieldset {
   border: 1px solid var(--line);
   border-radius: var(--radius);

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { RULES, ruleOf, tellReason, type Standing } from '@lactofer/core'
+import { ruleFor, ruleOf, tellReason, type Standing } from '@lactofer/core'
 import { tellMoment, weekdayMoment } from '~/clock/moments'
 import { STAND_WORDS } from './standWords'
 
@@ -12,7 +12,7 @@ const reasons = computed(() =>
     code: reason.code,
     sentence: tellReason(reason, tellMoment),
     rule: ruleOf(reason),
-    level: STAND_WORDS[RULES[reason.code].state].level,
+    level: STAND_WORDS[ruleFor(reason).state].level,
     at: 'atMs' in reason.facts ? weekdayMoment(reason.facts.atMs) : '',
   })),
 )

@@ -1,4 +1,4 @@
-import type { Level, State, Verdict } from '@lactofer/core'
+import type { Level, State } from '@lactofer/core'
 
 /** Where a lot stands: its mark and its word, the same on every page. */
 export const STAND_WORDS: Record<State, { level: Level; word: string }> = {
@@ -8,6 +8,3 @@ export const STAND_WORDS: Record<State, { level: Level; word: string }> = {
   act: { level: 'act', word: 'Act' },
   discard: { level: 'discard', word: 'Discard' },
 }
-
-/** Whether something may be made of it. */
-export const MAKE_WORDS: Record<Verdict, string> = { pass: 'Ready', ask: 'Not ready yet', stop: 'It stops here' }

@@ -101,7 +101,7 @@ const add = (row: Omit<Row, 'massG'>) => (jar.value = { ...jar.value, rows: [...
         <dt>heat</dt>
         <dd class="heat" data-figure="jar-heat">
           <strong>{{ formatShu(figures.properties.shu) }}</strong>
-          {{ preferences.heatWord(figures.properties.shu.typical) }}
+          {{ preferences.heatWord(figures.properties) }}
         </dd>
       </div>
       <div v-if="figures.ph">

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import {
   acidityOf,
+  nearTarget,
   bottlesFilled,
   cautionsFor,
   costWorking,
@@ -32,6 +33,11 @@ const style = computed(() => styleById(form.style))
 const acidity = computed(() =>
   found.value?.ph && style.value.ferments ? acidityOf(found.value.ph, found.value.parts) : null,
 )
+const near = computed(() =>
+  found.value?.ph && style.value.judgedBy === 'acid' && form.targetPh !== null
+    ? nearTarget(found.value.ph.low, form.targetPh)
+    : null,
+)
 const SOURS = ['white-vinegar', 'lime-juice', 'citric-acid'] as const
 const remedies = computed(() =>
   found.value && acidity.value && acidity.value.level !== 'fine'
@@ -57,6 +63,8 @@ const cautions = computed(() =>
         hasHotPeppers: found.value.properties.shu.high > 500,
         closed: closed.value && style.value.ferments,
         allergens: found.value.composition.allergens,
+        ...(style.value.ferments && style.value.saltPct && { saltPct: found.value.properties.saltPct }),
+        vessels: book.fermenting.reduce((sum, lot) => sum + lot.vessels.length, 0) + 1,
       })
     : [],
 )
@@ -128,6 +136,11 @@ const ACIDITY_WORDS = { fine: 'Sour enough', act: 'Low in acid', ask: 'As usual'
             >probably {{ found.ph.low.toFixed(1) }}–{{ found.ph.high.toFixed(1) }}; read it once it is mixed</span
           >
         </p>
+        <p v-if="near" class="line small" data-figure="near-target">
+          <StateMark level="ask" word="Near the target" /> Its own acid brings it to pH {{ found.ph.low.toFixed(1) }} to
+          {{ found.ph.high.toFixed(1) }}; at a target of {{ form.targetPh?.toFixed(1) }} nothing shows that it
+          fermented. Ready will want gas that came and went, or a target of {{ near.proposed.toFixed(1) }}.
+        </p>
         <p v-if="acidity" class="line small" data-figure="acidity">
           <StateMark :level="acidity.level" :word="ACIDITY_WORDS[acidity.level]" /> {{ acidity.sentence }}
         </p>
@@ -148,7 +161,7 @@ const ACIDITY_WORDS = { fine: 'Sour enough', act: 'Low in acid', ask: 'As usual'
         <h3>Heat and sugar</h3>
         <p>
           <strong class="heat">{{ formatShu(found.properties.shu) }}</strong>{{ ' '
-          }}<span class="muted">{{ preferences.heatWord(found.properties.shu.typical) }}</span
+          }}<span class="muted">{{ preferences.heatWord(found.properties) }}</span
           >, sugar {{ formatNumber(found.properties.sugarPct.low, 1) }}–{{
             formatNumber(found.properties.sugarPct.high, 1)
           }}

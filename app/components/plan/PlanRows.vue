@@ -6,7 +6,7 @@ import IconGrip from '~icons/lucide/grip-vertical'
 import IconUp from '~icons/lucide/arrow-up'
 import IconDown from '~icons/lucide/arrow-down'
 import IconMore from '~icons/lucide/chevron-down'
-import { formatNumber, massOf, parseAmount, PREPARATIONS, PRODUCE_KINDS, type Row } from '@lactofer/core'
+import { formatNumber, massOf, parseAmount, PREPARATIONS, PRODUCE_KINDS, SCALE_NOISE_G, type Row } from '@lactofer/core'
 import type { Said } from '../field/QuantityField.vue'
 import { freshRow, type FormRow, type PlanForm } from './planForm'
 import { useBook } from '~/stores/book'
@@ -41,10 +41,13 @@ const reader =
     )
     return { value: massG.typical, sentence, ...(amount.kind !== 'mass' && { said: text.trim().slice(0, 40) }) }
   }
+/** All that is taken of a lot, in every row of it. */
+const takenG = (lotId: string | undefined) =>
+  rows.value.reduce((sum, row) => (row.lotId === lotId ? sum + (row.massG ?? 0) : sum), 0)
 const hint = (row: FormRow) => {
   if (row.said) return `said as ${row.said}`
   const lot = row.lotId ? book.lot(row.lotId) : undefined
-  if (lot && (row.massG ?? 0) > lot.leftG + 0.5) return `only ${formatNumber(lot.leftG)} g in stock`
+  if (lot && takenG(row.lotId) > lot.leftG + SCALE_NOISE_G) return `only ${formatNumber(lot.leftG)} g in stock`
   return row.materialId === 'unknown' ? 'unlisted: wide ranges' : undefined
 }
 const trimSentence = (row: FormRow) => {

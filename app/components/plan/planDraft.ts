@@ -1,4 +1,4 @@
-import { styleById, type Draft, type Fill, type PackingCheck, type Style } from '@lactofer/core'
+import { overdrawnLot, styleById, type Draft, type Fill, type PackingCheck, type Style } from '@lactofer/core'
 import type { PlanForm, planResults } from './planForm'
 import { codeProblem, nameProblem } from '~/components/field/problems'
 
@@ -18,8 +18,8 @@ function rowsProblem({ rows }: PlanForm, results: PlanResults | null, { lot }: K
     return 'Weigh in at least one ingredient; every row wants its weight.'
   if (rows.some(({ boughtG, massG }) => boughtG !== undefined && boughtG < (massG ?? 0)))
     return 'What was bought cannot weigh less than what goes in. Mend the marked row.'
-  const overdrawn = rows.find(({ lotId, massG }) => lotId && (massG ?? 0) > (lot(lotId)?.leftG ?? 0) + 0.5)
-  if (overdrawn) return `There is not enough ${overdrawn.name}.`
+  const short = overdrawnLot(rows, (lotId) => lot(lotId)?.leftG ?? 0)
+  if (short) return `There is not enough ${rows.find(({ lotId }) => lotId === short)?.name ?? 'of a lot'}.`
   return results === null ? 'Some figure is missing.' : results.problem
 }
 

@@ -149,7 +149,7 @@ const trialWords = ({ ph, predictedPh }: EntryOf<'trial'>) =>
           <p>
             <MassText :mass-g="lot.leftG" /> left of <MassText :mass-g="lot.madeG" />.
             <template v-if="properties"
-              >{{ formatShu(properties.shu) }}, {{ preferences.heatWord(properties.shu.typical) }}.</template
+              >{{ formatShu(properties.shu) }}, {{ preferences.heatWord(properties) }}.</template
             >
           </p>
           <div class="row">

@@ -28,7 +28,7 @@ const rulersSeen = useElementVisibility(useTemplateRef('rulers'), { threshold: 0
 
 const view = ref<View>('solve')
 
-const lotOf = (part: PartForm) => (part.lotId ? book.lot(part.lotId) : undefined)
+const lotOf = (part: PartForm | undefined) => (part?.lotId ? book.lot(part.lotId) : undefined)
 const costs = computed(() =>
   sauce.value.parts.filter((part) => part.massG).map((part) => ({ name: part.name, cost: onBench.costOf(part) })),
 )

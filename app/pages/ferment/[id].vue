@@ -34,6 +34,11 @@ const cautions = computed(() =>
     ? cautionsFor('ferment', {
         aboveLine: style.value?.judgedBy === 'acid' && (lastPh.value ?? 7) > PH_LINE,
         closed: lot.value.packed?.closure === 'tight lid',
+        doubtful: stand.value?.reasons.some(({ code }) => code === 'open sign' || code === 'bad sign') ?? false,
+        vessels: book.fermenting.reduce(
+          (sum, { place, vessels }) => (place === lot.value?.place ? sum + vessels.length : sum),
+          0,
+        ),
       })
     : [],
 )
@@ -103,7 +108,7 @@ const plannedWords = computed(() =>
               <dt>Heat</dt>
               <dd>
                 <strong class="heat">{{ formatShu(figures.shu) }}</strong>
-                {{ preferences.heatWord(figures.shu.typical) }}
+                {{ preferences.heatWord(figures) }}
               </dd>
             </div>
             <div class="wide">

@@ -1,6 +1,6 @@
 import { AIMS, figureOf, type Aim, type Targets } from './targets'
 import { forecastBlend } from './forecast'
-import type { MixPart, MixSet } from './mixSet'
+import { slackOf, type MixPart, type MixSet } from './mixSet'
 import { mix, ofMass, type Composition } from '../composition/composition'
 import { ofMaterial } from '../composition/ingredient'
 import type { Material } from '../library/material'
@@ -12,12 +12,14 @@ const MOST_ACID = 0.01
 /** The part that is there already. */
 const NOW = 'now'
 
-/** Which targets a finished blend misses now. */
+/** Which targets a finished blend misses now; what is shown as on target is. */
 export const aimsMissed = (composition: Composition, targets: Targets): Aim[] =>
   AIMS.filter((aim) => {
     const now = figureOf(aim, composition)
     const { low, high } = targets[aim]
-    return now !== null && ((high !== null && now > high) || (low !== null && now < low))
+    const over = high !== null && now !== null && now > high + slackOf(aim, high)
+    const under = low !== null && now !== null && now < low - slackOf(aim, low)
+    return over || under
   })
 
 const partOf = (key: string, name: string, composition: Composition, change: Partial<MixPart>): MixPart => ({

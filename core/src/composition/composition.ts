@@ -12,6 +12,8 @@ export interface Composition extends AcidBase {
   massG: number
   sugarG: Range
   heat: Range
+  /** Something in it is a pepper, or a thing not listed, of which nobody knows how hot it is. */
+  heatUnknown: boolean
   allergens: readonly Allergen[]
   /** Living lactic acid bacteria may be in it. */
   live: boolean
@@ -36,6 +38,7 @@ export const EMPTY: Composition = {
   acids: {},
   sugarG: exactly(0),
   heat: exactly(0),
+  heatUnknown: false,
   allergens: [],
   live: false,
   acidSpread: 0,
@@ -58,6 +61,7 @@ export function mix(parts: readonly Composition[]): Composition {
   const sum = { massG: 0, waterG: 0, saltG: 0, sidMmol: 0, acidSpread: 0, phSpread: 0 }
   const allergens = new Set<Allergen>()
   let live = false
+  let heatUnknown = false
   for (const part of parts) {
     sum.massG += part.massG
     sum.waterG += part.waterG
@@ -75,8 +79,9 @@ export function mix(parts: readonly Composition[]): Composition {
     }
     for (const allergen of part.allergens) allergens.add(allergen)
     live ||= part.live
+    heatUnknown ||= part.heatUnknown
   }
-  return { ...sum, acids, sugarG, heat, live, allergens: [...allergens].sort() }
+  return { ...sum, acids, sugarG, heat, heatUnknown, live, allergens: [...allergens].sort() }
 }
 
 /** The same thing in another amount, g. */
@@ -127,6 +132,8 @@ export interface Properties {
   /** Salt in the water phase, or `null` without water. */
   waterPhaseSaltPct: number | null
   shu: Range
+  /** Something in it is of unknown heat: the range leaves it out. */
+  heatUnknown: boolean
   sugarPct: Range
   /** Solids other than salt and volatile acid, percent: what makes it pour or spread. */
   bodyPct: number
@@ -161,6 +168,7 @@ export function sharesOf(composition: Composition): Omit<Properties, 'pH'> {
     saltPct: share(saltG),
     waterPhaseSaltPct: waterG > 0 ? waterPhaseSaltPct(saltG, waterG) : null,
     shu: mapRange(composition.heat, (heat) => (massG > 0 ? heat / massG : 0)),
+    heatUnknown: composition.heatUnknown,
     sugarPct: mapRange(composition.sugarG, share),
     bodyPct: share(Math.max(0, massG - waterG - saltG - acidG('acetic', composition.acids.acetic ?? 0))),
     densityGPerMl: volumeMl > 0 ? massG / volumeMl : 1,

@@ -3,6 +3,7 @@ import type { Balance } from '../acid/balance'
 import { componentSid, mixtureBalance, type AcidBase } from '../acid/mixture'
 import { asIsShu, SEEDED_KEEPS } from '../heat/scoville'
 import type { Material } from '../library/material'
+import { UNKNOWN_ID } from '../library/materials'
 import { mapRange, type Range } from '../working'
 import { EMPTY, withPh, type Composition } from './composition'
 
@@ -92,6 +93,7 @@ export function ofMaterial(
       typical: massG * shu.typical * (seedsOut ? SEEDED_KEEPS.typical : 1),
       high: massG * shu.high * (seedsOut ? SEEDED_KEEPS.high : 1),
     },
+    heatUnknown: material.id === UNKNOWN_ID || (material.kind === 'pepper' && !material.dryShu),
     allergens: material.allergens,
     live: material.starterLog10 !== null || (material.livens && (preparation === 'raw' || preparation === 'frozen')),
     acidSpread: acidSpreadOf(material.acidsPct),

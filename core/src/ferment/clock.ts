@@ -42,7 +42,7 @@ export function allowedDays(tempC: number): number {
   )
 }
 
-/** Salt in the water, percent: up to the first the time is as it is, at the second three times, at the third none runs. */
+/** Salt in the water, percent: to the first the time is as it is, at the second threefold, at the third none runs. */
 const SALT = { plain: 4.5, threefold: 8, none: 10 } as const
 
 /**
@@ -51,6 +51,7 @@ const SALT = { plain: 4.5, threefold: 8, none: 10 } as const
  * in water, ICMSF, from memory). Judgement. @param saltInWaterPct 0 to 40.
  */
 export function saltTimes(saltInWaterPct: number): number | null {
+  if (!Number.isFinite(saltInWaterPct)) return 1
   if (saltInWaterPct >= SALT.none) return null
   const share = (saltInWaterPct - SALT.plain) / (SALT.threefold - SALT.plain)
   return 1 + 2 * Math.min(1, Math.max(0, share))
@@ -68,7 +69,7 @@ export interface Stretch {
   assumed: boolean
 }
 
-/** ∫ dt / D(T) in days over a straight line of temperature; exact, since ln D is straight between two lines of the table. */
+/** ∫ dt / D(T) over a straight line of temperature; exact, since ln D is straight between lines of the table. */
 function spentOnLine(fromC: number, toC: number, days: number): number {
   const marks = ALLOWED.map(([tempC]) => (tempC - fromC) / (toC - fromC)).filter((share) => share > 0 && share < 1)
   const cuts = fromC === toC ? [0, 1] : [0, ...marks.sort((a, b) => a - b), 1]

@@ -6,7 +6,7 @@ import { DRAWS, memberOf } from './member'
 import { COLUMNS, runMember, SHOWN } from './run'
 import { temperatureAt, type TemperaturePlan } from './temperature'
 import { PH_LINE } from './clock'
-import { CALM_GAS, RISE, SETTLED_FALL } from './settled'
+import { CALM_GAS, FERMENTED_FALL, RISE, SETTLED_FALL } from './settled'
 
 /** A batch, what is known of its temperature, what was read, what it is to reach. */
 export interface FermentCase {
@@ -144,6 +144,7 @@ export function courseOf({ batch, temperature }: Scenario, z: Float64Array, targ
       (row, step) =>
         step > 0 &&
         all[row]! <= targetPh &&
+        all[row - step * COLUMNS]! - all[row]! >= FERMENTED_FALL &&
         all[row + gasColumn]! < CALM_GAS &&
         ((all[row - COLUMNS]! - all[row]!) / (hours[step]! - hours[step - 1]!)) * 24 < SETTLED_FALL,
     ),

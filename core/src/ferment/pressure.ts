@@ -31,13 +31,18 @@ export function bunsen(tempC: number): number {
 export const co2Volumes = (hexoseGPerL: number): number =>
   (0.489 * within(hexoseGPerL, 0, 1000, 'The sugar in g per litre')) / 1.977
 
+/** More air than this over a liquid is no filling. */
+const MOST_HEADSPACE = 1000
+
 /**
  * Gauge pressure in bar of a sealed bottle once its sugar is fermented out.
  * p = 1.013 V / (0.9 Bunsen + h × 273/T), h the headspace as a share of the liquid. From memory.
- * @throws InvalidInput when the headspace is not a share above 0.
+ * @param headspace over 0 and under 1 000: a jar filled under half has more air than liquid.
+ * @throws InvalidInput when it is not.
  */
 export function bottlePressure(hexoseGPerL: number, tempC: number, headspace = 0.05): number {
-  if (!(headspace > 0 && headspace < 1)) throw new InvalidInput('The headspace is a share between 0 and 1.')
+  if (!(headspace > 0 && headspace < MOST_HEADSPACE))
+    throw new InvalidInput('The headspace is a share of the liquid above 0.')
   return (1.013 * co2Volumes(hexoseGPerL)) / (0.9 * bunsen(tempC) + (headspace * 273.15) / (273.15 + tempC))
 }
 

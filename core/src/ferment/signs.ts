@@ -283,10 +283,13 @@ const JUDGES: Record<SignId, (of: SignCase) => SignVerdict> = {
         )
       : DOUBT,
   foam: judgeFoam,
-  cloud: ({ said }) =>
-    said('runs') || said('clean')
+  cloud: ({ said }) => {
+    if (!said('runs')) return DOUBT
+    if (said('boozy')) return YEASTY
+    return said('clean')
       ? found('fine', 'The bacteria themselves.', 'Nothing. A clear brine would be the surprise.')
-      : DOUBT,
+      : DOUBT
+  },
   sediment: ({ said, answered }) =>
     said('runs') || !answered ? found('fine', 'Bacteria that settled.', 'Nothing.') : DOUBT,
   floaters: (of) =>

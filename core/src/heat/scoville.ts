@@ -66,6 +66,10 @@ export function heatWord(shu: number, { words, limits }: HeatScale = USUAL_HEAT_
   return words[step < 0 ? limits.length : step] ?? ''
 }
 
+/** A heat in a plain word, or that nobody knows it: what is not listed is not mild. */
+export const heatWords = (of: { shu: Range; heatUnknown: boolean }, scale?: HeatScale): string =>
+  of.heatUnknown ? 'heat not known' : heatWord(of.shu.typical, scale)
+
 /** Writes a heat range to two figures, as it is never known better: "2 500–5 000 SHU". */
 export function formatShu(range: Range): string {
   const two = mapRange(range, (value) => (value <= 0 ? 0 : Number(value.toPrecision(2))))

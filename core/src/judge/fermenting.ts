@@ -1,13 +1,13 @@
-import { PH_LINE, PIECES_TIMES, TOO_WARM_C } from '../ferment/clock'
+import { PIECES_TIMES, TOO_WARM_C } from '../ferment/clock'
 import { RAW_NEEDED } from '../ferment/rawShare'
-import { CALM_GAS, RISE, SETTLED_FALL } from '../ferment/settled'
+import { CALM_GAS, FERMENTED_FALL, RISE, SETTLED_FALL } from '../ferment/settled'
 import { styleById } from '../library/styles'
 import { saltToReach } from '../salt/correct'
 import { titratablePct } from '../acid/titration'
 import type { PhFact } from '../stock/acidity'
 import { DAY_MS } from '../units/time'
 import { saltAt, samplesOf, weakestSaltInWater, type History } from './history'
-import type { Foresight } from './judge'
+import type { Foresight } from './judgement'
 import type { TimeAbove } from './passing'
 import type { Reason } from './reasons'
 
@@ -35,8 +35,7 @@ interface Case {
 const RISE_SD = 3.25
 /** A batch is as sour as this by twice its time. Judgement. */
 const SOUR = 4.2
-/** Least fall from the start that shows a ferment, pH; and least rise of its titratable acid, percent. Judgement. */
-export const FERMENTED_FALL = 0.3
+/** Least rise of titratable acid that shows a ferment, percent. Judgement. */
 const FERMENTED_TITRATED = 0.3
 /** Salt of everything under which the wrong bacteria can win, percent; less with a strong starter. Common practice. */
 export const WEAK_SALT = { usual: 2, strongStarter: 1.5 } as const
@@ -129,10 +128,11 @@ function startReasons({ history, columns, atMs }: Case, targetPh: number): Reaso
       code: 'weak salt',
       facts: { saltPct: salt.saltPct, leastPct, saltG: saltToReach(salt.massG, salt.saltPct, leastPct) },
     })
-  const fell = start && last && start.ph - last.ph >= FERMENTED_FALL
-  if (!start || fell) return reasons
-  if (!start.alive) reasons.push({ code: 'nothing alive', facts: { rawPct: start.rawPct ?? 0 } })
-  else if (!columns.liquid.passed && !start.strongStarter && (start.rawPct ?? 100) < 100 * RAW_NEEDED)
+  if (!start) return reasons
+  const fell = last !== undefined && start.ph - last.ph >= FERMENTED_FALL
+  const alive = start.alive || history.additions.some((one) => one.lives && one.atMs <= atMs)
+  if (!alive) reasons.push({ code: 'nothing alive', facts: { rawPct: start.rawPct ?? 0 } })
+  else if (!fell && !columns.liquid.passed && !start.strongStarter && (start.rawPct ?? 100) < 100 * RAW_NEEDED)
     reasons.push({ code: 'mostly cooked', facts: { rawPct: start.rawPct ?? 0 } })
   return reasons
 }

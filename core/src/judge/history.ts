@@ -14,10 +14,12 @@ import { structureOfLot } from '../stock/structure'
 import { temperatureHistory } from '../stock/temperature'
 import { HOUR_MS } from '../units/time'
 
-/** What something that was put in did: when, whether it could raise the pH, and what the mixture works out to, at most. */
+/** Something that was put in: when, whether it could raise the pH, what the mixture works out to, at most. */
 export interface Addition {
   atMs: number
   raises: boolean
+  /** It brings something alive along. */
+  lives: boolean
   upperPh: number | null
 }
 
@@ -98,15 +100,16 @@ function saltOf(book: Book, lot: Lot, content: Content, startMs: number): Saltin
 function additionsOf(book: Book, lot: Lot, acidity: readonly PhFact[]): Addition[] {
   return lot.added.map((added) => {
     const atMs = Date.parse(added.at)
+    const lives = startCountLog10(livingRows(book, added.rows), 1000) !== null
     const parts = contentParts(book, added, atMs)
     const before = compositionOf(book, lot.id, atMs - 1)
-    if (!parts || !before) return { atMs, raises: true, upperPh: null }
+    if (!parts || !before) return { atMs, raises: true, lives, upperPh: null }
     const ownPh = mixturePh(mix(parts.map(({ composition }) => composition)))
     const lotPh = acidity.findLast((fact) => fact.atMs < atMs)?.ph ?? mixturePh(before)
     const onlySalt = added.rows.length === 0 && added.waterG === 0
     const raises = !onlySalt && (ownPh === null || lotPh === null || ownPh > lotPh)
     const band = phBand([before, ...parts.map(({ composition }) => composition)])
-    return { atMs, raises, upperPh: band?.high ?? null }
+    return { atMs, raises, lives, upperPh: band?.high ?? null }
   })
 }
 

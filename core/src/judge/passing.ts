@@ -81,93 +81,119 @@ export interface TimeAbove {
   newest: Sample | null
 }
 
-/**
- * Follows one kind of sample through time.
- * @param spentAt share of the time allowed that is spent from the beginning to a moment, had it never passed.
- * @param limit share at which the time is over: 1, or 2 for pieces.
- * @param raised moments at which something was put in that may have brought it above the line again.
- */
-export function timeAbove(
-  samples: readonly Sample[],
-  {
-    begin,
-    nowMs,
-    limit,
-    spentAt,
-    crossing,
-    raised,
-  }: {
-    begin: Begin
-    nowMs: number
-    limit: number
-    spentAt: (ms: number) => number
-    crossing: Crossing | null
-    raised: readonly number[]
-  },
-): TimeAbove {
-  let passed: TimeAbove['passed'] = begin.under ? { afterMs: begin.atMs, byMs: begin.atMs } : null
-  let over: TimeAbove['over'] = null
-  let above: Sample | null = null
-  let newest: Sample | null = null
-  let lastUnderMs = begin.under ? begin.atMs : null
-  let notUnderMs = begin.atMs
-  let runFromMs: number | null = null
-  let proves = prover()
-  let foreseen = crossing
-  // What was spent before it passed and something else was put in counts; what was spent between does not.
-  let forgiven = 0
-  const since = (ms: number) => spentAt(ms) - forgiven
-  const ends = (at: { afterMs: number; byMs: number }) => {
+/** What one kind of sample is followed with. */
+interface Following {
+  begin: Begin
+  nowMs: number
+  /** Share at which the time is over: 1, or 2 for pieces. */
+  limit: number
+  /** Share of the time allowed that is spent from the beginning to a moment, had it never passed. */
+  spentAt: (ms: number) => number
+  crossing: Crossing | null
+  /** Moments at which something was put in that may have brought it above the line again. */
+  raised: readonly number[]
+}
+
+/** Follows one kind of sample through time, one reading after the other. */
+class Follower {
+  passed: TimeAbove['passed']
+  over: TimeAbove['over'] = null
+  above: Sample | null = null
+  newest: Sample | null = null
+  crossing: Crossing | null
+  private lastUnderMs: number | null
+  private notUnderMs: number
+  private runFromMs: number | null = null
+  private proves = prover()
+  /** What was spent between its passing and something that was put in does not count. */
+  private forgiven = 0
+
+  constructor(private readonly of: Following) {
+    const { begin, crossing } = of
+    this.crossing = crossing
+    this.passed = begin.under ? { afterMs: begin.atMs, byMs: begin.atMs } : null
+    this.lastUnderMs = begin.under ? begin.atMs : null
+    this.notUnderMs = begin.atMs
+  }
+
+  /** Share spent until a moment, had it not passed. */
+  since(ms: number): number {
+    return this.of.spentAt(ms) - this.forgiven
+  }
+
+  /** Share spent when it passed: most likely, and at the late end. */
+  ends({ afterMs, byMs }: { afterMs: number; byMs: number }): { likely: number; late: number } {
     // It stood under from the beginning: what was spent before is told of what it was made of.
-    if (begin.under && at.byMs === begin.atMs) return { likely: 0, late: 0 }
-    const inside = (ms: number) => since(Math.min(at.byMs, Math.max(at.afterMs, ms)))
-    return { likely: inside(foreseen?.likelyMs ?? at.afterMs), late: inside(foreseen?.lateMs ?? at.byMs) }
+    if (this.of.begin.under && byMs === this.of.begin.atMs) return { likely: 0, late: 0 }
+    const inside = (ms: number) => this.since(Math.min(byMs, Math.max(afterMs, ms)))
+    return { likely: inside(this.crossing?.likelyMs ?? afterMs), late: inside(this.crossing?.lateMs ?? byMs) }
   }
-  const restart = (ms: number) => {
-    if (passed) forgiven = spentAt(ms) - ends(passed).late
-    passed = null
-    above = null
-    notUnderMs = ms
-    lastUnderMs = null
-    runFromMs = null
-    proves = prover()
+
+  /** Something was put in that may have brought it above the line: it counts as not passed from then on. */
+  restart(ms: number): void {
+    if (this.passed) this.forgiven = this.of.spentAt(ms) - this.ends(this.passed).late
+    this.passed = null
+    this.above = null
+    this.notUnderMs = ms
+    this.lastUnderMs = null
+    this.runFromMs = null
+    this.proves = prover()
     // The forecast knows of the first time only.
-    foreseen = null
+    this.crossing = null
   }
-  const marks = raised.filter((ms) => ms <= nowMs).sort((a, b) => a - b)
-  for (const sample of samples) {
-    if (sample.atMs > nowMs) break
-    while (marks[0] !== undefined && marks[0] <= sample.atMs) restart(marks.shift() as number)
-    newest = sample
-    if (passed && lowerEnd(sample) > PH_LINE + SLACK) passed = null
+
+  /** Share spent since the last reading that was clearly under, or since the beginning where there is none. */
+  private spentSinceUnder(ms: number): number {
+    return this.passed && this.lastUnderMs !== null
+      ? this.of.spentAt(ms) - this.of.spentAt(this.lastUnderMs)
+      : this.since(ms)
+  }
+
+  take(sample: Sample): void {
+    this.newest = sample
+    if (this.passed && lowerEnd(sample) > PH_LINE + SLACK) this.passed = null
     const high = sample.ph > PH_LINE
-    if (high && !over) {
-      const spent = passed && lastUnderMs !== null ? spentAt(sample.atMs) - spentAt(lastUnderMs) : since(sample.atMs)
-      if (spent >= limit) over = { sample, spent }
-    }
-    above = passed && high ? sample : null
+    const spent = high ? this.spentSinceUnder(sample.atMs) : 0
+    if (high && !this.over && spent >= this.of.limit) this.over = { sample, spent }
+    this.above = this.passed && high ? sample : null
     if (clearlyUnder(sample)) {
-      runFromMs ??= sample.atMs
-      lastUnderMs = sample.atMs
+      this.runFromMs ??= sample.atMs
+      this.lastUnderMs = sample.atMs
     } else {
-      runFromMs = null
-      if (!passed) notUnderMs = sample.atMs
+      this.runFromMs = null
+      if (!this.passed) this.notUnderMs = sample.atMs
     }
-    const proven = proves(sample)
-    if (!passed && proven) {
-      const byMs = runFromMs ?? sample.atMs
-      passed = { afterMs: Math.min(notUnderMs, byMs), byMs }
-      lastUnderMs = sample.atMs
+    const proven = this.proves(sample)
+    if (this.passed || !proven) return
+    const byMs = this.runFromMs ?? sample.atMs
+    this.passed = { afterMs: Math.min(this.notUnderMs, byMs), byMs }
+    this.lastUnderMs = sample.atMs
+  }
+
+  /** How it stands at a moment after all that was taken. */
+  standsAt(nowMs: number): TimeAbove {
+    const { passed, over, above, newest, crossing } = this
+    const open = above ? this.spentSinceUnder(nowMs) : null
+    const { likely, late } = passed ? this.ends(passed) : { likely: this.since(nowMs), late: this.since(nowMs) }
+    return {
+      ...{ passed, over, above, newest },
+      spent: open ?? likely,
+      lateSpent: open ?? late,
+      guessed: passed !== null && crossing === null && passed.byMs > passed.afterMs,
     }
   }
-  while (marks[0] !== undefined) restart(marks.shift() as number)
-  const at = passed as TimeAbove['passed']
-  const spentNow = at ? ends(at) : { likely: since(nowMs), late: since(nowMs) }
-  const open = above && lastUnderMs !== null ? spentAt(nowMs) - spentAt(lastUnderMs) : null
-  return {
-    ...{ passed: at, over, above, newest },
-    spent: open ?? spentNow.likely,
-    lateSpent: open ?? spentNow.late,
-    guessed: at !== null && foreseen === null && at.byMs > at.afterMs,
+}
+
+/** The time above 4.6 of one kind of sample, in order of time, as it stands at a moment. */
+export function timeAbove(samples: readonly Sample[], of: Following): TimeAbove {
+  const follower = new Follower(of)
+  const marks = of.raised.filter((ms) => ms <= of.nowMs).sort((a, b) => a - b)
+  let next = 0
+  for (const sample of samples) {
+    if (sample.atMs > of.nowMs) break
+    for (let ms = marks[next]; ms !== undefined && ms <= sample.atMs; ms = marks[++next]) follower.restart(ms)
+    follower.take(sample)
   }
+  for (const ms of marks.slice(next)) follower.restart(ms)
+  return follower.standsAt(of.nowMs)
 }

@@ -46,6 +46,8 @@ export interface ReasonFacts {
   'made of': { code: string; of: Reason }
   /** Jars of one lot that no pH was read in. */
   'jars not read': { marks: readonly string[] }
+  /** Jars that were pressed although no pH was read in them. */
+  'pressed unread': { marks: readonly string[] }
   /** On its way. */
   young: { spent: number; dueMs: number }
   'above the line': { ph: number; dueMs: number }
@@ -72,15 +74,22 @@ export const STATES = ['ready', 'working', 'ask', 'act', 'discard'] as const
 export type State = (typeof STATES)[number]
 
 /**
- * What each rule comes to: the state it gives, whether anything may be made of the lot while it holds, and whether it
- * goes on to what was made of it.
+ * What a rule comes to: the state it gives, whether anything may be made of the lot while it holds, whether it goes on
+ * to what was made of it, and what it means for sale where that is more than for the next step.
  */
-export const RULES: Record<ReasonCode, { state: State; make: Verdict; goesOn: boolean }> = {
+export interface Rule {
+  state: State
+  make: Verdict
+  goesOn: boolean
+  sale?: Verdict
+}
+
+/** What each rule comes to. */
+export const RULES: Record<Exclude<ReasonCode, 'made of'>, Rule> = {
   'bad sign': { state: 'discard', make: 'stop', goesOn: true },
   'above too long': { state: 'discard', make: 'stop', goesOn: true },
   'passed too late': { state: 'discard', make: 'stop', goesOn: true },
   'thrown away': { state: 'discard', make: 'stop', goesOn: true },
-  'made of': { state: 'ask', make: 'stop', goesOn: true },
   'time over, not read': { state: 'act', make: 'stop', goesOn: false },
   'not proven': { state: 'ask', make: 'stop', goesOn: true },
   'above again': { state: 'act', make: 'stop', goesOn: true },
@@ -92,14 +101,15 @@ export const RULES: Record<ReasonCode, { state: State; make: Verdict; goesOn: bo
   'film since the pH': { state: 'ask', make: 'stop', goesOn: true },
   'open sign': { state: 'ask', make: 'stop', goesOn: true },
   'may have passed late': { state: 'ask', make: 'stop', goesOn: true },
+  'pressed unread': { state: 'ask', make: 'stop', goesOn: true },
   'jars not read': { state: 'ask', make: 'ask', goesOn: false },
   rose: { state: 'ask', make: 'ask', goesOn: false },
   'put in since': { state: 'ask', make: 'stop', goesOn: false },
   'pieces not read': { state: 'ask', make: 'stop', goesOn: false },
-  'very salty': { state: 'ask', make: 'ask', goesOn: true },
+  'very salty': { state: 'ask', make: 'ask', goesOn: true, sale: 'stop' },
   'nothing alive': { state: 'ask', make: 'ask', goesOn: false },
   'mostly cooked': { state: 'ask', make: 'ask', goesOn: false },
-  'weak salt': { state: 'ask', make: 'ask', goesOn: false },
+  'weak salt': { state: 'ask', make: 'ask', goesOn: true },
   'slow to sour': { state: 'ask', make: 'ask', goesOn: false },
   young: { state: 'working', make: 'stop', goesOn: false },
   'above the line': { state: 'working', make: 'stop', goesOn: false },
@@ -115,3 +125,10 @@ export const RULES: Record<ReasonCode, { state: State; make: Verdict; goesOn: bo
   'time passed': { state: 'ready', make: 'pass', goesOn: false },
   'as it is': { state: 'ready', make: 'pass', goesOn: false },
 }
+
+/** The fact at the bottom of a chain of lots. */
+export const bottomOf = (reason: Reason): Exclude<Reason, { code: 'made of' }> =>
+  reason.code === 'made of' ? bottomOf(reason.facts.of) : reason
+
+/** The rule of a reason: of what a lot was made of, the rule that held there. A lot is never better than that. */
+export const ruleFor = (reason: Reason): Rule => RULES[bottomOf(reason).code]

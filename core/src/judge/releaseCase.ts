@@ -1,13 +1,12 @@
 import { headspaceOf } from '../bottle/run'
 import { volumeOf, type Composition } from '../composition/composition'
 import { USUAL_REFERENCE, type HeatReference } from '../keep/lethality'
-import type { Evidence, HeatRecord, Relief, ReleaseCase } from '../keep/release'
+import type { Relief, ReleaseCase } from '../keep/release'
 import { wayOf, type Treatment } from '../keep/ways'
 import type { EntryOf } from '../log/entry'
 import type { Book } from '../log/fold'
 import type { Lot } from '../log/lot'
 import type { Store } from '../log/kinds/bottle'
-import type { HeatPlace } from '../log/kinds/heat'
 import { lastPouredMs } from '../log/measured'
 import { calibrationAgeH, trustOf } from '../log/trust'
 import type { Verdict } from '../level'
@@ -16,9 +15,9 @@ import { allergensOf, ingredientsOf, labelBasis, unknownOf, type Ingredient } fr
 import { evidenceOf, heatRecordsOf } from '../stock/heatRecords'
 import { compositionOf } from '../stock/lotComposition'
 import { plainTell, tellReason, type Tell } from '../words/judgement'
-import { RULES } from './reasons'
-import type { Judge } from './judge'
-import { HOUR_MS, MINUTE_MS } from '../units/time'
+import { ruleFor } from './reasons'
+import type { Judge } from './judgement'
+import { HOUR_MS } from '../units/time'
 
 /** How a blend is to be bottled: what the maker chose, or what was recorded. Temperatures typed in °C, heights in m. */
 export interface BottlingChoice {
@@ -111,8 +110,8 @@ function judgedOf(judge: Judge, blend: Lot, bottled: Lot | undefined, nowMs: num
   const filled = (bottled && judge(bottled.id, nowMs)?.reasons) ?? []
   const own = filled.filter(({ code }) => OF_BOTTLES.includes(code))
   return [...pot, ...own].flatMap((reason) => {
-    const { make, goesOn } = RULES[reason.code]
-    const verdict: Verdict = make === 'ask' && goesOn ? 'stop' : make
+    const { make, sale } = ruleFor(reason)
+    const verdict: Verdict = sale ?? make
     return verdict === 'pass' ? [] : [{ verdict, sentence: tellReason(reason, tell) }]
   })
 }

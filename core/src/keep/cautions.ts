@@ -1,7 +1,7 @@
 import type { Allergen } from '../library/material'
 
 /** Where a caution is shown. */
-export type Step = 'pack' | 'ferment' | 'press' | 'blend' | 'bottle'
+export type Step = 'pack' | 'ferment' | 'read' | 'press' | 'blend' | 'bottle'
 
 /** What the step is about; only what is true of it. */
 export interface CautionContext {
@@ -14,13 +14,30 @@ export interface CautionContext {
   cooked?: boolean
   /** Hot sauce goes into glass. */
   hotFill?: boolean
+  /** A sign that was not settled, or that ends it. */
+  doubtful?: boolean
+  /** Salt of everything, evened out, percent. */
+  saltPct?: number
+  /** Vessels that ferment in one room. */
+  vessels?: number
   allergens?: readonly Allergen[]
   honey?: boolean
 }
 
 /** A caution with its number in the handbook's list and what to do. */
 export interface Caution {
-  id: 'botulism' | 'sale' | 'pressure' | 'capsaicin' | 'allergens' | 'honey' | 'scald'
+  id:
+    | 'botulism'
+    | 'sale'
+    | 'pressure'
+    | 'capsaicin'
+    | 'allergens'
+    | 'honey'
+    | 'scald'
+    | 'mould'
+    | 'salt'
+    | 'metals'
+    | 'meter'
   text: string
 }
 
@@ -33,6 +50,10 @@ interface Rule {
 }
 
 const always = () => true
+/** From so many vessels on their gas can fill a closed room. Judgement. */
+const MANY_VESSELS = 8
+/** Under this the wrong bacteria can win; over the other a food is called high in salt (FSA, from memory), percent. */
+const SALT_PCT = { least: 2, high: 1.5 } as const
 
 /** All of them, in the order they are told. */
 const RULES: readonly Rule[] = [
@@ -77,6 +98,45 @@ const RULES: readonly Rule[] = [
     steps: ['blend', 'bottle'],
     when: ({ liveSugar }) => liveSugar === true,
     text: 'Live and sweet: it ferments on and sealed bottles can burst. Keep it cold and vented, cook it, or leave the sugar out.',
+  },
+  {
+    id: 'pressure',
+    steps: ['pack', 'ferment'],
+    when: ({ vessels = 0 }) => vessels >= MANY_VESSELS,
+    text: ({ vessels = 0 }) =>
+      `${vessels} vessels in one room: their carbon dioxide is heavy and gathers low. Air the room before you go in, and do not sleep there.`,
+  },
+  {
+    id: 'mould',
+    steps: ['ferment'],
+    when: ({ doubtful }) => doubtful === true,
+    text: 'Mould, slime, a putrid smell: discard, do not taste, do not scoop it out and keep the rest. What you cannot tell, do not taste.',
+  },
+  {
+    id: 'salt',
+    steps: ['pack'],
+    when: ({ saltPct }) => saltPct !== undefined && saltPct < SALT_PCT.least,
+    text: ({ saltPct = 0 }) =>
+      `${saltPct.toFixed(1)} % salt, evened out: under about 2 % of the total the wrong bacteria can win. More salt, or a strong starter and a daily pH.`,
+  },
+  {
+    id: 'salt',
+    steps: ['bottle'],
+    when: ({ saltPct }) => saltPct !== undefined && saltPct >= SALT_PCT.high,
+    text: ({ saltPct = 0 }) =>
+      `${saltPct.toFixed(1)} % salt: people on low-salt diets should know. Print the salt on the label.`,
+  },
+  {
+    id: 'metals',
+    steps: ['pack'],
+    when: always,
+    text: 'No aluminium, copper, zinc or unlined iron with acid and salt: glass, food plastic, stainless steel, sound glaze.',
+  },
+  {
+    id: 'meter',
+    steps: ['read'],
+    when: always,
+    text: 'Let the sample cool to the temperature the meter was calibrated at, rinse the electrode, and replace buffers that are old.',
   },
   {
     id: 'capsaicin',

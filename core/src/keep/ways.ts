@@ -75,6 +75,15 @@ export const WAYS: readonly Way[] = [
   },
 ]
 
+/**
+ * The way to begin with: the one wished for, or where this sauce may not be kept so the first that it may; the wished
+ * one where none will do, which the page then says.
+ */
+export const usualWay = (wished: Treatment, known: KeepCase): Treatment => {
+  const may = (id: Treatment) => needsOf(id, known).every(({ verdict }) => verdict !== 'stop')
+  return may(wished) ? wished : (TREATMENTS.find(may) ?? wished)
+}
+
 /** A way by its id. */
 export const wayOf = (id: Treatment): Way => WAYS.find((way) => way.id === id) ?? (WAYS[0] as Way)
 

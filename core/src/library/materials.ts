@@ -12,8 +12,11 @@ const BY_ID = new Map(MATERIALS.map((material) => [material.id, material]))
 /** A material of the shipped library by id; the maker's own stand in the log's library. */
 export const materialById = (id: string): Material | undefined => BY_ID.get(id)
 
+/** Id of what is not listed. */
+export const UNKNOWN_ID = 'unknown'
+
 /** What an unknown name is taken for: a vegetable with wide ranges. */
-export const UNKNOWN_PRODUCE: Material = produce('vegetable', 'unknown', 'Unlisted produce', '#9aa58c', {
+export const UNKNOWN_PRODUCE: Material = produce('vegetable', UNKNOWN_ID, 'Unlisted produce', '#9aa58c', {
   water: [75, 88, 95],
   sugar: [1, 4, 12],
   ph: [4.5, 5.5, 6.4],

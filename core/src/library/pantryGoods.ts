@@ -28,7 +28,7 @@ export const PANTRY = [
   vinegar('wine-vinegar', 'White wine vinegar 6 %', '#dcd49c', 6, ['sulphites']),
   vinegar('red-wine-vinegar', 'Red wine vinegar 6 %', '#a35a5f', 6, ['sulphites']),
   vinegar('rice-vinegar', 'Rice vinegar 4.2 %', '#e6e2c8', 4.2),
-  vinegar('malt-vinegar', 'Malt vinegar 5 %', '#9a6a37', 5),
+  vinegar('malt-vinegar', 'Malt vinegar 5 %', '#9a6a37', 5, ['gluten'], ['barley vinegar']),
   pantry('acid', 'citric-acid', 'Citric acid', '#eef0e2', 200, {
     acidsPct: { citric: fixed(100) },
     teaspoonG: sourced({ low: 4, typical: 4.5, high: 5 }, SOURCES.practice),

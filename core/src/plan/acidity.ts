@@ -1,3 +1,4 @@
+import { FERMENTED_FALL } from '../ferment/settled'
 import { mix, type Composition } from '../composition/composition'
 import { ofMaterial } from '../composition/ingredient'
 import { mixturePh } from '../acid/mixture'
@@ -87,4 +88,18 @@ export function insurance(
       },
     ]
   })
+}
+
+/** Room a ferment wants under its start to show itself, pH; and the lowest target that is proposed. Judgement. */
+const TARGET_ROOM = 0.5
+const LOWEST_TARGET = 3.2
+
+/**
+ * A start so near its target, or under it, that two readings there prove nothing: the fruit's own acid brought it.
+ * `proposed` is a target that a ferment has to work for; `null` where the start leaves room.
+ * @param startPh as it works out, its lower end.
+ */
+export function nearTarget(startPh: number, targetPh: number): { proposed: number } | null {
+  if (startPh - targetPh >= FERMENTED_FALL) return null
+  return { proposed: Math.max(LOWEST_TARGET, Math.floor((startPh - TARGET_ROOM) * 10 + 1e-9) / 10) }
 }

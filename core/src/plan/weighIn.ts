@@ -64,9 +64,10 @@ export function saltForWeighed(plan: Plan, { steps }: WeighIn, ownSaltG = 0): nu
   const rowsG = sum(steps, 'row')
   const waterG = sum(steps, 'water')
   if (styleById(plan.style).saltPct === null || plan.saltPct === 0 || rowsG + waterG <= 0) return plan.saltG
-  const fromLots = plan.rows.some((row) => row.lotId)
+  // A jar of a bowl takes salt as its part of the bowl does; a brine beside other produce is only one thing more in it.
+  const split = plan.rows.length > 0 && plan.rows.every((row) => row.lotId)
   const plannedG = plan.rows.reduce((total, row) => total + row.massG, 0)
-  if (fromLots) return plannedG > 0 ? (plan.saltG * rowsG) / plannedG : plan.saltG
+  if (split) return plannedG > 0 ? (plan.saltG * rowsG) / plannedG : plan.saltG
   return saltDose(plan.saltBasis, plan.saltPct, { ingredientG: rowsG, waterG, ownSaltG }).saltG
 }
 

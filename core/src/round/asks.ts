@@ -1,5 +1,5 @@
-import type { Judge, Judgement } from '../judge/judge'
-import { RULES, type Reason, type ReasonCode } from '../judge/reasons'
+import type { Judge, Judgement } from '../judge/judgement'
+import { ruleFor, type Reason, type ReasonCode } from '../judge/reasons'
 import type { Chore } from '../library/chores'
 import { styleById } from '../library/styles'
 import type { EntryOf } from '../log/entry'
@@ -14,7 +14,8 @@ import { plainTell, type Tell } from '../words/judgement'
 import { taskWords, type TaskCode, type TaskFacts } from '../words/tasks'
 
 /**
- * What a lot wants today: what it is by its code, and in words. `chore` is recorded with one tap; without it the page named by `go` is opened.
+ * What a lot wants today: what it is by its code, and in words. `chore` is recorded with one tap; without it the
+ * page named by `go` is opened.
  * `key` stays the same while it is asked for; `dueMs` when it fell due, where it is a matter of time.
  */
 export interface Ask {
@@ -108,7 +109,7 @@ function askForReasons(ask: AskOf, { reasons }: Judgement): void {
   let reading = false
   for (const reason of reasons) {
     const code = TASK_OF[reason.code]
-    const { state } = RULES[reason.code]
+    const { state } = ruleFor(reason)
     if (!code || state === 'ready' || state === 'working') continue
     if (READINGS.includes(code)) {
       if (reading) continue
@@ -187,7 +188,7 @@ export function asksOf(
   return worstFirst(asks)
 }
 
-/** Why a lot may be pressed now: it is ready and no more time was given, or its maker called it and nothing stops it. */
+/** Why a lot may be pressed now: ready and no more time was given, or its maker called it and nothing stops it. */
 function pressReason({ decisions }: Lot, { state, make, reasons }: Judgement): Reason | 'called' | null {
   if (reasons.some(({ code }) => code === 'more time given')) return null
   if (state === 'ready') return reasons[0] ?? null

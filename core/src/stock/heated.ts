@@ -7,7 +7,7 @@ import type { Lot } from '../log/lot'
 import { lastPouredMs } from '../log/measured'
 import { heatRecordsOf } from './heatRecords'
 
-/** Enough heat, as measured, that what lived in a pot is counted dead: the minutes of the usual reference. Judgement. */
+/** Heat, as measured, after which a pot is counted dead: the minutes of the usual reference. Judgement. */
 const ENOUGH_MIN = USUAL_REFERENCE.minutes ?? 1.2
 
 /**

@@ -15,6 +15,8 @@ export interface Ingredient {
   massG: number
   allergens: readonly Allergen[]
   unknown: boolean
+  /** Which material of the library it is, where it is one. */
+  materialId?: string
   of: readonly Ingredient[]
 }
 
@@ -58,7 +60,7 @@ interface Lister {
 
 function materialOf({ book }: Lister, materialId: string, name: string, massG: number): Ingredient {
   const material = book.library.material(materialId)
-  return { name, massG, allergens: material?.allergens ?? [], unknown: !material, of: [] }
+  return { name, massG, allergens: material?.allergens ?? [], unknown: !material, materialId, of: [] }
 }
 
 /** Part of another lot: as what it is made of, or as one compound. */
@@ -127,6 +129,10 @@ export function ingredientsOf(
       return together(scaled(ingredientsOf(book, made.fromLotId, { nested, path: lister.path }), made.usedG))
   }
 }
+
+/** Whether a material is in a list, compounds opened. */
+export const contains = (parts: readonly Ingredient[], materialId: string): boolean =>
+  parts.some((part) => part.materialId === materialId || contains(part.of, materialId))
 
 /** Every allergen in a list, compounds opened. */
 export const allergensOf = (parts: readonly Ingredient[]): Allergen[] =>

@@ -2,8 +2,25 @@ import type { Draft } from '../log/entry'
 import type { Book } from '../log/fold'
 import { formatNumber } from '../units/number'
 
-/** Grams a scale and its rounding may be off before more counts as taken than there is. Judgement. */
-const SCALE_NOISE_G = 1
+/** Grams a scale and its rounding may be off before more counts as taken than there is; on every page. Judgement. */
+export const SCALE_NOISE_G = 0.5
+
+/** Takes from lots in stock: rows of a plan, parts of a pot. */
+interface Take {
+  lotId?: string | undefined
+  massG: number | null
+}
+
+/**
+ * The first lot that more is taken of than there is, all rows of it together; `null` where there is enough of each.
+ * @param leftG what is left of a lot, g; 0 for one that is not there.
+ */
+export function overdrawnLot(takes: readonly Take[], leftG: (lotId: string) => number): string | null {
+  const sums = new Map<string, number>()
+  for (const { lotId, massG } of takes) if (lotId) sums.set(lotId, (sums.get(lotId) ?? 0) + (massG ?? 0))
+  for (const [lotId, sumG] of sums) if (sumG > leftG(lotId) + SCALE_NOISE_G) return lotId
+  return null
+}
 
 /**
  * Why something may not be taken, moved or sent, or `null` where it may: a form asks before it writes.
@@ -24,12 +41,9 @@ export function refusalOf(book: Book, draft: Draft): string | null {
       const where = from === undefined ? '' : ` at ${from}`
       if ((draft.count ?? 0) > here)
         return here === 0 ? `None are left${where}.` : `Only ${here} ${here === 1 ? 'is' : 'are'} left${where}.`
-      if (
-        draft.kind === 'send' &&
-        ['sold', 'given'].includes(draft.how ?? 'sold') &&
-        lot.release?.decision !== 'released'
-      )
-        return 'Not released: it is not cleared to leave.'
+      // What is given away or eaten at home is a fact, released or not: a refused gift would make a recall lie.
+      if (draft.kind === 'send' && (draft.how ?? 'sold') === 'sold' && lot.release?.decision !== 'released')
+        return 'Not released: it is not cleared for sale.'
       return null
     }
     case 'use': {

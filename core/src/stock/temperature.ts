@@ -90,7 +90,8 @@ export function temperatureHistory(book: Book, lot: Lot, startMs: number, forWho
   return stays.flatMap(({ fromMs, place, said, cold }, index) => {
     const endMs = stays[index + 1]?.fromMs ?? Infinity
     if (endMs <= fromMs) return []
-    const here = points.filter(({ atMs }) => atMs >= fromMs && atMs < endMs)
+    // Read at the very moment of a move it was read before it.
+    const here = points.filter(({ atMs }) => (index === 0 ? atMs >= fromMs : atMs > fromMs) && atMs <= endMs)
     const known = lastAt(book, place, fromMs, lot.id)
     const stepC =
       known !== undefined && said !== undefined

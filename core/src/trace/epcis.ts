@@ -180,10 +180,13 @@ const laterEvents = (lot: Lot): EpcisEvent[] => [
   ),
   ...lot.sent.map((sent) => sentEvent(lot, sent)),
   ...lot.uses.map((use) => observed(use, lot.place, USED, [grams(lotClass(lot.id), use.massG)])),
-  ...(lot.discarded
-    ? [observed(lot.discarded, lot.place, DESTROYED, [allOf(lot, lot.discarded.massG ?? lot.madeG)])]
-    : []),
+  ...lot.lost.map((lost) => observed(lost, lot.place, DESTROYED, [grams(lotClass(lot.id), lost.massG ?? 0)])),
+  ...(lot.discarded ? [observed(lot.discarded, lot.place, DESTROYED, [destroyed(lot, lot.discarded)])] : []),
 ]
+
+/** What was thrown away with a lot: the bottles that were left then; what was sold before was not destroyed. */
+const destroyed = (lot: Lot, { massG }: EntryOf<'discard'>): EpcisQuantity =>
+  lot.bottles ? pieces(lot, lot.bottles.discarded) : grams(lotClass(lot.id), massG ?? lot.leftG)
 
 /**
  * What happened to a lot, to all it came from and all it went into, as an EPCIS 2.0 document: transformations

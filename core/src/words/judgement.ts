@@ -1,5 +1,5 @@
 import { SIGN_KINDS, type SignId } from '../ferment/signs'
-import type { Judgement } from '../judge/judge'
+import type { Judgement } from '../judge/judgement'
 import type { Reason, ReasonCode, ReasonFacts } from '../judge/reasons'
 import { formatNumber } from '../units/number'
 import { DAY_MS } from '../units/time'
@@ -61,6 +61,7 @@ const SAYS: { [Code in ReasonCode]: (facts: ReasonFacts[Code], tell: Tell) => st
       : `Something was put in since the last pH: it works out to at most ${ph(upperPh)}. Stir it, read it again.`,
   'jars not read': ({ marks }) =>
     `No pH was read in jar ${marks.join(', ')}. Only jars that were read may go on; say which one a reading is of.`,
+  'pressed unread': ({ marks }) => `Jar ${marks.join(', ')} was pressed, and no pH was read in it.`,
   'mostly cooked': ({ rawPct }) =>
     `Only ${formatNumber(rawPct)} % of its produce is raw and nothing starts it. Ask somebody who knows, and read it daily.`,
   'very salty': ({ saltInWaterPct }) =>
@@ -117,6 +118,7 @@ const RULE_SAYS: Record<ReasonCode, string> = {
   'put in since':
     'What could raise the pH makes the last reading say nothing; until it is read the mixture is worked out.',
   'jars not read': 'Jars of one lot differ.',
+  'pressed unread': 'Jars of one lot differ: only those that were read go on.',
   'mostly cooked': 'Less than half of it raw, and no starter: it may not start.',
   'very salty': 'From 10 % salt in the water no clock runs, and nobody knows the rest.',
   'weak salt': 'Under 2 % of everything (1.5 % with a strong starter), until it is mended or at target.',

@@ -50,34 +50,65 @@ const high = (r: Reading) => r.ph! + 1.645 * SD[classOf(r)]
 const low = (r: Reading) => r.ph! - 1.645 * SD[classOf(r)]
 const isClear = (r: Reading) => (classOf(r) === 'strip' ? r.ph! + 0.2 <= 4.6 + near : high(r) <= 4.6 + near)
 
-/** Temperature of the ferment at an hour. */
-function temperature({ readings, moves }: Ferment, hour: Hour): number {
-  const at = [{ hour: 0, c: 24 }, ...moves.map((m) => ({ hour: m.hour, c: m.saidC ?? (m.cold ? 4 : 24) }))]
-  const stay = at.filter((s) => s.hour <= hour).at(-1)!
-  const until = at.find((s) => s.hour > stay.hour)?.hour ?? Infinity
-  const here = readings.filter((r) => r.tempC !== null && r.hour >= stay.hour && r.hour < until)
-  const before = here.filter((r) => r.hour <= hour).at(-1)
-  const after = here.find((r) => r.hour > hour)
-  if (!before) return stay.c
-  if (!after) return before.tempC!
-  return before.tempC! + ((after.tempC! - before.tempC!) * (hour - before.hour)) / (after.hour - before.hour)
+/** A stretch of the temperature of a ferment, straight from one end to the other. */
+interface Line {
+  from: Hour
+  to: Hour
+  c0: number
+  c1: number
+}
+function linesOf({ readings, moves }: Ferment): Line[] {
+  const stays = [{ hour: 0, c: 24 }, ...moves.map((m) => ({ hour: m.hour, c: m.saidC ?? (m.cold ? 4 : 24) }))]
+  return stays.flatMap((stay, index) => {
+    const until = stays[index + 1]?.hour ?? 1e9
+    const here = readings.filter((r) => r.tempC !== null && r.hour >= stay.hour && r.hour < until)
+    const first = here[0]?.hour ?? until
+    return [
+      { from: stay.hour, to: first, c0: stay.c, c1: stay.c },
+      ...here.map((r, at) => {
+        const next = here[at + 1]
+        return { from: r.hour, to: next?.hour ?? until, c0: r.tempC!, c1: next?.tempC ?? r.tempC! }
+      }),
+    ]
+  })
 }
 
-/** Share of the time that is spent between two hours: Simpson's rule between every two things that happened. */
-function shareSpent(f: Ferment, from: Hour, to: Hour, times: number): number {
-  if (to <= from) return 0
-  const cuts = [from, to]
-  for (const r of f.readings) if (r.hour > from && r.hour < to) cuts.push(r.hour)
-  for (const m of f.moves) if (m.hour > from && m.hour < to) cuts.push(m.hour)
-  cuts.sort((a, b) => a - b)
+/** Share spent over part of a line, Simpson's rule; what was worked out before is kept. */
+function shareOnLine({ from, to, c0, c1 }: Line, until: Hour): number {
+  const at = (hour: Hour) => c0 + ((c1 - c0) * (hour - from)) / (to - from)
+  const n = c0 === c1 ? 2 : 40
+  const step = (until - from) / n
   let sum = 0
-  for (let i = 1; i < cuts.length; i++) {
-    const [a, b] = [cuts[i - 1]! + 1e-7, cuts[i]! - 1e-7]
-    const n = Math.abs(temperature(f, a) - temperature(f, b)) < 1e-9 ? 2 : 40
-    const step = (b - a) / n
-    for (let k = 0; k <= n; k++)
-      sum += ((k === 0 || k === n ? 1 : k % 2 ? 4 : 2) * step) / 3 / 24 / daysAllowed(temperature(f, a + k * step))
+  for (let k = 0; k <= n; k++) {
+    const weight = k === 0 || k === n ? 1 : k % 2 ? 4 : 2
+    sum += (weight * step) / 3 / 24 / daysAllowed(c0 === c1 ? c0 : at(from + k * step))
   }
+  return sum
+}
+const kept = new WeakMap<Ferment, { lines: Line[]; whole: number[] }>()
+function linesKept(f: Ferment) {
+  const found = kept.get(f) ?? { lines: linesOf(f), whole: [] }
+  if (!kept.has(f)) {
+    found.whole = found.lines.map((line) => (line.to > line.from ? shareOnLine(line, line.to) : 0))
+    kept.set(f, found)
+  }
+  return found
+}
+
+/** Temperature of the ferment at an hour. */
+function temperature(f: Ferment, hour: Hour): number {
+  const line = linesKept(f).lines.find((l) => hour >= l.from && hour < l.to)!
+  return line.c0 === line.c1 ? line.c0 : line.c0 + ((line.c1 - line.c0) * (hour - line.from)) / (line.to - line.from)
+}
+
+/** Share of the time that is spent from packing to an hour. */
+function shareSpent(f: Ferment, to: Hour, times: number): number {
+  const { lines, whole } = linesKept(f)
+  let sum = 0
+  lines.forEach((line, index) => {
+    if (line.to <= line.from || to <= line.from) return
+    sum += to >= line.to ? whole[index]! : shareOnLine(line, to)
+  })
   return sum / times
 }
 
@@ -224,7 +255,7 @@ const STATE_OF: Record<string, [State, Make]> = {
   film: ['ask', 'stop'],
   'pieces not proven': ['ask', 'stop'],
   'put in since': ['ask', 'stop'],
-  'made of': ['ask', 'stop'],
+  'pressed unread': ['ask', 'stop'],
   'not proven': ['ask', 'stop'],
   rose: ['ask', 'ask'],
   'very salty': ['ask', 'ask'],
@@ -240,8 +271,9 @@ const STATE_OF: Record<string, [State, Make]> = {
 const STATES: State[] = ['ready', 'working', 'ask', 'act', 'discard']
 const MAKES: Make[] = ['pass', 'ask', 'stop']
 function verdict(rules: string[], hair: boolean): Verdict {
-  const state = Math.max(...rules.map((r) => STATES.indexOf(STATE_OF[r]![0])))
-  const make = Math.max(...rules.map((r) => MAKES.indexOf(STATE_OF[r]![1])))
+  const of = (rule: string) => STATE_OF[rule.replace(/^of /, '')]!
+  const state = Math.max(...rules.map((rule) => STATES.indexOf(of(rule)[0])))
+  const make = Math.max(...rules.map((rule) => MAKES.indexOf(of(rule)[1])))
   return { state: STATES[state]!, make: MAKES[make]!, rules, hair }
 }
 
@@ -258,7 +290,7 @@ function timesOf(f: Ferment, now: Hour): number | null {
 function columnsOf(f: Ferment, now: Hour) {
   const readings = f.readings.filter((r) => r.ph !== null)
   const times = timesOf(f, now) ?? 1
-  const spent = (hour: Hour) => shareSpent(f, 0, hour, times)
+  const spent = (hour: Hour) => shareSpent(f, hour, times)
   const raised = f.putIn.filter((p) => p.raises && (p.upperPh === null || p.upperPh > 4.6)).map((p) => p.hour)
   const blendedReads = readings.filter((r) => r.of === 'blended')
   const agreed = blendedReads.find((b) =>
@@ -314,7 +346,7 @@ export function judgeFerment(f: Ferment, now: Hour): Verdict {
     if (!since.some((r) => r.of === 'blended')) rules.push('put in since')
   startRules(f, now, liquid, rules)
   const sour = liquid.newest
-  if (times !== null && sour && sour.ph! > 4.2 && shareSpent(f, 0, now, times) > 2) rules.push('slow')
+  if (times !== null && sour && sour.ph! > 4.2 && shareSpent(f, now, times) > 2) rules.push('slow')
   if (f.jars.length > 1 && blended.passed) {
     const read = new Set(readings.filter((r) => r.hour <= now).flatMap((r) => r.marks))
     if (f.jars.some((mark) => !read.has(mark))) rules.push('jars unread')
@@ -325,7 +357,7 @@ export function judgeFerment(f: Ferment, now: Hour): Verdict {
 
 /** Within a hair of one of the other lines of time. */
 function hairs(f: Ferment, now: Hour, spent: (hour: Hour) => number, times: number | null): boolean {
-  const all = shareSpent(f, 0, now, times ?? 1)
+  const all = shareSpent(f, now, times ?? 1)
   return [0.5, 1, 1.4, 2].some((line) => Math.abs(spent(now) - line) < 1e-4 || Math.abs(all - line) < 1e-4)
 }
 
@@ -336,8 +368,9 @@ function startRules(f: Ferment, now: Hour, liquid: Column, rules: string[]) {
   const blended = f.readings.filter((r) => r.ph !== null && r.of === 'blended' && r.hour <= now).at(-1)
   const salt = saltNow(f, now)
   if (salt < 2 - 0.005 && !(blended && blended.ph! <= f.targetPh)) rules.push('weak')
-  if (blended && startPhOf(f) - blended.ph! >= 0.3) return
-  if (!f.alive) rules.push('no life')
+  const alive = f.alive || f.putIn.some((p) => p.what === 'pear' && p.hour <= now)
+  if (!alive) rules.push('no life')
+  else if (blended && startPhOf(f) - blended.ph! >= 0.3) return
   else if (!liquid.passed && f.rawPct < 50) rules.push('half cooked')
 }
 
@@ -368,12 +401,17 @@ const GOES_ON = [
   'open sign',
   'film',
   'very salty',
+  'weak',
 ]
 
-/** What stops in a ferment for what was taken of it at an hour; mould seen and all thrown away later count too. */
-function carried(f: Ferment, hour: Hour): boolean {
-  const then = judgeFerment(f, hour).rules.some((rule) => GOES_ON.includes(rule))
-  return then || f.discardedHour !== null || signRules(f.looks, f.readings, Infinity).includes('bad sign')
+/** What goes on from a ferment to what was taken of it at an hour; mould seen and all thrown away later count too. */
+function carried(f: Ferment, hour: Hour): string[] {
+  const then = judgeFerment(f, hour).rules.filter((rule) => GOES_ON.includes(rule))
+  const later = [
+    ...(f.discardedHour !== null ? ['thrown away'] : []),
+    ...signRules(f.looks, f.readings, Infinity).filter((rule) => rule === 'bad sign'),
+  ]
+  return [...then, ...later].map((rule) => `of ${rule}`)
 }
 
 /** How far the time of a source had gone when something was taken of it, and how it went on until then. */
@@ -421,8 +459,8 @@ export function judgeBase(life: Life, now: Hour): Verdict {
   const base = life.base as Base
   const { column: c } = baseColumn(life, now)
   const rules: string[] = []
-  if (carried(life.ferment, base.hour)) rules.push('made of')
-  if (unreadPressed(life.ferment, base)) rules.push('made of')
+  rules.push(...carried(life.ferment, base.hour))
+  if (unreadPressed(life.ferment, base)) rules.push('of pressed unread')
   rules.push(...ownRules(c))
   return verdict(rules, c.nearLimit || judgeFerment(life.ferment, base.hour).hair)
 }
@@ -442,7 +480,7 @@ function ownRules(c: Column): string[] {
   return ['ready']
 }
 
-const ON_FROM_BASE = [...GOES_ON, 'made of', 'not proven']
+const ON_FROM_BASE = [...GOES_ON, 'not proven']
 
 /** A pot at an hour after it was poured. */
 export function judgePot(life: Life, now: Hour): Verdict {
@@ -450,8 +488,12 @@ export function judgePot(life: Life, now: Hour): Verdict {
   const f = life.ferment
   const rules = signRules(pot.looks, pot.readings, now)
   const ofFerment = pot.fromFerment || !life.base
-  if (ofFerment ? carried(f, pot.hour) : judgeBase(life, pot.hour).rules.some((rule) => ON_FROM_BASE.includes(rule)))
-    rules.push('made of')
+  const before = ofFerment
+    ? carried(f, pot.hour)
+    : judgeBase(life, pot.hour)
+        .rules.filter((rule) => ON_FROM_BASE.includes(rule) || rule.startsWith('of '))
+        .map((rule) => `of ${rule.replace(/^of /, '')}`)
+  rules.push(...before)
   const hair = ofFerment ? judgeFerment(f, pot.hour).hair : judgeBase(life, pot.hour).hair
   const source = ofFerment ? fermentSource(f, pot.hour) : baseColumn(life, pot.hour).source
   const { column: c } = columnAfter(source, pot.hour, pot.predictedHigh <= 4.6, pot.readings, null, now)

@@ -176,7 +176,7 @@ describe('each style, followed', () => {
   })
 
   it('the paste carries its allergen to the lot, stays cold-stirred, and is about 29 % salt', () => {
-    const { log, lotId, lot } = pack('paste', [row('shrimp', 1000)], { saltG: 400 })
+    const { log, lotId } = pack('paste', [row('shrimp', 1000)], { saltG: 400 })
     expect(compositionOf(log.book(), lotId)!.allergens).toEqual(['crustacean'])
     expect(saltPct(log, lotId)).toBeCloseTo(28.9, 1)
     expect(titlesAt(log.book(), lotId, START + 4 * DAY_MS)).toEqual(['Stir the paste'])

@@ -1,0 +1,68 @@
+import type { Verdict } from '../level'
+import { ruleFor, STATES, type Reason, type State } from './reasons'
+
+/** What a forecast says of a lot, as the judge needs it. Times in hours since packing; gas mmol/kg a day. */
+export interface Foresight {
+  crossing: Record<'liquid' | 'blended', { likelyH: number; lateH: number }> | null
+  gasPerDay: number
+  flag: 'none' | 'behind' | 'distrust' | 'rise'
+  why: string
+}
+
+/** The time above 4.6 of a lot: share that is spent, when it will be over, ms; whether any of it is assumed. */
+export interface Clock {
+  spent: number
+  dueMs: number
+  assumed: boolean
+  passed: boolean
+  state: 'running' | 'act' | 'over'
+}
+
+/** Where a lot stands at a moment: every reason, the one that decides first; what it means for the next step. */
+export interface Judgement {
+  lotId: string
+  atMs: number
+  state: State
+  reasons: readonly Reason[]
+  /** Whether anything may be made of it, and the reason that decides. */
+  make: Verdict
+  makeBecause: Reason | null
+  clock: Clock | null
+  /** Its jars, where there are several, and whether a pH of each was read. */
+  jars: readonly { mark: string; read: boolean }[]
+  /** A forecast of when it passed 4.6 would tell more. */
+  wantsForesight: boolean
+}
+
+/** Asks the judge of a lot at a moment, ms; `null` for a lot that is not in the book or was never packed. */
+export type Judge = (lotId: string, atMs: number) => Judgement | null
+
+const worst = (reasons: readonly Reason[]): State =>
+  reasons.reduce<State>((state, reason) => {
+    const its = ruleFor(reason).state
+    return STATES.indexOf(its) > STATES.indexOf(state) ? its : state
+  }, 'ready')
+
+/** Reasons in the order they weigh, those of one weight as they came. */
+const byWeight = (reasons: readonly Reason[]): Reason[] =>
+  [...reasons].sort((a, b) => STATES.indexOf(ruleFor(b).state) - STATES.indexOf(ruleFor(a).state))
+
+const VERDICT_WEIGHT: readonly Verdict[] = ['pass', 'ask', 'stop']
+
+export function judgementOf(
+  lotId: string,
+  atMs: number,
+  found: readonly Reason[],
+  more: Pick<Judgement, 'clock' | 'jars' | 'wantsForesight'>,
+): Judgement {
+  const reasons = byWeight(found)
+  const makeBecause = reasons.reduce<Reason | null>((decides, reason) => {
+    const weight = VERDICT_WEIGHT.indexOf(ruleFor(reason).make)
+    return weight > (decides ? VERDICT_WEIGHT.indexOf(ruleFor(decides).make) : 0) ? reason : decides
+  }, null)
+  return {
+    ...{ lotId, atMs, reasons, makeBecause, ...more },
+    state: worst(reasons),
+    make: makeBecause ? ruleFor(makeBecause).make : 'pass',
+  }
+}

@@ -1,0 +1,89 @@
+import { phBand } from '../blend/forecast'
+import { PH_LINE, PIECES_TIMES, saltTimes, spentBetween } from '../ferment/clock'
+import type { Book } from '../log/fold'
+import type { Lot } from '../log/lot'
+import { compositionOf } from '../stock/lotComposition'
+import { HOUR_MS } from '../units/time'
+import type { Columns } from './fermenting'
+import { samplesOf, weakestSaltInWater, type History } from './history'
+import type { Foresight } from './judgement'
+import { spentBy, type Inherited, type Stand } from './lineage'
+import { timeAbove, type Begin, type Crossing } from './passing'
+
+const crossingOf = (foresight: Foresight | undefined, of: 'liquid' | 'blended', startMs: number): Crossing | null => {
+  const crossing = foresight?.crossing?.[of]
+  return crossing
+    ? { likelyMs: startMs + crossing.likelyH * HOUR_MS, lateMs: startMs + crossing.lateH * HOUR_MS }
+    : null
+}
+
+/** The time above 4.6 of a lot, reckoned on from what it was made of. */
+export interface Reckoned {
+  columns: Columns
+  /** How many times the time allowed salt makes it; `null` where no clock runs. */
+  times: number | null
+  /** Share spent until a moment, ms, had it never passed. */
+  spentAt: (ms: number) => number
+  /** Share that the time since its beginning alone comes to. */
+  elapsed: number
+  /** The one ferment a forecast could tell of, and what it tells. */
+  ferment: Lot | null
+  foresight: Foresight | undefined
+}
+
+/** What is pressed or filled stands where it stood; a mixture, where it works out to, at its upper end. */
+function startsUnder(book: Book, { made, id }: Lot, sourcesUnder: boolean): boolean {
+  if (made.kind === 'stock') return true
+  if (made.kind !== 'blend') return sourcesUnder
+  const worked = () => {
+    const composition = compositionOf(book, id, Date.parse(made.at))
+    return composition && phBand([composition])?.high
+  }
+  const upper = made.predictedPh?.high ?? worked() ?? null
+  return upper !== null && upper <= PH_LINE
+}
+
+/** A base goes on where its ferment stood: not proven there, its time is reckoned from there. */
+const beginFor = (begin: Begin, source: Stand | null, of: 'liquid' | 'blended'): Begin => {
+  const column = source?.columns?.[of]
+  return !source || begin.under || !column || column.passed ? begin : { ...begin, atMs: source.history.startMs }
+}
+
+/** Reckons the time above 4.6 of a lot at a moment, ms. */
+export function reckon(
+  book: Book,
+  history: History,
+  from: Inherited,
+  atMs: number,
+  foresee: (lotId: string) => Foresight | undefined,
+): Reckoned {
+  const { lot, startMs } = history
+  const isFerment = lot.made.kind === 'plan'
+  const times = isFerment ? saltTimes(weakestSaltInWater(history, atMs)) : 1
+  const own = (a: number, b: number) => spentBetween(history.temperature, a, b, times ?? 1)
+  const source = isFerment ? null : from.source
+  const begin: Begin = {
+    atMs: startMs,
+    spent: source ? spentBy(source, startMs) : 0,
+    under: !isFerment && startsUnder(book, lot, from.under),
+  }
+  const unproven = source?.columns && !source.columns.blended.passed
+  const spentAt = (ms: number) => (unproven && ms <= startMs ? source.spentAt(ms) : begin.spent + own(startMs, ms))
+  const ferment = isFerment ? lot : (source?.ferment ?? null)
+  // Only what is of one ferment alone passed when that did.
+  const foresight = ferment && (isFerment || lot.made.kind === 'press') ? foresee(ferment.id) : undefined
+  const samples = samplesOf(history)
+  const raised = history.additions
+    .filter(({ raises, upperPh }) => raises && (upperPh === null || upperPh > PH_LINE))
+    .map((addition) => addition.atMs)
+  const packedMs = ferment ? Date.parse(ferment.packed?.at ?? ferment.made.at) : 0
+  const column = (of: 'liquid' | 'blended') =>
+    timeAbove(samples[of], {
+      ...{ begin: beginFor(begin, source, of), nowMs: atMs, spentAt, raised },
+      limit: history.pieces && of === 'blended' ? PIECES_TIMES : 1,
+      crossing: crossingOf(foresight, of, packedMs),
+    })
+  const blended = column('blended')
+  const columns = { blended, liquid: history.pieces ? column('liquid') : blended }
+  return { columns, times, spentAt, elapsed: own(startMs, atMs), ferment, foresight }
+}
