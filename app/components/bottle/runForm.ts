@@ -8,6 +8,8 @@ import {
   HEAT_REFERENCES,
   InvalidInput,
   ownReference,
+  pressureAt,
+  pressureVerdict,
   STORES,
   TREATMENTS,
   USUAL_REFERENCE,
@@ -82,7 +84,8 @@ export function freshRun(lot: Lot | undefined, formatId: string, known: KeepCase
     place: 'Cellar',
     retained: 0,
     testBottle: treatment === 'live-cold',
-    closing: 'tight',
+    // What would be stopped shut tight begins vented.
+    closing: tightStops(known) ? 'vented' : 'tight',
     netG: [],
     referenceId: USUAL_REFERENCE.id,
     refC: 93.3,
@@ -96,6 +99,10 @@ export function freshRun(lot: Lot | undefined, formatId: string, known: KeepCase
     wantedC: 82,
   }
 }
+
+/** Live bottles shut tight that a test bottle would not do for. */
+const tightStops = (known: KeepCase | null): boolean =>
+  known !== null && known.live && pressureVerdict(pressureAt(known, 'cold').bar, 'test bottle') === 'stop'
 
 /** The reference chosen; one of the maker's own may still be wrong, and says so. */
 export interface ChosenReference {

@@ -42,6 +42,8 @@ export const WEAK_SALT = { usual: 2, strongStarter: 1.5 } as const
 /** Nothing read by so many days, or by half of the time, wants a reading. Judgement. */
 const FIRST_READING_DAYS = 2
 const HALF = 0.5
+/** From this share of their time on pieces press. Judgement. */
+const PRESSING = 0.7
 
 /** The time above 4.6: of one kind of sample. */
 function lateReasons({ liquid, blended }: Columns, pieces: boolean): Reason[] {
@@ -87,12 +89,13 @@ function unprovenReasons({ history, columns, atMs, times, tempC, due }: Case): R
   // The liquid passed; the pieces have twice the time.
   if (times !== null && blended.spent >= PIECES_TIMES)
     return [{ code: 'pieces not read', facts: { spent: blended.spent } }]
-  const read = blended.newest
+  const ground = history.acidity.findLast(({ of, atMs: readMs }) => of === 'blended' && readMs <= atMs)
   const dueMs = due(PIECES_TIMES, blended.spent)
-  if (!read) return [{ code: 'liquid only', facts: { ph: newest.ph } }]
-  return blended.spent > PIECES_TIMES * 0.7
-    ? [{ code: 'behind', facts: { ph: read.ph, ageMs, tempC, dueMs } }]
-    : [{ code: 'above the line', facts: { ph: read.ph, dueMs } }]
+  if (blended.newest && blended.spent > PIECES_TIMES * PRESSING)
+    return [{ code: 'behind', facts: { ph: (ground ?? blended.newest).ph, ageMs, tempC, dueMs } }]
+  return ground
+    ? [{ code: 'above the line', facts: { ph: ground.ph, dueMs } }]
+    : [{ code: 'liquid only', facts: { ph: (liquid.newest ?? newest).ph } }]
 }
 
 /** A pH that rose; liquid and pieces are two things, each is laid beside its own, since something was put in last. */

@@ -3,9 +3,20 @@ import { formatNumber } from '../units/number'
 import type { Range, Working } from '../working'
 import { boilingMinutesAdded, boilingPointC } from './boiling'
 import { lethality, LONGEST_GAP_MIN, type HeatPoint, type HeatReference } from './lethality'
-import { bottlePressure, STOP_BAR, WARN_BAR } from '../ferment/pressure'
+import { bottlePressure } from '../ferment/pressure'
 import { ONE_SIDED, PH_SD, type Trust } from '../log/trust'
-import { BOIL_MIN, FILL_LEAST_C, RELEASE_PH, storeRefusal, wayOf, type KeepCase, type Treatment } from './ways'
+import {
+  BOIL_MIN,
+  FILL_LEAST_C,
+  pressureAt,
+  pressureVerdict,
+  RELEASE_PH,
+  storeRefusal,
+  wayOf,
+  type KeepCase,
+  type Relief,
+  type Treatment,
+} from './ways'
 import type { Verdict } from '../level'
 
 /** Hours a blend needs before its pH is taken as evened out. Common practice. */
@@ -90,10 +101,6 @@ const TRUST_WORDS: Record<Trust, string> = {
   unchecked: 'a meter not checked of late',
   strip: 'strips',
 }
-
-/** What lets gas out of a live bottle kept cold, or tells of it in time. */
-export const RELIEFS = ['none', 'vented', 'squeeze', 'test bottle'] as const
-export type Relief = (typeof RELIEFS)[number]
 
 const seen = (...found: (Evidence | undefined)[]): Evidence[] => found.flatMap((one) => one ?? [])
 
@@ -204,9 +211,7 @@ function pressureCheck(input: ReleaseCase): ReleaseCheck {
       : { ...check, verdict: 'ask', sentence: 'It is live until its heat was measured: a plan to cook it is no heat.' }
   const refusal = storeRefusal(treatment, store, keepCaseOf(input))
   const bar = (tempC: number) => bottlePressure(sugarGPerL.high, tempC, headspace)
-  // Judged where it stands: a cold bottle in a warm fridge, one on the shelf in the sun.
-  const storeC = store === 'shelf' ? WARM_SHELF_C : COLD_STORE_C
-  const there = bar(storeC)
+  const { tempC: storeC, bar: there } = pressureAt(input, store)
   const working: Working = {
     what: 'Pressure once the sugar is gone',
     formula: 'p = 1.013 V / (0.9 B + h × 273/T), V = 0.489 × sugar / 1.977',
@@ -219,24 +224,17 @@ function pressureCheck(input: ReleaseCase): ReleaseCheck {
   }
   const figure = `Up to ${formatNumber(there, 1)} bar at ${storeC} °C if all its sugar ferments`
   if (refusal) return { ...check, verdict: 'stop', sentence: refusal.reason, working }
-  if (there <= WARN_BAR) return { ...check, verdict: 'pass', sentence: `${figure}. Keep it ${store}.`, working }
-  if (relief !== 'none')
-    return { ...check, verdict: 'ask', sentence: `${figure}. ${RELIEF_WORDS[relief]} Cold only slows it.`, working }
-  return there > STOP_BAR
-    ? {
-        ...check,
-        verdict: 'stop',
-        sentence: `${figure}: live and sweet bottles burst. Vent them, fill squeeze bottles, keep a test bottle in view, cook it, or leave the sugar out.`,
-        working,
-      }
-    : { ...check, verdict: 'ask', sentence: `${figure}. Cold only slows it: vent it, keep a test bottle.`, working }
+  const verdict = pressureVerdict(there, relief)
+  const then = {
+    pass: `Keep it ${store}.`,
+    ask: `${RELIEF_WORDS[relief]} Cold only slows it.`,
+    stop: 'Live and sweet bottles burst: vent them or fill soft ones, cook it, or leave the sugar out.',
+  }[verdict]
+  return { ...check, verdict, sentence: `${figure}. ${then}`, working }
 }
 
-/** Where a bottle is judged: on a shelf in the sun, in a fridge that is not the coldest, °C. Judgement. */
-const WARM_SHELF_C = 35
-const COLD_STORE_C = 8
-
-const RELIEF_WORDS: Record<Exclude<Relief, 'none'>, string> = {
+const RELIEF_WORDS: Record<Relief, string> = {
+  none: 'Vent it, keep a test bottle.',
   vented: 'Vented bottles let it out: open each every three days, over a sink, away from your face.',
   squeeze: 'A squeeze bottle swells before it bursts: let the gas out when it is tight.',
   'test bottle': 'The plastic test bottle tells in time: hard as a ball, cool and vent them all.',

@@ -138,15 +138,49 @@ function phNeed({ upperPh, measured }: KeepCase, limit: number, because: string)
 const worstBar = ({ sugarGPerL, headspace }: KeepCase, tempC: number) =>
   bottlePressure(sugarGPerL.high, tempC, headspace)
 
+/** What lets gas out of a live bottle, or tells of it in time. */
+export const RELIEFS = ['none', 'vented', 'squeeze', 'test bottle'] as const
+export type Relief = (typeof RELIEFS)[number]
+
+/** Where a bottle is judged: on a shelf in the sun, in a fridge that is not the coldest, °C. Judgement. */
+const STORE_C = { shelf: 35, cold: 8, frozen: 8 } as const
+/** A test bottle tells in time up to this; over it the others are not waited for, bar. Judgement. */
+const TEST_BOTTLE_BAR = 3
+
+/** How warm it is where bottles stand, °C, and the gauge pressure there once all sugar is gas, bar, the upper end. */
+export function pressureAt(
+  known: Pick<KeepCase, 'sugarGPerL' | 'headspace'>,
+  store: keyof typeof STORE_C,
+): { tempC: number; bar: number } {
+  const tempC = STORE_C[store]
+  return { tempC, bar: bottlePressure(known.sugarGPerL.high, tempC, known.headspace) }
+}
+
+/** What a pressure comes to: ordinary bottles are not made for any; vented or soft ones let it out. */
+export function pressureVerdict(bar: number, relief: Relief): Verdict {
+  if (bar <= WARN_BAR) return 'pass'
+  if (relief === 'vented' || relief === 'squeeze') return 'ask'
+  return bar <= (relief === 'test bottle' ? TEST_BOTTLE_BAR : STOP_BAR) ? 'ask' : 'stop'
+}
+
+/** Kept cold and live: never refused for its gas alone, since bottles can be vented or soft. */
 function pressureNeed(known: KeepCase): Need {
-  const what = `Under ${WARN_BAR} bar when warm`
+  const what = `Under ${WARN_BAR} bar where it stands`
   if (!known.live) return { what, verdict: 'pass', sentence: 'Nothing alive in it by what is logged.' }
-  const bar = worstBar(known, 35)
-  const figure = `Up to ${formatNumber(known.sugarGPerL.high, 1)} g/L of sugar: ${formatNumber(bar, 1)} bar at 35 °C, ${formatNumber(worstBar(known, 4), 1)} at 4 °C`
-  if (bar > STOP_BAR) return { what, verdict: 'stop', sentence: `${figure}. Bottles burst: cook it, or less fruit.` }
-  if (bar > WARN_BAR)
-    return { what, verdict: 'ask', sentence: `${figure}. Cold only slows it: vent it, keep a test bottle.` }
-  return { what, verdict: 'pass', sentence: `${figure}.` }
+  const { tempC, bar } = pressureAt(known, 'cold')
+  const figure = `Up to ${formatNumber(known.sugarGPerL.high, 1)} g/L of sugar: ${formatNumber(bar, 1)} bar at ${tempC} °C, ${formatNumber(worstBar(known, 35), 1)} at 35 °C`
+  switch (pressureVerdict(bar, 'test bottle')) {
+    case 'pass':
+      return { what, verdict: 'pass', sentence: `${figure}.` }
+    case 'ask':
+      return { what, verdict: 'ask', sentence: `${figure}. Cold only slows it: vent it, keep a test bottle.` }
+    case 'stop':
+      return {
+        what,
+        verdict: 'ask',
+        sentence: `${figure}. Tight bottles burst: only vented or soft ones, or cook it, or less fruit.`,
+      }
+  }
 }
 
 /** Air in the bottle chosen against the least share a way asks. */

@@ -512,13 +512,12 @@ describe('also mended', () => {
 
   it('a way of keeping that the pot is refused is never preselected', () => {
     const known = {
-      ...{ upperPh: 3.6, measured: true, limitPh: 4, live: true, headspace: 0.06, altitudeM: 0 },
+      ...{ upperPh: 4.3, measured: true, limitPh: 4, live: true, headspace: 0.06, altitudeM: 0 },
       sugarGPerL: { low: 20, typical: 30, high: 40 },
     }
-    expect([usualWay('live-cold', known), usualWay('live-cold', { ...known, sugarGPerL: exactly(0.2) })]).toEqual([
-      'frozen',
-      'live-cold',
-    ])
+    expect(usualWay('cooked-hot-fill', known), 'none will do: the page says so').toBe('cooked-hot-fill')
+    expect(usualWay('cooked-hot-fill', { ...known, upperPh: 4.15, limitPh: 4.2 })).toBe('live-cold')
+    expect(usualWay('live-cold', { ...known, upperPh: 3.6 })).toBe('live-cold')
   })
 
   it('the trace file destroys the bottles that were left, not those that were sold, and jars thrown away before', () => {

@@ -10,6 +10,7 @@ import {
   keepCaseOf,
   lethality,
   needsOf,
+  pressureVerdict,
   ownReference,
   rampMinutes,
   shrinkPct,
@@ -150,8 +151,19 @@ describe('ways of keeping', () => {
       .filter((need) => need.verdict === 'stop')
       .map((need) => need.what)
 
-  it('live and sweet stands nowhere but cooked; over the reference’s pH nothing is cooked by it; without a pH nothing goes', () => {
-    expect(stops('live-cold')).toEqual([`Under ${WARN_BAR} bar when warm`])
+  it('live and sweet is kept cold in vented or soft bottles; over the reference’s pH nothing is cooked by it; without a pH nothing goes', () => {
+    expect(stops('live-cold')).toEqual([])
+    expect(needsOf('live-cold', sweet).find(({ what }) => what.startsWith(`Under ${WARN_BAR} bar`))).toMatchObject({
+      verdict: 'ask',
+      sentence: expect.stringMatching(/at 8 °C.*only vented or soft ones/),
+    })
+    const reliefs = ['none', 'test bottle', 'squeeze', 'vented'] as const
+    expect([0.4, 0.9, 2, 5].map((bar) => reliefs.map((relief) => pressureVerdict(bar, relief)))).toEqual([
+      ['pass', 'pass', 'pass', 'pass'],
+      ['ask', 'ask', 'ask', 'ask'],
+      ['stop', 'ask', 'ask', 'ask'],
+      ['stop', 'stop', 'ask', 'ask'],
+    ])
     expect(stops('cooked-hot-fill')).toEqual([])
     expect(stops('cooked-hot-fill', { upperPh: 4.15, limitPh: 4.2 })).toHaveLength(1)
     for (const id of ['live-cold', 'frozen', 'cooked-hot-fill', 'boiled-in-jar'] as const)
