@@ -25,6 +25,13 @@ const DATE_CALLS = [
   { selector: 'NewExpression[callee.name="Date"][arguments.length=0]', message: 'Now comes from the one clock.' },
   { selector: 'CallExpression[callee.name="dayjs"][arguments.length=0]', message: 'Now comes from the one clock.' },
 ]
+/** Sentences are for people: what is decided is decided by codes. */
+const SAID = '/^(title|why|sentence|words)$/'
+const SENTENCES = [
+  `BinaryExpression[operator=/^[!=]==?$/]:matches([left.property.name=${SAID}], [right.property.name=${SAID}]):has(> Literal)`,
+  `CallExpression[callee.object.property.name=${SAID}][callee.property.name=/^(startsWith|endsWith|includes|match|search|indexOf)$/]`,
+  'BinaryExpression[operator=/^[!=]==?$/][left.property.name="name"][right.value=/^[A-Z]/]',
+].map((selector) => ({ selector, message: 'Nothing is decided on words: compare a code or an id.' }))
 /** Core is told the time and the chance. */
 const CHANCE = [
   {
@@ -112,18 +119,18 @@ export default withNuxt(
     files: ['core/src/**'],
     rules: {
       ...only('\\.{1,2}/|zod$|ulid$|pure-rand/|cdigit$'),
-      ...syntax(...DATE_CALLS, ...CHANCE, ...COMPARED),
+      ...syntax(...DATE_CALLS, ...CHANCE, ...COMPARED, ...SENTENCES),
       'no-restricted-globals': ['error', 'window', 'document', 'fetch', 'localStorage'],
     },
   },
-  { files: ['core/src/library/**'], rules: syntax(...DATE_CALLS, ...CHANCE) },
+  { files: ['core/src/library/**'], rules: syntax(...DATE_CALLS, ...CHANCE, ...SENTENCES) },
   { files: ['server/**'], rules: { ...only('\\.{1,2}/|@lactofer/core$|pure-rand/|zod$'), ...syntax(...DATE_CALLS) } },
   { files: ['demo/**'], rules: { ...only('\\./|@lactofer/core$|pure-rand/'), ...syntax(...DATE_CALLS) } },
   {
     files: ['app/**'],
     rules: {
-      ...syntax(...DATE_CALLS, ...COMPARED),
-      'vue/no-restricted-syntax': ['error', ...DATE_CALLS, ...COMPARED],
+      ...syntax(...DATE_CALLS, ...COMPARED, ...SENTENCES),
+      'vue/no-restricted-syntax': ['error', ...DATE_CALLS, ...COMPARED, ...SENTENCES],
       'no-restricted-imports': [
         'error',
         { patterns: [{ group: ['dayjs'], message: 'Dates in words and fields go through ~/clock/moments.' }] },

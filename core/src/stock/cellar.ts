@@ -11,7 +11,7 @@ export interface CellarRow {
   massG: number
   bestBefore: string | null
   retained: boolean
-  words: string
+  searchText: string
 }
 
 /** Where a stock stands when nobody said. */
@@ -49,7 +49,7 @@ export function cellarRows(book: Book, gone = false): CellarRow[] {
       massG,
       bestBefore,
       retained,
-      words: words(lot, place),
+      searchText: words(lot, place),
     })
     if (lot.bottles) {
       const each = lot.bottles.made > 0 ? lot.madeG / lot.bottles.made : 0
@@ -80,7 +80,7 @@ export function findRows(
     (row) =>
       (!kind || row.lot.kind === kind) &&
       (!place || row.place === place) &&
-      sought.every((word) => row.words.includes(word)),
+      sought.every((word) => row.searchText.includes(word)),
   )
   const code = (a: CellarRow, b: CellarRow) => (a.lot.code < b.lot.code ? -1 : a.lot.code > b.lot.code ? 1 : 0)
   switch (order) {

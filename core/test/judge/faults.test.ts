@@ -4,7 +4,6 @@ import {
   bottlePressure,
   compositionOf,
   epcisOf,
-  exactly,
   fermentCaseOf,
   heatWords,
   historyOf,
