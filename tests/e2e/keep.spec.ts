@@ -1,21 +1,10 @@
 import { readFile } from 'node:fs/promises'
 import type { Page } from '@playwright/test'
-import { withCheck, writeFile, type Draft, type Entry } from '../../core/src/index'
+import { withCheck, type Draft } from '../../core/src/index'
 import { day, notebook, START } from '../../core/test/log/build'
 import { pdfText } from './paper'
-import { expect, expectAccessible, field, figure, test } from './steps'
+import { expect, expectAccessible, field, figure, openLog, test } from './steps'
 
-/** Opens the application on a day of a log that was written elsewhere. */
-async function openLog(page: Page, entries: readonly Entry[], days: number) {
-  await page.clock.install({ time: START + days * 86_400_000 })
-  await page.goto('/logbook')
-  await page.locator('input[type=file]').setInputFiles({
-    name: 'log.json',
-    mimeType: 'application/json',
-    buffer: Buffer.from(writeFile(entries, day(days))),
-  })
-  await expect(page.getByText(/new entries taken in/)).toBeVisible()
-}
 const VINEGAR = { materialId: 'white-vinegar', name: 'White vinegar 5 %', massG: 400 }
 /** A mash of two growers at pH 3.6, pressed, and blended on day 9. */
 function pot(

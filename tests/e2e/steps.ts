@@ -1,5 +1,7 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect, test as base, type Locator, type Page } from '@playwright/test'
+import { writeFile, type Entry } from '../../core/src/index'
+import { day, START } from '../../core/test/log/build'
 
 /** A test whose page may talk to its own server only, and must not throw. */
 export const test = base.extend<{ guarded: Page }>({
@@ -24,6 +26,18 @@ export async function openDemo(page: Page): Promise<void> {
   await page.goto('/')
   await page.getByRole('button', { name: 'Look around with the demo' }).click()
   await expect(page.locator('[data-lot="BPL-01"]')).toBeVisible()
+}
+
+/** Opens the application on a day of a log that was written elsewhere. */
+export async function openLog(page: Page, entries: readonly Entry[], days: number) {
+  await page.clock.install({ time: START + days * 86_400_000 })
+  await page.goto('/logbook')
+  await page.locator('input[type=file]').setInputFiles({
+    name: 'log.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(writeFile(entries, day(days))),
+  })
+  await expect(page.getByText(/new entries taken in/)).toBeVisible()
 }
 
 /** Chooses from a list, by typing where the list can be searched. */
