@@ -78,14 +78,14 @@ const MUTANTS = [
   ['a forgotten ancestor', `${J}/lineage.ts`, 'if (ruleFor(reason).goesOn) told', 'if (false) told'],
   [
     'mould seen later is forgotten',
-    `${J}/judge.ts`,
+    `${J}/lineage.ts`,
     "filter(({ code }) => code === 'bad sign')",
     'filter(() => false)',
   ],
-  ['jars not asked for', `${J}/judge.ts`, '!read && (made.marks?.includes(mark) ?? true)', 'false && !read && !mark'],
+  ['jars not asked for', `${J}/lineage.ts`, '!read && (made.marks?.includes(mark) ?? true)', 'false && !read && !mark'],
   [
     'a base begins under, proven or not',
-    `${J}/judge.ts`,
+    `${J}/reckon.ts`,
     "if (made.kind !== 'blend') return sourcesUnder",
     "if (made.kind !== 'blend') return true",
   ],

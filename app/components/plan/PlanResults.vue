@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import {
   acidityOf,
+  amountCost,
   nearTarget,
   bottlesFilled,
   cautionsFor,
@@ -70,8 +71,13 @@ const cautions = computed(() =>
 )
 const pct = (value: number | null) => (value === null ? '–' : `${formatNumber(value, 2)} %`)
 const bottles = (ml: number) => bottlesFilled(ml, form.bottleMl).count
+/** A lot costs what it cost to make; where some of that has no price it has none. */
+function lotPrice(row: Row) {
+  const { money, unpriced } = amountCost(book.book, { ...row, massG: 1000 })
+  return unpriced.length ? null : money
+}
 const priceOf = (row: Row) =>
-  row.pricePerKg ?? (row.lotId ? null : (book.library.material(row.materialId)?.pricePerKg ?? null))
+  row.pricePerKg ?? (row.lotId ? lotPrice(row) : (book.library.material(row.materialId)?.pricePerKg ?? null))
 const priced = computed(() => (results?.figures ? results.rows : []).some((row) => priceOf(row) !== null))
 const money = (value: number) => `${preferences.currency} ${formatNumber(value, 2)}`
 const ACIDITY_WORDS = { fine: 'Sour enough', act: 'Low in acid', ask: 'As usual' } as const

@@ -17,6 +17,7 @@ import { headline } from '~/components/measure/rulers'
 import { useBench } from '~/composables/useBench'
 import { useAtScale } from '~/composables/useAtScale'
 import { useDraft } from '~/composables/useDraft'
+import { useStops } from '~/composables/useStops'
 import { useRecorder } from '~/composables/useRecorder'
 import { useBook } from '~/stores/book'
 
@@ -32,6 +33,7 @@ const {
   save,
   loaded: stateLoaded,
 } = useDraft<WeighIn | null>(`pour:${id}`, WeighInSchema.nullable(), () => null)
+const stops = useStops()
 const { busy, record } = useRecorder('Every weight is still here; try again.')
 const ready = ref(false)
 const sauce = computed(() => bench.value.sauces.find((one) => one.id === id))
@@ -79,6 +81,11 @@ const forecast = computed(() => forecastBlend(partsForLog(parts.value).flatMap((
 async function finish() {
   if (!sauce.value || partsForLog(parts.value).length === 0) {
     problem.value = 'Nothing was weighed in. Go back to a step and weigh it.'
+    return
+  }
+  const stopped = sauce.value.parts.find((part) => part.massG && stops(part.lotId))
+  if (stopped) {
+    problem.value = `${stopped.name} stops where it stands. ${stops(stopped.lotId)}`
     return
   }
   if (!(await record(entryOf(sauce.value, parts.value, sauce.value.code || book.nextCode('S'))))) return

@@ -1,3 +1,4 @@
+import { amountCost } from '../stock/costs'
 import { phBand } from '../blend/forecast'
 import { mix, propertiesOf, volumeOf, type Composition, type Properties } from '../composition/composition'
 import { ofSalt, ownBalance } from '../composition/ingredient'
@@ -54,17 +55,13 @@ export interface PlanFigures {
 /** Least salt of everything, percent, under which the wrong bacteria can win. Common practice. */
 export const LEAST_SALT_PCT = 2
 
-/** Money for what is priced, a kilogram at what was paid for it, else at the library's own price. */
+/** Money for what is priced: at what was paid, else at the library's own price; a lot at what it cost to make. */
 function costOf(book: Book, rows: readonly Row[], saltG: number): PlanFigures['cost'] {
-  const priced = rows.map((row) => ({
-    name: row.name,
-    massG: row.boughtG ?? row.massG,
-    perKg: row.pricePerKg ?? (row.lotId ? 0 : (book.library.material(row.materialId)?.pricePerKg ?? null)),
-  }))
+  const costs = rows.map((row) => amountCost(book, row))
   const salt = book.library.material('salt')?.pricePerKg ?? 0
   return {
-    known: priced.reduce((sum, { massG, perKg }) => sum + (massG / 1000) * (perKg ?? 0), (saltG / 1000) * salt),
-    unpriced: priced.filter((row) => row.perKg === null).map((row) => row.name),
+    known: costs.reduce((sum, { money }) => sum + money, (saltG / 1000) * salt),
+    unpriced: [...new Set(costs.flatMap(({ unpriced }) => unpriced))],
   }
 }
 

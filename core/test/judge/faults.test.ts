@@ -21,6 +21,7 @@ import {
   saltTimes,
   standingOf,
   plainTell,
+  planFigures,
   startWeighIn,
   takeWeight,
   temperatureAtMs,
@@ -411,6 +412,13 @@ describe('all open signs count', () => {
     })
     expect(judgeSign('cloud', ['runs'], { day: 3, ph: 3.6, fell: true }).level).toBe('ask')
     expect(judgeSign('cloud', ['runs', 'clean'], { day: 3, ph: 3.6, fell: true }).level).toBe('fine')
+    // Recorded as fine by an earlier version, it settles nothing either.
+    const log = notebook()
+    const lotId = passed(log)
+    look(log, lotId, 8.3, 'cloud', ['unsure', 'unsure'])
+    const answers = ['runs', 'unsure']
+    log.write({ kind: 'sign', at: day(8.4), lotId, sign: 'cloud', answers, level: 'fine' } as Draft)
+    expect(stands(log, lotId, 8.5).codes[0]).toBe('open sign')
   })
 })
 
@@ -507,6 +515,30 @@ describe('also mended', () => {
     ]
     expect(overdrawnLot(takes, (id) => (id === 'a' ? 100 : 10))).toBe('a')
     expect(overdrawnLot(takes.slice(1), (id) => (id === 'a' ? 100 : 10))).toBeNull()
+  })
+
+  it('rows from lots have their cost', () => {
+    const log = notebook()
+    const lotId = log.id()
+    log.write({
+      ...{ kind: 'stock', at: day(0), lotId, code: 'V-1', name: 'Vinegar', color: '#e4e9dc', massG: 1000 },
+      ...{ materialId: 'white-vinegar', live: false },
+    } as Draft)
+    log.write({
+      kind: 'material',
+      at: day(0),
+      materialId: 'white-vinegar',
+      name: 'Vinegar',
+      group: 'vinegar',
+      pricePerKg: 3,
+    } as Draft)
+    const plan = { style: 'mash' as const, waterG: 0, saltPct: 4, saltBasis: 'ingredients' as const }
+    const cost = (rows: object[]) => planFigures(log.book(), { ...plan, rows: rows as never })!.cost
+    expect(cost([row('x', 500, { pricePerKg: 2 })]).known).toBeCloseTo(1, 6)
+    expect(cost([row('x', 500, { pricePerKg: 2 }), { ...row('v', 200), lotId }])).toEqual({
+      known: expect.closeTo(1.6, 6),
+      unpriced: [],
+    })
   })
 
   it('a way of keeping that the pot is refused is never preselected', () => {
