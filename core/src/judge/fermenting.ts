@@ -134,9 +134,10 @@ function startReasons({ history, columns, atMs }: Case, targetPh: number): Reaso
   if (!start) return reasons
   const fell = last !== undefined && start.ph - last.ph >= FERMENTED_FALL
   const alive = start.alive || history.additions.some((one) => one.lives && one.atMs <= atMs)
-  if (!alive) reasons.push({ code: 'nothing alive', facts: { rawPct: start.rawPct ?? 0 } })
-  else if (!fell && !columns.liquid.passed && !start.strongStarter && (start.rawPct ?? 100) < 100 * RAW_NEEDED)
-    reasons.push({ code: 'mostly cooked', facts: { rawPct: start.rawPct ?? 0 } })
+  const rawPct = history.additions.findLast((one) => one.atMs <= atMs)?.rawPct ?? start.rawPct ?? 0
+  if (!alive) reasons.push({ code: 'nothing alive', facts: { rawPct } })
+  else if (!fell && !columns.liquid.passed && !start.strongStarter && rawPct < 100 * RAW_NEEDED)
+    reasons.push({ code: 'mostly cooked', facts: { rawPct } })
   return reasons
 }
 

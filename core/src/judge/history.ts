@@ -5,6 +5,7 @@ import { PH_LINE, type Stretch } from '../ferment/clock'
 import { rawShare, startCountLog10, STRONG_START_LOG10 } from '../ferment/rawShare'
 import type { EntryOf } from '../log/entry'
 import type { Book } from '../log/fold'
+import type { Library } from '../library/library'
 import type { Lot } from '../log/lot'
 import { waterPhaseSaltPct } from '../salt/brine'
 import { phsOf, type PhFact } from '../stock/acidity'
@@ -18,8 +19,9 @@ import { HOUR_MS } from '../units/time'
 export interface Addition {
   atMs: number
   raises: boolean
-  /** It brings something alive along. */
+  /** It brings something alive along; share of all produce until then that is raw, percent. */
   lives: boolean
+  rawPct: number | null
   upperPh: number | null
 }
 
@@ -76,9 +78,7 @@ const saltiness = (composition: Composition, atMs: number): Saltiness[] =>
     : []
 
 /** Saltiness through time: as weighed in, after each addition, and as read; where they differ the weaker counts. */
-function saltOf(book: Book, lot: Lot, content: Content, startMs: number): Saltiness[] {
-  const first = contentComposition(book, content, startMs)
-  if (!first) return []
+function saltOf(book: Book, lot: Lot, first: Composition, startMs: number): Saltiness[] {
   let now = first
   const found = saltiness(first, startMs)
   for (const added of lot.added) {
@@ -98,37 +98,72 @@ function saltOf(book: Book, lot: Lot, content: Content, startMs: number): Saltin
 }
 
 function additionsOf(book: Book, lot: Lot, acidity: readonly PhFact[]): Addition[] {
+  const rows = lot.made.kind === 'plan' ? [...livingRows(book, (lot.weighed ?? lot.made).rows)] : []
   return lot.added.map((added) => {
     const atMs = Date.parse(added.at)
-    const lives = startCountLog10(livingRows(book, added.rows), 1000) !== null
+    const more = livingRows(book, added.rows)
+    rows.push(...more)
+    const raw = rawShare(rows)
+    const living = { lives: startCountLog10(more, 1000) !== null, rawPct: raw === null ? null : 100 * raw }
     const parts = contentParts(book, added, atMs)
     const before = compositionOf(book, lot.id, atMs - 1)
-    if (!parts || !before) return { atMs, raises: true, lives, upperPh: null }
+    if (!parts || !before) return { atMs, raises: true, ...living, upperPh: null }
     const ownPh = mixturePh(mix(parts.map(({ composition }) => composition)))
     const lotPh = acidity.findLast((fact) => fact.atMs < atMs)?.ph ?? mixturePh(before)
     const onlySalt = added.rows.length === 0 && added.waterG === 0
     const raises = !onlySalt && (ownPh === null || lotPh === null || ownPh > lotPh)
     const band = phBand([before, ...parts.map(({ composition }) => composition)])
-    return { atMs, raises, lives, upperPh: band?.high ?? null }
+    return { atMs, raises, ...living, upperPh: band?.high ?? null }
   })
 }
 
-function startOf(book: Book, content: Content, startMs: number, acidity: readonly PhFact[]): Start | null {
-  const composition = contentComposition(book, content, startMs)
+/** What was packed, worked out: its make-up, its pH, what lives in it. */
+interface Packed {
+  composition: Composition
+  workedPh: number | null
+  rawPct: number | null
+  alive: boolean
+  strongStarter: boolean
+}
+
+function packedOf(book: Book, content: Content, atMs: number): Packed | null {
+  const composition = contentComposition(book, content, atMs)
   if (!composition) return null
-  const read = acidity.find(
-    ({ atMs, of }) => of === 'blended' && atMs >= startMs - HOUR_MS && atMs <= startMs + START_H * HOUR_MS,
-  )
-  const worked = mixturePh(composition)
   const rows = livingRows(book, content.rows)
   const starters = rows.filter(({ starterLog10 }) => typeof starterLog10 === 'number')
   const raw = rawShare(rows)
   return {
-    ph: read?.ph ?? (worked === null ? 7 : worked - WORKED_LOWER),
-    read: read !== undefined,
+    composition,
+    workedPh: mixturePh(composition),
     rawPct: raw === null ? null : 100 * raw,
     alive: startCountLog10(rows, composition.massG) !== null,
     strongStarter: (startCountLog10(starters, composition.massG) ?? -1) >= STRONG_START_LOG10,
+  }
+}
+
+/** What was packed of materials alone stays what it is while the library does: worked out once, not with every entry. */
+const packed = new WeakMap<Library, WeakMap<Content, Packed | null>>()
+
+function packedOnce(book: Book, content: Content, atMs: number): Packed | null {
+  if (content.rows.some(({ lotId }) => lotId)) return packedOf(book, content, atMs)
+  const mine = packed.get(book.library) ?? new WeakMap<Content, Packed | null>()
+  packed.set(book.library, mine)
+  if (!mine.has(content)) mine.set(content, packedOf(book, content, atMs))
+  return mine.get(content) ?? null
+}
+
+function startOf(
+  { workedPh, rawPct, alive, strongStarter }: Packed,
+  startMs: number,
+  acidity: readonly PhFact[],
+): Start {
+  const read = acidity.find(
+    ({ atMs, of }) => of === 'blended' && atMs >= startMs - HOUR_MS && atMs <= startMs + START_H * HOUR_MS,
+  )
+  return {
+    ph: read?.ph ?? (workedPh === null ? 7 : workedPh - WORKED_LOWER),
+    read: read !== undefined,
+    ...{ rawPct, alive, strongStarter },
   }
 }
 
@@ -143,15 +178,15 @@ export function historyOf(book: Book, lot: Lot): History {
   const { made } = lot
   const startMs = Date.parse(made.kind === 'plan' ? (lot.packed?.at ?? made.at) : made.at)
   const acidity = phsOf(book, lot)
-  const content = made.kind === 'plan' ? (lot.weighed ?? made) : null
+  const inside = made.kind === 'plan' ? packedOnce(book, lot.weighed ?? made, startMs) : null
   const history: History = {
     ...{ lot, startMs, acidity },
     temperature: temperatureHistory(book, lot, startMs, 'clock'),
     additions: lot.added.length ? additionsOf(book, lot, acidity) : [],
     signs: lot.signs,
     pieces: made.kind === 'plan' && structureOfLot(book, lot).liquid < 1,
-    salt: content ? saltOf(book, lot, content, startMs) : [],
-    start: content && lot.packed ? startOf(book, content, startMs, acidity) : null,
+    salt: inside ? saltOf(book, lot, inside.composition, startMs) : [],
+    start: inside && lot.packed ? startOf(inside, startMs, acidity) : null,
   }
   mine.set(lot.id, history)
   return history

@@ -82,8 +82,18 @@ const ownFormat = ({
   retired,
 }: EntryOf<'format'>) => ({ id, name, shape, fillMl, brimMl, emptyG, neck, insert, band, retired })
 
+/** The last one, kept: while nothing was said of materials, vessels or bottles it is the same library, not a copy. */
+let last: { of: string; library: Library } | null = null
+
 /** The library as a log knows it: of several entries for one thing the newest counts. */
 export function libraryOf(standing: readonly Entry[]): Library {
+  const own = standing.filter(({ kind }) => kind === 'material' || kind === 'vessel' || kind === 'format')
+  const of = JSON.stringify(own)
+  if (last?.of !== of) last = { of, library: madeOf(own) }
+  return last.library
+}
+
+function madeOf(standing: readonly Entry[]): Library {
   const materials = new Map<string, Material>()
   const vessels = new Map<string, VesselKind>()
   const formats = new Map<string, BottleFormat & { retired?: boolean | undefined }>()

@@ -310,6 +310,15 @@ describe('lineage carries the verdict', () => {
   })
 })
 
+it('mould seen a day after it was pressed was there before', () => {
+  const log = notebook()
+  const lotId = passed(log)
+  const { base, pot } = potOf(log, lotId)
+  const seen = { sign: 'fuzzy growth', answers: ['furry', 'coloured'], level: 'discard', holds: true }
+  log.write({ kind: 'sign', at: day(12), lotId, ...seen } as Draft)
+  expect([stands(log, base, 13).state, stands(log, pot, 13).state]).toEqual(['discard', 'discard'])
+})
+
 describe('only records are heat', () => {
   const points = (tempC: number, minutes = [0, 2, 4]) => minutes.map((minute) => [minute, tempC] as [number, number])
   const live = (log: Log, lotId: string) => compositionOf(log.book(), lotId)!.live

@@ -27,6 +27,8 @@ export interface PutIn {
   /** Salt afterwards, of everything and of salt and water, percent. */
   saltPct: number
   saltInWaterPct: number
+  /** Share of all produce until then that is raw, percent. */
+  rawPct: number
 }
 export interface Look {
   hour: Hour

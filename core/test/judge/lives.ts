@@ -148,7 +148,11 @@ function lookAt(next: Chance, hour: number): Look {
 function putInto(ferment: Ferment, packed: Composition, hour: number, what: PutIn['what']): PutIn {
   const all = [packed, ...ferment.putIn.map((one) => PUT_MADE[one.what]), PUT_MADE[what]]
   const { saltPct, saltInWaterPct } = saltOf(mix(all))
-  return { hour, what, massG: 0, raises: false, upperPh: null, saltPct, saltInWaterPct }
+  const carrotsG = 900 * [...ferment.putIn.map((one) => one.what), what].filter((one) => one === 'pear').length
+  const produceG = ferment.rawPct === 0 ? 0 : 2000
+  const rawG = (ferment.rawPct / 100) * produceG + carrotsG
+  const rawPct = produceG + carrotsG > 0 ? (100 * rawG) / (produceG + carrotsG) : 0
+  return { hour, what, massG: 0, raises: false, upperPh: null, saltPct, saltInWaterPct, rawPct }
 }
 
 /** One life, drawn. */
@@ -211,6 +215,8 @@ export function drawLife(seed: number): { life: Life; recipe: number } {
       ferment.putIn.push(putInto(ferment, composition, hour, pick(next, ['water', 'salt', 'vinegar', 'pear'] as const)))
   }
   const base: Base | null = next() < 0.5 ? { hour: endHour + between(next, 1, 60), marks: null, readings: [] } : null
+  // Seen in what was left, after some of it was taken.
+  if (base && next() < 0.08) ferment.looks.push(lookAt(next, base.hour + between(next, 1, 80)))
   if (base) {
     if (jars.length > 1 && next() < 0.7) base.marks = jars.filter(() => next() < 0.6)
     if (base.marks?.length === 0) base.marks = [jars[0]!]

@@ -371,7 +371,8 @@ function startRules(f: Ferment, now: Hour, liquid: Column, rules: string[]) {
   const alive = f.alive || f.putIn.some((p) => p.what === 'pear' && p.hour <= now)
   if (!alive) rules.push('no life')
   else if (blended && startPhOf(f) - blended.ph! >= 0.3) return
-  else if (!liquid.passed && f.rawPct < 50) rules.push('half cooked')
+  else if (!liquid.passed && (f.putIn.filter((p) => p.hour <= now).at(-1)?.rawPct ?? f.rawPct) < 50)
+    rules.push('half cooked')
 }
 
 function readyRules(f: Ferment, now: Hour, whole: Reading[], raisedAt: Hour | null): string[] {
