@@ -141,7 +141,7 @@ function packedOf(book: Book, content: Content, atMs: number): Packed | null {
   }
 }
 
-/** What was packed of materials alone stays what it is while the library does: worked out once, not with every entry. */
+/** What was packed of materials alone stays what it is while the library does: worked out once, not every time. */
 const packed = new WeakMap<Library, WeakMap<Content, Packed | null>>()
 
 function packedOnce(book: Book, content: Content, atMs: number): Packed | null {
