@@ -15,6 +15,7 @@ import { dayAfterMonths, monthAndDay } from '~/clock/moments'
 import { freshRun, referenceOf, RunFormSchema, runProblems, type RunForm } from '~/components/bottle/runForm'
 import { useDraft } from '~/composables/useDraft'
 import { useRunChecks, useRunPot } from '~/composables/useRunPot'
+import { useStops } from '~/composables/useStops'
 import { newLotId, useBook } from '~/stores/book'
 
 /** The usual bottle holds this, mL. */
@@ -124,6 +125,7 @@ export function useRun(blendId: string, lot: Ref<Lot | undefined>) {
   useSettling(form, lot, pot.most, loaded, fresh)
   const reference = computed(() => referenceOf(form.value))
   const judged = useRunChecks(form, lot, pot, reference)
+  const stops = useStops()
   const stand = computed(() => lot.value && book.standing(lot.value))
   const problems = computed(() =>
     runProblems(form.value, {
@@ -133,7 +135,7 @@ export function useRun(blendId: string, lot: Ref<Lot | undefined>) {
       nowMs: book.nowMs,
       codeTaken: book.codeTaken,
       refusal: judged.refusal.value?.reason ?? null,
-      stops: stand.value?.make === 'stop' ? stand.value.sentence : null,
+      stops: stops(lot.value?.id),
     }),
   )
   /** The entry of the run as it is; `null` while something is missing. */
@@ -144,7 +146,7 @@ export function useRun(blendId: string, lot: Ref<Lot | undefined>) {
   /** What the log itself says against it. */
   const objection = () => {
     const entry = draft()
-    return entry && refusalOf(book.book, entry)
+    return entry && refusalOf(book.book, book.judge, entry)
   }
   return { form, reset, ...pot, ...judged, reference, stand, problems, draft, objection }
 }

@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
-import { cautionsFor, earlierYields, tellReason } from '@lactofer/core'
+import { cautionsFor, earlierYields } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
-import { tellMoment } from '~/clock/moments'
 import { codeProblem } from '~/components/field/problems'
 import {
   balanceOf,
@@ -15,11 +14,13 @@ import {
 } from '~/components/press/pressForm'
 import { useDraft } from '~/composables/useDraft'
 import { useRecorder } from '~/composables/useRecorder'
+import { useStops } from '~/composables/useStops'
 import { newLotId, useBook } from '~/stores/book'
 
 const book = useBook()
 const route = useRoute()
 const router = useRouter()
+const stops = useStops()
 
 const candidates = computed(() =>
   book.lots
@@ -61,11 +62,7 @@ const pressed = computed(() => {
 })
 const cautions = computed(() => cautionsFor('press', { hasHotPeppers: (pressed.value?.was.shu.high ?? 0) > 500 }))
 const problems = computed(() => ({
-  lot: !lot.value
-    ? 'Choose the lot to press.'
-    : stand.value?.make === 'stop' && stand.value.makeBecause
-      ? `It stops here. ${tellReason(stand.value.makeBecause, tellMoment)}`
-      : null,
+  lot: !lot.value ? 'Choose the lot to press.' : stops(lot.value.id) ? `It stops here. ${stops(lot.value.id)}` : null,
   jars:
     jars.value.length > 0 && form.value.marks.length === 0
       ? 'Mark the jars that go in; only those that were read.'

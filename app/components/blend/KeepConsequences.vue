@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { formatNumber, keepOutlook, STOP_BAR, WARN_BAR, type Composition, type Range } from '@lactofer/core'
+import { formatNumber, keepOutlook, STOP_BAR, STORE_C, WARN_BAR, type Composition, type Range } from '@lactofer/core'
 
 /** What sugar in a sauce means before anybody pours it: live on the shelf, live and cold, or cooked. */
 const { composition, cooked } = defineProps<{ composition: Composition; cooked: boolean }>()
@@ -16,7 +16,9 @@ const level = (bar: number) =>
   bar > STOP_BAR ? ('discard' as const) : bar > WARN_BAR ? ('act' as const) : ('fine' as const)
 const WORD = { discard: 'Not like this', act: 'Only with care', fine: 'Goes' } as const
 /** In the cold a live bottle may stand while its pressure is fine. */
-const coldLevel = computed(() => (!composition.live || level(at(4)?.bar.high ?? 0) === 'fine' ? 'fine' : 'act'))
+const coldLevel = computed(() =>
+  !composition.live || level(at(STORE_C.cold)?.bar.high ?? 0) === 'fine' ? 'fine' : 'act',
+)
 </script>
 
 <template>
@@ -48,12 +50,13 @@ const coldLevel = computed(() => (!composition.live || level(at(4)?.bar.high ?? 
         <p>
           <StateMark
             :level="coldLevel"
-            :word="WORD[composition.live && level(at(4)?.bar.high ?? 0) !== 'fine' ? 'act' : 'fine']"
+            :word="WORD[composition.live && level(at(STORE_C.cold)?.bar.high ?? 0) !== 'fine' ? 'act' : 'fine']"
           />
         </p>
         <p>
-          At 4 °C up to {{ bars(at(4)!.bar) }}. Past {{ WARN_BAR }} bar: {{ daysWord(at(4)!.days) }}. Cold only slows
-          it: vent it, keep a plastic test bottle in view, and never leave it out.
+          At {{ STORE_C.cold }} °C up to {{ bars(at(STORE_C.cold)!.bar) }}. Past {{ WARN_BAR }} bar:
+          {{ daysWord(at(STORE_C.cold)!.days) }}. Cold only slows it: vent it, keep a plastic test bottle in view, and
+          never leave it out.
         </p>
       </section>
       <section data-way="cook">

@@ -4,6 +4,7 @@ import {
   formatNumber,
   keepOutlook,
   STOP_BAR,
+  STORE_C,
   storeRefusal,
   WARN_BAR,
   type Composition,
@@ -44,9 +45,10 @@ const days = (range: Range | null) =>
       : `${range.low < 1 ? 'under 1' : formatNumber(range.low)} to ${formatNumber(range.high)} days`
 const level = (bar: number) =>
   bar > STOP_BAR ? ('discard' as const) : bar > WARN_BAR ? ('act' as const) : ('fine' as const)
-/** The temperature a store stands at, °C; frozen nothing works. */
-const STANDS_C: Record<Store, number | null> = { cold: 4, shelf: 20, frozen: null }
-const chosen = computed(() => outlook.value.closed.find(({ tempC }) => tempC === STANDS_C[store.value]) ?? null)
+/** What it does where it is to stand, as the release judges it; frozen nothing works. */
+const chosen = computed(() =>
+  store.value === 'frozen' ? null : outlook.value.closed.find(({ tempC }) => tempC === STORE_C[store.value]),
+)
 const WORD = { discard: 'Bottles burst', act: 'Past the line', fine: 'Under the line' } as const
 </script>
 

@@ -52,7 +52,7 @@ const problem = computed(() => {
   if (lot.bottles && count.value === null) return 'Count the bottles.'
   if (!lot.bottles && how.value !== 'moved' && massG.value === null) return 'Weigh it.'
   if (!to.value.trim()) return `${TO[how.value]}?`
-  return refusalOf(book.book, draft())
+  return refusalOf(book.book, book.judge, draft())
 })
 function draft(): Draft {
   const base = { at: nowMoment(), lotId: lot.id }

@@ -13,6 +13,7 @@ import {
 import { nowMoment } from '~/clock/clock'
 import { momentAfterDays } from '~/clock/moments'
 import { useRecorder } from '~/composables/useRecorder'
+import { useStops } from '~/composables/useStops'
 import { newLotId, useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 
@@ -22,6 +23,7 @@ const { lot, stand } = defineProps<{ lot: Lot; stand: Standing | null }>()
 const what = defineModel<Deciding | null>({ required: true })
 const book = useBook()
 const preferences = usePreferences()
+const stops = useStops()
 const { busy, record } = useRecorder()
 const place = ref('')
 const tempC = ref<number | null>(null)
@@ -90,8 +92,8 @@ const problem = computed(() => {
     case 'ready':
       return against.value && !reason.value.trim() ? 'Its readings do not say so. Say why you do.' : ''
     case 'brine':
-      return stand?.make === 'stop'
-        ? `It stops here: ${stand.sentence}`
+      return stops(lot.id)
+        ? `It stops here. ${stops(lot.id)}`
         : massG.value === null || massG.value < 1
           ? 'Weigh what you draw off.'
           : massG.value > lot.leftG * 0.6

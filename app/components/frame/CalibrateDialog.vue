@@ -158,13 +158,7 @@ const recordWords = computed(() =>
           >
         </div>
       </fieldset>
-      <p v-if="found?.result" data-figure="calibration">
-        <StateMark
-          :level="found.result.accepted ? 'fine' : 'discard'"
-          :word="found.result.accepted ? 'Accepted' : 'Refused'"
-        />
-        {{ found.result.sentence }}
-      </p>
+      <MeterVerdict v-if="found?.result" v-bind="found.result" data-figure="calibration" />
       <p v-if="problem && (asked || found?.problem)" class="problem" role="alert">{{ problem }}</p>
       <div class="row">
         <el-button type="primary" native-type="submit" :loading="busy">{{ recordWords }}</el-button><el-button

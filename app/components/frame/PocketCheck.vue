@@ -61,13 +61,7 @@ const bufferOptions = BUFFERS.map((value) => ({ value, label: `pH ${value.toFixe
         no-take
       />
     </div>
-    <p v-if="found?.result" data-figure="pocket-check">
-      <StateMark
-        :level="found.result.accepted ? 'fine' : 'discard'"
-        :word="found.result.accepted ? 'Accepted' : 'Refused'"
-      />
-      {{ found.result.sentence }}
-    </p>
+    <MeterVerdict v-if="found?.result" v-bind="found.result" data-figure="pocket-check" />
     <p v-if="problem && (asked || found?.problem)" class="problem" role="alert">{{ problem }}</p>
     <div>
       <el-button type="primary" native-type="submit" :loading="busy">{{

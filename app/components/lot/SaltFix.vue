@@ -208,8 +208,9 @@ const saltOptions = computed(() => [
         <QuantityField v-model="brinePct" kind="percent" label="Brine at hand" :limits="{ high: 26 }" />
       </div>
       <p v-if="remembered.problem" class="problem" role="alert">{{ remembered.problem }}</p>
-      <p v-if="target !== null && target < LEAST_SALT_PCT && plan && styleById(plan.style).ferments">
-        <StateMark level="act" word="Too weak" /> Below {{ LEAST_SALT_PCT }} % of everything the wrong bacteria can win.
+      <p v-if="target !== null && target < LEAST_SALT_PCT.usual && plan && styleById(plan.style).ferments">
+        <StateMark level="act" word="Too weak" /> Below {{ LEAST_SALT_PCT.usual }} % of everything the wrong bacteria
+        can win.
       </p>
       <p v-if="isPct !== null" data-figure="salt-now">
         That is <strong>{{ formatNumber(isPct, 2) }} %</strong> of everything.

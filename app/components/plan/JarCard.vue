@@ -111,7 +111,8 @@ const add = (row: Omit<Row, 'massG'>) => (jar.value = { ...jar.value, rows: [...
     </dl>
     <p v-if="fill" class="small"><StateMark :level="level" :word="fill.verdict" /> {{ fill.sentence }}</p>
     <p v-if="figures?.tooWeak">
-      <StateMark level="act" word="Too weak" /> Below 2 % of everything the wrong bacteria can win.
+      <StateMark level="act" word="Too weak" /> Below {{ figures.leastSaltPct }} % of everything the wrong bacteria can
+      win.
     </p>
   </section>
 </template>

@@ -13,7 +13,6 @@ import {
   formatShu,
   formatVolume,
   insurance,
-  LEAST_SALT_PCT,
   phWorking,
   shuWorking,
   startWorking,
@@ -64,7 +63,11 @@ const cautions = computed(() =>
         hasHotPeppers: found.value.properties.shu.high > 500,
         closed: closed.value && style.value.ferments,
         allergens: found.value.composition.allergens,
-        ...(style.value.ferments && style.value.saltPct && { saltPct: found.value.properties.saltPct }),
+        ...(style.value.ferments &&
+          style.value.saltPct && {
+            saltPct: found.value.properties.saltPct,
+            leastSaltPct: found.value.leastSaltPct,
+          }),
         vessels: book.fermenting.reduce((sum, lot) => sum + lot.vessels.length, 0) + 1,
       })
     : [],
@@ -118,8 +121,8 @@ const ACIDITY_WORDS = { fine: 'Sour enough', act: 'Low in acid', ask: 'As usual'
           </tbody>
         </table>
         <p v-if="found.tooWeak" class="line">
-          <StateMark level="act" word="Too weak" /> Below {{ LEAST_SALT_PCT }} % of everything the wrong bacteria can
-          win.
+          <StateMark level="act" word="Too weak" /> Below {{ found.leastSaltPct }} % of everything the wrong bacteria
+          can win.
         </p>
         <ShowWorking :working="doseWorking(form.saltBasis, form.saltPct ?? 0, found)" />
       </div>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { cautionsFor, dayOf, formatShu, isRefill, PH_LINE, propertiesOf, styleById } from '@lactofer/core'
+import { cautionsFor, dayOf, formatShu, isRefill, propertiesOf, styleById } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { useRecorder } from '~/composables/useRecorder'
 import { useBook } from '~/stores/book'
@@ -32,7 +32,7 @@ const lastPh = computed(() => lot.value?.readings.findLast((reading) => reading.
 const cautions = computed(() =>
   lot.value && lot.value.state === 'fermenting'
     ? cautionsFor('ferment', {
-        aboveLine: style.value?.judgedBy === 'acid' && (lastPh.value ?? 7) > PH_LINE,
+        aboveLine: stand.value?.passed === false,
         closed: lot.value.packed?.closure === 'tight lid',
         doubtful: stand.value?.reasons.some(({ code }) => code === 'open sign' || code === 'bad sign') ?? false,
         vessels: book.fermenting.reduce(

@@ -81,7 +81,13 @@ export function livingCounts(rows: readonly LivingRow[], everythingG: number): L
 }
 
 /** Living bacteria of a strong start, log10 a gram of everything: it may lead by a day. Judgement. */
-export const STRONG_START_LOG10 = 5
+const STRONG_START_LOG10 = 5
+
+/** Whether starters among the rows bring a strong start by themselves. @param everythingG their mass and all else. */
+export const isStrongStart = (rows: readonly LivingRow[], everythingG: number): boolean => {
+  const starters = rows.filter(({ starterLog10 }) => typeof starterLog10 === 'number')
+  return (startCountLog10(starters, everythingG) ?? -1) >= STRONG_START_LOG10
+}
 
 /** A start count in words. Limits are judgement. */
 export function startWords(log10: number | null): string {

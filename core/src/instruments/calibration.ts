@@ -1,4 +1,5 @@
 import { InvalidInput, within } from '../invalid'
+import { OFFSET_MV } from '../log/trust'
 import { HOUR_MS } from '../units/time'
 
 /** Gas constant, J/(mol·K), and Faraday constant, C/mol: CODATA 2018. */
@@ -30,7 +31,6 @@ export interface Calibration {
  */
 const GOOD = { low: 95, high: 103 }
 const USABLE = { low: 90, high: 105 }
-const OFFSET_MV = 30
 
 /** Buffers less than this apart say too little, pH. */
 const APART = 1.5

@@ -3,6 +3,7 @@ import { RAW_NEEDED } from '../ferment/rawShare'
 import { CALM_GAS, FERMENTED_FALL, RISE, SETTLED_FALL } from '../ferment/settled'
 import { styleById } from '../library/styles'
 import { saltToReach } from '../salt/correct'
+import { leastSaltPct } from '../salt/least'
 import { titratablePct } from '../acid/titration'
 import type { PhFact } from '../stock/acidity'
 import { DAY_MS } from '../units/time'
@@ -37,8 +38,6 @@ const RISE_SD = 3.25
 const SOUR = 4.2
 /** Least rise of titratable acid that shows a ferment, percent. Judgement. */
 const FERMENTED_TITRATED = 0.3
-/** Salt of everything under which the wrong bacteria can win, percent; less with a strong starter. Common practice. */
-export const WEAK_SALT = { usual: 2, strongStarter: 1.5 } as const
 /** Nothing read by so many days, or by half of the time, wants a reading. Judgement. */
 const FIRST_READING_DAYS = 2
 const HALF = 0.5
@@ -124,7 +123,7 @@ function startReasons({ history, columns, atMs }: Case, targetPh: number): Reaso
   const { start, acidity } = history
   const salt = saltAt(history, atMs)
   const last = acidity.findLast((fact) => fact.atMs <= atMs && fact.of === 'blended')
-  const leastPct = start?.strongStarter ? WEAK_SALT.strongStarter : WEAK_SALT.usual
+  const leastPct = leastSaltPct(start?.strongStarter ?? false)
   const atTarget = last !== undefined && last.ph <= targetPh
   if (salt && salt.saltPct < leastPct - 0.005 && !atTarget)
     reasons.push({

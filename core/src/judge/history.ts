@@ -2,7 +2,7 @@ import { mixturePh } from '../acid/mixture'
 import { phBand } from '../blend/forecast'
 import { mix, type Composition } from '../composition/composition'
 import { PH_LINE, type Stretch } from '../ferment/clock'
-import { rawShare, startCountLog10, STRONG_START_LOG10 } from '../ferment/rawShare'
+import { isStrongStart, rawShare, startCountLog10 } from '../ferment/rawShare'
 import type { EntryOf } from '../log/entry'
 import type { Book } from '../log/fold'
 import type { Library } from '../library/library'
@@ -130,14 +130,13 @@ function packedOf(book: Book, content: Content, atMs: number): Packed | null {
   const composition = contentComposition(book, content, atMs)
   if (!composition) return null
   const rows = livingRows(book, content.rows)
-  const starters = rows.filter(({ starterLog10 }) => typeof starterLog10 === 'number')
   const raw = rawShare(rows)
   return {
     composition,
     workedPh: mixturePh(composition),
     rawPct: raw === null ? null : 100 * raw,
     alive: startCountLog10(rows, composition.massG) !== null,
-    strongStarter: (startCountLog10(starters, composition.massG) ?? -1) >= STRONG_START_LOG10,
+    strongStarter: isStrongStart(rows, composition.massG),
   }
 }
 

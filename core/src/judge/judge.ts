@@ -80,7 +80,10 @@ export function judgeOf(book: Book, foresee: (lotId: string) => Foresight | unde
     const runs = byAcid && times !== null
     const clock = runs && ferment ? clockOf(history, reckoned, atMs, due(1, columns.liquid.spent)) : null
     return {
-      judgement: judgementOf(lot.id, atMs, reasons, { clock, jars, wantsForesight: runs && wants(reckoned) }),
+      judgement: judgementOf(lot.id, atMs, reasons, {
+        ...{ clock, jars, wantsForesight: runs && wants(reckoned) },
+        passed: !byAcid || columns.blended.passed !== null,
+      }),
       ...{ spentAt, history, ferment: reckoned.ferment },
       columns: byAcid && (times !== null || !ferment) ? columns : null,
     }

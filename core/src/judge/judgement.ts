@@ -28,6 +28,8 @@ export interface Judgement {
   make: Verdict
   makeBecause: Reason | null
   clock: Clock | null
+  /** Proven to stand under 4.6, all of it; what time decides about does not have to. */
+  passed: boolean
   /** Its jars, where there are several, and whether a pH of each was read. */
   jars: readonly { mark: string; read: boolean }[]
   /** A forecast of when it passed 4.6 would tell more. */
@@ -53,7 +55,7 @@ export function judgementOf(
   lotId: string,
   atMs: number,
   found: readonly Reason[],
-  more: Pick<Judgement, 'clock' | 'jars' | 'wantsForesight'>,
+  more: Pick<Judgement, 'clock' | 'passed' | 'jars' | 'wantsForesight'>,
 ): Judgement {
   const reasons = byWeight(found)
   const makeBecause = reasons.reduce<Reason | null>((decides, reason) => {

@@ -1,7 +1,7 @@
 import { headspaceOf } from '../bottle/run'
 import { volumeOf, type Composition } from '../composition/composition'
 import { USUAL_REFERENCE, type HeatReference } from '../keep/lethality'
-import type { ReleaseCase } from '../keep/release'
+import type { ReleaseCase } from '../keep/releaseCase'
 import { wayOf, type Relief, type Treatment } from '../keep/ways'
 import type { EntryOf } from '../log/entry'
 import type { Book } from '../log/fold'

@@ -1,4 +1,5 @@
 import type { Allergen } from '../library/material'
+import { LEAST_SALT_PCT } from '../salt/least'
 
 /** Where a caution is shown. */
 export type Step = 'pack' | 'ferment' | 'read' | 'press' | 'blend' | 'bottle'
@@ -16,8 +17,9 @@ export interface CautionContext {
   hotFill?: boolean
   /** A sign that was not settled, or that ends it. */
   doubtful?: boolean
-  /** Salt of everything, evened out, percent. */
+  /** Salt of everything, evened out, percent; and the least that it needs. */
   saltPct?: number
+  leastSaltPct?: number
   /** Vessels that ferment in one room. */
   vessels?: number
   allergens?: readonly Allergen[]
@@ -52,8 +54,8 @@ interface Rule {
 const always = () => true
 /** From so many vessels on their gas can fill a closed room. Judgement. */
 const MANY_VESSELS = 8
-/** Under this the wrong bacteria can win; over the other a food is called high in salt (FSA, from memory), percent. */
-const SALT_PCT = { least: 2, high: 1.5 } as const
+/** From this on a food is called high in salt (FSA, from memory), percent. */
+const HIGH_SALT_PCT = 1.5
 
 /** All of them, in the order they are told. */
 const RULES: readonly Rule[] = [
@@ -115,14 +117,14 @@ const RULES: readonly Rule[] = [
   {
     id: 'salt',
     steps: ['pack'],
-    when: ({ saltPct }) => saltPct !== undefined && saltPct < SALT_PCT.least,
-    text: ({ saltPct = 0 }) =>
-      `${saltPct.toFixed(1)} % salt, evened out: under about 2 % of the total the wrong bacteria can win. More salt, or a strong starter and a daily pH.`,
+    when: ({ saltPct, leastSaltPct = LEAST_SALT_PCT.usual }) => saltPct !== undefined && saltPct < leastSaltPct,
+    text: ({ saltPct = 0, leastSaltPct = LEAST_SALT_PCT.usual }) =>
+      `${saltPct.toFixed(1)} % salt, evened out: under about ${leastSaltPct} % of the total the wrong bacteria can win. More salt, or a strong starter and a daily pH.`,
   },
   {
     id: 'salt',
     steps: ['bottle'],
-    when: ({ saltPct }) => saltPct !== undefined && saltPct >= SALT_PCT.high,
+    when: ({ saltPct }) => saltPct !== undefined && saltPct >= HIGH_SALT_PCT,
     text: ({ saltPct = 0 }) =>
       `${saltPct.toFixed(1)} % salt: people on low-salt diets should know. Print the salt on the label.`,
   },

@@ -1,6 +1,7 @@
 import { sharesOf, type Composition } from '../composition/composition'
 import { exactly, mapRange, type Range } from '../working'
 import { bottlePressure, co2Volumes, WARN_BAR } from '../ferment/pressure'
+import { STORE_C } from './ways'
 
 /**
  * Sugar that yeast turns into gas in a live sauce at 20 °C, g per litre and day; and how many times faster it goes
@@ -8,6 +9,9 @@ import { bottlePressure, co2Volumes, WARN_BAR } from '../ferment/pressure'
  */
 const EATEN_PER_DAY: Range = { low: 0.1, typical: 0.5, high: 2 }
 const TEN_DEGREES = 3
+
+/** A room where bottles wait, °C. */
+const ROOM_C = 20
 
 /**
  * A live sauce closed at a temperature: gauge pressure once all its sugar is gas, bar, and days until it is felt;
@@ -19,7 +23,7 @@ export interface Closed {
   days: Range | null
 }
 
-/** What a sauce does closed and live at 4, 20 and 35 °C. */
+/** What a sauce does closed and live in the cold, in a room and on a shelf in the sun. */
 export interface KeepOutlook {
   live: boolean
   sugarGPerL: Range
@@ -47,7 +51,7 @@ export function keepOutlook(composition: Composition, headspace = 0.05): KeepOut
     live: composition.live,
     sugarGPerL,
     volumes: mapRange(sugarGPerL, co2Volumes),
-    closed: [4, 20, 35].map((tempC) => ({
+    closed: [STORE_C.cold, ROOM_C, STORE_C.shelf].map((tempC) => ({
       tempC,
       bar: mapRange(sugarGPerL, (grams) => bottlePressure(grams, tempC, headspace)),
       days: daysTo(sugarGPerL, tempC),

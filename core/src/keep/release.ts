@@ -1,98 +1,24 @@
-import { within } from '../invalid'
-import { formatNumber } from '../units/number'
-import type { Range, Working } from '../working'
-import { boilingMinutesAdded, boilingPointC } from './boiling'
-import { lethality, LONGEST_GAP_MIN, type HeatPoint, type HeatReference } from './lethality'
+import type { Verdict } from '../level'
 import { bottlePressure } from '../ferment/pressure'
-import { ONE_SIDED, PH_SD, type Trust } from '../log/trust'
+import { within } from '../invalid'
+import type { Trust } from '../log/trust'
+import { formatNumber } from '../units/number'
+import type { Working } from '../working'
+import { boilCheck, carriedOut, heatCheck } from './heatChecks'
+import { meterError, seen, upperPhOf, type ReleaseCase, type ReleaseCheck } from './releaseCase'
 import {
-  BOIL_MIN,
-  FILL_LEAST_C,
   pressureAt,
   pressureVerdict,
   RELEASE_PH,
+  STORE_C,
   storeRefusal,
   wayOf,
   type KeepCase,
   type Relief,
-  type Treatment,
 } from './ways'
-import type { Verdict } from '../level'
 
 /** Hours a blend needs before its pH is taken as evened out. Common practice. */
 export const EVENING_OUT_H = 24
-
-/** Water this far under its boiling point still counts as boiling, °C: weather and thermometer. Judgement. */
-const BOILS_WITHIN_C = 1.5
-
-/** A fact of the log that a check rests on. */
-export interface Evidence {
-  atMs: number
-  by: string
-  what: string
-}
-
-/**
- * A final pH as read, and how far what it was read with can be trusted. `calibrationAgeH` is `null` where it was not
- * calibrated, or checked in two buffers, before.
- */
-export interface FinalReading {
-  ph: number
-  hoursAfterBlending: number
-  trust: Trust
-  calibrationAgeH: number | null
-  evidence?: Evidence
-}
-
-/** Temperatures measured of pot, bottle or water, with who measured them. */
-export interface HeatRecord {
-  points: readonly HeatPoint[]
-  evidence?: Evidence
-}
-
-/** Everything a release is judged from; what is not known is `null`, and counts against it. */
-export interface ReleaseCase {
-  treatment: Treatment
-  store: 'shelf' | 'cold' | 'frozen'
-  limitPh: number
-  /** Air over the sauce as a share of it; height above the sea, m. */
-  headspace: number
-  altitudeM: number
-  reading: FinalReading | null
-  predictedPh: Range | null
-  /** Residual sugar, g per litre of sauce. */
-  sugarGPerL: Range
-  hasLiveFerment: boolean
-  /** What lets gas out of its bottles, or tells of it in time. */
-  relief: Relief
-  /**
-   * Measured records of the pot, of the last bottle filled hot, of the water around the jars. Predictions get no
-   * credit.
-   */
-  heat: { reference: HeatReference; pot: HeatRecord | null; lastBottle: HeatRecord | null; water: HeatRecord | null }
-  /** What the judge has against the pot and what it was made of; `stop` where it does not leave. */
-  judged: readonly { verdict: Verdict; sentence: string }[]
-  /** What is in it that nobody knows the allergens of, and the allergens that are known. */
-  unknown: readonly string[]
-  allergens: readonly string[]
-  /** The label that was printed; `current` when what it says is still so. */
-  label: { current: boolean; evidence: Evidence } | null
-}
-
-export interface ReleaseCheck {
-  id: string
-  title: string
-  verdict: Verdict
-  sentence: string
-  evidence: readonly Evidence[]
-  working?: Working
-}
-
-/** What a reading may be off by, at its one-sided 95 % end. */
-const meterError = (trust: Trust) => ONE_SIDED * PH_SD[trust]
-
-/** Upper end of a finished pH: the reading and what it was read with may be off by. */
-export const upperPhOf = ({ ph, trust }: Pick<FinalReading, 'ph' | 'trust'>): number => ph + meterError(trust)
 
 /** What a pH was read with, in words. */
 const TRUST_WORDS: Record<Trust, string> = {
@@ -101,8 +27,6 @@ const TRUST_WORDS: Record<Trust, string> = {
   unchecked: 'a meter not checked of late',
   strip: 'strips',
 }
-
-const seen = (...found: (Evidence | undefined)[]): Evidence[] => found.flatMap((one) => one ?? [])
 
 function phCheck({ reading, limitPh }: ReleaseCase): ReleaseCheck {
   const check = { id: 'ph', title: 'Finished pH', evidence: seen(reading?.evidence) }
@@ -219,7 +143,9 @@ function pressureCheck(input: ReleaseCase): ReleaseCheck {
       { name: 'sugar', value: `${formatNumber(sugarGPerL.low, 1)}–${formatNumber(sugarGPerL.high, 1)} g/L` },
       { name: 'h', value: `${formatNumber(100 * headspace, 1)} % headspace` },
     ],
-    result: `${formatNumber(bar(4), 1)} bar at 4 °C, ${formatNumber(bar(20), 1)} at 20 °C, ${formatNumber(bar(35), 1)} at 35 °C`,
+    result: [STORE_C.cold, 20, STORE_C.shelf]
+      .map((tempC) => `${formatNumber(bar(tempC), 1)} bar at ${tempC} °C`)
+      .join(', '),
     source: 'Bunsen coefficients and yields from memory; limits are judgement.',
   }
   const figure = `Up to ${formatNumber(there, 1)} bar at ${storeC} °C if all its sugar ferments`
@@ -238,114 +164,6 @@ const RELIEF_WORDS: Record<Relief, string> = {
   vented: 'Vented bottles let it out: open each every three days, over a sink, away from your face.',
   squeeze: 'A squeeze bottle swells before it bursts: let the gas out when it is tight.',
   'test bottle': 'The plastic test bottle tells in time: hard as a ball, cool and vent them all.',
-}
-
-/** Whether the way of keeping was carried out: its heat checks pass. */
-const carriedOut = (input: ReleaseCase): boolean => {
-  const checks = [...heatCheck(input), ...boilCheck(input)]
-  return checks.length > 0 && checks.every(({ verdict }) => verdict !== 'stop')
-}
-
-/** How warm the last bottle was when it was filled. */
-function fillCheck(lastBottle: ReleaseCase['heat']['lastBottle']): ReleaseCheck {
-  const check = { id: 'fill', title: 'Hot fill', evidence: seen(lastBottle?.evidence) } as const
-  if (!lastBottle)
-    return {
-      ...check,
-      verdict: 'stop',
-      sentence: 'Measure the temperature in the last bottle filled. A prediction does not count.',
-    }
-  const lastC = Math.max(...lastBottle.points.map(({ tempC }) => tempC))
-  const told = `Last bottle at ${formatNumber(lastC, 1)} °C`
-  return lastC >= FILL_LEAST_C
-    ? { ...check, verdict: 'pass', sentence: `${told}. Your process authority sets the target.` }
-    : {
-        ...check,
-        verdict: 'stop',
-        sentence: `${told}: under ${FILL_LEAST_C} °C. Reheat and fill again, or keep it cold as live.`,
-      }
-}
-
-/** What the record of the pot is worth against the reference chosen, for a sauce of at most so much pH. */
-function potVerdict(
-  points: readonly HeatPoint[],
-  reference: HeatReference,
-  upperPh: number | null,
-): Pick<ReleaseCheck, 'verdict' | 'sentence' | 'working'> {
-  const { minutes, gaps, working } = lethality(points, reference)
-  const against = `${formatNumber(minutes.low, minutes.low < 100 ? 1 : 0)} min at ${formatNumber(reference.refC, 1)} °C measured at least`
-  const told = gaps.length
-    ? ` ${gaps.length === 1 ? 'One gap' : `${gaps.length} gaps`} in the record: not counted.`
-    : ''
-  if (upperPh !== null && upperPh > reference.highestPh)
-    return {
-      verdict: 'stop',
-      sentence: `The reference chosen holds up to pH ${reference.highestPh.toFixed(1)}; this sauce may be ${upperPh.toFixed(2)}. It says nothing here: more acid, or another reference from your process authority.`,
-      working,
-    }
-  if (reference.minutes === null)
-    return {
-      verdict: 'stop',
-      sentence: `${against}.${told} This reference names no minutes, so it passes nothing: write down those your process authority named.`,
-      working,
-    }
-  const asked = `${against}; the reference asks ${formatNumber(reference.minutes, 2)}.${told}`
-  if (minutes.low < reference.minutes)
-    return { verdict: 'stop', sentence: `${asked} Cook it again and log it.`, working }
-  return {
-    verdict: gaps.length ? 'ask' : 'pass',
-    sentence: `${asked} That is what was measured, not an approval.`,
-    working,
-  }
-}
-
-/** The measured heat of the pot against the reference chosen. */
-function heatCheck({ treatment, reading, heat: { reference, pot, lastBottle } }: ReleaseCase): ReleaseCheck[] {
-  if (treatment !== 'cooked-hot-fill') return []
-  const check = { id: 'heat', title: 'Heat record of the pot', evidence: seen(pot?.evidence) } as const
-  const verdict = pot
-    ? potVerdict(pot.points, reference, reading ? upperPhOf(reading) : null)
-    : {
-        verdict: 'stop' as const,
-        sentence:
-          'The temperature of the pot was not logged. Without a measured record nothing can be said of the heat.',
-      }
-  return [{ ...check, ...verdict }, fillCheck(lastBottle)]
-}
-
-/** Minutes that water boiled by what was measured; over a gap in the record nothing is counted. */
-export const boiledMin = (points: readonly HeatPoint[], boilsC: number): number =>
-  points.reduce((sum, point, index) => {
-    const before = points[index - 1]
-    return before &&
-      point.minute - before.minute <= LONGEST_GAP_MIN &&
-      Math.min(before.tempC, point.tempC) >= boilsC - BOILS_WITHIN_C
-      ? sum + point.minute - before.minute
-      : sum
-  }, 0)
-
-/** Jars in boiling water: how long the water really boiled. */
-function boilCheck({ treatment, altitudeM, heat: { water } }: ReleaseCase): ReleaseCheck[] {
-  if (treatment !== 'boiled-in-jar') return []
-  const check = { id: 'boil', title: 'Time in boiling water', evidence: seen(water?.evidence) }
-  const asked = BOIL_MIN + boilingMinutesAdded(altitudeM)
-  const boils = boilingPointC(altitudeM)
-  if (!water)
-    return [
-      {
-        ...check,
-        verdict: 'stop',
-        sentence: `The water was not logged. ${asked} min at ${formatNumber(boils, 1)} °C are asked at ${formatNumber(altitudeM)} m.`,
-      },
-    ]
-  const boiled = boiledMin(water.points, boils)
-  return [
-    {
-      ...check,
-      verdict: boiled >= asked ? 'pass' : 'stop',
-      sentence: `${formatNumber(boiled, 1)} min of boiling measured; ${asked} are asked at ${formatNumber(altitudeM)} m, where water boils at ${formatNumber(boils, 1)} °C.`,
-    },
-  ]
 }
 
 function forecastCheck({ reading, predictedPh }: ReleaseCase): ReleaseCheck[] {

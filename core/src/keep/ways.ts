@@ -143,7 +143,7 @@ export const RELIEFS = ['none', 'vented', 'squeeze', 'test bottle'] as const
 export type Relief = (typeof RELIEFS)[number]
 
 /** Where a bottle is judged: on a shelf in the sun, in a fridge that is not the coldest, °C. Judgement. */
-const STORE_C = { shelf: 35, cold: 8, frozen: 8 } as const
+export const STORE_C = { shelf: 35, cold: 8, frozen: 8 } as const
 /** A test bottle tells in time up to this; over it the others are not waited for, bar. Judgement. */
 const TEST_BOTTLE_BAR = 3
 

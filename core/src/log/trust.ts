@@ -14,9 +14,9 @@ export const ONE_SIDED = 1.645
 /** A calibration counts so long for a bench meter, and a check in two buffers for a pocket meter, h. Judgement. */
 export const BENCH_TRUST_H = 48
 export const POCKET_TRUST_H = 7 * (DAY_MS / HOUR_MS)
-/** Slope of a good electrode in percent of Nernst's, and how far it may be off at pH 7. Common practice. */
+/** Slope of a usable electrode in percent of Nernst's, and how far it may be off at pH 7, mV. Common practice. */
 const SLOPE = { low: 85, high: 105 }
-const OFFSET_MV = 30
+export const OFFSET_MV = 30
 
 /** Hours from something done to a reading; `null` where it was not done, or only afterwards. */
 const agedH = (doneAt: string | undefined, readMs: number): number | null => {

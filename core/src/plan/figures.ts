@@ -1,8 +1,9 @@
+import { leastSaltPct } from '../salt/least'
 import { amountCost } from '../stock/costs'
 import { phBand } from '../blend/forecast'
 import { mix, propertiesOf, volumeOf, type Composition, type Properties } from '../composition/composition'
 import { ofSalt, ownBalance } from '../composition/ingredient'
-import { rawRemedies, rawShare, RAW_NEEDED, startCountLog10, startWords } from '../ferment/rawShare'
+import { isStrongStart, rawRemedies, rawShare, RAW_NEEDED, startCountLog10, startWords } from '../ferment/rawShare'
 import type { Style } from '../library/style'
 import { styleById, type StyleId } from '../library/styles'
 import type { Row } from '../log/contents'
@@ -42,6 +43,8 @@ export interface PlanFigures {
   /** What to do about too little that is alive; `null` where it is enough or does not matter. */
   remedy: ReturnType<typeof rawRemedies> | null
   /** Under 2 % of everything the wrong bacteria can win; only where something ferments. */
+  /** The least salt this start needs, percent of everything; and whether there is less. */
+  leastSaltPct: number
   tooWeak: boolean
   cover: Cover | null
   piecesMl: number
@@ -51,9 +54,6 @@ export interface PlanFigures {
   sauceMl: Range
   cost: { known: number; unpriced: string[] }
 }
-
-/** Least salt of everything, percent, under which the wrong bacteria can win. Common practice. */
-export const LEAST_SALT_PCT = 2
 
 /** Money for what is priced: at what was paid, else at the library's own price; a lot at what it cost to make. */
 function costOf(book: Book, rows: readonly Row[], saltG: number): PlanFigures['cost'] {
@@ -100,6 +100,7 @@ export function planFigures(
   const raw = rawShare(living)
   const starter = living.some((row) => typeof row.starterLog10 === 'number')
   const startLog10 = startCountLog10(living, composition.massG)
+  const leastPct = leastSaltPct(isStrongStart(living, composition.massG))
   const piecesMl = piecesOf(book, rows, parts)
   const baseG = mapRange(style.yields, (share) => share * composition.massG)
   return {
@@ -122,7 +123,8 @@ export function planFigures(
     startWords: startWords(startLog10),
     remedy:
       style.ferments && raw !== null && raw < RAW_NEEDED && !starter ? rawRemedies(living, composition.massG) : null,
-    tooWeak: style.ferments && dose.ofEverythingPct < LEAST_SALT_PCT,
+    leastSaltPct: leastPct,
+    tooWeak: style.ferments && dose.ofEverythingPct < leastPct,
     cover:
       style.voidShare && piecesMl > 0
         ? coverBrine(piecesMl, style.voidShare, style.liquid === 'brine' ? (dose.ofBrinePct ?? 0) : 0)

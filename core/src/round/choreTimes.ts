@@ -1,4 +1,3 @@
-import { PH_LINE } from '../ferment/clock'
 import type { Chore } from '../library/chores'
 import type { StyleChore } from '../library/style'
 import { styleById } from '../library/styles'
@@ -7,6 +6,7 @@ import type { Book } from '../log/fold'
 import { isCold } from '../log/measured'
 import { phsOf } from '../stock/acidity'
 import { historyOf } from '../judge/history'
+import { judgeOf } from '../judge/judge'
 import { signReasons } from '../judge/openSigns'
 import type { Judgement } from '../judge/judgement'
 import { RESERVE } from '../pack/cover'
@@ -32,8 +32,8 @@ const TASTE_PH = 4.2
 const COLD_PACE = 3
 
 /** How often pH is read: daily until 4.6 is passed, every three days to day 21, then every two weeks. Judgement. */
-function readEveryH(book: Book, lot: Lot, nowMs: number): number {
-  if (!phsOf(book, lot).some(({ ph }) => ph <= PH_LINE)) return 24
+function readEveryH(lot: Lot, judgement: Judgement | null, nowMs: number): number {
+  if (!judgement?.passed) return 24
   return nowMs - lot.startedMs < 21 * DAY_MS ? 72 : 14 * 24
 }
 
@@ -60,18 +60,15 @@ export function choreTimes(
   book: Book,
   lot: Lot,
   nowMs: number,
-  outlook?: Outlook,
-  judgement?: Judgement | null,
+  outlook: Outlook | undefined,
+  judgement: Judgement | null,
 ): ChoreTime[] {
   const { made, packed } = lot
   if (made.kind !== 'plan' || !packed) return []
   const packedMs = Date.parse(packed.at)
   const newest = phsOf(book, lot).at(-1)?.ph ?? 9
-  const doubtful =
-    signReasons(historyOf(book, lot), nowMs).length > 0 ||
-    (judgement
-      ? judgement.state === 'discard' || (judgement.clock?.state === 'over' && !judgement.clock.passed)
-      : false)
+  const overUnproven = judgement?.clock?.state === 'over' && !judgement.clock.passed
+  const doubtful = signReasons(historyOf(book, lot), nowMs).length > 0 || judgement?.state === 'discard' || overUnproven
   const pace = isCold(lot) ? COLD_PACE : 1
   const lastOf = (chore: Chore) =>
     Math.max(
@@ -91,7 +88,7 @@ export function choreTimes(
     chore === 'burp' && outlook?.burpEveryH
       ? outlook.burpEveryH
       : chore === 'read'
-        ? readEveryH(book, lot, nowMs)
+        ? readEveryH(lot, judgement, nowMs)
         : everyH * pace
   const reason = ({ chore, why }: StyleChore) =>
     (chore === 'burp' || chore === 'vent') && outlook?.gasSentence
@@ -139,33 +136,36 @@ export function calendarOf(
   outlooks: ReadonlyMap<string, Outlook> = new Map(),
 ): RoundEvent[] {
   const endMs = nowMs + CALENDAR_DAYS * DAY_MS
+  const judge = judgeOf(book, (lotId) => outlooks.get(lotId))
   return lots.flatMap((lot) => {
     if (lot.made.kind !== 'plan' || !lot.packed) return []
     const open = lot.state === 'fermenting'
     // What ended longer ago than a calendar looks ahead was never told of these days.
     if (!open && Math.max(...lot.entries.map(({ at }) => Date.parse(at))) < nowMs - CALENDAR_DAYS * DAY_MS) return []
     const count = new Map<string, number>()
-    return choreTimes(book, lot, nowMs, outlooks.get(lot.id)).flatMap(({ chore, title, why, dueMs, everyH }) => {
-      const events: RoundEvent[] = []
-      for (
-        let atMs = Math.max(dueMs, nowMs);
-        atMs < endMs && events.length < 60;
-        atMs += Math.max(4, everyH) * HOUR_MS
-      ) {
-        const day = Math.floor((atMs - lot.startedMs) / DAY_MS)
-        const key = `${lot.id}-${chore.replaceAll(' ', '-')}-d${day}`
-        const nth = (count.get(key) ?? 0) + 1
-        count.set(key, nth)
-        events.push({
-          uid: `${key}${nth > 1 ? `-${nth}` : ''}@lactofer`,
-          startMs: Math.round(atMs),
-          title: `${lot.code} ${title}`,
-          why,
-          cancelled: !open,
-          sequence: lot.entries.length,
-        })
-      }
-      return events
-    })
+    return choreTimes(book, lot, nowMs, outlooks.get(lot.id), judge(lot.id, nowMs)).flatMap(
+      ({ chore, title, why, dueMs, everyH }) => {
+        const events: RoundEvent[] = []
+        for (
+          let atMs = Math.max(dueMs, nowMs);
+          atMs < endMs && events.length < 60;
+          atMs += Math.max(4, everyH) * HOUR_MS
+        ) {
+          const day = Math.floor((atMs - lot.startedMs) / DAY_MS)
+          const key = `${lot.id}-${chore.replaceAll(' ', '-')}-d${day}`
+          const nth = (count.get(key) ?? 0) + 1
+          count.set(key, nth)
+          events.push({
+            uid: `${key}${nth > 1 ? `-${nth}` : ''}@lactofer`,
+            startMs: Math.round(atMs),
+            title: `${lot.code} ${title}`,
+            why,
+            cancelled: !open,
+            sequence: lot.entries.length,
+          })
+        }
+        return events
+      },
+    )
   })
 }

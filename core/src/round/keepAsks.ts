@@ -1,4 +1,5 @@
-import { mayRelease, releaseChecks, type ReleaseCheck } from '../keep/release'
+import { mayRelease, releaseChecks } from '../keep/release'
+import type { ReleaseCheck } from '../keep/releaseCase'
 import { RELEASE_PH, wayOf } from '../keep/ways'
 import type { EntryOf } from '../log/entry'
 import type { Book } from '../log/fold'

@@ -1,4 +1,4 @@
-import type { Evidence, HeatRecord } from '../keep/release'
+import type { Evidence, HeatRecord } from '../keep/releaseCase'
 import type { EntryOf } from '../log/entry'
 import type { HeatPlace } from '../log/kinds/heat'
 import type { Lot } from '../log/lot'

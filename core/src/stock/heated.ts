@@ -1,6 +1,6 @@
 import { boilingMinutesAdded, boilingPointC } from '../keep/boiling'
 import { lethality, USUAL_REFERENCE } from '../keep/lethality'
-import { boiledMin } from '../keep/release'
+import { boiledMin } from '../keep/heatChecks'
 import { BOIL_MIN, FILL_LEAST_C } from '../keep/ways'
 import type { EntryOf } from '../log/entry'
 import type { Lot } from '../log/lot'

@@ -526,6 +526,38 @@ describe('also mended', () => {
     expect(overdrawnLot(takes.slice(1), (id) => (id === 'a' ? 100 : 10))).toBeNull()
   })
 
+  it('what was released is not sold once its ferment was corrected into trouble', () => {
+    const log = notebook()
+    const lotId = log.mash()
+    const first = log.read(lotId, 2, 4.2)
+    const { pot } = potOf(log, lotId)
+    const bottles = log.id()
+    log.write({
+      ...{ kind: 'bottle', at: day(11), lotId: bottles, code: 'X-1', name: 'Sauce', color: '#c22a1b', fromLotId: pot },
+      ...{ bottleMl: 150, count: 4, usedG: 600, treatment: 'live-cold', bestBefore: '2027-01-01' },
+    } as Draft)
+    log.write({ kind: 'release', at: day(11.5), lotId: bottles, decision: 'released', limitPh: 4, reason: '' } as Draft)
+    const sale = { kind: 'send', at: day(12), lotId: bottles, count: 1, to: 'x', how: 'sold' } as Draft
+    const refusal = () => refusalOf(log.book(), judgeOf(log.book()), sale)
+    expect(refusal()).toBeNull()
+    log.write({ kind: 'reading', at: day(2), lotId, ph: 5.1, tempC: 21, replaces: first } as Draft)
+    expect(refusal()).toMatch(/^It stops where it stands\. Made of .*No pH|does not prove/)
+  })
+
+  it('sugar left is no more than Brix less salt leaves room for, where it was read', () => {
+    const log = notebook()
+    const { pot } = potOf(log, passed(log))
+    const before = caseOf(log.book(), pot).sugarGPerL.high
+    read(log, pot, 10.5, { brixPct: 4 })
+    const { high } = caseOf(log.book(), pot).sugarGPerL
+    expect(before).toBeGreaterThan(20)
+    // 4 °Brix less 0.8 × 3.2 % of salt: some 14 g in a litre.
+    expect(high).toBeGreaterThan(10)
+    expect(high).toBeLessThan(17)
+    read(log, pot, 10.6, { brixPct: 30 })
+    expect(caseOf(log.book(), pot).sugarGPerL.high, 'a higher reading adds none').toBeCloseTo(before, 6)
+  })
+
   it('rows from lots have their cost', () => {
     const log = notebook()
     const lotId = log.id()
@@ -588,7 +620,7 @@ describe('also mended', () => {
       ...{ bottleMl: 150, count: 4, usedG: 600, treatment: 'live-cold', bestBefore: '2027-01-01' },
     } as Draft)
     const send = (how: string) =>
-      refusalOf(log.book(), { kind: 'send', at: day(12), lotId, count: 1, to: 'x', how } as Draft)
+      refusalOf(log.book(), judgeOf(log.book()), { kind: 'send', at: day(12), lotId, count: 1, to: 'x', how } as Draft)
     expect([send('given'), send('used'), send('sold')]).toEqual([
       null,
       null,

@@ -268,13 +268,14 @@ it('brine kept at the press is a lot of its own, pulp another; earlier yields of
   expect(earlierYields(book(), 'mash', second)).toMatchObject([{ method: 'sieve', yieldPct: expect.closeTo(81.7, 1) }])
 })
 
-it('sugar put in after fermenting comes back as gas: pressure at 4, 20, 35 °C, and how soon', () => {
+it('sugar put in after fermenting comes back as gas: pressure where bottles stand, and how soon', () => {
   const sauce = { ...mash(1000, 3.7), sugarG: { low: 2, typical: 4, high: 4 } }
   const { closed, sugarGPerL } = keepOutlook(sauce)
-  // 4 g/L of hexose: 0.73, 1.20, 1.74 bar (model).
+  expect(closed.map(({ tempC }) => tempC), 'where a release judges them, and a room').toEqual([8, 20, 35])
+  // 4 g/L of hexose: 0.83, 1.20, 1.74 bar (model; its 0.73 at 4 °C is held in keep.test).
   const per = sugarGPerL.typical / 4
-  closed.forEach(({ bar }, index) => expect(bar.typical / per).toBeCloseTo([0.73, 1.2, 1.74][index]!, 1))
-  expect(closed[0]!.days!.typical).toBeGreaterThan(5 * closed[1]!.days!.typical)
+  closed.forEach(({ bar }, index) => expect(bar.typical / per).toBeCloseTo([0.83, 1.2, 1.74][index]!, 1))
+  expect(closed[0]!.days!.typical).toBeGreaterThan(3 * closed[1]!.days!.typical)
   expect(
     keepOutlook({ ...sauce, sugarG: { low: 0, typical: 0, high: 0.2 } }).closed.every(({ days }) => days === null),
   ).toBe(true)

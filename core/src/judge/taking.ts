@@ -1,0 +1,56 @@
+import type { Draft } from '../log/entry'
+import type { Book } from '../log/fold'
+import { SCALE_NOISE_G } from '../stock/taking'
+import { formatNumber } from '../units/number'
+import { plainTell, tellReason } from '../words/judgement'
+import type { Judge } from './judgement'
+
+/** Why it is not sold although it was released: what it was made of was corrected into trouble since. */
+function stopped(judge: Judge, lotId: string, at: string): string | null {
+  const judgement = judge(lotId, Date.parse(at))
+  return judgement?.make === 'stop' && judgement.makeBecause
+    ? `It stops where it stands. ${tellReason(judgement.makeBecause, plainTell)}`
+    : null
+}
+
+/**
+ * Why something may not be taken, moved or sent, or `null` where it may: a form asks before it writes.
+ * Two devices may still take the same thing; the fold then says so and counts nothing below zero.
+ */
+export function refusalOf(book: Book, judge: Judge, draft: Draft): string | null {
+  switch (draft.kind) {
+    case 'send':
+    case 'move': {
+      const lot = book.lots.get(draft.lotId)
+      if (!lot) return 'This lot is not in the log.'
+      if (draft.kind === 'move' && draft.count === undefined) return null
+      if (!lot.bottles) return 'Only bottles are counted out; weigh what you take of this.'
+      if (lot.state === 'discarded') return 'It was thrown away.'
+      const from = draft.kind === 'send' ? draft.place : draft.from
+      const here =
+        from === undefined ? lot.bottles.left : (lot.bottles.places.find(({ place }) => place === from)?.count ?? 0)
+      const where = from === undefined ? '' : ` at ${from}`
+      if ((draft.count ?? 0) > here)
+        return here === 0 ? `None are left${where}.` : `Only ${here} ${here === 1 ? 'is' : 'are'} left${where}.`
+      // What is given away or eaten at home is a fact, released or not: a refused gift would make a recall lie.
+      if (draft.kind === 'move' || (draft.how ?? 'sold') !== 'sold') return null
+      if (lot.release?.decision !== 'released') return 'Not released: it is not cleared for sale.'
+      return stopped(judge, lot.id, draft.at)
+    }
+    case 'use': {
+      const lot = book.lots.get(draft.lotId)
+      if (!lot) return 'This lot is not in the log.'
+      if (lot.bottles) return 'Bottles are counted, not weighed.'
+      return draft.massG > lot.leftG + SCALE_NOISE_G ? `Only ${formatNumber(lot.leftG)} g are left.` : null
+    }
+    case 'bottle': {
+      const lot = book.lots.get(draft.fromLotId)
+      if (!lot) return 'This blend is not in the log.'
+      if (lot.state === 'discarded') return 'This blend was thrown away.'
+      if (draft.usedG > lot.leftG + SCALE_NOISE_G) return `Only ${formatNumber(lot.leftG)} g are left in the pot.`
+      return (draft.retained ?? 0) > draft.count ? 'More are kept back than were filled.' : null
+    }
+    default:
+      return null
+  }
+}
