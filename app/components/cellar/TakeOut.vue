@@ -48,6 +48,8 @@ const TO: Record<Act, string> = {
   moved: 'To which place',
 }
 const places = computed(() => lot.bottles?.places ?? [])
+/** Given away or used although it was not released: a fact, with its mark. */
+const unreleased = computed(() => lot.bottles !== null && how.value !== 'moved' && lot.release?.decision !== 'released')
 const problem = computed(() => {
   if (lot.bottles && count.value === null) return 'Count the bottles.'
   if (!lot.bottles && how.value !== 'moved' && massG.value === null) return 'Weigh it.'
@@ -71,6 +73,7 @@ function draft(): Draft {
         count: count.value ?? 0,
         to: to.value.trim(),
         how: how.value,
+        ...(unreleased.value && { unreleased: true }),
         ...(from.value !== ANYWHERE && { place: from.value }),
       }
     : { kind: 'use', ...base, massG: massG.value ?? 0, how: how.value, to: to.value.trim() }
@@ -107,8 +110,13 @@ const fromOptions = computed(() => [
       <PickField v-if="places.length > 1" v-model="from" label="From" :options="fromOptions" />
       <WordField v-model="to" :label="TO[how]" :placeholder="how === 'sold' ? 'Saturday market' : ''" />
     </div>
-    <p v-if="lot.bottles && lot.release?.decision !== 'released'" class="small">
-      <StateMark level="ask" word="Not released" /> It is not cleared to leave yet.
+    <p v-if="unreleased" class="small">
+      <StateMark level="ask" word="Not released" />
+      {{
+        how === 'sold'
+          ? 'It is not cleared for sale yet.'
+          : 'It is written down with that mark, so that a recall finds it.'
+      }}
       <NuxtLink :to="`/release/${lot.id}`">Release or hold it</NuxtLink>
     </p>
     <p v-if="asked && problem" class="problem" role="alert">{{ problem }}</p>

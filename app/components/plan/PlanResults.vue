@@ -148,7 +148,11 @@ const ACIDITY_WORDS = { fine: 'Sour enough', act: 'Low in acid', ask: 'As usual'
         <p v-if="near" class="line small" data-figure="near-target">
           <StateMark level="ask" word="Near the target" /> Its own acid brings it to pH {{ found.ph.low.toFixed(1) }} to
           {{ found.ph.high.toFixed(1) }}; at a target of {{ form.targetPh?.toFixed(1) }} nothing shows that it
-          fermented. Ready will want gas that came and went, or a target of {{ near.proposed.toFixed(1) }}.
+          fermented. Ready will want gas that came and went{{
+            near.proposed === null
+              ? '; it starts too sour for any target to show it'
+              : `, or a target of ${near.proposed.toFixed(1)}`
+          }}.
         </p>
         <p v-if="acidity" class="line small" data-figure="acidity">
           <StateMark :level="acidity.level" :word="ACIDITY_WORDS[acidity.level]" /> {{ acidity.sentence }}

@@ -96,10 +96,12 @@ const LOWEST_TARGET = 3.2
 
 /**
  * A start so near its target, or under it, that two readings there prove nothing: the fruit's own acid brought it.
- * `proposed` is a target that a ferment has to work for; `null` where the start leaves room.
+ * `proposed` is a target that a ferment has to work for, `null` where it starts too sour for any. Nothing where the
+ * start leaves room.
  * @param startPh as it works out, its lower end.
  */
-export function nearTarget(startPh: number, targetPh: number): { proposed: number } | null {
+export function nearTarget(startPh: number, targetPh: number): { proposed: number | null } | null {
   if (startPh - targetPh >= FERMENTED_FALL) return null
-  return { proposed: Math.max(LOWEST_TARGET, Math.floor((startPh - TARGET_ROOM) * 10 + 1e-9) / 10) }
+  const proposed = Math.max(LOWEST_TARGET, Math.floor((startPh - TARGET_ROOM) * 10 + 1e-9) / 10)
+  return { proposed: startPh - proposed >= FERMENTED_FALL ? proposed : null }
 }

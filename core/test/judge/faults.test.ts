@@ -3,6 +3,7 @@ import {
   asksOf,
   bottlePressure,
   compositionOf,
+  entryWords,
   epcisOf,
   fermentCaseOf,
   heatWords,
@@ -247,6 +248,7 @@ describe('ready means fermented', () => {
     expect(nearTarget(3.6, 3.8)).toEqual({ proposed: 3.2 })
     expect(nearTarget(4.4, 3.8)).toBeNull()
     expect(nearTarget(4.0, 3.9)).toEqual({ proposed: 3.5 })
+    expect(nearTarget(2.6, 3.8), 'no target would show it').toEqual({ proposed: null })
   })
 
   it('nothing alive in it: the warning stays, and a lemon brine of pH 2.5 starts nothing', () => {
@@ -524,6 +526,11 @@ describe('also mended', () => {
     ]
     expect(overdrawnLot(takes, (id) => (id === 'a' ? 100 : 10))).toBe('a')
     expect(overdrawnLot(takes.slice(1), (id) => (id === 'a' ? 100 : 10))).toBeNull()
+  })
+
+  it('a gift that was not released carries its mark in the log', () => {
+    const gift = { kind: 'send', at: day(1), lotId: 'x', count: 2, to: 'Quay', how: 'given', unreleased: true }
+    expect(entryWords(gift as never, 'metric')).toBe('2 bottles given, not released: Quay')
   })
 
   it('what was released is not sold once its ferment was corrected into trouble', () => {

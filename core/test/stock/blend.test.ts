@@ -271,7 +271,10 @@ it('brine kept at the press is a lot of its own, pulp another; earlier yields of
 it('sugar put in after fermenting comes back as gas: pressure where bottles stand, and how soon', () => {
   const sauce = { ...mash(1000, 3.7), sugarG: { low: 2, typical: 4, high: 4 } }
   const { closed, sugarGPerL } = keepOutlook(sauce)
-  expect(closed.map(({ tempC }) => tempC), 'where a release judges them, and a room').toEqual([8, 20, 35])
+  expect(
+    closed.map(({ tempC }) => tempC),
+    'where a release judges them, and a room',
+  ).toEqual([8, 20, 35])
   // 4 g/L of hexose: 0.83, 1.20, 1.74 bar (model; its 0.73 at 4 °C is held in keep.test).
   const per = sugarGPerL.typical / 4
   closed.forEach(({ bar }, index) => expect(bar.typical / per).toBeCloseTo([0.83, 1.2, 1.74][index]!, 1))

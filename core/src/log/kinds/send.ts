@@ -17,13 +17,15 @@ export const SendEntry = z.object({
   to: name,
   how: z.enum(WAYS_OUT).optional(),
   place: name.optional(),
+  /** They left without being released: given away, or used in the own kitchen. */
+  unreleased: z.literal(true).optional(),
 })
 
 const kind: Kind<typeof SendEntry> = {
   schema: SendEntry,
   says: 'bottles that left',
-  words: ({ count: bottles, how, place, to }) =>
-    `${bottlesWords(bottles)} ${how ?? 'sold'}${place ? ` from ${place}` : ''}: ${to}`,
+  words: ({ count: bottles, how, place, to, unreleased }) =>
+    `${bottlesWords(bottles)} ${how ?? 'sold'}${unreleased ? ', not released' : ''}${place ? ` from ${place}` : ''}: ${to}`,
   lots: ({ lotId }) => [lotId],
   effect: addsTo('sent'),
   reversible: true,
