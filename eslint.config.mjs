@@ -118,7 +118,7 @@ export default withNuxt(
   {
     files: ['core/src/**'],
     rules: {
-      ...only('\\.{1,2}/|zod$|ulid$|pure-rand/|cdigit$'),
+      ...only('\\.{1,2}/|zod$|ulid$|pure-rand/|cdigit$|crc-32$'),
       ...syntax(...DATE_CALLS, ...CHANCE, ...COMPARED, ...SENTENCES),
       'no-restricted-globals': ['error', 'window', 'document', 'fetch', 'localStorage'],
     },

@@ -1,14 +1,18 @@
 import { fileURLToPath } from 'node:url'
 import Icons from 'unplugin-icons/vite'
+import { POLICY } from './server/policy'
 
+/** Names this build: the offline shell knows by it that there is a newer one. */
+const buildId = process.env.BUILD_ID ?? String(Date.now())
 const spaEntry = fileURLToPath(new URL('./node_modules/nuxt/dist/app/entry-spa.js', import.meta.url))
 
 export default defineNuxtConfig({
   compatibilityDate: '2026-01-01',
   ssr: false,
+  buildId,
   telemetry: false,
   devtools: { enabled: false },
-  modules: ['@pinia/nuxt', '@element-plus/nuxt', '@vueuse/nuxt', '@nuxt/eslint', 'nuxt-security'],
+  modules: ['@pinia/nuxt', '@element-plus/nuxt', '@vueuse/nuxt', '@nuxt/eslint', '@vite-pwa/nuxt', 'nuxt-security'],
   css: [
     '@fontsource-variable/archivo/wdth.css',
     '@fontsource-variable/atkinson-hyperlegible-next/wght.css',
@@ -27,7 +31,7 @@ export default defineNuxtConfig({
       link: [{ rel: 'icon', type: 'image/svg+xml', href: '/icon.svg' }],
     },
   },
-  runtimeConfig: { bench: { pace: 1 }, public: { demo: false } },
+  runtimeConfig: { bench: { pace: 1 }, hosts: '', public: { demo: false } },
   elementPlus: { importStyle: 'css', icon: false },
   build: { transpile: ['@lactofer/core'] },
   typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } },
@@ -67,26 +71,45 @@ export default defineNuxtConfig({
     sri: false,
     corsHandler: false,
     rateLimiter: false,
+    // They read a body before we do; ours is read once, with limits of its own.
+    xssValidator: false,
+    requestSizeLimiter: false,
     headers: {
       crossOriginEmbedderPolicy: false,
+      // Whoever puts it behind https says so there; over http it would lock others out.
+      strictTransportSecurity: false,
       permissionsPolicy: { camera: ['self'] },
       contentSecurityPolicy: {
-        'default-src': ["'self'"],
-        'base-uri': ["'none'"],
-        'object-src': ["'none'"],
-        'script-src': ["'self'", "'nonce-{{nonce}}'", "'wasm-unsafe-eval'"],
-        'script-src-attr': ["'none'"],
-        'style-src': ["'self'", "'unsafe-inline'"],
-        'img-src': ["'self'", 'data:', 'blob:'],
-        'font-src': ["'self'"],
-        'media-src': ["'self'", 'blob:'],
-        'connect-src': ["'self'"],
-        'worker-src': ["'self'"],
-        'manifest-src': ["'self'"],
-        'form-action': ["'self'"],
-        'frame-ancestors': ["'none'"],
+        ...POLICY,
+        'script-src': [...POLICY['script-src'], "'nonce-{{nonce}}'"],
         'upgrade-insecure-requests': false,
       },
     },
+  },
+  pwa: {
+    registerType: 'prompt',
+    manifest: {
+      name: 'Lactofer',
+      short_name: 'Lactofer',
+      description: 'Planner, calculator, bench and logbook for makers of fermented sauces and salsas.',
+      lang: 'en',
+      theme_color: '#0e4a41',
+      background_color: '#eef2ee',
+      display: 'standalone',
+      icons: [
+        { src: 'icon-192.png', sizes: '192x192', type: 'image/png' },
+        { src: 'icon-512.png', sizes: '512x512', type: 'image/png', purpose: 'any maskable' },
+        { src: 'icon.svg', sizes: 'any', type: 'image/svg+xml' },
+      ],
+    },
+    workbox: {
+      globPatterns: ['**/*.{js,css,html,woff2,ttf,svg,png,wasm,webmanifest}'],
+      maximumFileSizeToCacheInBytes: 8_000_000,
+      navigateFallback: '/',
+      // Without this line the worker never becomes active: the build has no page of its own.
+      additionalManifestEntries: [{ url: '/', revision: buildId }],
+      navigateFallbackDenylist: [/^\/api\//],
+    },
+    client: { installPrompt: false, periodicSyncForUpdates: 3600 },
   },
 })

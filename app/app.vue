@@ -1,11 +1,17 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useBook } from '~/stores/book'
+import { useKeeping } from '~/stores/keeping'
+import { useBackups } from '~/composables/useBackups'
 import { useDemoOnStart } from '~/composables/useDemo'
+import { useInstallOffer } from '~/composables/useInstall'
 import { useProbeLog } from '~/composables/useProbeLog'
 import { useStageKeys } from '~/composables/useStageKeys'
 
 const book = useBook()
+void useKeeping().start()
+useBackups()
+useInstallOffer()
 useDemoOnStart()
 useProbeLog()
 const { helpOpen } = useStageKeys()
@@ -19,10 +25,8 @@ const fullScreen = computed(() => route.path.startsWith('/weigh/'))
     <a class="skip" href="#main">Skip to the page</a>
     <StageRail v-if="!fullScreen" class="frame-rail" @help="helpOpen = true" />
     <main id="main" tabindex="-1">
-      <p v-if="book.error" class="page problem" role="alert">
-        The log in this browser cannot be read. Nothing is lost: close other tabs of Lactofer and reload.
-      </p>
-      <NuxtPage v-else-if="book.ready" />
+      <KeepingNotes />
+      <NuxtPage v-if="book.ready" />
     </main>
     <InstrumentStrip v-if="!fullScreen" class="frame-strip" />
     <KeyHelp v-model="helpOpen" />

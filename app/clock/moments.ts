@@ -72,3 +72,10 @@ export function tellSpan(fromMs: number, toMs: number): string {
   if (from.isSame(to, 'day')) return weekdayAndDay(fromMs)
   return `${from.isSame(to, 'month') ? from.format('D') : shortDay(fromMs)} to ${shortDay(toMs)}`
 }
+
+/** When something was last done, to follow "since": "08:30" today, "Sunday", "3 December". */
+export function tellSince(ms: number): string {
+  const moment = dayjs(ms)
+  if (moment.isSame(nowMs(), 'day')) return moment.format('HH:mm')
+  return dayjs(nowMs()).diff(moment, 'day') < NEAR_DAYS ? moment.format('dddd') : moment.format('D MMMM')
+}

@@ -21,3 +21,9 @@ export function linesOf(text: string): Line[] {
     )
   return data
 }
+
+/** Cells of a CSV text, line by line. @throws InvalidInput when it is no text. */
+export function cellsOf(text: string): string[][] {
+  if (text.includes('\0')) throw new InvalidInput('This is not a text file. Export the logger’s data as CSV.')
+  return Papa.parse<string[]>(text.trim(), { skipEmptyLines: 'greedy' }).data
+}

@@ -3,6 +3,7 @@ import { fold } from '@lactofer/core'
 import { nowMs } from '~/clock/clock'
 import { allEntries, replaceDemo } from '~/db/journal'
 import { useBook } from '~/stores/book'
+import { useKeeping } from '~/stores/keeping'
 
 /** Loads the invented loft's log, dated from now; what is loaded already is replaced. */
 export async function loadDemo(): Promise<void> {
@@ -25,5 +26,5 @@ export function useDemoOnStart(): void {
   if (!useRuntimeConfig().public.demo) return
   void until(() => book.ready)
     .toBe(true)
-    .then(() => (book.entries?.length === 0 ? loadDemo() : undefined))
+    .then(() => (book.lots.length === 0 && !useKeeping().problem ? loadDemo() : undefined))
 }

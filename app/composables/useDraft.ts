@@ -1,8 +1,13 @@
 import { useEventListener, watchDebounced } from '@vueuse/core'
 import { onScopeDispose, ref, type Ref } from 'vue'
 import type { z } from 'zod'
-import { journal } from '~/db/journal'
+import { readDraft, writeDraft } from '~/db/forms'
 import { keepLast, takeLast } from '~/db/lastWords'
+
+/** Forms that are open. */
+const open = new Set<() => Promise<void>>()
+/** Writes every open form down: before the page steps aside. */
+export const saveForms = (): Promise<unknown> => Promise.all([...open].map((write) => write()))
 
 /**
  * A form's state that outlives the browser: read back when the page opens, written as it changes.
@@ -20,18 +25,22 @@ export function useDraft<T>(
   async function write() {
     if (!read) return
     const text = JSON.stringify(draft.value)
-    await journal.drafts.put({ key, value: JSON.parse(text) })
-    kept = text
+    // Where nothing can be kept, the frame says so; what was typed stands as long as the page does.
+    if (await writeDraft(key, text)) kept = text
   }
   const last = takeLast(key)
-  const loaded = journal.drafts.get(key).then((stored) => {
-    const parsed = schema.safeParse(last ?? stored?.value)
+  const loaded = readDraft(key).then((stored) => {
+    const parsed = schema.safeParse(last ?? stored)
     if (parsed.success) draft.value = parsed.data
     if (last === undefined) kept = JSON.stringify(draft.value)
     read = true
   })
   watchDebounced(draft, write, { deep: true, debounce: 150, maxWait: 500 })
-  onScopeDispose(() => void write())
+  open.add(write)
+  onScopeDispose(() => {
+    open.delete(write)
+    void write()
+  })
   useEventListener(window, 'pagehide', () => {
     const text = JSON.stringify(draft.value)
     if (read && text !== kept) keepLast(key, text)

@@ -1,31 +1,43 @@
-import { FilePhotoSchema, momentOf, readFile, writeFile, type FilePhoto } from '@lactofer/core'
-import { allEntries, journal, merge } from '~/db/journal'
+import { archiveName, fileParts, InvalidInput, momentOf, type UnitWorld } from '@lactofer/core'
+import { allEntries, allNewer } from '~/db/journal'
+import { useKeeping } from '~/stores/keeping'
+import { lookAtLog, takeLog, writeArchive, type Preview, type TakenIn, type Written } from '~/workers/archiver'
 import { saveFile } from './saveFile'
 
-/** The bytes of a picture in base 64. */
-const base64Of = (blob: Blob) =>
-  new Promise<string>((resolve, reject) => {
-    const reader = new FileReader()
-    reader.onload = () => resolve(String(reader.result).split(',')[1] ?? '')
-    reader.onerror = () => reject(reader.error ?? new Error('A picture could not be read.'))
-    reader.readAsDataURL(blob)
-  })
+export type { Preview, TakenIn }
 
-/** Writes the whole log to a file in the downloads; returns how many entries it holds. */
-export async function exportLog(nowMs: number): Promise<number> {
-  const entries = await allEntries()
-  const photos = await Promise.all(
-    (await journal.photos.toArray()).map(async ({ id, blob }): Promise<FilePhoto> =>
-      FilePhotoSchema.parse({ id, type: blob.type, data: await base64Of(blob) }),
-    ),
-  )
+/** Writes an archive of everything and hands it over; returns what is in it. */
+export async function makeArchive(nowMs: number, world: UnitWorld): Promise<Written & { file: File }> {
   const at = momentOf(nowMs)
-  saveFile(new Blob([writeFile(entries, at, photos)], { type: 'application/json' }), `lactofer-${at.slice(0, 10)}.json`)
-  return entries.length
+  const written = await writeArchive(at, world, null)
+  return { ...written, file: new File([written.file ?? ''], archiveName(at), { type: 'application/zip' }) }
+}
+
+/** Writes all entries, without pictures, to one open JSON file in the downloads; returns how many it holds. */
+export async function saveEntries(nowMs: number): Promise<number> {
+  const [entries, newer] = await Promise.all([allEntries(), allNewer()])
+  const at = momentOf(nowMs)
+  const parts = [...fileParts({ entries, newer }, at)]
+  saveFile(new Blob(parts, { type: 'application/json' }), `lactofer-${at.slice(0, 10)}.json`)
+  return entries.length + newer.length
+}
+
+function found<T>({ found, problem }: { found: T; problem: null } | { found: null; problem: string }): T {
+  if (problem !== null) throw new InvalidInput(problem)
+  return found as T
 }
 
 /**
- * Merges a file into the log, all or nothing.
- * @throws InvalidInput when the file is refused; then nothing has changed.
+ * Says what an archive or an open file would bring. Nothing of it is taken in.
+ * @throws InvalidInput when the file is refused.
  */
-export const importLog = async (text: string): Promise<{ added: number; known: number }> => merge(readFile(text))
+export const lookAtFile = async (file: Blob): Promise<Preview> => found(await lookAtLog(file))
+
+/** Takes in what was looked at last, all or nothing. @throws InvalidInput when it is refused. */
+export async function takeFile(): Promise<TakenIn> {
+  const keeping = useKeeping()
+  const taken = found(await takeLog((photo) => keeping.keepPicture(photo)))
+  // What came is recorded once the second copy has it too.
+  await keeping.compare()
+  return taken
+}

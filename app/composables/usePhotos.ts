@@ -2,6 +2,7 @@ import { onScopeDispose, shallowRef, watch } from 'vue'
 import { InvalidInput } from '@lactofer/core'
 import { journal } from '~/db/journal'
 import { newLotId } from '~/stores/book'
+import { useKeeping } from '~/stores/keeping'
 import { reducePhoto } from '~/workers/photoReducer'
 
 /** Largest file that is taken, bytes. */
@@ -18,7 +19,7 @@ export async function keepPhoto(file: File): Promise<string> {
   if (!blob)
     throw new InvalidInput('This is not a picture that can be read here. JPEG, PNG and WebP can; nothing was kept.')
   const id = newLotId()
-  await journal.photos.add({ id, blob, origin: 'maker' })
+  await useKeeping().keepPicture({ id, blob, origin: 'maker' })
   return id
 }
 

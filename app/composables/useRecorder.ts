@@ -1,7 +1,9 @@
 import { ref } from 'vue'
 import { ElMessage } from 'element-plus'
 import type { Draft } from '@lactofer/core'
+import { PROBLEM_WORDS } from '~/components/keep/keepingWords'
 import { useBook } from '~/stores/book'
+import { useKeeping } from '~/stores/keeping'
 
 /**
  * Writes to the log for a form: busy while it does, and says in words when it could not. `kept` tells what is still
@@ -10,6 +12,7 @@ import { useBook } from '~/stores/book'
  */
 export function useRecorder(kept = 'The form is as you left it; try again.') {
   const book = useBook()
+  const keeping = useKeeping()
   const busy = ref(false)
   const written = ref<string[]>([])
   async function record(...drafts: Draft[]): Promise<boolean> {
@@ -17,8 +20,10 @@ export function useRecorder(kept = 'The form is as you left it; try again.') {
     try {
       written.value = await book.record(...drafts)
       return true
-    } catch {
-      ElMessage.error(`This could not be written to the log. ${kept}`)
+    } catch (error) {
+      const code = keeping.problem ?? keeping.codeOf(error)
+      const why = code === 'unreadable' ? '' : ` ${PROBLEM_WORDS[code].what} ${PROBLEM_WORDS[code].todo}`
+      ElMessage.error(`This could not be written to the log.${why} ${kept}`)
       return false
     } finally {
       busy.value = false

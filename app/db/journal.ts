@@ -1,11 +1,17 @@
 import Dexie, { type Table } from 'dexie'
-import { EntrySchema, mergeEntries, type Entry, type LogFile } from '@lactofer/core'
-
-/** A form that was begun and not confirmed; kept so that closing the browser loses nothing. */
-export interface FormDraft {
-  key: string
-  value: unknown
-}
+import {
+  FILE_VERSION,
+  mergeEntries,
+  mergeNewer,
+  ownEntry,
+  receive,
+  type Entry,
+  type LogFile,
+  type NewerEntry,
+} from '@lactofer/core'
+import { drafts, type FormDraft } from './drafts'
+import { gate } from './gate'
+import { watched } from './opening'
 
 /** A choice of the reader: units, theme, who is at the bench. */
 export interface Choice {
@@ -20,13 +26,6 @@ export interface Photo {
   origin: 'maker' | 'demo'
 }
 
-/** A forecast worked out before, with the case it belongs to: work saved, never a truth. */
-export interface KeptForecast {
-  lotId: string
-  key: string
-  answer: unknown
-}
-
 /**
  * Old entries of the maker's, bound into one text: read at a seventh of the cost of as many records. Never changed
  * once bound.
@@ -36,24 +35,37 @@ export interface Volume {
   text: string
 }
 
-/** The maker's data in this browser. Migrations only ever add. */
-class Journal extends Dexie {
+/** The name of the maker's log in this browser; the second copy names it too. */
+export const JOURNAL = 'lactofer'
+
+/**
+ * The maker's data in this browser. Migrations only ever add; what was begun in forms and what was forecast moved to
+ * databases of their own with version 4.
+ */
+export class Journal extends Dexie {
   declare entries: Table<Entry, string>
-  declare drafts: Table<FormDraft, string>
+  declare newer: Table<NewerEntry, string>
   declare choices: Table<Choice, string>
   declare photos: Table<Photo, string>
-  declare forecasts: Table<KeptForecast, string>
   declare volumes: Table<Volume, number, Omit<Volume, 'number'>>
 
   constructor(name: string) {
-    super(name)
+    super(name, watched())
     this.version(1).stores({ entries: 'id, at, kind, origin', drafts: 'key', choices: 'key' })
     this.version(2).stores({ photos: 'id, origin', forecasts: 'lotId' })
     this.version(3).stores({ volumes: '++number' })
+    this.version(4)
+      .stores({ newer: 'id' })
+      .upgrade(async (old) => {
+        const begun = await old.table<FormDraft, string>('drafts').toArray()
+        await Dexie.waitFor(drafts.bulkPut(begun))
+      })
+    this.version(5).stores({ drafts: null, forecasts: null })
+    gate(this, 'choices')
   }
 }
 
-export const journal = new Journal('lactofer')
+export const journal = new Journal(JOURNAL)
 
 /** What was read of bound volumes: they never change. */
 const opened = new Map<number, Entry[]>()
@@ -89,6 +101,9 @@ export async function allEntries(): Promise<Entry[]> {
   return together()
 }
 
+/** All entries of newer versions. */
+export const allNewer = (): Promise<NewerEntry[]> => journal.newer.toArray()
+
 /**
  * So many entries of the maker's stay loose, and so many go into a volume. The demo's are never bound: they come and
  * go.
@@ -116,35 +131,91 @@ export const bindOld = (): Promise<void> =>
     await journal.entries.bulkDelete(old.map(({ id }) => id))
   })
 
-/** Appends entries, all or none. @throws ZodError when one is not valid, Dexie's error when an id is taken. */
+/** Appends entries, all or none. @throws InvalidInput when one is not valid, Dexie's error when an id is taken. */
 export async function append(entries: readonly Entry[]): Promise<void> {
-  const parsed = entries.map((entry) => EntrySchema.parse(entry))
+  const parsed = entries.map(ownEntry)
   await journal.transaction('rw', journal.entries, () => journal.entries.bulkAdd(parsed))
 }
 
-/** Merges entries and pictures of a file; all or nothing. Returns how many entries were new and how many were known. */
-export async function merge({ entries, photos }: LogFile): Promise<{ added: number; known: number }> {
-  return journal.transaction('rw', journal.entries, journal.volumes, journal.photos, async () => {
-    const { added, known } = mergeEntries(await together(), entries)
+/** Puts what says more in the place of what it says more than; a volume it stood in is bound anew. */
+async function fillIn(fuller: readonly Entry[]): Promise<void> {
+  if (!fuller.length) return
+  const byId = new Map(fuller.map((entry) => [entry.id, entry]))
+  const loose = await journal.entries
+    .where('id')
+    .anyOf([...byId.keys()])
+    .primaryKeys()
+  await journal.entries.bulkPut(loose.map((id) => byId.get(id)).filter((entry) => entry !== undefined))
+  for (const number of await journal.volumes.toCollection().primaryKeys()) {
+    const old = opened.get(number) ?? []
+    if (!old.some(({ id }) => byId.has(id))) continue
+    await journal.volumes.delete(number)
+    await bind(old.map((entry) => byId.get(entry.id) ?? entry))
+  }
+}
+
+/** What a merge brought. */
+export interface Merged {
+  added: Entry[]
+  newer: NewerEntry[]
+  known: number
+}
+
+/** What a file is merged from: entries understood and not, of a file of a certain version. */
+export type Incoming = Pick<LogFile, 'version' | 'entries' | 'newer'>
+
+/**
+ * Merges entries into the log; all or nothing.
+ * @throws InvalidInput when an entry was changed under its id.
+ */
+export const merge = ({ version, entries, newer }: Incoming): Promise<Merged> =>
+  journal.transaction('rw', journal.entries, journal.volumes, journal.newer, async () => {
+    const { added, fuller, otherwise, known } = mergeEntries(await together(), entries, version > FILE_VERSION)
     // A long file is bound at once: its entries would be loose for a moment only.
     const own = added.filter(({ origin }) => origin === 'maker')
     const old = new Set(own.length > LOOSE + VOLUME ? own.slice(0, own.length - LOOSE) : [])
     await bind([...old])
     await journal.entries.bulkAdd(added.filter((entry) => !old.has(entry)))
-    // A picture never changes: one whose id is here already is the same.
-    const there = new Set(await journal.photos.toCollection().primaryKeys())
-    await journal.photos.bulkAdd(
-      photos
-        .filter(({ id }) => !there.has(id))
-        .map(({ id, type, data }) => ({
-          id,
-          origin: 'maker',
-          blob: new Blob([Uint8Array.from(atob(data), (letter) => letter.charCodeAt(0))], { type }),
-        })),
-    )
-    return { added: added.length, known }
+    await fillIn(fuller)
+    const said = otherwise.map((entry): NewerEntry => ({ id: entry.id, version, entry: { ...entry } }))
+    const brought = mergeNewer(await journal.newer.toArray(), [...newer, ...said])
+    await journal.newer.bulkPut(brought)
+    return { added, newer: brought, known: known + newer.length + said.length - brought.length }
   })
-}
+
+/**
+ * What a newer version wrote and this one understands goes to the other entries: it was updated since. Returns how
+ * many.
+ */
+export const adoptNewer = (): Promise<number> =>
+  journal.transaction('rw', journal.entries, journal.volumes, journal.newer, async () => {
+    const here = new Set((await together()).map(({ id }) => id))
+    const adopted = (await journal.newer.toArray()).flatMap(({ id, version, entry }) => {
+      const received = version <= FILE_VERSION && !here.has(id) ? receive(entry, version) : null
+      return received && 'entry' in received ? [received.entry] : []
+    })
+    await journal.entries.bulkAdd(adopted)
+    await journal.newer.bulkDelete(adopted.map(({ id }) => id))
+    return adopted.length
+  })
+
+/** Keeps pictures; one whose id is here already is the same, and stays. */
+export const keepPhotos = (photos: readonly Photo[]): Promise<void> =>
+  journal.transaction('rw', journal.photos, async () => {
+    const there = new Set(
+      await journal.photos
+        .where('id')
+        .anyOf(photos.map(({ id }) => id))
+        .primaryKeys(),
+    )
+    await journal.photos.bulkAdd(photos.filter(({ id }) => !there.has(id)))
+  })
+
+/** Ids of all pictures, the demo's too. */
+export const photoIds = (): Promise<string[]> => journal.photos.toCollection().primaryKeys()
+
+/** Ids of the maker's own pictures. */
+export const ownPhotoIds = (): Promise<string[]> => journal.photos.where('origin').equals('maker').primaryKeys()
 
 /** Takes the demo's entries out and, if given, puts new ones in their place. The maker's own are never touched. */
 export async function replaceDemo(entries: readonly Entry[], photos: readonly Photo[] = []): Promise<void> {

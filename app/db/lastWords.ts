@@ -5,21 +5,38 @@
  */
 const PREFIX = 'lactofer:last:'
 
+/** Where storage is denied, even asking for it throws. */
+function placeFor(): Storage | null {
+  try {
+    return localStorage
+  } catch {
+    return null
+  }
+}
+
 /**
  * Keeps the text of a form. Where the browser has no room, the form stands as the journal last had it, half a second
  * before.
  */
 export function keepLast(key: string, text: string): void {
+  const place = placeFor()
   try {
-    localStorage.setItem(PREFIX + key, text)
+    place?.setItem(PREFIX + key, text)
   } catch {
-    localStorage.removeItem(PREFIX + key)
+    place?.removeItem(PREFIX + key)
   }
 }
 
 /** Takes the text of a form out again; `undefined` where there is none. */
 export function takeLast(key: string): unknown {
-  const text = localStorage.getItem(PREFIX + key)
-  localStorage.removeItem(PREFIX + key)
+  const place = placeFor()
+  const text = place?.getItem(PREFIX + key) ?? null
+  place?.removeItem(PREFIX + key)
   return text === null ? undefined : JSON.parse(text)
+}
+
+/** Forgets everything. */
+export function forgetLast(): void {
+  const place = placeFor()
+  for (const key of Object.keys(place ?? {})) if (key.startsWith(PREFIX)) place?.removeItem(key)
 }

@@ -18,6 +18,8 @@ const atPhone = useMediaQuery('(max-width: 900px)')
         {{ asking === 1 ? 'asks' : 'ask' }} for you.
       </p>
     </header>
+    <SetAside />
+    <BackupReminder />
     <EmptyStart v-if="book.lots.length === 0" />
     <div v-else class="split">
       <TheRound v-if="atPhone" />

@@ -1,11 +1,9 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { ElMessage } from 'element-plus'
-import { entryWords, InvalidInput } from '@lactofer/core'
-import { nowMs } from '~/clock/clock'
+import { entryWords, hasUnknown } from '@lactofer/core'
 import { shortMoment } from '~/clock/moments'
 import { loadDemo, removeDemo } from '~/composables/useDemo'
-import { exportLog, importLog } from '~/composables/useLogFile'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 
@@ -27,19 +25,12 @@ async function run(work: () => Promise<string>) {
   problem.value = report.value = ''
   try {
     report.value = await work()
-  } catch (error) {
-    problem.value =
-      error instanceof InvalidInput ? error.message : 'This did not work, and nothing was changed. Try again.'
+  } catch {
+    problem.value = 'This did not work, and nothing was changed. Try again.'
   } finally {
     busy.value = false
   }
 }
-const exportAll = () => run(async () => `${await exportLog(nowMs())} entries written to a file.`)
-const importFile = (text: string) =>
-  run(async () => {
-    const { added, known } = await importLog(text)
-    return `${added} new ${added === 1 ? 'entry' : 'entries'} taken in; ${known} were here already.`
-  })
 const putDemo = () =>
   run(async () => {
     await loadDemo()
@@ -72,29 +63,18 @@ async function sign() {
       <p>
         {{ book.entries?.length ?? 0 }} entries in this browser, {{ book.lots.length }}
         {{ book.lots.length === 1 ? 'lot' : 'lots' }}.
+        <template v-if="book.book.orphans.length"
+          >{{ book.book.orphans.length }} speak of lots that are not in this log; they are kept.</template
+        >
       </p>
     </header>
     <p v-if="report" role="status" class="sheet"><StateMark level="fine" word="Done" /> {{ report }}</p>
     <p v-if="problem" role="alert" class="sheet problem">{{ problem }}</p>
+    <SetAside />
     <div class="halves">
-      <section class="sheet">
-        <h2>Export and import</h2>
-        <p>
-          One open JSON file holds everything. Importing adds what is new and changes nothing that is here, so doing it
-          twice does no harm: carry your log between two devices this way.
-        </p>
-        <div class="row">
-          <el-button type="primary" :loading="busy" @click="exportAll">Export everything</el-button>
-          <FileButton
-            label="Import a file …"
-            accept=".json,application/json"
-            @files="([file]) => file?.text().then(importFile)"
-          />
-        </div>
-        <p v-if="book.book.orphans.length" class="muted small">
-          {{ book.book.orphans.length }} entries speak of lots that are not in this log. They are kept.
-        </p>
-      </section>
+      <BackupPanel />
+      <KeepingPanel />
+      <TakeInPanel @report="(text) => (report = text)" />
       <section class="sheet">
         <h2>Demo</h2>
         <p>
@@ -155,7 +135,10 @@ async function sign() {
             <td>
               <span class="code">{{ lot?.code ?? '–' }}</span>
             </td>
-            <td>{{ entryWords(entry, preferences.world) }}</td>
+            <td>
+              {{ entryWords(entry, preferences.world) }}
+              <span v-if="hasUnknown(entry)" class="muted small">(more from a newer version)</span>
+            </td>
           </tr>
         </tbody>
       </table>

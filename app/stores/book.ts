@@ -1,17 +1,18 @@
 import { until } from '@vueuse/core'
 import { defineStore } from 'pinia'
-import { computed, type Ref } from 'vue'
+import { computed, shallowRef, watch, type Ref } from 'vue'
 import {
   asksOf,
   blendAsks,
   bottleAsks,
   compositionOf,
-  EntrySchema,
+  DAY_MS,
   fold,
   idMaker,
   ingredientsOf,
   judgeOf,
   ofMass,
+  ownEntry,
   partComposition,
   standingOf,
   worstFirst,
@@ -23,13 +24,15 @@ import {
   type Judge,
   type Library,
   type Lot,
+  type NewerEntry,
   type Outlook,
 } from '@lactofer/core'
 import { nowMs, useNowMs } from '~/clock/clock'
-import { allEntries, append, bindOld } from '~/db/journal'
+import { allEntries, allNewer, bindOld } from '~/db/journal'
 import { useLiveQuery } from '~/composables/useLiveQuery'
 import { useOutlooks } from '~/composables/useOutlooks'
 import { tellMoment } from '~/clock/moments'
+import { useKeeping } from './keeping'
 import { usePreferences } from './preferences'
 
 const makeId = idMaker(() => crypto.getRandomValues(new Uint32Array(1))[0]! / 2 ** 32)
@@ -93,6 +96,26 @@ const useFreeVessels = (library: Ref<Library>, fermenting: Ref<Lot[]>) =>
     }))
   })
 
+/** More than this ahead of the device's clock nothing is counted. Judgement: zones and night shifts fit in. */
+const AHEAD_MS = DAY_MS
+
+/** The log folded for now: what is dated later is set aside, and taken in when its time comes. */
+function useDatedBook(
+  entries: Ref<readonly Entry[] | undefined>,
+  newer: Ref<readonly NewerEntry[] | undefined>,
+  now: Ref<number>,
+) {
+  const due = shallowRef(0)
+  const book = computed(() => {
+    void due.value
+    return fold(entries.value ?? [], { untilMs: nowMs() + AHEAD_MS, newer: newer.value ?? [] })
+  })
+  watch(now, (atMs) => {
+    if (book.value.ahead.some(({ at }) => Date.parse(at) <= atMs + AHEAD_MS)) due.value++
+  })
+  return book
+}
+
 /** What every lot asks for, worst first. */
 const allAsks = (
   book: Book,
@@ -126,7 +149,11 @@ function useJudge(book: Ref<Book>, outlooks: Ref<ReadonlyMap<string, Outlook>>, 
  */
 export const useBook = defineStore('book', () => {
   const preferences = usePreferences()
-  const { value: entries, error } = useLiveQuery(allEntries)
+  const keeping = useKeeping()
+  const { value: kept, error } = useLiveQuery(allEntries)
+  const { value: newer } = useLiveQuery(allNewer)
+  // Where nothing can be kept the rest still works: planning and calculating, on an empty log.
+  const entries = computed(() => kept.value ?? (keeping.problem ? [] : undefined))
   // Binding waits until the page stands; it changes how the log is kept, not what is in it. Where it fails all stays
   // loose, and it is tried at the next start.
   void until(entries)
@@ -134,7 +161,7 @@ export const useBook = defineStore('book', () => {
     .then(() => setTimeout(() => bindOld().catch(() => undefined), BIND_AFTER_MS))
   const now = useNowMs(TICK_MS)
 
-  const book = computed(() => fold(entries.value ?? []))
+  const book = useDatedBook(entries, newer, now)
   const lots = computed(() => [...book.value.lots.values()].sort((a, b) => a.startedMs - b.startedMs))
   const fermenting = computed(() => lots.value.filter((lot) => lot.state === 'fermenting'))
   const planned = computed(() => lots.value.filter((lot) => lot.state === 'planned'))
@@ -154,9 +181,9 @@ export const useBook = defineStore('book', () => {
   /** Writes facts to the log, all or none. They are there once the promise is kept. Returns their ids. */
   async function record(...drafts: Draft[]): Promise<string[]> {
     const made: Entry[] = drafts.map((draft) =>
-      EntrySchema.parse({ ...draft, id: makeId(nowMs()), by: preferences.by, origin: 'maker' }),
+      ownEntry({ ...draft, id: makeId(nowMs()), by: preferences.by, origin: 'maker' }),
     )
-    await append(made)
+    await keeping.record(made)
     return made.map((entry) => entry.id)
   }
 
@@ -179,7 +206,8 @@ export const useBook = defineStore('book', () => {
     },
     ...{ composition, part, lot, codeTaken, nextCode, freeVessels },
     nowMs: now,
-    ready: computed(() => entries.value !== undefined),
+    // An empty log is called new only once the second copy was asked.
+    ready: computed(() => entries.value !== undefined && (entries.value.length > 0 || keeping.ready)),
     ingredients: (lotId: string) => ingredientsOf(book.value, lotId),
   }
 })

@@ -1,5 +1,4 @@
 import { expose } from 'comlink'
-import Papa from 'papaparse'
 import {
   guessColumns,
   InvalidInput,
@@ -8,6 +7,7 @@ import {
   type LoggerColumns,
   type LoggerPoint,
 } from '@lactofer/core'
+import { cellsOf } from '~/composables/csv'
 
 /** The file as it was opened: names of its columns, first lines, a guess at what is what. */
 export interface OpenedTable {
@@ -41,8 +41,7 @@ const told = <T>(work: () => T): Told<T> => {
 async function open(file: Blob): Promise<Told<OpenedTable>> {
   const text = await file.text()
   return told(() => {
-    if (text.includes('\0')) throw new InvalidInput('This is not a text file. Export the logger’s data as CSV.')
-    cells = Papa.parse<string[]>(text.trim(), { skipEmptyLines: 'greedy' }).data
+    cells = cellsOf(text)
     return {
       head: (cells[0] ?? []).map((cell) => cell.trim()),
       first: cells.slice(1, 6),

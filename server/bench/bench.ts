@@ -22,8 +22,18 @@ export function commandBench(command: BenchCommand): BenchState {
   return simulator.read()
 }
 
-/** Keeps a stream's close function, so that a server that stops can end it; returns how to forget it. */
-export function keepOpen(close: () => void): () => void {
+/** So many pages may watch at once. */
+const MOST_STREAMS = 48
+
+/** Whether the bench has a probe of that name. */
+export const knowsProbe = (id: string): boolean => simulator.read().probes.some((probe) => probe.id === id)
+
+/**
+ * Keeps a stream's close function, so that a server that stops can end it; returns how to forget it, or `null` where
+ * enough are open.
+ */
+export function keepOpen(close: () => void): (() => void) | null {
+  if (closers.size >= MOST_STREAMS) return null
   closers.add(close)
   return () => closers.delete(close)
 }

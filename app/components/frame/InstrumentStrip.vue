@@ -50,7 +50,7 @@ function dialWords({ idle, steady }: { idle?: boolean | undefined; steady?: bool
 <template>
   <section class="strip" aria-label="Instruments">
     <p v-if="!instruments.connected" class="lost">
-      Instruments are not connected. Type the values; nothing waits for them.
+      <strong>Instruments are away.</strong> Type the values; nothing waits for them, and the rest works as always.
     </p>
     <p v-if="instruments.problem && !benchOpen" class="lost" role="alert">{{ instruments.problem }}</p>
     <div v-for="dial in dials" :key="dial.id" class="dial">

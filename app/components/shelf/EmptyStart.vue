@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { loadDemo } from '~/composables/useDemo'
+import { useBook } from '~/stores/book'
 
+const book = useBook()
 /** The first thing a maker sees: what to do next, or a loft full of jars to look around in. */
 const busy = ref(false)
 const problem = ref('')
@@ -31,6 +33,10 @@ async function look() {
     <p class="muted small">
       The demo is an invented loft with a dozen jars. It can be taken out again at any time; what you log yourself
       stays.
+    </p>
+    <p v-if="book.book.orphans.length" class="small">
+      {{ book.book.orphans.length }} of your own entries speak of lots that are not here: of the demo's, perhaps. They
+      are kept, and come back with it.
     </p>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
   </section>

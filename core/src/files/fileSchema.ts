@@ -2,7 +2,8 @@ import { z } from 'zod'
 import { EntrySchema } from '../log/entry'
 import { MomentSchema } from '../log/entryParts'
 import { KINDS } from '../log/kinds/index'
-import { FILE_FORMAT, FILE_VERSION, FilePhotoSchema } from './openFile'
+import { FilePhotoSchema } from './openFile'
+import { FILE_FORMAT, FILE_VERSION } from './version'
 
 /* The open file as its documentation tells it, made from the kinds of entry themselves. */
 

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { InvalidInput } from '../invalid'
+import { parseFile } from './json'
 import { RecipePlanSchema, type RecipePlan } from '../log/kinds/recipe'
 import { MomentSchema, PlainNameSchema } from '../log/entryParts'
 import type { Recipe } from '../log/recipes'
@@ -60,12 +61,7 @@ function placeOf(path: readonly PropertyKey[]): string {
 
 /** Reads a recipe file. All or nothing. @throws InvalidInput with a sentence that says what and where. */
 export function readRecipe(text: string): ReadRecipe {
-  let json: unknown
-  try {
-    json = JSON.parse(text)
-  } catch {
-    throw new InvalidInput('This file is not JSON, or it was cut off. Nothing was changed.')
-  }
+  const json = parseFile(text)
   const format = (json as { format?: unknown } | null)?.format
   const version = (json as { version?: unknown } | null)?.version
   if (format !== RECIPE_FORMAT) throw new InvalidInput('This is not a Lactofer recipe. Nothing was changed.')

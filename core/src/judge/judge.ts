@@ -2,6 +2,7 @@ import { dueAt } from '../ferment/clock'
 import { styleById } from '../library/styles'
 import type { Book } from '../log/fold'
 import type { Lot } from '../log/lot'
+import { textsIn } from '../log/newer'
 import { temperatureAtMs } from '../stock/temperature'
 import { fermentReasons, timeReasons } from './fermenting'
 import { historyOf, type History } from './history'
@@ -29,6 +30,15 @@ function thrownAway({ discarded }: Lot, atMs: number): Reason[] {
   return goneMs <= atMs ? [{ code: 'thrown away', facts: { atMs: goneMs } }] : []
 }
 
+const notUnderstood = (count = 0): Reason[] => (count ? [{ code: 'newer entry', facts: { count } }] : [])
+
+/** How many entries that are not understood here speak of each lot. */
+function newerAbout({ newer }: Book): ReadonlyMap<string, number> {
+  const about = new Map<string, number>()
+  for (const { entry } of newer) for (const text of new Set(textsIn(entry))) about.set(text, (about.get(text) ?? 0) + 1)
+  return about
+}
+
 function clockOf({ temperature }: History, { columns: { liquid } }: Reckoned, atMs: number, dueMs: number): Clock {
   return {
     spent: liquid.spent,
@@ -46,6 +56,7 @@ const wants = ({ columns: { liquid, blended } }: Reckoned): boolean =>
 /** Makes a judge of a book. @param foresee what is known of the forecast of a ferment. */
 export function judgeOf(book: Book, foresee: (lotId: string) => Foresight | undefined = () => undefined): Judge {
   const known = new Map<string, Stand | null>()
+  const newer = newerAbout(book)
   const ask: AskStand = (lotId, atMs, path) => {
     const key = `${lotId} ${atMs}`
     const found = known.get(key)
@@ -73,6 +84,7 @@ export function judgeOf(book: Book, foresee: (lotId: string) => Foresight | unde
       ...signReasons(history, atMs),
       ...from.reasons,
       ...thrownAway(lot, atMs),
+      ...notUnderstood(newer.get(lot.id)),
       ...(byAcid
         ? fermentReasons({ history, columns, atMs, times, tempC, due, foresight, ferment, elapsed, unread })
         : timeReasons(history, atMs)),

@@ -44,6 +44,8 @@ export interface ReasonFacts {
   'does not fit': { why: string }
   /** It was made of something that stops. */
   'made of': { code: string; of: Reason }
+  /** Entries of a newer version that speak of it and are not understood here. */
+  'newer entry': { count: number }
   /** Jars of one lot that no pH was read in. */
   'jars not read': { marks: readonly string[] }
   /** Jars that were pressed although no pH was read in them. */
@@ -102,6 +104,7 @@ export const RULES: Record<Exclude<ReasonCode, 'made of'>, Rule> = {
   'open sign': { state: 'ask', make: 'stop', goesOn: true },
   'may have passed late': { state: 'ask', make: 'stop', goesOn: true },
   'pressed unread': { state: 'ask', make: 'stop', goesOn: true },
+  'newer entry': { state: 'ask', make: 'ask', goesOn: true, sale: 'stop' },
   'jars not read': { state: 'ask', make: 'ask', goesOn: false },
   rose: { state: 'ask', make: 'ask', goesOn: false },
   'put in since': { state: 'ask', make: 'stop', goesOn: false },

@@ -1,9 +1,11 @@
+import { MINUTE_MS, momentOf } from '../units/time'
 import type { Library } from '../library/library'
 import { bottlesOf } from './bottles'
 import { contentG } from './contents'
 import { kindOf, type Entry, type EntryOf } from './entry'
 import { add, NONE, type Lot } from './lot'
 import { byTime } from './merge'
+import type { NewerEntry } from './newer'
 import { libraryOf } from './ownLibrary'
 import { recipesOf, type Recipe } from './recipes'
 import { suppliesOf, type Supply } from './supplies'
@@ -17,6 +19,10 @@ export interface Book {
   lots: ReadonlyMap<string, Lot>
   orphans: Entry[]
   standing: Entry[]
+  /** Dated after the moment the book was folded for: set aside until then, or until somebody mends the date. */
+  ahead: readonly Entry[]
+  /** Of a newer version, and not understood here. */
+  newer: readonly NewerEntry[]
   trials: readonly EntryOf<'trial'>[]
   library: Library
   recipes: readonly Recipe[]
@@ -44,6 +50,16 @@ export function standingEntries(entries: readonly Entry[]): Entry[] {
         (!entry.replaces || winner.get(entry.replaces) === entry.id),
     )
     .sort(byTime)
+}
+
+/** Whether an entry speaks of a time after a moment, ms: of a logger's record, its last point. */
+const speaksAfter = (untilMs: number) => {
+  const until = Number.isFinite(untilMs) ? momentOf(untilMs) : ''
+  return (entry: Entry): boolean =>
+    entry.kind === 'logged'
+      ? Date.parse(entry.at) + (entry.points.at(-1)?.[0] ?? 0) * MINUTE_MS > untilMs
+      : // Moments are mostly written alike, and then sort as text.
+        until !== '' && entry.at > until
 }
 
 /** Settles what is left once every entry has been applied. */
@@ -93,9 +109,16 @@ function link(lots: ReadonlyMap<string, Lot>): void {
 /**
  * The state of everything, from entries in any order, any of them repeated: the same entries give the same book.
  * Entries that speak of a lot that is not there are kept aside as orphans.
+ * @param untilMs what is dated after it is set aside: a clock that was wrong once would make a jar rise for a year.
  */
-export function fold(entries: readonly Entry[]): Book {
-  const standing = standingEntries(entries)
+export function fold(
+  entries: readonly Entry[],
+  { untilMs = Infinity, newer = [] }: { untilMs?: number; newer?: readonly NewerEntry[] } = {},
+): Book {
+  const all = standingEntries(entries)
+  const isAhead = speaksAfter(untilMs)
+  const ahead = all.filter(isAhead)
+  const standing = ahead.length ? all.filter((entry) => !isAhead(entry)) : all
   const lots = new Map<string, Lot>()
   const remarks: Entry[] = []
   for (const entry of standing) {
@@ -128,6 +151,8 @@ export function fold(entries: readonly Entry[]): Book {
     lots,
     orphans,
     standing,
+    ahead,
+    newer,
     trials,
     library: libraryOf(standing),
     recipes: recipesOf(standing),

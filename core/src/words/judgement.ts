@@ -59,6 +59,8 @@ const SAYS: { [Code in ReasonCode]: (facts: ReasonFacts[Code], tell: Tell) => st
     upperPh === null
       ? 'Something was put in since the last pH. Stir it, read it again.'
       : `Something was put in since the last pH: it works out to at most ${ph(upperPh)}. Stir it, read it again.`,
+  'newer entry': ({ count }) =>
+    `${count === 1 ? 'An entry' : `${count} entries`} of a newer version ${count === 1 ? 'speaks' : 'speak'} of it and cannot be read here. Update this device before anything of it is sold.`,
   'jars not read': ({ marks }) =>
     `No pH was read in jar ${marks.join(', ')}. Only jars that were read may go on; say which one a reading is of.`,
   'pressed unread': ({ marks }) => `Jar ${marks.join(', ')} was pressed, and no pH was read in it.`,
@@ -117,6 +119,7 @@ const RULE_SAYS: Record<ReasonCode, string> = {
   rose: 'A rise of more than 0.2, or of 3.25 standard deviations of the instrument, is not the ferment.',
   'put in since':
     'What could raise the pH makes the last reading say nothing; until it is read the mixture is worked out.',
+  'newer entry': 'What cannot be read may be what counts: mould seen on another device, say.',
   'jars not read': 'Jars of one lot differ.',
   'pressed unread': 'Jars of one lot differ: only those that were read go on.',
   'mostly cooked': 'Less than half of it raw, and no starter: it may not start.',

@@ -12,13 +12,10 @@ import {
   fold,
   idMaker,
   ingredientsOf,
-  InvalidInput,
   makeLabel,
   mergeEntries,
   propertiesOf,
-  readFile,
   recallOf,
-  writeFile,
   type Book,
   type Entry,
 } from '../../src'
@@ -143,46 +140,5 @@ describe('demo lots show what the scenario says', () => {
     expect(label.ingredients.filter(({ strong }) => strong)).toEqual([{ text: 'crustacean', strong: true }])
     expect(label.contains).toBe('Contains: crustacean.')
     expect(label.net).toBe('150 mL (5.1 fl oz)')
-  })
-})
-
-describe('the open file', () => {
-  const written = () =>
-    JSON.parse(writeFile(demo.slice(0, 3), '2026-05-04T09:00:00.000Z')) as {
-      version: number
-      entries: Record<string, unknown>[]
-    }
-
-  it('comes back as it was written', () => {
-    const photos = [{ id: demo[0]!.id, type: 'image/jpeg' as const, data: '/9j/4AAQ' }]
-    expect(readFile(writeFile(demo, '2026-05-04T09:00:00.000Z', photos))).toEqual({ entries: demo, photos })
-    expect(readFile(JSON.stringify({ ...written(), version: 1 })).photos).toEqual([])
-  })
-
-  it.each([
-    ['cut off', () => writeFile(demo, '2026-05-04T09:00:00.000Z').slice(0, -40), /not JSON, or it was cut off/],
-    ['foreign', () => '{"recipes":[]}', /not a Lactofer log/],
-    ['newer', () => JSON.stringify({ ...written(), version: 9 }), /newer Lactofer/],
-    [
-      'with something that is no picture',
-      () => JSON.stringify({ ...written(), photos: [{ id: demo[0]!.id, type: 'text/html', data: 'PGI+' }] }),
-      /Picture 1 of the file is not valid at "type"/,
-    ],
-    [
-      'with a bad entry',
-      () => {
-        const file = written()
-        file.entries[1]!.name = ''
-        return JSON.stringify(file)
-      },
-      /Entry 2 of the file is not valid at "name"/,
-    ],
-  ])('refuses a file that is %s', (_, text, sentence) => {
-    expect(() => readFile(text())).toThrow(sentence)
-  })
-
-  it('refuses an entry that was changed under its id', () => {
-    const changed = { ...demo[0]!, by: 'Somebody' } as Entry
-    expect(() => mergeEntries(demo, [changed])).toThrow(InvalidInput)
   })
 })

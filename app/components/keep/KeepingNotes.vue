@@ -1,0 +1,97 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { useUpdate } from '~/composables/useUpdate'
+import { useBook } from '~/stores/book'
+import { useKeeping } from '~/stores/keeping'
+import { PROBLEM_WORDS } from './keepingWords'
+
+/** What has to be known of how the log is kept, on every page: nothing, on most days. */
+const keeping = useKeeping()
+const { waits, take, later } = useUpdate()
+const book = useBook()
+const read = ref(false)
+const problem = computed(() => {
+  const code = keeping.problem ?? (book.error ? keeping.codeOf(book.error) : null)
+  return code && PROBLEM_WORDS[code]
+})
+const entriesWords = (count: number) => `${count} ${count === 1 ? 'entry' : 'entries'}`
+const brought = computed(() => {
+  const { brought = 0, pictures = 0 } = keeping.found ?? {}
+  if (!brought && !pictures) return ''
+  const parts = [brought && entriesWords(brought), pictures && `${pictures} ${pictures === 1 ? 'picture' : 'pictures'}`]
+  const what = parts.filter(Boolean).join(' and ')
+  const verb = brought + pictures === 1 ? 'was' : 'were'
+  return `${keeping.lost ? 'The browser had lost its database of this log. ' : ''}${what} ${verb} brought back from the second copy on this device.`
+})
+const newer = computed(() => book.book.newer.length)
+/** Gone, and nothing here knows what was in it. */
+const gone = computed(() => keeping.settled && (keeping.lost || !!keeping.found?.damaged) && !book.entries?.length)
+</script>
+
+<template>
+  <div class="notes">
+    <section v-if="problem" class="note" role="alert">
+      <p>
+        <StateMark level="act" word="Nothing can be kept" /> <strong>{{ problem.what }}</strong>
+      </p>
+      <p>{{ problem.works }} {{ problem.todo }}</p>
+    </section>
+    <p v-if="waits" class="note" role="status">
+      <span>A newer Lactofer is ready. Taking it reloads this page; what you have typed is saved and stays.</span>
+      <span class="row">
+        <el-button size="small" type="primary" @click="take">Take it now</el-button>
+        <el-button size="small" @click="later">Later</el-button>
+      </span>
+    </p>
+    <p v-if="keeping.slow" class="note" role="status">
+      Opening the log takes longer than usual. Another tab of Lactofer may hold it: close the others, or wait a little.
+    </p>
+    <p v-if="gone" class="note" role="alert">
+      <StateMark level="act" word="The log is missing" />
+      There was a log in this browser, and it cannot be brought back from here. If you have an archive, bring it in on
+      the <NuxtLink to="/logbook">logbook</NuxtLink>'s page.
+    </p>
+    <p v-if="brought && !read" class="note" role="status">
+      <span><StateMark level="fine" word="Brought back" /> {{ brought }}</span>
+      <el-button size="small" @click="read = true">Good</el-button>
+    </p>
+    <p v-if="keeping.copyState === 'failing'" class="note" role="status">
+      <span>
+        <StateMark level="ask" word="One copy only" />
+        The second copy on this device could not be written; the log itself is recorded. Save an archive today, and look
+        whether the disk is full.
+      </span>
+    </p>
+    <p v-if="newer" class="note">
+      <span>
+        <StateMark level="ask" word="From a newer version" />
+        {{ entriesWords(newer) }} cannot be read by this version; they are kept and passed on as they are. Update this
+        device before you rely on the lots they name.
+      </span>
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.notes {
+  display: grid;
+}
+.note {
+  display: flex;
+  flex-wrap: wrap;
+  gap: var(--s2) var(--s4);
+  align-items: center;
+  justify-content: space-between;
+  padding: var(--s3) var(--s5);
+  background: var(--surface);
+  border-bottom: 1px solid var(--line);
+}
+.note p {
+  flex-basis: 100%;
+}
+@media (max-width: 900px) {
+  .note {
+    padding: var(--s3);
+  }
+}
+</style>

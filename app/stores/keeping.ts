@@ -1,0 +1,174 @@
+import { defineStore } from 'pinia'
+import { computed, shallowRef } from 'vue'
+import type { Entry } from '@lactofer/core'
+import { adoptNewer, append, JOURNAL, journal, keepPhotos, type Photo } from '~/db/journal'
+import { eraseAll } from '~/db/erase'
+import { onLoss, problemOf, type StorageProblem } from '~/db/opening'
+import {
+  copyEntries,
+  copyPicture,
+  foldCopy,
+  openCopy,
+  reconcileEntries,
+  reconcilePictures,
+  type Reconciled,
+} from '~/db/secondCopy'
+import { saveForms } from '~/composables/useDraft'
+
+export type { StorageProblem }
+
+/** An opening that takes longer than this is told, ms. */
+const SLOW_MS = 4000
+/** Nobody waits longer than this for the second copy, ms. */
+const COPY_MS = 8000
+/** Files are folded and pictures compared once the page has stood so long, ms. */
+const QUIET_MS = 6000
+
+/** Where the second copy stands: not asked yet, kept, not possible in this browser, or failing. */
+export type CopyState = 'asked' | 'kept' | 'none' | 'failing'
+
+const LOCK = 'lactofer-writing'
+/** Writes side by side with others, never while all is erased. */
+const writing = <Answer>(work: () => Promise<Answer>, mode: LockMode = 'shared'): Promise<Answer> =>
+  'locks' in navigator ? (navigator.locks.request(LOCK, { mode }, work) as Promise<Answer>) : work()
+
+/** Rejects when a promise has not answered in time. */
+const inTime = <Answer>(promise: Promise<Answer>, ms: number): Promise<Answer> =>
+  Promise.race([
+    promise,
+    new Promise<never>((_resolve, reject) => setTimeout(() => reject(new Error('No answer in time.')), ms)),
+  ])
+
+/** The second copy: what it holds, what it brought back, and how to write to it. */
+function useSecondCopy() {
+  const state = shallowRef<CopyState>('asked')
+  const found = shallowRef<Reconciled | null>(null)
+  async function open(): Promise<{ erasing: boolean }> {
+    const opened = await inTime(openCopy(), COPY_MS)
+    state.value = opened ? 'kept' : 'none'
+    return opened ?? { erasing: false }
+  }
+  async function compare(): Promise<void> {
+    if (state.value !== 'kept') return
+    found.value = { ...(await inTime(reconcileEntries(), COPY_MS)), pictures: 0 }
+    setTimeout(() => void tidy(), QUIET_MS)
+  }
+  async function tidy() {
+    try {
+      const pictures = await reconcilePictures()
+      if (found.value) found.value = { ...found.value, pictures }
+      await foldCopy()
+    } catch {
+      state.value = 'failing'
+    }
+  }
+  /** Writes to it. That it fails is told by its state: what is in the database is recorded all the same. */
+  async function write(work: () => Promise<void>): Promise<void> {
+    if (state.value === 'none') return
+    try {
+      await inTime(work(), COPY_MS)
+      state.value = 'kept'
+    } catch {
+      state.value = 'failing'
+    }
+  }
+  return { state, found, open, compare, write }
+}
+
+/** Other tabs: one that erases all, and one that wants a newer schema. */
+function useOtherTabs(aside: (why: 'aside' | 'erased') => void) {
+  const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('lactofer-keeping')
+  channel?.addEventListener('message', () => aside('erased'))
+  journal.on('versionchange', ({ newVersion }) => {
+    void saveForms()
+    journal.close({ disableAutoOpen: true })
+    aside(newVersion ? 'aside' : 'erased')
+    return false
+  })
+  return { tellErased: () => channel?.postMessage('erased') }
+}
+
+/** How the maker's log is kept on this device: whether it can be, what was found at the start, the second copy. */
+export const useKeeping = defineStore('keeping', () => {
+  /** Why the store cannot be used; `erased` in another tab. */
+  const problem = shallowRef<StorageProblem | 'erased' | null>(null)
+  const slow = shallowRef(false)
+  /** The browser gave up the database of the log: it said so when it was opened. */
+  const lost = shallowRef(false)
+  /** The second copy was asked, so that an empty log is known to be a new one. */
+  const settled = shallowRef(false)
+  /** What the browser answered when it was asked not to clear this away. */
+  const persisted = shallowRef<boolean | null>(null)
+  let asked = false
+  const copy = useSecondCopy()
+  const { tellErased } = useOtherTabs((why) => (problem.value = why))
+  onLoss((database) => (lost.value ||= database === JOURNAL))
+
+  async function openJournal(): Promise<void> {
+    const waits = setTimeout(() => (slow.value = true), SLOW_MS)
+    try {
+      await journal.open()
+      // Dexie opens a store of a newer version all the same; ours would not know what is in it.
+      if (journal.backendDB().version > Math.round(journal.verno * 10)) {
+        journal.close({ disableAutoOpen: true })
+        problem.value = 'newer'
+      } else await adoptNewer()
+    } catch (error) {
+      problem.value = problemOf(error)
+    } finally {
+      clearTimeout(waits)
+      slow.value = false
+    }
+  }
+
+  async function start(): Promise<void> {
+    try {
+      const [{ erasing }] = await Promise.all([copy.open(), openJournal()])
+      if (erasing) await erase()
+      else if (!problem.value) await copy.compare()
+    } catch {
+      copy.state.value = copy.state.value === 'none' ? 'none' : 'failing'
+    }
+    settled.value = true
+  }
+
+  /** Writes entries to the database and to the second copy; once this is kept they are recorded. */
+  const record = (entries: readonly Entry[]): Promise<void> =>
+    writing(async () => {
+      if (problem.value) throw new Error('The log cannot be written.')
+      await append(entries)
+      await copy.write(() => copyEntries(entries))
+      void askToStay()
+    })
+  /** Keeps a picture, the maker's own in both places. */
+  const keepPicture = (photo: Photo): Promise<void> =>
+    writing(async () => {
+      await keepPhotos([photo])
+      if (photo.origin === 'maker') await copy.write(() => copyPicture(photo.id, photo.blob))
+    })
+
+  /** Asks the browser not to clear this away when space runs short; it may say no. */
+  async function askToStay(): Promise<void> {
+    if (persisted.value || asked) return
+    asked = true
+    persisted.value = 'storage' in navigator ? await navigator.storage.persist().catch(() => false) : false
+  }
+  async function lookWhetherItStays(): Promise<void> {
+    persisted.value ??= 'storage' in navigator ? await navigator.storage.persisted().catch(() => false) : false
+  }
+
+  /** Erases the log, the second copy and every begun form on this device, and starts anew. */
+  async function erase(): Promise<void> {
+    tellErased()
+    await writing(eraseAll, 'exclusive')
+    location.reload()
+  }
+
+  return {
+    ...{ problem, slow, lost, settled, persisted },
+    ...{ copyState: copy.state, found: copy.found },
+    codeOf: problemOf,
+    ready: computed(() => problem.value !== null || settled.value),
+    ...{ start, record, compare: copy.compare, keepPicture, lookWhetherItStays, erase },
+  }
+})

@@ -1,0 +1,21 @@
+import { proxy } from 'comlink'
+import { lazyWorker } from './lazyWorker'
+import type { Photo } from '~/db/journal'
+import type { ArchiveApi, Preview, TakenIn, Written } from './archive.worker'
+
+export type { Preview, TakenIn, Written }
+
+const archiver = lazyWorker<ArchiveApi>(
+  () => new Worker(new URL('./archive.worker.ts', import.meta.url), { type: 'module' }),
+)
+
+/** Writes an archive into a file of a chosen folder, or into one that comes back. */
+export const writeArchive: (...asked: Parameters<ArchiveApi['write']>) => Promise<Written> = (...asked) =>
+  archiver().write(...asked)
+
+/** Reads a file and says what it would bring; nothing of it is taken in. */
+export const lookAtLog = (file: Blob): ReturnType<ArchiveApi['look']> => archiver().look(file)
+
+/** Takes in what was looked at last. @param keepPicture keeps one picture in every place it belongs. */
+export const takeLog = (keepPicture: (photo: Photo) => Promise<void>): ReturnType<ArchiveApi['take']> =>
+  archiver().take(proxy(keepPicture))

@@ -1,0 +1,13 @@
+import { lazyWorker } from './lazyWorker'
+import type { Compared, WitnessApi } from './witness.worker'
+
+export type { Compared, WitnessApi }
+
+/** The worker that keeps the second copy: the browser's private files can be written in step there only. */
+export const witness = lazyWorker<WitnessApi>(
+  () => new Worker(new URL('./witness.worker.ts', import.meta.url), { type: 'module' }),
+)
+
+/** Whether this browser has private files that can be written from here. */
+export const hasPrivateFiles = (): boolean =>
+  'storage' in navigator && 'getDirectory' in navigator.storage && 'locks' in navigator

@@ -1,0 +1,276 @@
+import { expose } from 'comlink'
+import { readWitness, sealed, unsealed, witnessHead, type Witnessed } from '@lactofer/core/witness'
+
+/*
+ * The second copy, in the browser's private files: appended and flushed before anything is called recorded. One file a
+ * tab, since a file can be written from one place only; whoever comes next writes on in a file that nobody holds.
+ */
+
+/** A file is not appended to any more from this size on, and smaller closed ones are folded into one. Bytes. */
+const FULL = 1_000_000
+/** So many closed small files are left lying. */
+const LEFT = 4
+
+const ENDING = '.log'
+const ERASING = 'erasing'
+const WHOLLY = { recursive: true }
+const PICTURE = /^(.+)\.(\d+)\.(jpg|png|webp|svg)$/
+const ENDINGS: Readonly<Record<string, string>> = {
+  'image/jpeg': 'jpg',
+  'image/png': 'png',
+  'image/webp': 'webp',
+  'image/svg+xml': 'svg',
+}
+const TYPES = Object.fromEntries(Object.entries(ENDINGS).map(([type, ending]) => [ending, type]))
+
+/** What the files hold that the database does not, and the other way round. */
+export interface Compared {
+  /** Entries that only the files have. */
+  missing: Witnessed[]
+  /** Ids that only the database has. */
+  unwitnessed: string[]
+  /** Entries in the files, lines that fail their checksum, last lines that were not finished. */
+  entries: number
+  damaged: number
+  torn: number
+}
+
+let database = ''
+/** File names of the pictures that are whole, by id; read with the first question. */
+let pictures: Map<string, string> | null = null
+let own: { handle: FileSystemSyncAccessHandle; size: number } | null = null
+
+const encoder = new TextEncoder()
+const decoder = new TextDecoder()
+
+async function folder(...path: string[]): Promise<FileSystemDirectoryHandle> {
+  let here = await navigator.storage.getDirectory()
+  for (const name of ['witness', database, ...path]) here = await here.getDirectoryHandle(name, { create: true })
+  return here
+}
+
+async function namesIn(directory: FileSystemDirectoryHandle): Promise<string[]> {
+  const names: string[] = []
+  for await (const name of directory.keys()) names.push(name)
+  return names.sort()
+}
+
+/** The file for writing, or `null` while another tab holds it. */
+const holdFile = async (directory: FileSystemDirectoryHandle, name: string) =>
+  (await directory.getFileHandle(name, { create: true })).createSyncAccessHandle().catch(() => null)
+
+function readHandle(handle: FileSystemSyncAccessHandle): string {
+  const bytes = new Uint8Array(handle.getSize())
+  handle.read(bytes, { at: 0 })
+  return decoder.decode(bytes)
+}
+
+/** Cuts a last line off that was not finished: nobody was told that it is recorded. */
+function cutTorn(handle: FileSystemSyncAccessHandle): number {
+  const text = readHandle(handle)
+  const end = encoder.encode(text.slice(0, text.lastIndexOf('\n') + 1)).length
+  if (end === handle.getSize()) return 0
+  handle.truncate(end)
+  handle.flush()
+  return 1
+}
+
+/** Writes at the end and flushes: when this returns it is on the disk. Where that fails the file is as it was. */
+function append(to: { handle: FileSystemSyncAccessHandle; size: number }, text: string): void {
+  const bytes = encoder.encode(text)
+  try {
+    const written = to.handle.write(bytes, { at: to.size })
+    if (written < bytes.length)
+      throw new DOMException('The file could not be written to its end.', 'QuotaExceededError')
+    to.handle.flush()
+    to.size += bytes.length
+  } catch (error) {
+    to.handle.truncate(to.size)
+    throw error
+  }
+}
+
+/** Takes a file of its own: one that is closed and small, else a new one. */
+async function takeFile(): Promise<number> {
+  const directory = await folder()
+  let torn = 0
+  for (const name of (await namesIn(directory)).filter((one) => one.endsWith(ENDING))) {
+    const handle = await holdFile(directory, name)
+    if (!handle) continue
+    torn += cutTorn(handle)
+    const head = witnessHead(database)
+    const size = handle.getSize()
+    if (!own && size < FULL && readHandle(handle).startsWith(head)) own = { handle, size }
+    else handle.close()
+  }
+  if (!own) own = await newFile(directory)
+  return torn
+}
+
+async function newFile(directory: FileSystemDirectoryHandle): Promise<NonNullable<typeof own>> {
+  const handle = await holdFile(directory, `${crypto.randomUUID()}${ENDING}`)
+  if (!handle) throw new DOMException('A new file could not be opened.', 'NoModificationAllowedError')
+  const file = { handle, size: 0 }
+  append(file, witnessHead(database))
+  return file
+}
+
+async function textOf(directory: FileSystemDirectoryHandle, name: string): Promise<string> {
+  return (await (await directory.getFileHandle(name)).getFile()).text()
+}
+
+/** Every line of every file, each entry once. */
+async function readAll(): Promise<Pick<Compared, 'damaged' | 'torn'> & { lines: Map<string, Witnessed> }> {
+  const directory = await folder()
+  const lines = new Map<string, Witnessed>()
+  let [damaged, torn] = [0, 0]
+  for (const name of (await namesIn(directory)).filter((one) => one.endsWith(ENDING))) {
+    const file = readWitness(await textOf(directory, name), database)
+    if (!file) continue
+    damaged += file.damaged
+    torn += file.torn ? 1 : 0
+    for (const line of file.lines) lines.set(`${line.id} ${line.version}`, line)
+  }
+  return { lines, damaged, torn }
+}
+
+/** Folds closed small files into one: the new one is written and flushed before an old one goes. */
+async function fold(): Promise<void> {
+  const directory = await folder()
+  const held: { name: string; handle: FileSystemSyncAccessHandle }[] = []
+  for (const name of (await namesIn(directory)).filter((one) => one.endsWith(ENDING))) {
+    const handle = await holdFile(directory, name)
+    if (handle && handle.getSize() < FULL) held.push({ name, handle })
+    else handle?.close()
+  }
+  try {
+    if (held.length < LEFT) return
+    const lines = new Set<string>()
+    for (const { handle } of held)
+      for (const line of readHandle(handle).slice(witnessHead(database).length).split('\n')) if (line) lines.add(line)
+    const file = await newFile(directory)
+    append(file, [...lines, ''].join('\n'))
+    file.handle.close()
+    for (const { name, handle } of held) {
+      handle.close()
+      await directory.removeEntry(name)
+    }
+  } finally {
+    for (const { handle } of held) handle.close()
+  }
+}
+
+/** Writes a whole file and flushes it. */
+async function writeWhole(directory: FileSystemDirectoryHandle, name: string, bytes: Uint8Array<ArrayBuffer>) {
+  const handle = await holdFile(directory, name)
+  if (!handle) return
+  try {
+    handle.truncate(0)
+    const written = handle.write(bytes, { at: 0 })
+    if (written < bytes.length)
+      throw new DOMException('The file could not be written to its end.', 'QuotaExceededError')
+    handle.flush()
+  } finally {
+    handle.close()
+  }
+}
+
+async function wholePictures(): Promise<Map<string, string>> {
+  if (pictures) return pictures
+  pictures = new Map()
+  const directory = await folder('pictures')
+  for (const name of await namesIn(directory)) {
+    const [, id, size] = PICTURE.exec(name) ?? []
+    const whole = id && (await (await directory.getFileHandle(name)).getFile()).size === Number(size)
+    if (whole) pictures.set(id, name)
+  }
+  return pictures
+}
+
+function release(): void {
+  own?.handle.close()
+  own = null
+}
+
+const draftName = (key: string) => `${encodeURIComponent(key)}.txt`
+
+/** One after the other, in the order they were asked. */
+let last: Promise<unknown> = Promise.resolve()
+function inTurn<Args extends unknown[], Answer>(work: (...args: Args) => Promise<Answer> | Answer) {
+  return (...args: Args): Promise<Answer> => {
+    const mine = last.then(() => work(...args))
+    last = mine.catch(() => undefined)
+    return mine
+  }
+}
+
+const api = {
+  /**
+   * Opens the files that witness a database, and a file of its own. Returns how many torn last lines were cut off, and
+   * whether all was to be erased and is not yet.
+   */
+  open: inTurn(async (name: string): Promise<{ torn: number; erasing: boolean }> => {
+    database = name
+    const erasing = (await namesIn(await folder())).includes(ERASING)
+    return { erasing, torn: erasing ? 0 : await takeFile() }
+  }),
+  /** Appends lines in one flush. */
+  append: inTurn(async (text: string) => {
+    own ??= await newFile(await folder())
+    append(own, text)
+  }),
+  /** Compares what the files hold with the ids the database has. */
+  compare: inTurn(async (ids: readonly string[]): Promise<Compared> => {
+    const { lines, damaged, torn } = await readAll()
+    const here = new Set(ids)
+    const found = new Set([...lines.values()].map(({ id }) => id))
+    return {
+      missing: [...lines.values()].filter(({ id }) => !here.has(id)),
+      unwitnessed: ids.filter((id) => !found.has(id)),
+      entries: found.size,
+      damaged,
+      torn,
+    }
+  }),
+  fold: inTurn(fold),
+  /** Keeps a picture; its name tells how many bytes it has, so that a torn one is known. */
+  keepPicture: inTurn(async (id: string, blob: Blob) => {
+    const name = `${id}.${blob.size}.${ENDINGS[blob.type] ?? 'jpg'}`
+    await writeWhole(await folder('pictures'), name, new Uint8Array(await blob.arrayBuffer()))
+    pictures?.set(id, name)
+  }),
+  /** Ids of the pictures that are whole. */
+  pictures: inTurn(async () => [...(await wholePictures()).keys()]),
+  picture: inTurn(async (id: string): Promise<Blob | null> => {
+    const name = (await wholePictures()).get(id)
+    if (!name) return null
+    const file = await (await (await folder('pictures')).getFileHandle(name)).getFile()
+    return new Blob([await file.arrayBuffer()], { type: TYPES[PICTURE.exec(name)?.[3] ?? ''] ?? '' })
+  }),
+  /** A form that was begun: the text as it stands. */
+  keepDraft: inTurn(async (key: string, text: string) =>
+    writeWhole(await folder('drafts'), draftName(key), encoder.encode(sealed(text))),
+  ),
+  draft: inTurn(async (key: string): Promise<string | null> => {
+    const directory = await folder('drafts')
+    const names = await namesIn(directory)
+    return names.includes(draftName(key)) ? unsealed(await textOf(directory, draftName(key))) : null
+  }),
+  /** Lets its file go, so that all can be erased. */
+  release: inTurn(release),
+  /** Writes down that all is to be erased: whatever happens then, the next start finishes it. */
+  beginErasing: inTurn(async () => {
+    await (await folder()).getFileHandle(ERASING, { create: true })
+  }),
+  /** Removes everything that witnesses the database, and with it the word that it is to be erased. */
+  erase: inTurn(async () => {
+    release()
+    pictures = null
+    const all = await (await navigator.storage.getDirectory()).getDirectoryHandle('witness', { create: true })
+    const directory = await folder()
+    for (const name of await namesIn(directory)) if (name !== ERASING) await directory.removeEntry(name, WHOLLY)
+    await all.removeEntry(database, WHOLLY)
+  }),
+}
+export type WitnessApi = typeof api
+expose(api)
