@@ -21,6 +21,8 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     timezoneId: 'Europe/Berlin',
     locale: 'en-GB',
+    // The offline shell fetches all of itself at the first start: only its own test wants that.
+    serviceWorkers: 'block',
     // Nothing moves while it is looked at: what fades is neither read nor judged halfway.
     contextOptions: { reducedMotion: 'reduce' },
     // A recording of every step costs a tenth of the time; CI keeps the sentence and the page of what failed.

@@ -1,7 +1,7 @@
 import { computed, shallowRef, watch, type Ref } from 'vue'
 import { DAY_MS, fermentCaseOf, judgeOf, outlookOf, PH_LINE, type Book, type Lot, type Outlook } from '@lactofer/core'
 import { SHELF_MEMBERS } from './useForecast'
-import { forecasts } from '~/db/forecasts'
+import { eachForecast, keepForecast } from '~/db/forecasts'
 import { askForForecast, type ForecastAnswer } from '~/workers/forecaster'
 
 /** Raised when the model changes: what was kept before is worked out anew. */
@@ -37,9 +37,9 @@ export function useOutlooks(book: Ref<Book>, all: Ref<Lot[]>, nowMs: Ref<number>
   const found = new Map<string, { key: string; answer: ForecastAnswer }>()
   let turn = 0
   // Answers of an earlier visit; without them all is worked out anew.
-  const remembered = forecasts
-    .each(({ lotId, key, answer }) => found.set(lotId, { key, answer: answer as ForecastAnswer }))
-    .catch(() => undefined)
+  const remembered = eachForecast(({ lotId, key, answer }) =>
+    found.set(lotId, { key, answer: answer as ForecastAnswer }),
+  )
 
   const show = () => {
     outlooks.value = new Map(
@@ -69,7 +69,7 @@ export function useOutlooks(book: Ref<Book>, all: Ref<Lot[]>, nowMs: Ref<number>
         )
         if (mine !== turn) return
         found.set(lot.id, { key, answer: answer ?? { forecast: null, courses: [], problem: 'No forecast.' } })
-        if (answer) await forecasts.put({ lotId: lot.id, key, answer }).catch(() => undefined)
+        if (answer) await keepForecast({ lotId: lot.id, key, answer })
         if (++asked % 12 === 0) show()
       }
       if (asked) show()

@@ -19,3 +19,21 @@ class Forecasts extends Dexie {
 }
 
 export const { forecasts } = new Forecasts()
+
+/** Shows every forecast that was kept; where that cannot be, all are worked out anew. */
+export async function eachForecast(show: (kept: KeptForecast) => void): Promise<void> {
+  try {
+    await forecasts.each(show)
+  } catch {
+    return
+  }
+}
+
+/** Keeps a forecast; where that cannot be, it is worked out again another time. */
+export async function keepForecast(forecast: KeptForecast): Promise<void> {
+  try {
+    await forecasts.put(forecast)
+  } catch {
+    return
+  }
+}

@@ -71,6 +71,7 @@ export const journal = new Journal(JOURNAL)
 const opened = new Map<number, Entry[]>()
 
 /** Bound and loose as they stand together at one moment. */
+// No async function: one more step before Dexie is asked, and its live queries do not see what they depend on.
 const together = (): Promise<Entry[]> =>
   journal.transaction('r', journal.entries, journal.volumes, async () => {
     const numbers = await journal.volumes.toCollection().primaryKeys()
@@ -91,7 +92,11 @@ let ahead: Promise<unknown> = Promise.resolve()
  * for.
  */
 export function readAhead(): void {
-  ahead = together().catch(() => undefined)
+  try {
+    ahead = together().catch(() => undefined)
+  } catch {
+    // Without a database in the browser Dexie throws at once.
+  }
 }
 
 /** All entries, bound and loose. */

@@ -2,7 +2,8 @@ import { readFile, writeFile as saveAs } from 'node:fs/promises'
 import type { Page } from '@playwright/test'
 import { demoEntries } from '#demo/scenario'
 import { writeFile, type Entry } from '@lactofer/core'
-import { expect, expectAccessible, field, figure, openDemo, pick, test } from './steps'
+import { readLog } from '~/archive/readArchive'
+import { expect, expectAccessible, field, figure, openDemo, pick, saved, takeIn, test } from './steps'
 
 const START = new Date('2026-03-02T09:00:00')
 const HOUR = 3_600_000
@@ -212,13 +213,10 @@ test('green fuzz: two questions, a picture as evidence, and no way to press or r
 
   // The picture goes out with the log, and comes back with it.
   await page.goto('/logbook')
-  const [download] = await Promise.all([
-    page.waitForEvent('download'),
-    page.getByRole('button', { name: 'Export everything' }).click(),
-  ])
-  const file = JSON.parse(await readFile(await download.path(), 'utf8')) as { photos: { type: string; data: string }[] }
-  expect(file.photos.map(({ type }) => type)).toEqual(['image/jpeg'])
-  expect(file.photos[0]!.data.length).toBeGreaterThan(1000)
+  const { pictureIds, picture } = await readLog(new Blob([await saved(page, 'Save an archive')]))
+  expect(pictureIds.length).toBe(1)
+  const { type, size } = await picture(pictureIds[0]!)
+  expect([type, size > 1000]).toEqual(['image/jpeg', true])
 })
 
 test('a logger’s file: columns, what was left out, 200,000 lines thinned; wrong separators and pictures are refused', async ({
@@ -324,12 +322,7 @@ test('a hundred and fifty vessels stay readable: by place, by what they ask, and
       )
   })
   await page.goto('/logbook')
-  await page.getByLabel('Import a file').setInputFiles({
-    name: 'many.json',
-    mimeType: 'application/json',
-    buffer: Buffer.from(writeFile(copies, new Date().toISOString())),
-  })
-  await expect(page.getByText(/new entries taken in/)).toBeVisible({ timeout: 30_000 })
+  await takeIn(page, writeFile(copies, new Date().toISOString()))
   await page.goto('/')
   const shelf = page.getByRole('region', { name: 'Shelf: Cold corner' })
   await expect(shelf.locator('[data-lot]')).toHaveCount(60)

@@ -1,38 +1,34 @@
-import { readFile } from 'node:fs/promises'
-import type { Page } from '@playwright/test'
-import { expect, field, openDemo, test } from './steps'
+import { expect, field, figure, openDemo, saved, showFile, test } from './steps'
 
-const give = (page: Page, name: string, text: string) =>
-  page.locator('input[type=file]').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) })
-
-test('everything goes out as a file and comes in again, once', async ({ guarded: page }) => {
+test('everything goes out as a file and comes in again, once: an archive, or the entries as JSON', async ({
+  guarded: page,
+}) => {
   await openDemo(page)
   await page.goto('/logbook')
   const heading = page.getByText(/\d+ entries in this browser/)
   const before = await heading.innerText()
-  const download = page.waitForEvent('download')
-  await page.getByRole('button', { name: 'Export everything' }).click()
-  const text = await readFile(await (await download).path(), 'utf8')
+  const archive = await saved(page, 'Save an archive')
+  const text = (await saved(page, 'Entries as JSON')).toString()
 
-  await give(page, 'again.json', text)
-  await expect(page.getByText(/0 new entries taken in; \d+ were here already/)).toBeVisible()
-  for (const [name, bad, sentence] of [
-    ['cut.json', text.slice(0, 4000), 'This file is not JSON, or it was cut off. Nothing was changed.'],
-    ['foreign.json', '{"a":1}', 'This is not a Lactofer log. Nothing was changed.'],
-    [
-      'edited.json',
-      text.replace('"Fresno and roasted carrot"', '"Something else"'),
-      'is in your log with other content',
-    ],
+  await showFile(page, text)
+  await expect(page.getByText('Everything in it is here already.')).toBeVisible()
+  for (const [bad, sentence] of [
+    [text.slice(0, 4000), 'This file is not JSON, or it was cut off. Nothing was changed.'],
+    ['{"a":1}', 'This is not a Lactofer log. Nothing was changed.'],
+    [text.replace('"Fresno and roasted carrot"', '"Something else"'), 'is in your log with other content'],
+    [archive.subarray(0, archive.length - 300), 'This archive was cut off or damaged. Nothing was changed.'],
   ] as const) {
-    await give(page, name, bad)
+    await showFile(page, bad as Buffer)
     await expect(page.getByRole('alert')).toContainText(sentence)
     await expect(heading).toHaveText(before)
   }
 
   await page.getByRole('button', { name: 'Take it out' }).click()
   await expect(page.getByText('0 entries in this browser, 0 lots.')).toBeVisible()
-  await give(page, 'back.json', text)
+  await showFile(page, archive, 'log.zip')
+  await expect(figure(page, 'preview')).toContainText(/An archive of .* entries and 2 pictures are new here/)
+  await expect(page.getByText('0 entries in this browser, 0 lots.')).toBeVisible()
+  await page.getByRole('button', { name: 'Take it in' }).click()
   await expect(heading).toHaveText(before)
 })
 

@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises'
 import AxeBuilder from '@axe-core/playwright'
 import { expect, test as base, type Locator, type Page } from '@playwright/test'
 import { writeFile, type Entry } from '../../core/src/index'
@@ -14,6 +15,9 @@ export const test = base.extend<{ guarded: Page }>({
         strangers.push(request.url())
     })
     page.on('pageerror', (error) => errors.push(error.message))
+    page.on('console', (message) => {
+      if (/Content Security Policy/.test(message.text())) errors.push(message.text())
+    })
     await use(page)
     expect(strangers, 'the running application asks no other host').toEqual([])
     expect(errors, 'no error on the page').toEqual([])
@@ -28,16 +32,31 @@ export async function openDemo(page: Page): Promise<void> {
   await expect(page.locator('[data-lot="BPL-01"]')).toBeVisible()
 }
 
+/** Shows the application a file, without taking it in. */
+export const showFile = (page: Page, content: string | Buffer, name = 'log.json') =>
+  page.getByLabel('Look at a file').setInputFiles({ name, mimeType: '', buffer: Buffer.from(content) })
+
+/** Takes a file in, after its preview. */
+export async function takeIn(page: Page, content: string | Buffer, name?: string): Promise<void> {
+  await showFile(page, content, name)
+  await page.getByRole('button', { name: 'Take it in' }).click()
+  await expect(page.getByText(/new entr(y|ies) taken in/)).toBeVisible({ timeout: 60_000 })
+}
+
+/** Presses a button that saves a file, and gives its bytes. */
+export async function saved(page: Page, button: string): Promise<Buffer> {
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: button }).first().click(),
+  ])
+  return readFile(await download.path())
+}
+
 /** Opens the application on a day of a log that was written elsewhere. */
 export async function openLog(page: Page, entries: readonly Entry[], days: number) {
   await page.clock.install({ time: START + days * 86_400_000 })
   await page.goto('/logbook')
-  await page.locator('input[type=file]').setInputFiles({
-    name: 'log.json',
-    mimeType: 'application/json',
-    buffer: Buffer.from(writeFile(entries, day(days))),
-  })
-  await expect(page.getByText(/new entries taken in/)).toBeVisible()
+  await takeIn(page, writeFile(entries, day(days)))
 }
 
 /** Chooses from a list, by typing where the list can be searched. */

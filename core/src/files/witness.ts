@@ -1,4 +1,4 @@
-import { str } from 'crc-32'
+import crc32 from 'crc-32'
 
 /*
  * The second copy's lines. A file begins with a line that names the database it witnesses; every other line is one
@@ -21,7 +21,7 @@ export interface WitnessFile {
 
 const HEAD = 'lactofer-witness 1 '
 /** CRC-32 as eight hexadecimal digits. */
-const checksum = (text: string): string => (str(text) >>> 0).toString(16).padStart(8, '0')
+const checksum = (text: string): string => (crc32.str(text) >>> 0).toString(16).padStart(8, '0')
 
 /** The first line of a file that witnesses a database. */
 export const witnessHead = (database: string): string => `${HEAD}${database}\n`

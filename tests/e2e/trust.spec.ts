@@ -1,0 +1,336 @@
+import { appendFile } from 'node:fs/promises'
+import type { BrowserContext, Page } from '@playwright/test'
+import { demoEntries } from '#demo/scenario'
+import { writeFile, type Entry } from '@lactofer/core'
+import { Chaos, DISASTERS } from '../../scripts/chaosRun.mjs'
+import { logIn, newProfile, startBrowser, startServer } from '../../scripts/killable.mjs'
+import { servePlain } from '../../scripts/plainFiles.mjs'
+import { makeStatic } from '../../scripts/static.mjs'
+import { day, notebook } from '../../core/test/log/build'
+import { expect, field, figure, openDemo, openLog, pick, saved, showFile, takeIn, test } from './steps'
+
+/* What is promised in docs/trust.md, through the real interface. */
+
+/** A small log of the maker's own, some days old. */
+function ownLog(): { entries: Entry[]; lotId: string } {
+  const log = notebook()
+  const lotId = log.mash()
+  log.read(lotId, 3, 3.9)
+  return { entries: log.entries, lotId }
+}
+
+test('killed amid its work, with two tabs and a server that goes: nothing confirmed is lost, nothing is there twice, and every disaster to its files is mended', async () => {
+  const chaos = await Chaos.begin(4290, 5)
+  await chaos.run(8)
+  await chaos.killAmid((page: Page) => chaos.read(page))
+  for (const what of Object.keys(DISASTERS)) await chaos.disaster(what)
+  await chaos.end()
+  expect(chaos.findings).toEqual([])
+  expect(chaos.confirmed.length).toBeGreaterThan(3)
+})
+
+test('killed while two writing transactions on two stores are held open: the store is there, five times of five', async () => {
+  const server = await startServer(4291)
+  const profile = await newProfile()
+  const address = 'http://127.0.0.1:4291'
+  /** Keeps every writing transaction of the log half written for as long as the browser lives. */
+  const hold = (context: BrowserContext) =>
+    context.addInitScript(() => {
+      const { transaction } = IDBDatabase.prototype
+      IDBDatabase.prototype.transaction = function (names, mode, options) {
+        const held = transaction.call(this, names, mode, options)
+        const keep = (store: IDBObjectStore) => {
+          store.get('').onsuccess = () => keep(store)
+        }
+        if (mode === 'readwrite' && sessionStorage.getItem('hold')) keep(held.objectStore([names].flat()[0]!))
+        return held
+      }
+    })
+  let browser = await startBrowser(profile)
+  const first = await browser.context.newPage()
+  await first.goto(`${address}/logbook`)
+  await takeIn(first, writeFile(ownLog().entries, day(9)))
+  await browser.kill()
+  for (let time = 0; time < 5; time++) {
+    browser = await startBrowser(profile)
+    await hold(browser.context)
+    const page = await browser.context.newPage()
+    await page.goto(`${address}/logbook`)
+    await page.getByText(/^\s*3 entries in this browser, 1 lot\./).waitFor()
+    expect(await page.getByText('brought back').count(), `time ${time + 1}`).toBe(0)
+    await page.evaluate(() => sessionStorage.setItem('hold', 'yes'))
+    await page.getByText('oz, cups, °F').click()
+    await field(page, 'Your name in the log').fill(`Bench ${time}`)
+    await page.getByRole('button', { name: 'Keep it' }).click()
+    await page.waitForTimeout(400)
+    await browser.kill()
+    await page.waitForTimeout(1000).catch(() => undefined)
+    await new Promise((resolve) => setTimeout(resolve, 1200))
+  }
+  browser = await startBrowser(profile)
+  const last = await browser.context.newPage()
+  await last.goto(`${address}/logbook`)
+  await last.getByText(/^\s*3 entries in this browser, 1 lot\./).waitFor()
+  expect((await logIn(last)).length).toBe(3)
+  await browser.kill()
+  await server.stop()
+})
+
+/** A page of a context of its own, offline shell and all, on plain files that can be taken away. */
+async function withShell(page: Page, address: string) {
+  const context = await page.context().browser()!.newContext({ baseURL: address, serviceWorkers: 'allow' })
+  const own = await context.newPage()
+  await own.goto('/')
+  await own.evaluate(() => navigator.serviceWorker.ready.then(() => true))
+  await own.reload()
+  return own
+}
+
+test('a static build on plain files: with them gone every page opens, the forecast, the solver and the label work; a newer one waits for a yes and keeps a begun form', async ({
+  page: starter,
+}, testInfo) => {
+  const folder = await makeStatic(testInfo.outputPath('static'))
+  let stop = await servePlain(folder, 4292)
+  const page = await withShell(starter, 'http://127.0.0.1:4292')
+  const errors: string[] = []
+  page.on('pageerror', (error) => errors.push(error.message))
+  page.on('console', (message) => {
+    if (/Content Security Policy/.test(message.text())) errors.push(message.text())
+  })
+  await openDemo(page)
+  await stop()
+  for (const path of ['plan', 'ferment', 'press', 'blend', 'bottle', 'cellar', 'library', 'recipes', 'logbook', '']) {
+    await page.goto(`/${path}`)
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+  }
+  await expect(page.getByText('Instruments are away.')).toBeVisible()
+  await page.locator('[data-lot="BPL-06"]').click()
+  await expect(figure(page, 'forecast')).toBeVisible({ timeout: 60_000 })
+  const lotOf = async (row: string) => {
+    await page.goto('/cellar')
+    await page.locator(`[data-row^="${row}"] a`).first().click()
+    await page.locator('[data-chosen]').waitFor()
+    return new URL(page.url()).searchParams.get('lot')
+  }
+  await page.goto(`/blend/${await lotOf('PS-07')}`)
+  await page.getByRole('button', { name: 'Work it out' }).click()
+  await expect(figure(page, 'correction')).toBeVisible({ timeout: 60_000 })
+  await page.goto(`/label/${await lotOf('PS-06-')}`)
+  await field(page, 'Address lines').fill('Brackwater Pepper Loft\nSaltby Quay')
+  expect((await saved(page, 'Labels as PDF')).subarray(0, 4).toString()).toBe('%PDF')
+  await page.goto('/plan')
+  await field(page, 'Name on the tape').fill('Half typed')
+
+  // The server is back, with another build.
+  await appendFile(`${folder}/sw.js`, '\n// newer\n')
+  stop = await servePlain(folder, 4292)
+  await page.evaluate(async () => (await navigator.serviceWorker.getRegistration())?.update())
+  await expect(page.getByText('A newer Lactofer is ready.')).toBeVisible()
+  await expect(field(page, 'Name on the tape')).toHaveValue('Half typed')
+  await Promise.all([page.waitForEvent('load'), page.getByRole('button', { name: 'Take it now' }).click()])
+  await expect(field(page, 'Name on the tape')).toHaveValue('Half typed')
+  await expect(page.getByText('A newer Lactofer is ready.')).toBeHidden()
+  expect(errors).toEqual([])
+  await page.context().close()
+  await stop()
+})
+
+test('storage that is denied, missing or full is said in a sentence, and planning works all the same', async ({
+  browser,
+  baseURL,
+}) => {
+  const ways: [string, () => void, RegExp][] = [
+    [
+      'denied',
+      () => {
+        const no = () => {
+          throw new DOMException('denied', 'SecurityError')
+        }
+        for (const name of ['indexedDB', 'localStorage']) Object.defineProperty(window, name, { get: no })
+        navigator.storage.getDirectory = () => Promise.reject(new DOMException('denied', 'SecurityError'))
+      },
+      /This browser lets Lactofer keep nothing|has no place where a log could be kept/,
+    ],
+    [
+      'missing',
+      () => Object.defineProperty(window, 'indexedDB', { value: undefined }),
+      /This browser has no place where a log could be kept/,
+    ],
+    [
+      'not opened',
+      () => {
+        IDBFactory.prototype.open = () => {
+          throw new DOMException('The user denied permission to access the database.', 'InvalidStateError')
+        }
+      },
+      /This browser lets Lactofer keep nothing/,
+    ],
+  ]
+  for (const [what, spoil, sentence] of ways) {
+    const context = await browser.newContext({ baseURL })
+    await context.addInitScript(spoil)
+    const page = await context.newPage()
+    const errors: string[] = []
+    page.on('pageerror', (error) => errors.push(error.message))
+    await page.goto('/plan')
+    await expect(page.getByRole('alert').filter({ hasText: sentence }), what).toBeVisible()
+    await pick(page, 'Add an ingredient', 'Fresno chilli')
+    await field(page, 'Fresno chilli, weight').fill('1000')
+    await expect(figure(page, 'salt')).toHaveText('40.0 g')
+    await expect(page.getByText('Nothing is lost')).toHaveCount(0)
+    expect(errors, what).toEqual([])
+    await context.close()
+  }
+})
+
+test('a full disk names itself, and the form stays', async ({ guarded: page }) => {
+  await openDemo(page)
+  await page.locator('[data-lot="BPL-04"]').click()
+  await field(page, 'pH').fill('3.69')
+  await page.evaluate(() => {
+    IDBObjectStore.prototype.add = () => {
+      throw new DOMException('full', 'QuotaExceededError')
+    }
+  })
+  await page.getByRole('button', { name: 'Record the reading' }).click()
+  await expect(page.getByText(/The disk of this device is full/)).toBeVisible()
+  await expect(field(page, 'pH')).toHaveValue('3.69')
+})
+
+test('archives go to a chosen folder by themselves, once a day and after a release; one of them restores all into an empty browser; what was erased stays erased', async ({
+  browser,
+  baseURL,
+}) => {
+  const context = await browser.newContext({ baseURL })
+  await context.addInitScript(() => {
+    // A folder of the private files stands in for one that is chosen: the browser's own list cannot be worked here.
+    Object.assign(window, {
+      showDirectoryPicker: async () =>
+        (await navigator.storage.getDirectory()).getDirectoryHandle('Backups', { create: true }),
+    })
+  })
+  const page = await context.newPage()
+  const archives = () =>
+    page.evaluate(async () => {
+      const folder = await (await navigator.storage.getDirectory()).getDirectoryHandle('Backups', { create: true })
+      const names: string[] = []
+      for await (const name of folder.keys()) names.push(name)
+      return names
+    })
+  const { entries, lotId } = ownLog()
+  await openLog(page, [...entries, ...demoEntries(Date.parse(day(9)))], 9)
+  await page.goto('/')
+  await expect(page.getByText(/\d+ entries and no archive yet: in this browser only\./)).toBeHidden()
+  await page.goto('/logbook')
+  await page.getByRole('button', { name: 'Choose a folder …' }).click()
+  await expect(page.getByText(/One a day and one after every release go to the folder/)).toBeVisible()
+  await expect.poll(archives).toHaveLength(1)
+
+  // The next day brings a reading, and with it an archive.
+  await page.clock.setSystemTime(Date.parse(day(10)))
+  await page.goto(`/ferment/${lotId}`)
+  await field(page, 'pH').fill('3.72')
+  await page.getByRole('button', { name: 'Record the reading' }).click()
+  await page.clock.runFor(40_000)
+  await expect.poll(archives).toHaveLength(2)
+
+  // The file alone, in another browser.
+  await page.goto('/logbook')
+  const before = await page.getByText(/\d+ entries in this browser/).innerText()
+  const archive = await saved(page, 'Save an archive')
+  const empty = await (await browser.newContext({ baseURL })).newPage()
+  await empty.goto('/logbook')
+  await takeIn(empty, archive, 'log.zip')
+  await expect(empty.getByText(/\d+ entries in this browser/)).toHaveText(before)
+
+  await empty.getByRole('button', { name: 'Erase this log …' }).click()
+  await empty.getByRole('button', { name: 'Erase it all' }).click()
+  await expect(empty.getByText('Type "erase" to go on; nothing was erased.')).toBeVisible()
+  await field(empty, 'Type "erase"').fill('erase')
+  await empty.getByRole('button', { name: 'Erase it all' }).click()
+  await expect(empty.getByText('0 entries in this browser, 0 lots.')).toBeVisible()
+  await empty.reload()
+  await expect(empty.getByText('0 entries in this browser, 0 lots.')).toBeVisible()
+  await expect(empty.getByText('brought back')).toHaveCount(0)
+})
+
+test('without a folder Today says what this browser alone holds; dated ahead is asked about; a newer version is kept, and holds a lot back', async ({
+  guarded: page,
+}) => {
+  const { entries, lotId } = ownLog()
+  const last = entries.at(-1)!
+  const idOf = (end: string) => last.id.slice(0, -3) + end
+  const ahead = { ...last, id: idOf('ZZ1'), at: day(300), ph: 4.9 } as Entry
+  const wish = { ...last, id: idOf('ZZ2'), kind: 'wish' } as unknown as Entry
+  await openLog(page, [...entries, ahead], 9)
+  await page.goto('/')
+  const asked = page.getByRole('region', { name: 'Dated ahead' })
+  await expect(asked).toContainText('1 entry is dated more than a day ahead')
+  await page.goto(`/ferment/${lotId}`)
+  await expect(page.getByText(/Behind|pH rose/)).toHaveCount(0)
+  await page.goto('/')
+  await field(asked, 'It was on').fill('2026-03-10T10:00')
+  await asked.getByRole('button', { name: 'Count it then' }).click()
+  await expect(asked).toBeHidden()
+  await page.goto(`/ferment/${lotId}`)
+  await expect(page.getByText('4.90').first()).toBeVisible()
+
+  await page.goto('/logbook')
+  await showFile(page, writeFile([...entries, wish], day(9)))
+  await expect(figure(page, 'preview')).toContainText('1 entry cannot be read by this version')
+  await page.getByRole('button', { name: 'Take it in' }).click()
+  await expect(page.getByText(/1 entry cannot be read by this version; they/).first()).toBeVisible()
+  const out = JSON.parse((await saved(page, 'Entries as JSON')).toString()) as { entries: unknown[] }
+  expect(out.entries).toContainEqual(wish)
+  await page.goto(`/ferment/${lotId}`)
+  await page.getByText('Why: facts and rules').click()
+  await expect(page.getByText(/of a newer version speaks of it/).first()).toBeVisible()
+})
+
+test('an older tab steps aside when the store moves on, its form saved', async ({ guarded: page }) => {
+  await page.goto('/plan')
+  await field(page, 'Name on the tape').fill('Half typed')
+  await page.evaluate(
+    () =>
+      new Promise((resolve) => {
+        const request = indexedDB.open('lactofer', 990)
+        request.onsuccess = () => resolve(request.result.close())
+      }),
+  )
+  await expect(page.getByText(/A newer Lactofer was opened in another tab/)).toBeVisible()
+  await expect(field(page, 'Name on the tape')).toHaveValue('Half typed')
+  await page.reload()
+  await expect(page.getByText(/was opened by a newer Lactofer/)).toBeVisible()
+  await expect(field(page, 'Name on the tape')).toHaveValue('Half typed')
+})
+
+test('the server answers its own pages only: foreign origins and hosts, other content, too long, too deep, unknown', async ({
+  request,
+  baseURL,
+}) => {
+  const command = '/api/bench/command'
+  const json = { 'content-type': 'application/json' }
+  const tare = JSON.stringify({ do: 'tare' })
+  const status = async (data: string, headers: Record<string, string>) =>
+    (await request.post(command, { data, headers })).status()
+  expect(await status(tare, { ...json, origin: baseURL! })).toBe(200)
+  expect(await status(tare, { ...json, origin: 'http://peppers.example' })).toBe(403)
+  expect(await status(tare, { ...json, origin: 'null' })).toBe(403)
+  expect(await status(tare, { ...json, 'sec-fetch-site': 'same-site' })).toBe(403)
+  expect(await status(tare, { 'content-type': 'text/plain' })).toBe(415)
+  expect(await status(tare, { ...json, host: 'peppers.example' })).toBe(421)
+  expect(await status(JSON.stringify({ do: 'place', probe: 'nobody', tempC: 4 }), json)).toBe(404)
+  expect(await status(`{"do":"tare","x":"${'y'.repeat(20_000)}"}`, json)).toBe(413)
+  expect(await status('['.repeat(400), json)).toBe(400)
+  for (const path of ['/api/nothing', '/api/bench/nothing']) {
+    const answer = await request.get(path)
+    expect([answer.status(), (await answer.json()).error]).toEqual([404, true])
+  }
+  expect((await request.get(command)).status()).toBe(405)
+  for (const path of ['/', '/icon.svg', '/sw.js']) {
+    const headers = (await request.get(path)).headers()
+    expect(headers['content-security-policy'], path).toContain("object-src 'none'")
+    expect(headers['x-content-type-options'], path).toBe('nosniff')
+    expect(headers['strict-transport-security'], path).toBeUndefined()
+  }
+})
