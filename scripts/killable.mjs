@@ -13,6 +13,9 @@ const FLAGS = [
   ...['--disable-component-update', '--disable-sync', '--headless', '--remote-debugging-port=0'],
 ]
 
+// Every browser and server that is begun ends with this process.
+process.setMaxListeners(200)
+
 /** A folder for a browser's profile, gone when this process ends. */
 export async function newProfile() {
   const profile = await mkdtemp(join(tmpdir(), 'lactofer-profile-'))

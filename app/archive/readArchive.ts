@@ -1,6 +1,4 @@
 import { BlobReader, BlobWriter, configure, ZipReader, type Entry as ZipEntry, type FileEntry } from '@zip.js/zip.js'
-import { sha256 } from '@noble/hashes/sha2.js'
-import { bytesToHex } from '@noble/hashes/utils.js'
 import {
   ARCHIVE_VERSION,
   FILE_VERSION,
@@ -17,6 +15,7 @@ import {
   type LogFile,
   type Manifest,
 } from '@lactofer/core'
+import { seal, sealOf } from './seal'
 
 configure({ useWebWorkers: false })
 
@@ -103,20 +102,20 @@ function parseLine(line: string): unknown {
 /** The entries of an archive, held to the manifest's count and checksum. */
 async function entriesOf(file: FileEntry | undefined, { entries: said, logVersion }: Manifest) {
   if (!file) throw new InvalidInput(CUT_OFF)
-  const seal = sha256.create()
+  const sealed = seal()
   const decoder = new TextDecoder()
   const received = receiver(logVersion)
   let count = 0
   let rest = ''
   for await (const piece of piecesOf(file, Infinity)) {
-    seal.update(piece)
+    sealed.add(piece)
     const lines = (rest + decoder.decode(piece, { stream: true })).split('\n')
     rest = lines.pop() ?? ''
     count += lines.length
     if (rest.length > LONGEST_LINE || count > said.count) throw new InvalidInput(CUT_OFF)
     for (const line of lines) received.take(parseLine(line))
   }
-  if (rest || count !== said.count || bytesToHex(seal.digest()) !== said.sha256) throw new InvalidInput(CUT_OFF)
+  if (rest || count !== said.count || sealed.hex() !== said.sha256) throw new InvalidInput(CUT_OFF)
   return received
 }
 
@@ -124,13 +123,12 @@ async function entriesOf(file: FileEntry | undefined, { entries: said, logVersio
 async function pictureOf(file: FileEntry | undefined, picture: ArchivedPicture): Promise<Blob> {
   if (!file) throw new InvalidInput(CUT_OFF)
   const parts: Uint8Array[] = []
-  const seal = sha256.create()
   for await (const piece of piecesOf(file, Math.min(LARGEST_PICTURE, picture.size))) {
-    seal.update(piece)
     parts.push(piece)
   }
-  if (bytesToHex(seal.digest()) !== picture.sha256) throw new InvalidInput(CUT_OFF)
-  return new Blob(parts as BlobPart[], { type: picture.type })
+  const blob = new Blob(parts as BlobPart[], { type: picture.type })
+  if ((await sealOf(new Uint8Array(await blob.arrayBuffer()))) !== picture.sha256) throw new InvalidInput(CUT_OFF)
+  return blob
 }
 
 async function readZip(blob: Blob): Promise<ReadLog> {

@@ -1,6 +1,4 @@
 import { configure, ZipWriter } from '@zip.js/zip.js'
-import { sha256 } from '@noble/hashes/sha2.js'
-import { bytesToHex } from '@noble/hashes/utils.js'
 import {
   ARCHIVE_FORMAT,
   ARCHIVE_VERSION,
@@ -16,6 +14,7 @@ import {
   type NewerEntry,
   type UnitWorld,
 } from '@lactofer/core'
+import { seal, sealOf } from './seal'
 
 // It runs in a worker of our own; workers of its own would be fetched from where our policy lets none come from.
 configure({ useWebWorkers: false })
@@ -64,7 +63,7 @@ async function writePictures(zip: ZipWriter<unknown>, source: ArchiveSource): Pr
     const type = PictureTypeSchema.safeParse(blob?.type)
     if (!blob || !type.success) continue
     const bytes = new Uint8Array(await blob.arrayBuffer())
-    const picture = { id, type: type.data, size: bytes.length, sha256: bytesToHex(sha256(bytes)) }
+    const picture = { id, type: type.data, size: bytes.length, sha256: await sealOf(bytes) }
     await zip.add(pictureName(picture), streamOfBytes(bytes), { level: 0 })
     written.push(picture)
   }
@@ -86,18 +85,15 @@ export async function writeArchive(
   { writtenAt, world }: { writtenAt: string; world: UnitWorld },
 ): Promise<Manifest> {
   const zip = new ZipWriter(target, { lastModDate: new Date(writtenAt) })
-  const seal = sha256.create()
-  await zip.add(
-    IN_ARCHIVE.entries,
-    streamOf(linesOf(source), (bytes) => seal.update(bytes)),
-  )
+  const sealed = seal()
+  await zip.add(IN_ARCHIVE.entries, streamOf(linesOf(source), sealed.add))
   const photos = await writePictures(zip, source)
   const paths = new Map(photos.map((picture) => [picture.id, pictureName(picture)]))
   const page = archivePage(fold(source.entries), { writtenAt, world, picture: (id) => paths.get(id) })
   await zip.add(IN_ARCHIVE.page, streamOf(page))
   const manifest: Manifest = {
     ...{ format: ARCHIVE_FORMAT, version: ARCHIVE_VERSION, logVersion: versionOf(source.newer), writtenAt },
-    entries: { count: source.entries.length + source.newer.length, sha256: bytesToHex(seal.digest()) },
+    entries: { count: source.entries.length + source.newer.length, sha256: sealed.hex() },
     photos,
   }
   await zip.add(IN_ARCHIVE.manifest, streamOf([JSON.stringify(manifest, null, 1)]))

@@ -45,4 +45,29 @@ describe('an archive', () => {
     }
     expect(refused).toBeGreaterThan(30)
   })
+
+  it('streams: of 170 pictures of 300 kB never more than two are under way, and all come back', async () => {
+    const SIZE = 300_000
+    const ids = Array.from({ length: 170 }, (_, index) => `01K${String(index).padStart(23, '0')}`)
+    const bytesOf = (id: string) => new Uint8Array(SIZE).fill(Number(id.slice(-4)))
+    const pieces: Uint8Array<ArrayBuffer>[] = []
+    let [written, asked, most] = [0, 0, 0]
+    const target = new WritableStream<Uint8Array<ArrayBuffer>>({
+      write(piece) {
+        written += piece.length
+        pieces.push(piece.slice())
+      },
+    })
+    const picture = (id: string) => {
+      asked++
+      most = Math.max(most, asked - Math.floor(written / SIZE))
+      return Promise.resolve(new Blob([bytesOf(id)], { type: 'image/webp' }))
+    }
+    await writeArchive({ entries: [], newer: [], pictureIds: ids, picture }, target, { writtenAt: AT, world: 'us' })
+    expect(asked).toBe(170)
+    expect(most).toBeLessThanOrEqual(2)
+    const log = await readLog(new Blob(pieces))
+    expect(log.pictureIds).toEqual(ids)
+    expect(new Uint8Array(await (await log.picture(ids[90]!)).arrayBuffer())).toEqual(bytesOf(ids[90]!))
+  })
 })
