@@ -124,7 +124,10 @@ export default withNuxt(
     },
   },
   { files: ['core/src/library/**'], rules: syntax(...DATE_CALLS, ...CHANCE, ...SENTENCES) },
-  { files: ['server/**'], rules: { ...only('\\.{1,2}/|@lactofer/core$|pure-rand/|zod$'), ...syntax(...DATE_CALLS) } },
+  {
+    files: ['server/**'],
+    rules: { ...only('\\.{1,2}/|@lactofer/core$|pure-rand/|zod$|h3$|node:net$'), ...syntax(...DATE_CALLS) },
+  },
   { files: ['demo/**'], rules: { ...only('\\./|@lactofer/core$|pure-rand/'), ...syntax(...DATE_CALLS) } },
   {
     files: ['app/**'],

@@ -91,7 +91,7 @@ export const filesBelow = (folder) =>
         .map((entry) => join(entry.parentPath ?? entry.path, entry.name))
     : []
 
-/** What a page's log holds, read past the application: ids of the maker's entries and their notes, each as often as it is there. */
+/** The maker's entries in a page's log, read past the application: id, kind and note of each. */
 export const logIn = (page) =>
   page.evaluate(
     () =>

@@ -1,4 +1,4 @@
-import { type EventHandler, type H3Event } from 'h3'
+import type { EventHandler, H3Event } from 'h3'
 import { refuse } from './refuse'
 
 /** A route that answers one method and refuses every other. */

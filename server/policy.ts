@@ -1,4 +1,4 @@
-/** What a page, a worker or any other file of ours may load and do: itself only. The page's own nonce comes beside it. */
+/** What a page, a worker or any other file of ours may load and do: itself only. A page has its nonce beside it. */
 export const POLICY = {
   'default-src': ["'self'"],
   'base-uri': ["'none'"],

@@ -1,4 +1,4 @@
-import { getRequestHeader, type H3Event } from 'h3'
+import type { H3Event } from 'h3'
 import { InvalidInput, parseJson } from '@lactofer/core'
 import type { Refusal } from './guard'
 
@@ -6,7 +6,10 @@ import type { Refusal } from './guard'
 const LONGEST = 10_000
 const DEEPEST = 6
 
-/** The JSON of a request, or why it is not taken: another type of content (which any site may send), too long, too deep. */
+/**
+ * The JSON of a request, or why it is not taken: another type of content (which any site may send), too long, too
+ * deep.
+ */
 export async function readJson(event: H3Event): Promise<{ json: unknown } | { refusal: Refusal }> {
   const type = getRequestHeader(event, 'content-type')?.split(';')[0]?.trim().toLowerCase()
   if (type !== 'application/json')

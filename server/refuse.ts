@@ -1,4 +1,4 @@
-import { setResponseStatus, type H3Event } from 'h3'
+import type { H3Event } from 'h3'
 import type { Refusal } from './guard'
 
 /** Answers a request with a refusal, in JSON. */

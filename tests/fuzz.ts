@@ -124,7 +124,7 @@ function changedJson(text: string, pick: (low: number, high: number) => number):
   const other = places[pick(0, places.length - 1)]!
   const ways = [
     () => (holder[key] = CHANGED[pick(0, CHANGED.length - 1)]),
-    () => delete holder[key],
+    () => Reflect.deleteProperty(holder, key),
     () => (holder[key] = structuredClone((other[0] as Record<string, unknown>)[other[1]])),
     () => (holder[`${key}_`] = holder[key]),
     () => (holder.version = pick(0, 9)),

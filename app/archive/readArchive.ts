@@ -1,4 +1,4 @@
-import { BlobReader, BlobWriter, configure, ZipReader, type Entry as ZipEntry, type FileEntry } from '@zip.js/zip.js'
+import { BlobReader, configure, ZipReader, type Entry as ZipEntry, type FileEntry } from '@zip.js/zip.js'
 import {
   ARCHIVE_VERSION,
   FILE_VERSION,

@@ -1,5 +1,3 @@
-import Dexie from 'dexie'
-
 /** Why the store of this browser cannot be used, as a code; the frame says it in words. */
 export type StorageProblem = 'missing' | 'denied' | 'full' | 'newer' | 'aside' | 'unreadable'
 
@@ -76,6 +74,3 @@ export function watched(): { indexedDB?: IDBFactory; IDBKeyRange?: typeof IDBKey
   })
   return indexedDB ? { indexedDB, IDBKeyRange: globalThis.IDBKeyRange } : {}
 }
-
-/** Whether it is Dexie's own word for a store that could not be opened or used. */
-export const isStorageError = (error: unknown): boolean => error instanceof Dexie.DexieError

@@ -37,40 +37,42 @@ async function thin(folder: FileSystemDirectoryHandle): Promise<void> {
 /** The day of a moment where the maker is. */
 const dayOf = (ms: number): string => new Date(ms).toDateString()
 
-/** Archives: what changed since the last one, and making them, by themselves where a folder was chosen. */
-export const useBackup = defineStore('backup', () => {
+/** What this browser alone holds, and whether an archive is due or somebody should be reminded of one. */
+function useChanges() {
   const book = useBook()
-  const preferences = usePreferences()
   const { value: last } = useLiveQuery(lastBackup)
-  const { value: folder } = useLiveQuery(backupFolder)
   const { value: pictures } = useLiveQuery(async () => (await ownPhotoIds()).length)
-  const problem = shallowRef('')
-  /** The browser wants a yes before it writes to the folder again. */
-  const asks = shallowRef(false)
-  const busy = shallowRef(false)
-
   const own = computed(() => (book.entries ?? []).filter(({ origin }) => origin === 'maker'))
   const releases = computed(() => own.value.filter(({ kind }) => kind === 'release').length)
-  /** What this browser alone holds. */
   const since = computed(() => ({
     entries: Math.max(0, own.value.length - (last.value?.entries ?? 0)),
     pictures: Math.max(0, (pictures.value ?? 0) - (last.value?.pictures ?? 0)),
     atMs: last.value?.atMs ?? null,
   }))
   const changed = computed(() => since.value.entries + since.value.pictures > 0)
-  const reminds = computed(() => {
-    if (last.value === undefined || folder.value || !changed.value) return false
-    return last.value ? book.nowMs - last.value.atMs > REMIND_MS : own.value.length >= REMIND_ENTRIES
-  })
-  /** An archive is due: none today and something changed, or a release since. */
+  /** None today and something changed, or a release since. */
   const due = computed(
     () =>
       changed.value &&
       (!last.value || dayOf(last.value.atMs) !== dayOf(book.nowMs) || releases.value > last.value.releases),
   )
-
+  const late = computed(() => {
+    if (last.value === undefined || !changed.value) return false
+    return last.value ? book.nowMs - last.value.atMs > REMIND_MS : own.value.length >= REMIND_ENTRIES
+  })
   const wrote = (atMs: number) =>
     keepLastBackup({ atMs, entries: own.value.length, pictures: pictures.value ?? 0, releases: releases.value })
+  return { last, since, changed, due, late, wrote }
+}
+
+/** Archives into a chosen folder. @param wrote is told when one was written. */
+function useFolder(wrote: (atMs: number) => Promise<unknown>) {
+  const preferences = usePreferences()
+  const { value: folder } = useLiveQuery(backupFolder)
+  const problem = shallowRef('')
+  /** The browser wants a yes before it writes to the folder again. */
+  const asks = shallowRef(false)
+  const busy = shallowRef(false)
 
   /** Writes an archive into the folder and thins the old ones. Says in words when it cannot. */
   async function writeToFolder(): Promise<void> {
@@ -92,14 +94,6 @@ export const useBackup = defineStore('backup', () => {
       busy.value = false
     }
   }
-  /** Writes one where it is due; of several tabs one does. */
-  async function runWhereDue(): Promise<void> {
-    if (!due.value || !folder.value || asks.value || problem.value) return
-    await navigator.locks.request('lactofer-backup', { ifAvailable: true }, async (lock) => {
-      if (lock) await writeToFolder()
-    })
-  }
-
   /** Lets the maker choose a folder, and writes the first archive into it. */
   async function choose(): Promise<void> {
     const chosen = await picker()?.({ mode: 'readwrite', id: 'lactofer' }).catch(() => null)
@@ -114,7 +108,22 @@ export const useBackup = defineStore('backup', () => {
     asks.value = answer !== 'granted'
     if (!asks.value) await writeToFolder()
   }
+  return { folder, problem, asks, busy, writeToFolder, choose, allow }
+}
 
+/** Archives: what changed since the last one, and making them, by themselves where a folder was chosen. */
+export const useBackup = defineStore('backup', () => {
+  const preferences = usePreferences()
+  const { last, since, changed, due, late, wrote } = useChanges()
+  const { folder, problem, asks, busy, writeToFolder, choose, allow } = useFolder(wrote)
+
+  /** Writes one where it is due; of several tabs one does. */
+  async function runWhereDue(): Promise<void> {
+    if (!due.value || !folder.value || asks.value || problem.value) return
+    await navigator.locks.request('lactofer-backup', { ifAvailable: true }, async (lock) => {
+      if (lock) await writeToFolder()
+    })
+  }
   /** Saves an archive to the downloads, or hands it to another application. */
   async function save(share = false): Promise<Written> {
     const atMs = nowMs()
@@ -128,7 +137,8 @@ export const useBackup = defineStore('backup', () => {
     'canShare' in navigator && navigator.canShare({ files: [new File([''], 'log.zip', { type: 'application/zip' })] })
 
   return {
-    ...{ last, folder, since, changed, reminds, problem, asks, busy },
+    ...{ last, folder, since, changed, problem, asks, busy },
+    reminds: computed(() => late.value && !folder.value),
     ...{ runWhereDue, choose, allow, save, canShare },
     forget: () => keepFolder(null),
     canChoose: () => picker() !== undefined,

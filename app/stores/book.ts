@@ -143,6 +143,21 @@ function useJudge(book: Ref<Book>, outlooks: Ref<ReadonlyMap<string, Outlook>>, 
   return { judge, standing }
 }
 
+/** The log as the journal has it; its oldest entries are bound once the page stands. */
+function useKept() {
+  const keeping = useKeeping()
+  const { value: kept, error } = useLiveQuery(allEntries)
+  const { value: newer } = useLiveQuery(allNewer)
+  // Where nothing can be kept the rest still works: planning and calculating, on an empty log.
+  const entries = computed(() => kept.value ?? (keeping.problem ? [] : undefined))
+  // Binding changes how the log is kept, not what is in it. Where it fails all stays loose, and it is tried at the next
+  // start.
+  void until(entries)
+    .toBeTruthy()
+    .then(() => setTimeout(() => bindOld().catch(() => undefined), BIND_AFTER_MS))
+  return { entries, newer, error }
+}
+
 /**
  * The folded log and what follows from it. Holds no second copy of the truth: everything derives from the journal's
  * entries.
@@ -150,15 +165,7 @@ function useJudge(book: Ref<Book>, outlooks: Ref<ReadonlyMap<string, Outlook>>, 
 export const useBook = defineStore('book', () => {
   const preferences = usePreferences()
   const keeping = useKeeping()
-  const { value: kept, error } = useLiveQuery(allEntries)
-  const { value: newer } = useLiveQuery(allNewer)
-  // Where nothing can be kept the rest still works: planning and calculating, on an empty log.
-  const entries = computed(() => kept.value ?? (keeping.problem ? [] : undefined))
-  // Binding waits until the page stands; it changes how the log is kept, not what is in it. Where it fails all stays
-  // loose, and it is tried at the next start.
-  void until(entries)
-    .toBeTruthy()
-    .then(() => setTimeout(() => bindOld().catch(() => undefined), BIND_AFTER_MS))
+  const { entries, newer, error } = useKept()
   const now = useNowMs(TICK_MS)
 
   const book = useDatedBook(entries, newer, now)

@@ -88,22 +88,33 @@ function useOtherTabs(aside: (why: 'aside' | 'erased') => void) {
   return { tellErased: () => channel?.postMessage('erased') }
 }
 
-/** How the maker's log is kept on this device: whether it can be, what was found at the start, the second copy. */
-export const useKeeping = defineStore('keeping', () => {
+/** The browser's promise not to clear the log away by itself. */
+function usePersistence() {
+  /** What the browser answered when it was asked; `null` before anybody asked. */
+  const persisted = shallowRef<boolean | null>(null)
+  let asked = false
+  const ask = async (what: 'persist' | 'persisted') =>
+    'storage' in navigator ? await navigator.storage[what]().catch(() => false) : false
+  /** Asks the browser not to clear this away when space runs short; it may say no. */
+  async function askToStay(): Promise<void> {
+    if (persisted.value || asked) return
+    asked = true
+    persisted.value = await ask('persist')
+  }
+  async function lookWhetherItStays(): Promise<void> {
+    persisted.value ??= await ask('persisted')
+  }
+  return { persisted, askToStay, lookWhetherItStays }
+}
+
+/** The database of the log: opened, or why it cannot be. */
+function useOpening() {
   /** Why the store cannot be used; `erased` in another tab. */
   const problem = shallowRef<StorageProblem | 'erased' | null>(null)
   const slow = shallowRef(false)
   /** The browser gave up the database of the log: it said so when it was opened. */
   const lost = shallowRef(false)
-  /** The second copy was asked, so that an empty log is known to be a new one. */
-  const settled = shallowRef(false)
-  /** What the browser answered when it was asked not to clear this away. */
-  const persisted = shallowRef<boolean | null>(null)
-  let asked = false
-  const copy = useSecondCopy()
-  const { tellErased } = useOtherTabs((why) => (problem.value = why))
   onLoss((database) => (lost.value ||= database === JOURNAL))
-
   async function openJournal(): Promise<void> {
     const waits = setTimeout(() => (slow.value = true), SLOW_MS)
     try {
@@ -120,6 +131,17 @@ export const useKeeping = defineStore('keeping', () => {
       slow.value = false
     }
   }
+  return { problem, slow, lost, openJournal }
+}
+
+/** How the maker's log is kept on this device: whether it can be, what was found at the start, the second copy. */
+export const useKeeping = defineStore('keeping', () => {
+  const { problem, slow, lost, openJournal } = useOpening()
+  const { persisted, askToStay, lookWhetherItStays } = usePersistence()
+  /** The second copy was asked, so that an empty log is known to be a new one. */
+  const settled = shallowRef(false)
+  const copy = useSecondCopy()
+  const { tellErased } = useOtherTabs((why) => (problem.value = why))
 
   async function start(): Promise<void> {
     try {
@@ -146,16 +168,6 @@ export const useKeeping = defineStore('keeping', () => {
       await keepPhotos([photo])
       if (photo.origin === 'maker') await copy.write(() => copyPicture(photo.id, photo.blob))
     })
-
-  /** Asks the browser not to clear this away when space runs short; it may say no. */
-  async function askToStay(): Promise<void> {
-    if (persisted.value || asked) return
-    asked = true
-    persisted.value = 'storage' in navigator ? await navigator.storage.persist().catch(() => false) : false
-  }
-  async function lookWhetherItStays(): Promise<void> {
-    persisted.value ??= 'storage' in navigator ? await navigator.storage.persisted().catch(() => false) : false
-  }
 
   /** Erases the log, the second copy and every begun form on this device, and starts anew. */
   async function erase(): Promise<void> {

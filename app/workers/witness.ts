@@ -1,7 +1,5 @@
 import { lazyWorker } from './lazyWorker'
-import type { Compared, WitnessApi } from './witness.worker'
-
-export type { Compared, WitnessApi }
+import type { WitnessApi } from './witness.worker'
 
 /** The worker that keeps the second copy: the browser's private files can be written in step there only. */
 export const witness = lazyWorker<WitnessApi>(

@@ -1,4 +1,3 @@
-import { getRequestHeader, setResponseHeaders } from 'h3'
 import { refusalOf } from '../guard'
 import { policyHeader } from '../policy'
 import { refuse } from '../refuse'

@@ -16,7 +16,7 @@ export function useSaving() {
       report.value = `${entries} entries and ${pictures} pictures, ${sizeWords(bytes)}.`
     } catch (error) {
       // Who closes the list of places to share to has changed their mind.
-      const left = error instanceof DOMException && error.name === 'AbortError'
+      const left = error instanceof DOMException && error.code === DOMException.ABORT_ERR
       problem.value = left ? '' : 'The archive could not be written. Is the disk full? The log is as it was.'
     } finally {
       busy.value = false

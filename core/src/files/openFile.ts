@@ -43,7 +43,7 @@ const WrittenSchema = z.object({ writtenAt: MomentSchema })
 export const versionOf = (newer: readonly NewerEntry[]): number =>
   newer.reduce((version, one) => Math.max(version, one.version), FILE_VERSION)
 
-/** The log as text, in parts, so that none becomes too long: indented JSON, entries in the order given, pictures last. */
+/** The log as text, in parts, so that none is too long: JSON, an entry a line in the order given, pictures last. */
 export function* fileParts(
   { entries, newer }: { entries: readonly Entry[]; newer: readonly NewerEntry[] },
   writtenAt: string,

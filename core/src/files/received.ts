@@ -6,7 +6,7 @@ import { KINDS } from '../log/kinds/index'
 import type { NewerEntry } from '../log/newer'
 import { FILE_VERSION } from './version'
 
-/** What came in: an entry that is understood, one of a newer version that is kept as it is, or what is wrong with it. */
+/** What came in: an entry that is understood, one of a newer version that is kept as it is, or what is wrong. */
 export type Received = { entry: Entry } | { newer: NewerEntry } | { problem: string }
 
 /** All that must be readable of an entry that is kept without being understood: its id. */
@@ -29,7 +29,7 @@ function withoutStrange(raw: unknown, issues: readonly z.core.$ZodIssue[]): unkn
   const copy: unknown = JSON.parse(JSON.stringify(raw))
   for (const { path, keys } of issues) {
     const place = path.reduce<unknown>((value, key) => (value as Record<PropertyKey, unknown>)[key], copy)
-    for (const key of keys) delete (place as Record<string, unknown>)[key]
+    for (const key of keys) Reflect.deleteProperty(place as object, key)
   }
   return copy
 }

@@ -2,7 +2,8 @@ import crc32 from 'crc-32'
 
 /*
  * The second copy's lines. A file begins with a line that names the database it witnesses; every other line is one
- * entry with its checksum. Lines are only ever appended, so that a process that dies leaves at most the last one torn. The worker that writes them needs nothing else of core.
+ * entry with its checksum. Lines are only ever appended, so that a process that dies leaves at most the last one torn.
+ * The worker that writes them needs nothing else of core.
  */
 
 /** An entry as it goes into a line: its id, the version of the file format it needs, and the entry itself. */
