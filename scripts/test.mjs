@@ -5,6 +5,7 @@ import { needChromium, run, runBeside } from './steps.mjs'
 needChromium()
 // Lint and unit tests touch nothing that types and build write: they run beside them, one a core.
 await Promise.all([
+  runBeside('Licences', 'node', ['scripts/licences.mjs', '--check']),
   runBeside('Lint', 'npm', ['run', '--silent', 'lint']).then(() => runBeside('Unit tests', 'npx', ['vitest', 'run'])),
   runBeside('Types', 'npm', ['run', '--silent', 'typecheck']).then(() => runBeside('Build', 'npx', ['nuxt', 'build'])),
 ])
