@@ -13,10 +13,9 @@ const backup = useBackup()
 const { busy, problem, report, save } = useSaving()
 const asJson = ref(false)
 const state = computed(() => {
-  const last = backup.last ? `The last archive was written on ${fullMoment(backup.last.atMs)}.` : 'No archive yet.'
-  return backup.changed
-    ? `${last} Since then: ${sinceWords(backup.since)}.`
-    : `${last} Nothing of yours has changed since.`
+  const last = backup.last ? `The last archive was written on ${fullMoment(backup.last.atMs)}. ` : ''
+  if (backup.changed) return `${last}${last ? 'Since then: ' : ''}${sinceWords(backup.since)}.`
+  return last ? `${last}Nothing of yours has changed since.` : 'Nothing of your own is in the log yet.'
 })
 async function json() {
   asJson.value = true
