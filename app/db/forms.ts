@@ -10,15 +10,14 @@ async function quietly<Answer>(ask: () => PromiseLike<Answer>): Promise<Answer |
   }
 }
 
-/**
- * A form as it was left; `undefined` where it was not begun. Where the database has nothing (it may have been lost),
- * the second copy is asked.
- */
-export async function readDraft(key: string): Promise<unknown> {
-  const kept = await quietly(() => drafts.get(key))
-  if (kept) return kept.value
-  const text = hasPrivateFiles() ? await quietly(() => witness().draft(key)) : null
-  return text ? JSON.parse(text) : undefined
+/** A form as it was left; `undefined` where it was not begun. */
+export const readDraft = async (key: string): Promise<unknown> => (await quietly(() => drafts.get(key)))?.value
+
+/** Brings begun forms back from the second copy, where the database has none at all: it may have been lost. */
+export async function restoreDrafts(): Promise<void> {
+  if ((await drafts.count()) > 0) return
+  const kept = await witness().drafts()
+  await drafts.bulkPut(kept.map(({ key, text }) => ({ key, value: JSON.parse(text) as unknown })))
 }
 
 /** Keeps a form as it stands, in both places; `false` where neither would take it. */

@@ -3,6 +3,7 @@ import { computed, shallowRef } from 'vue'
 import type { Entry } from '@lactofer/core'
 import { adoptNewer, append, JOURNAL, journal, keepPhotos, type Photo } from '~/db/journal'
 import { eraseAll } from '~/db/erase'
+import { restoreDrafts } from '~/db/forms'
 import { onLoss, problemOf, type StorageProblem } from '~/db/opening'
 import {
   copyEntries,
@@ -51,6 +52,7 @@ function useSecondCopy() {
   async function compare(): Promise<void> {
     if (state.value !== 'kept') return
     found.value = { ...(await inTime(reconcileEntries(), COPY_MS)), pictures: 0 }
+    await inTime(restoreDrafts(), COPY_MS)
     setTimeout(() => void tidy(), QUIET_MS)
   }
   async function tidy() {

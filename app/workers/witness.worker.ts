@@ -251,10 +251,15 @@ const api = {
   keepDraft: inTurn(async (key: string, text: string) =>
     writeWhole(await folder('drafts'), draftName(key), encoder.encode(sealed(text))),
   ),
-  draft: inTurn(async (key: string): Promise<string | null> => {
+  /** Every form that was begun, as its text stands. */
+  drafts: inTurn(async (): Promise<{ key: string; text: string }[]> => {
     const directory = await folder('drafts')
-    const names = await namesIn(directory)
-    return names.includes(draftName(key)) ? unsealed(await textOf(directory, draftName(key))) : null
+    const found: { key: string; text: string }[] = []
+    for (const name of await namesIn(directory)) {
+      const text = unsealed(await textOf(directory, name))
+      if (text !== null) found.push({ key: decodeURIComponent(name.replace(/\.txt$/, '')), text })
+    }
+    return found
   }),
   /** Lets its file go, so that all can be erased. */
   release: inTurn(release),
