@@ -38,6 +38,7 @@ export async function takeFile(): Promise<TakenIn> {
   const keeping = useKeeping()
   const taken = found(await takeLog((photo) => keeping.keepPicture(photo)))
   // What came is recorded once the second copy has it too.
+  await keeping.copyFuller(taken.fuller)
   await keeping.compare()
   return taken
 }

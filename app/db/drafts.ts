@@ -1,5 +1,4 @@
-import Dexie, { type Table } from 'dexie'
-import { watched } from './opening'
+import { tableAlone } from './opening'
 
 /** A form that was begun and not confirmed; kept so that closing the browser loses nothing. */
 export interface FormDraft {
@@ -8,13 +7,4 @@ export interface FormDraft {
 }
 
 /** Forms that were begun: a database of its own, so that typing never writes beside the log. */
-class Drafts extends Dexie {
-  declare drafts: Table<FormDraft, string>
-
-  constructor() {
-    super('lactofer-drafts', watched())
-    this.version(1).stores({ drafts: 'key' })
-  }
-}
-
-export const { drafts } = new Drafts()
+export const drafts = tableAlone<FormDraft>('lactofer-drafts', 'drafts', 'key')

@@ -1,5 +1,4 @@
-import Dexie, { type Table } from 'dexie'
-import { watched } from './opening'
+import { tableAlone } from './opening'
 
 /** A forecast worked out before, with the case it belongs to: work saved, never a truth. */
 export interface KeptForecast {
@@ -9,16 +8,7 @@ export interface KeptForecast {
 }
 
 /** Forecasts that were worked out: a database of its own, so that they never write beside the log. */
-class Forecasts extends Dexie {
-  declare forecasts: Table<KeptForecast, string>
-
-  constructor() {
-    super('lactofer-forecasts', watched())
-    this.version(1).stores({ forecasts: 'lotId' })
-  }
-}
-
-export const { forecasts } = new Forecasts()
+export const forecasts = tableAlone<KeptForecast>('lactofer-forecasts', 'forecasts', 'lotId')
 
 /** Shows every forecast that was kept; where that cannot be, all are worked out anew. */
 export async function eachForecast(show: (kept: KeptForecast) => void): Promise<void> {

@@ -162,6 +162,8 @@ async function fillIn(fuller: readonly Entry[]): Promise<void> {
 /** What a merge brought. */
 export interface Merged {
   added: Entry[]
+  /** Here already, and said more fully now. */
+  fuller: Entry[]
   newer: NewerEntry[]
   known: number
 }
@@ -185,14 +187,18 @@ export const merge = ({ version, entries, newer }: Incoming): Promise<Merged> =>
     const said = otherwise.map((entry): NewerEntry => ({ id: entry.id, version, entry: { ...entry } }))
     const brought = mergeNewer(await journal.newer.toArray(), [...newer, ...said])
     await journal.newer.bulkPut(brought)
-    return { added, newer: brought, known: known + newer.length + said.length - brought.length }
+    return { added, fuller, newer: brought, known: known + newer.length + said.length - brought.length }
   })
 
 /**
  * What a newer version wrote and this one understands goes to the other entries: it was updated since. Returns how
  * many.
  */
-export const adoptNewer = (): Promise<number> =>
+export async function adoptNewer(): Promise<number> {
+  return (await journal.newer.count()) > 0 ? adopt() : 0
+}
+
+const adopt = (): Promise<number> =>
   journal.transaction('rw', journal.entries, journal.volumes, journal.newer, async () => {
     const here = new Set((await together()).map(({ id }) => id))
     const adopted = (await journal.newer.toArray()).flatMap(({ id, version, entry }) => {

@@ -1,3 +1,5 @@
+import Dexie, { type Table } from 'dexie'
+
 /** Why the store of this browser cannot be used, as a code; the frame says it in words. */
 export type StorageProblem = 'missing' | 'denied' | 'full' | 'newer' | 'aside' | 'unreadable'
 
@@ -73,4 +75,11 @@ export function watched(): { indexedDB?: IDBFactory; IDBKeyRange?: typeof IDBKey
     },
   })
   return indexedDB ? { indexedDB, IDBKeyRange: globalThis.IDBKeyRange } : {}
+}
+
+/** The one table of a small database of its own, keyed by a text. */
+export function tableAlone<Row>(database: string, table: string, key: keyof Row & string): Table<Row, string> {
+  const alone = new Dexie(database, watched())
+  alone.version(1).stores({ [table]: key })
+  return alone.table(table)
 }

@@ -1,4 +1,4 @@
-import { FILE_VERSION, receive, witnessLine, type Entry, type NewerEntry } from '@lactofer/core'
+import { FILE_VERSION, HOUR_MS, receive, witnessLine, type Entry, type NewerEntry } from '@lactofer/core'
 import { hasPrivateFiles, witness } from '~/workers/witness'
 import { allEntries, allNewer, JOURNAL, journal, keepPhotos, merge, ownPhotoIds } from './journal'
 
@@ -24,13 +24,18 @@ const linesOf = (entries: readonly Entry[], newer: readonly NewerEntry[] = []): 
   ].join('')
 
 /** Opens the second copy; `null` where this browser has no place for one. */
-export const openCopy = async (): Promise<{ torn: number; erasing: boolean } | null> =>
+export const openCopy = async (): Promise<{ erasing: boolean } | null> =>
   hasPrivateFiles() ? witness().open(JOURNAL) : null
 
 /** Appends entries to the second copy, in one flush. */
 export async function copyEntries(entries: readonly Entry[], newer: readonly NewerEntry[] = []): Promise<void> {
   const lines = linesOf(entries, newer)
   if (lines) await witness().append(lines)
+}
+
+/** Lets the files go: another tab is about to erase them. */
+export async function releaseCopy(): Promise<void> {
+  if (hasPrivateFiles()) await witness().release()
 }
 
 /** Keeps a picture in the second copy. */
@@ -43,11 +48,13 @@ export async function reconcileEntries(): Promise<Omit<Reconciled, 'pictures'>> 
   const ids = [...new Set([...own, ...newer].map(({ id }) => id))]
   const { missing, unwitnessed, damaged, entries: witnessed } = await witness().compare(ids)
   const found = missing.map(({ entry, version }) => receive(entry, version))
-  const merged = await merge({
+  const back = {
     version: FILE_VERSION,
     entries: found.flatMap((one) => ('entry' in one ? [one.entry] : [])),
     newer: found.flatMap((one) => ('newer' in one ? [one.newer] : [])),
-  })
+  }
+  // On most days nothing is missing, and a long log is not walked through for it.
+  const merged = missing.length ? await merge(back) : null
   const open = new Set(unwitnessed)
   await copyEntries(
     own.filter(({ id }) => open.has(id)),
@@ -55,7 +62,7 @@ export async function reconcileEntries(): Promise<Omit<Reconciled, 'pictures'>> 
   )
   return {
     witnessed,
-    brought: merged.added.length + merged.newer.length,
+    brought: merged ? merged.added.length + merged.newer.length : 0,
     damaged: damaged + found.filter((one) => 'problem' in one).length,
   }
 }
@@ -77,8 +84,8 @@ export async function reconcilePictures(): Promise<number> {
 }
 
 /** Folds closed files together; one tab at a time. */
-export async function foldCopy(): Promise<void> {
+export async function foldCopy(nowMs: number): Promise<void> {
   await navigator.locks.request('lactofer-fold', { ifAvailable: true }, async (lock) => {
-    if (lock) await witness().fold()
+    if (lock) await witness().fold(nowMs - HOUR_MS)
   })
 }

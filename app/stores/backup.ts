@@ -60,13 +60,13 @@ function useChanges() {
     if (last.value === undefined || !changed.value) return false
     return last.value ? book.nowMs - last.value.atMs > REMIND_MS : own.value.length >= REMIND_ENTRIES
   })
-  const wrote = (atMs: number) =>
-    keepLastBackup({ atMs, entries: own.value.length, pictures: pictures.value ?? 0, releases: releases.value })
+  // Counted is what went into the archive: more may have come while it was written.
+  const wrote = (atMs: number, written: Written) => keepLastBackup({ atMs, ...written.own })
   return { last, since, changed, due, late, wrote }
 }
 
 /** Archives into a chosen folder. @param wrote is told when one was written. */
-function useFolder(wrote: (atMs: number) => Promise<unknown>) {
+function useFolder(wrote: (atMs: number, written: Written) => Promise<unknown>) {
   const preferences = usePreferences()
   const { value: folder } = useLiveQuery(backupFolder)
   const problem = shallowRef('')
@@ -84,8 +84,7 @@ function useFolder(wrote: (atMs: number) => Promise<unknown>) {
       if (asks.value) return
       const atMs = nowMs()
       const file = await to.getFileHandle(archiveName(momentOf(atMs)), { create: true })
-      await writeArchive(momentOf(atMs), preferences.world, file)
-      await wrote(atMs)
+      await wrote(atMs, await writeArchive(momentOf(atMs), preferences.world, file))
       await thin(to)
       problem.value = ''
     } catch {
@@ -130,7 +129,7 @@ export const useBackup = defineStore('backup', () => {
     const written = await makeArchive(atMs, preferences.world)
     if (share) await navigator.share({ files: [written.file], title: written.file.name })
     else saveFile(written.file, written.file.name)
-    await wrote(atMs)
+    await wrote(atMs, written)
     return written
   }
   const canShare = () =>

@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, shallowRef } from 'vue'
 import type { Entry } from '@lactofer/core'
+import { nowMs } from '~/clock/clock'
 import { adoptNewer, append, JOURNAL, journal, keepPhotos, type Photo } from '~/db/journal'
 import { eraseAll } from '~/db/erase'
 import { restoreDrafts } from '~/db/forms'
@@ -12,6 +13,7 @@ import {
   openCopy,
   reconcileEntries,
   reconcilePictures,
+  releaseCopy,
   type Reconciled,
 } from '~/db/secondCopy'
 import { saveForms } from '~/composables/useDraft'
@@ -22,6 +24,8 @@ export type { StorageProblem }
 const SLOW_MS = 4000
 /** Nobody waits longer than this for the second copy, ms. */
 const COPY_MS = 8000
+/** Laying a long log beside its second copy takes its time, ms. */
+const COMPARE_MS = 60_000
 /** Files are folded and pictures compared once the page has stood so long, ms. */
 const QUIET_MS = 6000
 
@@ -45,21 +49,31 @@ function useSecondCopy() {
   const state = shallowRef<CopyState>('asked')
   const found = shallowRef<Reconciled | null>(null)
   async function open(): Promise<{ erasing: boolean }> {
-    const opened = await inTime(openCopy(), COPY_MS)
-    state.value = opened ? 'kept' : 'none'
-    return opened ?? { erasing: false }
+    try {
+      const opened = await inTime(openCopy(), COPY_MS)
+      state.value = opened ? 'kept' : 'none'
+      return opened ?? { erasing: false }
+    } catch {
+      state.value = 'failing'
+      return { erasing: false }
+    }
   }
+  /** Lays both beside each other. That it fails is told by its state; nothing in the database hangs on it. */
   async function compare(): Promise<void> {
     if (state.value !== 'kept') return
-    found.value = { ...(await inTime(reconcileEntries(), COPY_MS)), pictures: 0 }
-    await inTime(restoreDrafts(), COPY_MS)
-    setTimeout(() => void tidy(), QUIET_MS)
+    try {
+      found.value = { ...(await inTime(reconcileEntries(), COMPARE_MS)), pictures: 0 }
+      await inTime(restoreDrafts(), COPY_MS)
+      setTimeout(() => void tidy(), QUIET_MS)
+    } catch {
+      state.value = 'failing'
+    }
   }
   async function tidy() {
     try {
       const pictures = await reconcilePictures()
       if (found.value) found.value = { ...found.value, pictures }
-      await foldCopy()
+      await foldCopy(nowMs())
     } catch {
       state.value = 'failing'
     }
@@ -80,9 +94,13 @@ function useSecondCopy() {
 /** Other tabs: one that erases all, and one that wants a newer schema. */
 function useOtherTabs(aside: (why: 'aside' | 'erased') => void) {
   const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('lactofer-keeping')
-  channel?.addEventListener('message', () => aside('erased'))
+  channel?.addEventListener('message', () => {
+    aside('erased')
+    void releaseCopy()
+  })
   journal.on('versionchange', ({ newVersion }) => {
-    void saveForms()
+    // What was begun here must not outlive a log that was erased.
+    if (newVersion) void saveForms()
     journal.close({ disableAutoOpen: true })
     aside(newVersion ? 'aside' : 'erased')
     return false
@@ -146,13 +164,9 @@ export const useKeeping = defineStore('keeping', () => {
   const { tellErased } = useOtherTabs((why) => (problem.value = why))
 
   async function start(): Promise<void> {
-    try {
-      const [{ erasing }] = await Promise.all([copy.open(), openJournal()])
-      if (erasing) await erase()
-      else if (!problem.value) await copy.compare()
-    } catch {
-      copy.state.value = copy.state.value === 'none' ? 'none' : 'failing'
-    }
+    const [{ erasing }] = await Promise.all([copy.open(), openJournal()])
+    if (erasing) await erase()
+    else if (!problem.value) await copy.compare()
     settled.value = true
   }
 
@@ -164,6 +178,8 @@ export const useKeeping = defineStore('keeping', () => {
       await copy.write(() => copyEntries(entries))
       void askToStay()
     })
+  /** Writes down in the second copy what is said more fully now than it was. */
+  const copyFuller = (entries: readonly Entry[]) => copy.write(() => copyEntries(entries))
   /** Keeps a picture, the maker's own in both places. */
   const keepPicture = (photo: Photo): Promise<void> =>
     writing(async () => {
@@ -183,6 +199,6 @@ export const useKeeping = defineStore('keeping', () => {
     ...{ copyState: copy.state, found: copy.found },
     codeOf: problemOf,
     ready: computed(() => problem.value !== null || settled.value),
-    ...{ start, record, compare: copy.compare, keepPicture, lookWhetherItStays, erase },
+    ...{ start, record, compare: copy.compare, copyFuller, keepPicture, lookWhetherItStays, erase },
   }
 })

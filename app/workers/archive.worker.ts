@@ -11,13 +11,15 @@ import {
 } from '@lactofer/core'
 import { readLog, type ReadLog } from '~/archive/readArchive'
 import { writeArchive } from '~/archive/writeArchive'
-import { allEntries, allNewer, journal, merge, photoIds, type Photo } from '~/db/journal'
+import { PASSING, privateFolder } from './privateFolder'
+import { allEntries, allNewer, JOURNAL, journal, merge, ownPhotoIds, photoIds, type Photo } from '~/db/journal'
 
 /** What an archive took in, and where it is where no folder was given. */
 export interface Written {
   entries: number
   pictures: number
-  releases: number
+  /** The maker's own of them: what the next archive is compared with. */
+  own: { entries: number; pictures: number; releases: number }
   bytes: number
   file: Blob | null
 }
@@ -41,6 +43,8 @@ export interface TakenIn {
   newer: number
   known: number
   pictures: number
+  /** What is said more fully now than it was. */
+  fuller: Entry[]
 }
 
 /** An answer, or the sentence of a refusal: classes do not cross. */
@@ -58,11 +62,12 @@ async function answer<T>(work: () => Promise<T>): Promise<Answer<T>> {
   }
 }
 
-const PASSING = 'passing.zip'
 /** A file of the browser's own for an archive on its way to the downloads: memory stays small. */
 async function passingFile(): Promise<FileSystemFileHandle | null> {
   if (!('storage' in navigator) || !('getDirectory' in navigator.storage)) return null
-  return (await navigator.storage.getDirectory()).getFileHandle(PASSING, { create: true })
+  // It lies with the second copy, so that erasing takes it along.
+  const folder = await privateFolder(JOURNAL)
+  return folder.getFileHandle(PASSING, { create: true })
 }
 
 /** A stream that counts, and is gathered in memory where there is no file for it. */
@@ -84,14 +89,19 @@ async function targetFor(file: FileSystemFileHandle | null) {
 
 async function write(writtenAt: string, world: UnitWorld, folder: FileSystemFileHandle | null): Promise<Written> {
   const file = folder ?? (await passingFile())
-  const [entries, newer, pictureIds] = await Promise.all([allEntries(), allNewer(), photoIds()])
+  const [entries, newer, pictureIds, ownIds] = await Promise.all([allEntries(), allNewer(), photoIds(), ownPhotoIds()])
+  const own = entries.filter(({ origin }) => origin === 'maker')
   const picture = async (id: string) => (await journal.photos.get(id))?.blob
   const target = await targetFor(file)
   const manifest = await writeArchive({ entries, newer, pictureIds, picture }, target.stream, { writtenAt, world })
   return {
     entries: manifest.entries.count,
     pictures: manifest.photos.length,
-    releases: entries.filter(({ kind }) => kind === 'release').length,
+    own: {
+      entries: own.length,
+      pictures: ownIds.length,
+      releases: own.filter(({ kind }) => kind === 'release').length,
+    },
     bytes: target.bytes(),
     file: folder ? null : file ? await file.getFile() : target.blob(),
   }
@@ -127,9 +137,9 @@ async function take(keepPicture: (photo: Photo) => Promise<void>): Promise<Taken
   const demo = new Set(log.entries.filter(({ origin }) => origin === 'demo').flatMap(photosOf))
   const fresh = pictureIds.filter((id) => !here.has(id))
   for (const id of fresh) await keepPicture({ id, blob: await picture(id), origin: demo.has(id) ? 'demo' : 'maker' })
-  const { added, newer, known } = await merge(log)
+  const { added, fuller, newer, known } = await merge(log)
   waiting = null
-  return { added: added.length, newer: newer.length, known, pictures: fresh.length }
+  return { added: added.length, newer: newer.length, known, pictures: fresh.length, fuller }
 }
 
 const api = {

@@ -1,5 +1,6 @@
 import { expose } from 'comlink'
-import { readWitness, sealed, unsealed, witnessHead, type Witnessed } from '@lactofer/core/witness'
+import { PICTURE_ENDINGS, readWitness, sealed, unsealed, witnessHead, type Witnessed } from '@lactofer/core/witness'
+import { PASSING, privateFolder } from './privateFolder'
 
 /*
  * The second copy, in the browser's private files: appended and flushed before anything is called recorded. One file a
@@ -15,12 +16,7 @@ const ENDING = '.log'
 const ERASING = 'erasing'
 const WHOLLY = { recursive: true }
 const PICTURE = /^(.+)\.(\d+)\.(jpg|png|webp|svg)$/
-const ENDINGS: Readonly<Record<string, string>> = {
-  'image/jpeg': 'jpg',
-  'image/png': 'png',
-  'image/webp': 'webp',
-  'image/svg+xml': 'svg',
-}
+const ENDINGS: Readonly<Record<string, string>> = PICTURE_ENDINGS
 const TYPES = Object.fromEntries(Object.entries(ENDINGS).map(([type, ending]) => [ending, type]))
 
 /** What the files hold that the database does not, and the other way round. */
@@ -29,10 +25,9 @@ export interface Compared {
   missing: Witnessed[]
   /** Ids that only the database has. */
   unwitnessed: string[]
-  /** Entries in the files, lines that fail their checksum, last lines that were not finished. */
+  /** Entries in the files, and lines that fail their checksum. */
   entries: number
   damaged: number
-  torn: number
 }
 
 let database = ''
@@ -43,11 +38,7 @@ let own: { handle: FileSystemSyncAccessHandle; size: number } | null = null
 const encoder = new TextEncoder()
 const decoder = new TextDecoder()
 
-async function folder(...path: string[]): Promise<FileSystemDirectoryHandle> {
-  let here = await navigator.storage.getDirectory()
-  for (const name of ['witness', database, ...path]) here = await here.getDirectoryHandle(name, { create: true })
-  return here
-}
+const folder = (...path: string[]) => privateFolder(database, ...path)
 
 async function namesIn(directory: FileSystemDirectoryHandle): Promise<string[]> {
   const names: string[] = []
@@ -59,29 +50,48 @@ async function namesIn(directory: FileSystemDirectoryHandle): Promise<string[]> 
 const holdFile = async (directory: FileSystemDirectoryHandle, name: string) =>
   (await directory.getFileHandle(name, { create: true })).createSyncAccessHandle().catch(() => null)
 
-function readHandle(handle: FileSystemSyncAccessHandle): string {
+function bytesIn(handle: FileSystemSyncAccessHandle): Uint8Array {
   const bytes = new Uint8Array(handle.getSize())
   handle.read(bytes, { at: 0 })
-  return decoder.decode(bytes)
+  return bytes
 }
 
+const LINE_END = '\n'.charCodeAt(0)
 /** Cuts a last line off that was not finished: nobody was told that it is recorded. */
-function cutTorn(handle: FileSystemSyncAccessHandle): number {
-  const text = readHandle(handle)
-  const end = encoder.encode(text.slice(0, text.lastIndexOf('\n') + 1)).length
-  if (end === handle.getSize()) return 0
+function cutTorn(handle: FileSystemSyncAccessHandle, bytes: Uint8Array): void {
+  const end = bytes.lastIndexOf(LINE_END) + 1
+  if (end === bytes.length) return
   handle.truncate(end)
   handle.flush()
-  return 1
+}
+
+/** A small closed file that witnesses the database, ready to be written; `null` where it is none or another tab's. */
+async function holdSmall(directory: FileSystemDirectoryHandle, name: string) {
+  const handle = await holdFile(directory, name)
+  if (!handle) return null
+  const bytes = handle.getSize() < FULL ? bytesIn(handle) : null
+  const text = bytes && decoder.decode(bytes)
+  if (bytes && text?.startsWith(witnessHead(database))) {
+    cutTorn(handle, bytes)
+    return { handle, size: handle.getSize(), text }
+  }
+  handle.close()
+  return null
+}
+
+const logsIn = async (directory: FileSystemDirectoryHandle): Promise<string[]> =>
+  (await namesIn(directory)).filter((name) => name.endsWith(ENDING))
+
+function writeAt(handle: FileSystemSyncAccessHandle, bytes: Uint8Array<ArrayBuffer>, at: number): void {
+  if (handle.write(bytes, { at }) < bytes.length)
+    throw new DOMException('The file could not be written to its end.', 'QuotaExceededError')
 }
 
 /** Writes at the end and flushes: when this returns it is on the disk. Where that fails the file is as it was. */
 function append(to: { handle: FileSystemSyncAccessHandle; size: number }, text: string): void {
   const bytes = encoder.encode(text)
   try {
-    const written = to.handle.write(bytes, { at: to.size })
-    if (written < bytes.length)
-      throw new DOMException('The file could not be written to its end.', 'QuotaExceededError')
+    writeAt(to.handle, bytes, to.size)
     to.handle.flush()
     to.size += bytes.length
   } catch (error) {
@@ -91,20 +101,10 @@ function append(to: { handle: FileSystemSyncAccessHandle; size: number }, text: 
 }
 
 /** Takes a file of its own: one that is closed and small, else a new one. */
-async function takeFile(): Promise<number> {
+async function takeFile(): Promise<void> {
   const directory = await folder()
-  let torn = 0
-  for (const name of (await namesIn(directory)).filter((one) => one.endsWith(ENDING))) {
-    const handle = await holdFile(directory, name)
-    if (!handle) continue
-    torn += cutTorn(handle)
-    const head = witnessHead(database)
-    const size = handle.getSize()
-    if (!own && size < FULL && readHandle(handle).startsWith(head)) own = { handle, size }
-    else handle.close()
-  }
-  if (!own) own = await newFile(directory)
-  return torn
+  for (const name of await logsIn(directory)) if ((own = await holdSmall(directory, name))) return
+  own = await newFile(directory)
 }
 
 async function newFile(directory: FileSystemDirectoryHandle): Promise<NonNullable<typeof own>> {
@@ -120,34 +120,38 @@ async function textOf(directory: FileSystemDirectoryHandle, name: string): Promi
 }
 
 /** Every line of every file, each entry once. */
-async function readAll(): Promise<Pick<Compared, 'damaged' | 'torn'> & { lines: Map<string, Witnessed> }> {
+async function readAll(): Promise<{ lines: Map<string, Witnessed>; damaged: number }> {
   const directory = await folder()
   const lines = new Map<string, Witnessed>()
-  let [damaged, torn] = [0, 0]
-  for (const name of (await namesIn(directory)).filter((one) => one.endsWith(ENDING))) {
+  let damaged = 0
+  for (const name of await logsIn(directory)) {
     const file = readWitness(await textOf(directory, name), database)
-    if (!file) continue
-    damaged += file.damaged
-    torn += file.torn ? 1 : 0
-    for (const line of file.lines) lines.set(`${line.id} ${line.version}`, line)
+    damaged += file?.damaged ?? 0
+    for (const line of file?.lines ?? []) {
+      const key = `${line.id} ${line.version}`
+      const known = lines.get(key)
+      if (!known || saysMore(line, known)) lines.set(key, line)
+    }
   }
-  return { lines, damaged, torn }
+  return { lines, damaged }
 }
 
+/** Of two lines of one entry, the one that a newer version filled in is the longer. */
+const saysMore = (line: Witnessed, than: Witnessed): boolean =>
+  JSON.stringify(line.entry).length > JSON.stringify(than.entry).length
+
 /** Folds closed small files into one: the new one is written and flushed before an old one goes. */
-async function fold(): Promise<void> {
+async function foldFiles(): Promise<void> {
   const directory = await folder()
-  const held: { name: string; handle: FileSystemSyncAccessHandle }[] = []
-  for (const name of (await namesIn(directory)).filter((one) => one.endsWith(ENDING))) {
-    const handle = await holdFile(directory, name)
-    if (handle && handle.getSize() < FULL) held.push({ name, handle })
-    else handle?.close()
+  const held: { name: string; handle: FileSystemSyncAccessHandle; text: string }[] = []
+  for (const name of await logsIn(directory)) {
+    const file = await holdSmall(directory, name)
+    if (file) held.push({ name, ...file })
   }
   try {
     if (held.length < LEFT) return
-    const lines = new Set<string>()
-    for (const { handle } of held)
-      for (const line of readHandle(handle).slice(witnessHead(database).length).split('\n')) if (line) lines.add(line)
+    // The last piece of each is empty, or was not finished.
+    const lines = new Set(held.flatMap(({ text }) => text.slice(witnessHead(database).length).split('\n').slice(0, -1)))
     const file = await newFile(directory)
     append(file, [...lines, ''].join('\n'))
     file.handle.close()
@@ -163,12 +167,10 @@ async function fold(): Promise<void> {
 /** Writes a whole file and flushes it. */
 async function writeWhole(directory: FileSystemDirectoryHandle, name: string, bytes: Uint8Array<ArrayBuffer>) {
   const handle = await holdFile(directory, name)
-  if (!handle) return
+  if (!handle) throw new DOMException('Another tab is writing this file.', 'NoModificationAllowedError')
   try {
     handle.truncate(0)
-    const written = handle.write(bytes, { at: 0 })
-    if (written < bytes.length)
-      throw new DOMException('The file could not be written to its end.', 'QuotaExceededError')
+    writeAt(handle, bytes, 0)
     handle.flush()
   } finally {
     handle.close()
@@ -206,13 +208,13 @@ function inTurn<Args extends unknown[], Answer>(work: (...args: Args) => Promise
 
 const api = {
   /**
-   * Opens the files that witness a database, and a file of its own. Returns how many torn last lines were cut off, and
-   * whether all was to be erased and is not yet.
+   * Opens the files that witness a database, and a file of its own. Tells whether all was to be erased and is not yet.
    */
-  open: inTurn(async (name: string): Promise<{ torn: number; erasing: boolean }> => {
+  open: inTurn(async (name: string): Promise<{ erasing: boolean }> => {
     database = name
     const erasing = (await namesIn(await folder())).includes(ERASING)
-    return { erasing, torn: erasing ? 0 : await takeFile() }
+    if (!erasing) await takeFile()
+    return { erasing }
   }),
   /** Appends lines in one flush. */
   append: inTurn(async (text: string) => {
@@ -221,7 +223,7 @@ const api = {
   }),
   /** Compares what the files hold with the ids the database has. */
   compare: inTurn(async (ids: readonly string[]): Promise<Compared> => {
-    const { lines, damaged, torn } = await readAll()
+    const { lines, damaged } = await readAll()
     const here = new Set(ids)
     const found = new Set([...lines.values()].map(({ id }) => id))
     return {
@@ -229,10 +231,16 @@ const api = {
       unwitnessed: ids.filter((id) => !found.has(id)),
       entries: found.size,
       damaged,
-      torn,
     }
   }),
-  fold: inTurn(fold),
+  /** Folds closed files together, and removes an archive for the downloads that was last written before `beforeMs`. */
+  fold: inTurn(async (beforeMs: number) => {
+    await foldFiles()
+    const directory = await folder()
+    if (!(await namesIn(directory)).includes(PASSING)) return
+    const { lastModified } = await (await directory.getFileHandle(PASSING)).getFile()
+    if (lastModified < beforeMs) await directory.removeEntry(PASSING)
+  }),
   /** Keeps a picture; its name tells how many bytes it has, so that a torn one is known. */
   keepPicture: inTurn(async (id: string, blob: Blob) => {
     const name = `${id}.${blob.size}.${ENDINGS[blob.type] ?? 'jpg'}`

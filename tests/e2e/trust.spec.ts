@@ -23,10 +23,20 @@ test('killed amid its work, with two tabs and a server that goes: nothing confir
   const chaos = await Chaos.begin(4290, 5)
   for (const page of chaos.pages) await chaos.read(page)
   await chaos.run(6)
+  // What was begun and rested for a moment is there after a kill, and after the databases are gone.
+  const name = () => field(chaos.pages[0], 'Name on the tape')
+  const toPlan = () => chaos.pages[0].goto(chaos.url('/plan'))
+  await toPlan()
+  await name().fill('Half typed')
+  await chaos.pages[0].waitForTimeout(1500)
   await chaos.killAmid((page: Page) => chaos.read(page))
+  await toPlan()
+  await expect(name()).toHaveValue('Half typed')
   // The long run (npm run chaos) has all of them.
   for (const what of ['its MANIFEST damaged', 'its folder emptied', 'the last line of a file torn'] as const)
     await chaos.disaster(what)
+  await toPlan()
+  await expect(name()).toHaveValue('Half typed')
   await chaos.end()
   expect(chaos.findings).toEqual([])
   expect(chaos.confirmed.length).toBeGreaterThan(2)
@@ -246,12 +256,20 @@ test('archives go to a chosen folder by themselves, once a day and after a relea
   await takeIn(empty, archive, 'log.zip')
   await expect(empty.getByText(/\d+ entries in this browser/)).toHaveText(before)
 
+  // Erased in one tab while another holds its part of the second copy.
+  const beside = await empty.context().newPage()
+  await beside.goto('/plan')
+  await field(beside, 'Name on the tape').fill('Not to come back')
+  await expect(beside.getByRole('heading', { level: 1 })).toBeVisible()
   await empty.getByRole('button', { name: 'Erase this log …' }).click()
   await empty.getByRole('button', { name: 'Erase it all' }).click()
   await expect(empty.getByText('Type "erase" to go on; nothing was erased.')).toBeVisible()
   await field(empty, 'Type "erase"').fill('erase')
   await empty.getByRole('button', { name: 'Erase it all' }).click()
   await expect(empty.getByText('0 entries in this browser, 0 lots.')).toBeVisible()
+  await expect(beside.getByText('The log was erased in another tab.')).toBeVisible()
+  await beside.reload()
+  await expect(field(beside, 'Name on the tape')).toHaveValue('')
   await empty.reload()
   await expect(empty.getByText('0 entries in this browser, 0 lots.')).toBeVisible()
   await expect(empty.getByText('brought back')).toHaveCount(0)
@@ -265,8 +283,16 @@ test('without a folder Today says what this browser alone holds; dated ahead is 
   const idOf = (end: string) => last.id.slice(0, -3) + end
   const ahead = { ...last, id: idOf('ZZ1'), at: day(300), ph: 4.9 } as Entry
   const wish = { ...last, id: idOf('ZZ2'), kind: 'wish' } as unknown as Entry
-  await openLog(page, [...entries, ahead], 9)
+  const chores = [4, 5].map((at, index): Entry => ({
+    ...{ id: idOf(`ZY${index}`), at: day(at), by: 'Bench', origin: 'maker' },
+    ...{ kind: 'chore', lotId, chore: 'burp' },
+  }))
+  await openLog(page, [...entries, ...chores, ahead], 9)
   await page.goto('/')
+  const backup = page.getByRole('region', { name: 'Backup' })
+  await expect(backup).toContainText('6 entries and no archive yet: in this browser only.')
+  await saved(page, 'Save an archive')
+  await expect(backup).toBeHidden()
   const asked = page.getByRole('region', { name: 'Dated ahead' })
   await expect(asked).toContainText('1 entry is dated more than a day ahead')
   await page.goto(`/ferment/${lotId}`)
@@ -275,6 +301,10 @@ test('without a folder Today says what this browser alone holds; dated ahead is 
   await field(asked, 'It was on').fill('2026-03-10T10:00')
   await asked.getByRole('button', { name: 'Count it then' }).click()
   await expect(asked).toBeHidden()
+  // A day and a half after the archive there is one entry that is nowhere else.
+  await page.clock.setSystemTime(Date.parse(day(10.5)))
+  await page.goto('/')
+  await expect(backup).toContainText(/1 entry since [A-Z][a-z]+day: in this browser only\./)
   await page.goto(`/ferment/${lotId}`)
   await expect(page.getByText('4.90').first()).toBeVisible()
 

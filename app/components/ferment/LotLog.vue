@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { ElMessage } from 'element-plus'
 import {
   entryWords,
   factsOf,
+  hasUnknown,
   isReversible,
   readField,
   InvalidInput,
@@ -13,7 +13,7 @@ import {
 } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { shortMoment } from '~/clock/moments'
-import { useBook } from '~/stores/book'
+import { useRecorder } from '~/composables/useRecorder'
 import { usePreferences } from '~/stores/preferences'
 
 /**
@@ -21,7 +21,7 @@ import { usePreferences } from '~/stores/preferences'
  * erased.
  */
 const { lot } = defineProps<{ lot: Lot }>()
-const book = useBook()
+const { record } = useRecorder('The log is as it was; try again.')
 const preferences = usePreferences()
 const lines = computed(() => [...lot.entries].reverse())
 const editing = ref<EntryOf<'reading'> | null>(null)
@@ -36,25 +36,18 @@ function edit(entry: EntryOf<'reading'>) {
 async function correct() {
   const entry = editing.value
   if (!entry) return
+  let ph: number
   try {
-    await book.record({ ...factsOf(entry), ph: readField(typed.value, 'ph'), replaces: entry.id })
-    editing.value = null
+    ph = readField(typed.value, 'ph')
   } catch (error) {
-    problem.value = error instanceof InvalidInput ? error.message : 'This could not be written to the log. Try again.'
+    if (!(error instanceof InvalidInput)) throw error
+    problem.value = error.message
+    return
   }
+  if (await record({ ...factsOf(entry), ph, replaces: entry.id })) editing.value = null
 }
-async function takeBack(entryId: string) {
-  try {
-    await book.record({
-      kind: 'retract',
-      at: nowMoment(),
-      replaces: entryId,
-      reason: 'Taken back by hand.',
-    })
-  } catch {
-    ElMessage.error('This could not be written to the log. Try again.')
-  }
-}
+const takeBack = (replaces: string) =>
+  record({ kind: 'retract', at: nowMoment(), replaces, reason: 'Taken back by hand.' })
 </script>
 
 <template>
@@ -74,8 +67,8 @@ async function takeBack(entryId: string) {
           <td class="small when">{{ shortMoment(entry.at) }}</td>
           <td class="small">{{ entry.by }}</td>
           <td>
-            {{ entryWords(entry, preferences.world)
-            }}<span v-if="entry.replaces" class="muted small"> (corrected)</span>
+            {{ entryWords(entry, preferences.world) }}<span v-if="entry.replaces" class="muted small"> (corrected)</span
+            ><span v-if="hasUnknown(entry)" class="muted small"> (more from a newer version)</span>
             <PhotoStrip v-if="photosOf(entry).length" :ids="photosOf(entry)" />
             <form v-if="editing?.id === entry.id" class="row" novalidate @submit.prevent="correct">
               <label

@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { InvalidInput } from '../invalid'
 import { IdSchema, MomentSchema } from '../log/entryParts'
 import { parseJson } from './json'
+import { PICTURE_ENDINGS, type PictureType } from './witness'
 
 /*
  * The archive: a zip with everything in it. `entries.jsonl` has one entry a line, `photos/` the pictures, `index.html`
@@ -25,13 +26,6 @@ const MOST_ENTRIES = 2_000_000
 
 const Sha256Schema = z.string().regex(/^[0-9a-f]{64}$/, 'This is not a checksum.')
 
-export const PICTURE_ENDINGS = {
-  'image/jpeg': 'jpg',
-  'image/png': 'png',
-  'image/webp': 'webp',
-  'image/svg+xml': 'svg',
-} as const
-export type PictureType = keyof typeof PICTURE_ENDINGS
 export const PictureTypeSchema = z.enum(Object.keys(PICTURE_ENDINGS) as [PictureType, ...PictureType[]])
 
 const ArchivedPictureSchema = z.object({

@@ -6,6 +6,15 @@ import crc32 from 'crc-32'
  * The worker that writes them needs nothing else of core.
  */
 
+/** Types of pictures that are kept, and how their files end. */
+export const PICTURE_ENDINGS = {
+  'image/jpeg': 'jpg',
+  'image/png': 'png',
+  'image/webp': 'webp',
+  'image/svg+xml': 'svg',
+} as const
+export type PictureType = keyof typeof PICTURE_ENDINGS
+
 /** An entry as it goes into a line: its id, the version of the file format it needs, and the entry itself. */
 export interface Witnessed {
   id: string

@@ -1,10 +1,13 @@
 import { tellSince } from '~/clock/moments'
 
-const many = (count: number, one: string, more: string) => (count ? `${count} ${count === 1 ? one : more}` : '')
+/** "1 picture", "3 pictures". */
+export const counted = (count: number, one: string, more = `${one}s`): string => `${count} ${count === 1 ? one : more}`
 
 /** "12 entries and 3 photographs since Sunday". */
 export function sinceWords({ entries, pictures, atMs }: { entries: number; pictures: number; atMs: number | null }) {
-  const what = [many(entries, 'entry', 'entries'), many(pictures, 'photograph', 'photographs')].filter(Boolean)
+  const what = [entries && counted(entries, 'entry', 'entries'), pictures && counted(pictures, 'photograph')].filter(
+    Boolean,
+  )
   return `${what.join(' and ')} ${atMs === null ? 'and no archive yet' : `since ${tellSince(atMs)}`}`
 }
 

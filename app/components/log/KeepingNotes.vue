@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import { useUpdate } from '~/composables/useUpdate'
 import { useBook } from '~/stores/book'
 import { useKeeping } from '~/stores/keeping'
+import { counted } from './backupWords'
 import { PROBLEM_WORDS } from './keepingWords'
 
 /** What has to be known of how the log is kept, on every page: nothing, on most days. */
@@ -14,11 +15,10 @@ const problem = computed(() => {
   const code = keeping.problem ?? (book.error ? keeping.codeOf(book.error) : null)
   return code && PROBLEM_WORDS[code]
 })
-const entriesWords = (count: number) => `${count} ${count === 1 ? 'entry' : 'entries'}`
 const brought = computed(() => {
   const { brought = 0, pictures = 0 } = keeping.found ?? {}
   if (!brought && !pictures) return ''
-  const parts = [brought && entriesWords(brought), pictures && `${pictures} ${pictures === 1 ? 'picture' : 'pictures'}`]
+  const parts = [brought && counted(brought, 'entry', 'entries'), pictures && counted(pictures, 'picture')]
   const what = parts.filter(Boolean).join(' and ')
   const verb = brought + pictures === 1 ? 'was' : 'were'
   return `${keeping.lost ? 'The browser had lost its database of this log. ' : ''}${what} ${verb} brought back from the second copy on this device.`
@@ -55,18 +55,23 @@ const gone = computed(() => keeping.settled && (keeping.lost || !!keeping.found?
       <span><StateMark level="fine" word="Brought back" /> {{ brought }}</span>
       <el-button size="small" @click="read = true">Good</el-button>
     </p>
-    <p v-if="keeping.copyState === 'failing'" class="note" role="status">
-      <span>
+    <p v-if="keeping.copyState === 'failing' && !problem" class="note" role="status">
+      <span v-if="book.entries?.length">
         <StateMark level="ask" word="One copy only" />
         The second copy on this device could not be written; the log itself is recorded. Save an archive today, and look
         whether the disk is full.
+      </span>
+      <span v-else>
+        <StateMark level="ask" word="Not sure" />
+        The second copy on this device could not be read. If there was a log here, close the other tabs and reload
+        before you begin anew.
       </span>
     </p>
     <p v-if="newer" class="note">
       <span>
         <StateMark level="ask" word="From a newer version" />
-        {{ entriesWords(newer) }} cannot be read by this version; they are kept and passed on as they are. Update this
-        device before you rely on the lots they name.
+        {{ counted(newer, 'entry', 'entries') }} cannot be read by this version; they are kept and passed on as they
+        are. Update this device before you rely on the lots they name.
       </span>
     </p>
   </div>

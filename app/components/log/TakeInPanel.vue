@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import { InvalidInput } from '@lactofer/core'
 import { fullMoment, tellSpan } from '~/clock/moments'
 import { lookAtFile, takeFile, type Preview } from '~/composables/useLogFile'
+import { counted } from './backupWords'
 
 /** An archive or an open file: what it would bring stands here before it is taken in, and what it brought after. */
 const emit = defineEmits<{ report: [text: string] }>()
@@ -10,7 +11,6 @@ const busy = ref(false)
 const problem = ref('')
 const preview = ref<Preview | null>(null)
 const SHOWN = 6
-const many = (count: number, one: string, more = `${one}s`) => `${count} ${count === 1 ? one : more}`
 
 async function run(work: () => Promise<void>) {
   busy.value = true
@@ -35,8 +35,8 @@ const take = () =>
   run(async () => {
     const { added, newer, known, pictures } = await takeFile()
     preview.value = null
-    const parts = [`${many(added, 'new entry', 'new entries')} taken in`]
-    if (pictures) parts.push(many(pictures, 'picture'))
+    const parts = [`${counted(added, 'new entry', 'new entries')} taken in`]
+    if (pictures) parts.push(counted(pictures, 'picture'))
     if (newer) parts.push(`${newer} of a newer version kept as they are`)
     emit('report', `${parts.join(', ')}; ${known} were here already.`)
   })
@@ -69,17 +69,17 @@ const span = computed(() =>
     <div v-if="preview" class="stack" data-figure="preview">
       <p>
         <strong>{{ preview.writtenAt ? `An archive of ${fullMoment(preview.writtenAt)}.` : 'An open file.' }}</strong>
-        {{ many(preview.entries.fresh, 'entry', 'entries') }} and {{ many(preview.pictures.fresh, 'picture') }} are new
-        here{{ span ? `, of ${span}` : '' }}; {{ preview.entries.known }} entries and
-        {{ many(preview.pictures.known, 'picture') }} are here already.
+        {{ counted(preview.entries.fresh, 'entry', 'entries') }} and
+        {{ counted(preview.pictures.fresh, 'picture') }} are new here{{ span ? `, of ${span}` : '' }};
+        {{ preview.entries.known }} entries and {{ counted(preview.pictures.known, 'picture') }} are here already.
       </p>
       <p v-if="preview.entries.newer">
         <StateMark level="ask" word="From a newer version" />
-        {{ many(preview.entries.newer, 'entry', 'entries') }} cannot be read by this version; they are kept and passed
-        on.
+        {{ counted(preview.entries.newer, 'entry', 'entries') }} cannot be read by this version; they are kept and
+        passed on.
       </p>
       <p v-if="preview.pictures.leftOut">
-        {{ many(preview.pictures.leftOut, 'picture') }} of a newer version cannot be read here and are left out.
+        {{ counted(preview.pictures.leftOut, 'picture') }} of a newer version cannot be read here and are left out.
       </p>
       <p v-if="preview.lots.length">
         Lots that come:

@@ -1,5 +1,5 @@
 import { ref } from 'vue'
-import { sizeWords } from './backupWords'
+import { counted, sizeWords } from './backupWords'
 import { useBackup } from '~/stores/backup'
 
 /** Saves or shares an archive for a button: busy while it does, and says what was saved or why it was not. */
@@ -13,7 +13,7 @@ export function useSaving() {
     problem.value = report.value = ''
     try {
       const { entries, pictures, bytes } = await backup.save(share)
-      report.value = `${entries} entries and ${pictures} pictures, ${sizeWords(bytes)}.`
+      report.value = `${counted(entries, 'entry', 'entries')} and ${counted(pictures, 'picture')}, ${sizeWords(bytes)}.`
     } catch (error) {
       // Who closes the list of places to share to has changed their mind.
       const left = error instanceof DOMException && error.code === DOMException.ABORT_ERR

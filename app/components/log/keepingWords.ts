@@ -23,7 +23,7 @@ export const PROBLEM_WORDS: Record<StorageProblem | 'erased', ProblemWords> = {
   },
   full: {
     what: 'The disk of this device is full, or this browser has used up its share.',
-    works: 'What is in the log can be read; nothing new can be recorded.',
+    works: 'Planning and calculating work; nothing new can be recorded, and what is in the log is not touched.',
     todo: 'Make room on the device, then reload. Save an archive first if you can.',
   },
   newer: {
