@@ -132,6 +132,7 @@ test('cooked, filled hot, held, read next day, labelled, released, sold, called 
   const reading = page.getByRole('form', { name: 'Reading' })
   await field(reading, 'pH').fill('3.48')
   await reading.getByRole('button', { name: 'Record the reading' }).click()
+  await expect(page.getByText('Reading recorded.')).toBeVisible()
   await page.goto('/bottle')
   await page.getByRole('link', { name: 'Release HR-7' }).click()
   await page.getByRole('link', { name: /^Its label/ }).click()

@@ -62,6 +62,7 @@ async function fromPlanToLot(page: Page, style: Style & { id: StyleId }) {
   await field(page, 'Base came out').fill('900')
   await field(page, 'Pulp left').fill('390')
   await page.getByRole('button', { name: 'Record the press' }).click()
+  await expect(page.getByText('is in stock. Blend it next.')).toBeVisible()
   await page.goto('/cellar')
   await expect(page.getByRole('region', { name: 'Stock' }).getByRole('row', { name: /LF-08B.*900 g/ })).toBeVisible()
 }
