@@ -46,7 +46,7 @@ function look({ batch, days, members, scenarios }: ForecastQuestion): ForecastAn
     const { learned: _draws, ...forecast } = forecastFerment(batch, { days, members }, taught)
     return {
       forecast,
-      courses: scenarios.map((scenario) => courseOf(scenario, taught.z, batch.targetPh, days)),
+      courses: scenarios.map((scenario) => courseOf(scenario, taught, batch.targetPh, days)),
       problem: null,
     }
   } catch (error) {

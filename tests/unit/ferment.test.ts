@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { forecastFerment, tasteWords, type Course, type FermentForecast, type Flag } from '@lactofer/core'
-import { forecastWords } from '~/components/ferment/forecastWords'
+import { forecastFerment, tasteWords, type Course, type FlagCode } from '@lactofer/core'
+import { forecastWords, type Known } from '~/components/ferment/forecastWords'
 import { changeOf, freshTrial, trialWords, whenWords, type Trial } from '~/components/ferment/trials'
 import { tellSpan } from '~/clock/moments'
 import { at, batch } from '../../core/test/ferment/foods'
@@ -9,42 +9,63 @@ const START = Date.parse('2026-03-02T08:00:00.000Z')
 const DAY = 86_400_000
 const asItIs: Omit<Trial, 'name'> = { tempC: 21, saltPct: 3.9, starterPct: 0, coldDay: 0, swingC: 0, cut: 'ground' }
 
+const nowhere = { early: null, typical: null, late: null }
+
 describe('what the forecast says', () => {
   const { learned: _draws, ...forecast } = forecastFerment(at(21, batch('pepper', 4)), { days: 21, members: 100 })
-  const flagged = (flag: Flag): Omit<FermentForecast, 'learned'> => ({
-    ...forecast,
-    flag,
-    why: 'The newest pH is odd.',
+  /** As it is known so many days after packing, the newest reading with it. */
+  const known = (days: number, more: Partial<Known> = {}): Known => ({
+    ...{
+      startMs: START,
+      nowMs: START + days * DAY,
+      stand: { state: 'working', passed: false },
+      newestPh: null,
+      targetPh: 3.8,
+    },
+    ...more,
   })
+  const flagged = (...codes: FlagCode[]) => ({ ...forecast, flags: codes.map((code) => ({ code, chance: 0.82 })) })
 
   it('tells when 4.6 is passed and when it is ready, each with its span', () => {
-    const says = forecastWords(forecast, START, START + DAY)
+    const says = forecastWords(forecast, known(1))!
     expect([says.level, says.sentence]).toEqual([
       'fine',
       expect.stringMatching(/^4\.6 is expected by .+ \(.+\)\. Ready by .+ \(.+\)\.$/),
     ])
-    expect(forecastWords(forecast, START, START + 4 * DAY).sentence).toMatch(/^Ready by/)
-    expect(forecastWords(forecast, START, START + 20 * DAY).sentence).toBe(
+    expect(forecastWords(forecast, known(4))!.sentence).toMatch(/^Ready by/)
+    expect(forecastWords(forecast, known(20))!.sentence).toBe(
       'By the forecast it may be ready: two readings a day apart decide.',
     )
   })
 
-  it('when it is distrusted no date is told, only what to check; behind still tells it; a rise only asks', () => {
-    const distrusted = forecastWords(flagged('distrust'), START, START + DAY)
+  it('when it is distrusted no date is told, only what to check, and why; behind still tells it; film only asks', () => {
+    const distrusted = forecastWords(flagged('distrust', 'dead'), known(1))!
     expect(distrusted.sentence).toBe(
-      'The newest pH is odd. No date is told until it fits: calibrate the meter, check the salt and the temperature, read again.',
+      'By its readings nothing works in it yet (about 8 in 10). No date is told until it fits: check the salt and the temperature, calibrate the meter, read again.',
     )
     expect(distrusted.sentence).not.toMatch(/Ready|expected|March/)
-    expect(forecastWords(flagged('behind'), START, START + DAY)).toMatchObject({
+    expect(forecastWords(flagged('distrust'), known(1))!.sentence).toMatch(/^The newest pH does not fit/)
+    expect(forecastWords(flagged('behind'), known(1))).toMatchObject({
       level: 'act',
       word: 'Behind',
       sentence: expect.stringMatching(/Ready by/),
     })
-    expect(forecastWords(flagged('rise'), START, START + DAY)).toEqual({
+    expect(forecastWords(flagged('film', 'behind'), known(5))).toEqual({
       level: 'ask',
-      word: 'It rose',
-      sentence: 'The newest pH is odd.',
+      word: 'Film?',
+      sentence: 'By its readings something eats its acid (about 8 in 10). Look for film or mould, and check the meter.',
     })
+  })
+
+  it('is never green beside a warning, says nothing of what is thrown away, and does not deny what was read', () => {
+    for (const state of ['act', 'ask'] as const)
+      expect(forecastWords(forecast, known(3, { stand: { state, passed: false } }))!.level).toBeNull()
+    expect(forecastWords(forecast, known(3, { stand: { state: 'discard', passed: false } }))).toBeNull()
+    expect(forecastWords(forecast, known(9, { stand: { state: 'ready', passed: true } }))).toBeNull()
+    const never = { ...forecast, passes: nowhere, ready: nowhere }
+    expect(forecastWords(never, known(9, { newestPh: 3.7, stand: { state: 'working', passed: true } }))!.sentence).toBe(
+      'Its newest pH is at target: two readings a day apart decide.',
+    )
   })
 
   it('says so when the target lies past what is shown', () => {
@@ -53,7 +74,7 @@ describe('what the forecast says', () => {
       passes: { early: 40, typical: 60, late: 90 },
       ready: { early: 300, typical: null, late: null },
     }
-    expect(forecastWords({ ...forecast, ...short }, START, START).sentence).toMatch(
+    expect(forecastWords({ ...forecast, ...short }, known(0))!.sentence).toMatch(
       /The target is not reached in the time shown\.$/,
     )
     expect(whenWords(short.ready)).toBe('not within the time shown')

@@ -63,8 +63,12 @@ const base = computed(() => {
 const { trials, likeDay, busy, forecast, problem, lines, words } = useTrials(base)
 /** Readings that make it ready need no forecast, unless it speaks against them. */
 const says = computed(() =>
-  forecast.value && open.value && (stand?.state !== 'ready' || forecast.value.flag !== 'none')
-    ? forecastWords(forecast.value, lot.startedMs, book.nowMs)
+  forecast.value && open.value
+    ? forecastWords(forecast.value, {
+        ...{ startMs: lot.startedMs, nowMs: book.nowMs, stand },
+        newestPh: phs.value.findLast(({ of }) => of === 'blended')?.ph ?? null,
+        targetPh: plan.value?.targetPh ?? 0,
+      })
     : null,
 )
 
@@ -105,7 +109,8 @@ const chartLabel = computed(
       <NuxtLink v-if="besideLot" :to="`/compare?a=${lot.id}&b=${beside}`" class="link">Day by day</NuxtLink>
     </div>
     <p v-if="says" class="says" data-figure="forecast">
-      <StateMark :level="says.level" :word="says.word" /> {{ says.sentence }}
+      <StateMark v-if="says.level" :level="says.level" :word="says.word" /><strong v-else>{{ says.word }}:</strong>
+      {{ says.sentence }}
     </p>
     <p v-else-if="busy && fits && !forecast" class="muted">Working the forecast out …</p>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>

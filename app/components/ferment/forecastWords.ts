@@ -1,9 +1,18 @@
-import { HOUR_MS, type Course, type FermentForecast, type Level, type When } from '@lactofer/core'
+import {
+  HOUR_MS,
+  tellFlag,
+  type Course,
+  type Flag,
+  type FlagCode,
+  type Level,
+  type Standing,
+  type When,
+} from '@lactofer/core'
 import { tellMoment, tellSpan } from '~/clock/moments'
 
-/** A verdict of the forecast: level, word, sentence. */
+/** A verdict of the forecast: level (none where a warning stands beside it), word, sentence. */
 export interface ForecastSays {
-  level: Exclude<Level, 'discard'>
+  level: Exclude<Level, 'discard'> | null
   word: string
   sentence: string
 }
@@ -15,41 +24,79 @@ const span = ({ early, late }: When, startMs: number) =>
       ? ` (from ${tellSpan(startMs + early * HOUR_MS, startMs + early * HOUR_MS)} on)`
       : ''
 
-/** When it passes 4.6 and when it is ready, as far as that lies ahead. */
-function aheadWords({ passes, ready }: Pick<Course, 'passes' | 'ready'>, startMs: number, nowMs: number): string {
+/** What else is known of a lot when its forecast is told: where it stands, and its newest pH of everything. */
+export interface Known {
+  startMs: number
+  nowMs: number
+  stand: Pick<Standing, 'state' | 'passed'> | null
+  newestPh: number | null
+  targetPh: number
+}
+
+/** When it passes 4.6 and when it is ready, as far as that lies ahead and no reading has told it. */
+function aheadWords(
+  { passes, ready }: Pick<Course, 'passes' | 'ready'>,
+  { startMs, nowMs, stand, newestPh, targetPh }: Known,
+): string {
   const passesMs = passes.typical === null ? null : startMs + passes.typical * HOUR_MS
   const readyMs = ready.typical === null ? null : startMs + ready.typical * HOUR_MS
-  const first =
-    passesMs === null
+  const first = stand?.passed
+    ? ''
+    : passesMs === null
       ? '4.6 is not passed in the time shown.'
       : passesMs > nowMs
         ? `4.6 is expected ${tellMoment(passesMs)}${span(passes, startMs)}.`
         : ''
   const then =
-    readyMs === null
-      ? 'The target is not reached in the time shown.'
-      : readyMs > nowMs
-        ? `Ready ${tellMoment(readyMs)}${span(ready, startMs)}.`
-        : 'By the forecast it may be ready: two readings a day apart decide.'
+    newestPh !== null && newestPh <= targetPh
+      ? 'Its newest pH is at target: two readings a day apart decide.'
+      : readyMs === null
+        ? 'The target is not reached in the time shown.'
+        : readyMs > nowMs
+          ? `Ready ${tellMoment(readyMs)}${span(ready, startMs)}.`
+          : 'By the forecast it may be ready: two readings a day apart decide.'
   return `${first} ${then}`.trim()
 }
 
-/** What the forecast says of a lot that is open. When it is not to be trusted no date is told. */
+/** How flags are headed; what is dead is distrusted, and says so. */
+const HEADS: Record<Exclude<FlagCode, 'dead'>, { level: ForecastSays['level']; word: string }> = {
+  distrust: { level: 'act', word: 'Do not trust the forecast' },
+  film: { level: 'ask', word: 'Film?' },
+  yeast: { level: 'ask', word: 'Yeast?' },
+  'standing still': { level: 'ask', word: 'It stands still' },
+  behind: { level: 'act', word: 'Behind' },
+}
+
+/**
+ * What the forecast says of a lot that is open. When it is not to be trusted no date is told; beside a warning it is
+ * never green, and of what is thrown away it says nothing.
+ */
 export function forecastWords(
-  forecast: Omit<FermentForecast, 'learned'>,
-  startMs: number,
-  nowMs: number,
-): ForecastSays {
-  const { flag, why } = forecast
-  if (flag === 'distrust')
+  forecast: Pick<Course, 'passes' | 'ready'> & { flags: readonly Flag[] },
+  known: Known,
+): ForecastSays | null {
+  const { state } = known.stand ?? { state: 'working' }
+  if (state === 'discard') return null
+  const [gravest, ...others] = forecast.flags
+  if (!gravest || gravest.code === 'dead')
+    return state === 'ready' && !gravest
+      ? null
+      : {
+          level: state === 'ask' || state === 'act' ? null : 'fine',
+          word: 'Forecast',
+          sentence: aheadWords(forecast, known),
+        }
+  const { level, word } = HEADS[gravest.code]
+  if (gravest.code === 'distrust') {
+    const because = others.find(({ code }) => code === 'dead' || code === 'standing still') ?? gravest
     return {
-      level: 'act',
-      word: 'Do not trust the forecast',
-      sentence: `${why} No date is told until it fits: calibrate the meter, check the salt and the temperature, read again.`,
+      level,
+      word,
+      sentence: `${tellFlag(because)} No date is told until it fits: check the salt and the temperature, calibrate the meter, read again.`,
     }
-  if (flag === 'rise') return { level: 'ask', word: 'It rose', sentence: why }
-  const ahead = aheadWords(forecast, startMs, nowMs)
-  return flag === 'behind'
-    ? { level: 'act', word: 'Behind', sentence: `${why} ${ahead}` }
-    : { level: 'fine', word: 'Forecast', sentence: ahead }
+  }
+  const says = tellFlag(gravest)
+  return gravest.code === 'film'
+    ? { level, word, sentence: `${says} Look for film or mould, and check the meter.` }
+    : { level, word, sentence: `${says} ${aheadWords(forecast, known)}` }
 }

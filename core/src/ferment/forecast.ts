@@ -1,12 +1,14 @@
 import { within } from '../invalid'
 import type { Batch } from './batch'
-import { crossingsOf, type CrossingHours } from './crossing'
-import { learn, type Learned, type PhReading, type Sampled } from './learn'
+import { flagsOf, type Flag } from './flags'
+import { learn, type Ensemble, type Learned } from './learn'
+import type { PhReading, Sampled } from './readings'
 import { DRAWS, memberOf } from './member'
 import { COLUMNS, runMember, SHOWN } from './run'
+import { goOnWay, type FermentWay } from './ways'
 import { temperatureAt, type TemperaturePlan } from './temperature'
 import { PH_LINE } from './clock'
-import { CALM_GAS, FERMENTED_FALL, RISE, SETTLED_FALL } from './settled'
+import { CALM_GAS, FERMENTED_FALL, SETTLED_FALL } from './settled'
 
 /** A batch, what is known of its temperature, what was read, what it is to reach. */
 export interface FermentCase {
@@ -59,26 +61,25 @@ export interface Course {
   tempC: number[]
   passes: When
   ready: When
+  /** When 4.6 was or will be passed, in the liquid and in all of it: 95 in 100 by the late end. */
+  crossing: Record<Sampled, CrossingHours>
 }
 
-/** What the newest reading says against what was to be expected. */
-export type Flag = 'none' | 'behind' | 'distrust' | 'rise'
+/** When 4.6 was, or will be, passed, h since packing: most likely, and the late end; Infinity where it never is. */
+export interface CrossingHours {
+  likelyH: number
+  lateH: number
+}
 
 /** The forecast of a batch: its course, and what its readings taught. */
 export interface FermentForecast extends Course {
-  flag: Flag
-  why: string
-  dead: number
-  /** When 4.6 was or will be passed, the other ways a batch can go counted in. */
-  crossing: Record<Sampled, CrossingHours>
+  /** What stands out, the gravest first. */
+  flags: readonly Flag[]
   learned: Learned
 }
 
 /** Bands are drawn so much wider than the members spread: models are too sure of themselves. Judgement. */
 const WIDER = 1.2
-
-/** Members that tell well enough when 4.6 was passed. */
-const CROSSING_MEMBERS = 120
 
 /** Hours of a forecast: every 4 to day 10, every 12 to day 30, every 24 after. @param days 1 to 1 100. */
 export function forecastHours(days: number): Float64Array {
@@ -88,20 +89,30 @@ export function forecastHours(days: number): Float64Array {
   return Float64Array.from(hours)
 }
 
+const LIVING: FermentWay = { kind: 'living' }
+
 /** Quantiles of some values, which are sorted in place. */
 const quantiles = (values: Float64Array, shares: readonly number[]): number[] => {
   values.sort()
   return shares.map((share) => values[Math.min(values.length - 1, Math.floor(share * values.length))] ?? 0)
 }
 
-/** Runs draws through a scenario. */
-export function courseOf({ batch, temperature }: Scenario, z: Float64Array, targetPh: number, days: number): Course {
+/** Runs possible batches through a scenario. @param targetPh what it is to reach; @param days 1 to 1 100. */
+export function courseOf(
+  { batch, temperature }: Scenario,
+  { z, ways }: Ensemble,
+  targetPh: number,
+  days: number,
+): Course {
   const hours = forecastHours(days)
   const members = z.length / DRAWS
   const width = hours.length * COLUMNS
   const all = new Float64Array(members * width)
-  for (let member = 0; member < members; member++)
-    runMember(memberOf(batch, z, member * DRAWS), temperature, hours, all, member * width)
+  for (let row = 0; row < members; row++) {
+    const member = memberOf(batch, z, row * DRAWS)
+    runMember(member, temperature, hours, all, row * width)
+    goOnWay(ways[row] ?? LIVING, hours, all, row * width, member.hexose)
+  }
   const values = new Float64Array(members)
   const bandOf = (shown: (typeof SHOWN)[number]): Band => {
     const column = SHOWN.indexOf(shown)
@@ -115,21 +126,30 @@ export function courseOf({ batch, temperature }: Scenario, z: Float64Array, targ
     }
     return band
   }
-  /** The first hour at which a member meets a condition, between outputs where its pH crosses a line. */
-  const when = (met: (row: number, step: number) => boolean, lineAt?: number): When => {
+  /** The hours at which each member first meets a condition, in order; between outputs where its pH crosses a line. */
+  const hoursOf = (met: (row: number, step: number) => boolean, lineAt?: { ph: number; column: number }) => {
     for (let member = 0; member < members; member++) {
       let step = 0
       while (step < hours.length && !met(member * width + step * COLUMNS, step)) step++
       values[member] = step < hours.length ? hours[step]! : Infinity
       if (lineAt === undefined || step === 0 || step >= hours.length) continue
-      const here = all[member * width + step * COLUMNS]!
-      const before = all[member * width + (step - 1) * COLUMNS]!
-      values[member] = hours[step - 1]! + ((hours[step]! - hours[step - 1]!) * (before - lineAt)) / (before - here)
+      const here = all[member * width + step * COLUMNS + lineAt.column]!
+      const before = all[member * width + (step - 1) * COLUMNS + lineAt.column]!
+      values[member] = hours[step - 1]! + ((hours[step]! - hours[step - 1]!) * (before - lineAt.ph)) / (before - here)
     }
-    const [early, typical, late] = quantiles(values, [0.1, 0.5, 0.9]).map((value) =>
-      Number.isFinite(value) ? value : null,
-    )
+    return (shares: readonly number[]) => quantiles(values, shares)
+  }
+  const when = (told: (shares: readonly number[]) => number[]): When => {
+    const [early, typical, late] = told([0.1, 0.5, 0.9]).map((value) => (Number.isFinite(value) ? value : null))
     return { early: early ?? null, typical: typical ?? null, late: late ?? null }
+  }
+  const passing = (shown: Sampled) => {
+    const column = SHOWN.indexOf(shown)
+    return hoursOf((row) => all[row + column]! <= PH_LINE, { ph: PH_LINE, column })
+  }
+  const crossing = (shown: Sampled): CrossingHours => {
+    const [likelyH = Infinity, lateH = Infinity] = passing(shown)([0.5, 0.95])
+    return { likelyH, lateH }
   }
   const gasColumn = SHOWN.indexOf('gasPerDay')
   return {
@@ -139,36 +159,19 @@ export function courseOf({ batch, temperature }: Scenario, z: Float64Array, targ
     gas: bandOf('gasPerDay'),
     gasMade: bandOf('gas').high,
     tempC: [...hours].map((hour) => temperatureAt(temperature, hour)),
-    passes: when((row) => all[row]! <= PH_LINE, PH_LINE),
+    passes: when(passing('blended')),
+    crossing: { liquid: crossing('liquid'), blended: crossing('blended') },
     ready: when(
-      (row, step) =>
-        step > 0 &&
-        all[row]! <= targetPh &&
-        all[row - step * COLUMNS]! - all[row]! >= FERMENTED_FALL &&
-        all[row + gasColumn]! < CALM_GAS &&
-        ((all[row - COLUMNS]! - all[row]!) / (hours[step]! - hours[step - 1]!)) * 24 < SETTLED_FALL,
+      hoursOf(
+        (row, step) =>
+          step > 0 &&
+          all[row]! <= targetPh &&
+          all[row - step * COLUMNS]! - all[row]! >= FERMENTED_FALL &&
+          all[row + gasColumn]! < CALM_GAS &&
+          ((all[row - COLUMNS]! - all[row]!) / (hours[step]! - hours[step - 1]!)) * 24 < SETTLED_FALL,
+      ),
     ),
   }
-}
-
-/**
- * What the newest reading says. A rise over 0.2 asks; above the 97.5 % line it is behind; far above, or dead, or past
- * explaining, the forecast is not to be trusted.
- */
-function flagOf({ place, dead, residual, rise }: Learned): { flag: Flag; why: string } {
-  if (rise > RISE)
-    return { flag: 'rise', why: `The pH rose by ${rise.toFixed(2)}. Look for film or mould, and check the meter.` }
-  if (place === null) return { flag: 'none', why: '' }
-  if (dead > 0.5) return { flag: 'distrust', why: 'It looks as if nothing works in it yet.' }
-  if (place > 0.995) return { flag: 'distrust', why: 'The newest pH is far above what this batch should show.' }
-  if (Math.abs(residual) > 2)
-    return {
-      flag: 'distrust',
-      why: `The newest pH is too ${residual > 0 ? 'high' : 'low'} to fit the readings before it.`,
-    }
-  return place > 0.975
-    ? { flag: 'behind', why: 'The newest pH is above what nine in ten such batches show by now.' }
-    : { flag: 'none', why: '' }
 }
 
 /**
@@ -182,10 +185,8 @@ export function forecastFerment(
   learned: Learned = learn(batch, temperature, readings, { members, seed }),
 ): FermentForecast {
   return {
-    ...courseOf({ batch, temperature }, learned.z, targetPh, days),
-    ...flagOf(learned),
-    dead: learned.dead,
-    crossing: crossingsOf(batch, temperature, readings, { members: Math.min(members, CROSSING_MEMBERS), seed }),
+    ...courseOf({ batch, temperature }, learned, targetPh, days),
+    flags: flagsOf(learned, targetPh),
     learned,
   }
 }

@@ -152,14 +152,15 @@ const FREE_AT_START = 26
 
 /**
  * What moves with the run: the liquid's pH, the pace of each group at this temperature, the fastest relative rate,
- * CO2 made an hour in the liquid.
+ * CO2 made an hour in the liquid, 1 while nothing works in it yet.
  */
-const moving = new Float64Array(5)
+const moving = new Float64Array(6)
 const PH = 0
 const WARM_H = 1
 const WARM_P = 2
 const FASTEST = 3
 const GAS = 4
+const ASLEEP = 5
 
 function setGroup(group: MemberGroup, water: readonly [number, number], at: number): void {
   fixed.set(
@@ -191,7 +192,7 @@ function groupRates(
   rests: number,
   into: Float64Array,
 ): number {
-  if (fixed[at + THERE] === 0) {
+  if (fixed[at + THERE] === 0 || moving[ASLEEP] === 1) {
     into[index] = into[index + 1] = 0
     return 0
   }
@@ -265,7 +266,7 @@ export function runMember(
   out: Float64Array,
   at: number,
 ): void {
-  const { h, p, hexose, liquid, atOnce, tauH, startPh, tempShiftC } = member
+  const { h, p, hexose, liquid, atOnce, tauH, startPh, tempShiftC, wakesH } = member
   const inside = 1 - liquid
   const twoParts = inside > 0
   const free = FREE * 10 ** -startPh
@@ -280,6 +281,7 @@ export function runMember(
   state[SUGAR] = twoParts ? hexose * atOnce : hexose
   state[SUGAR_IN] = twoParts ? (hexose * (1 - liquid * atOnce)) / inside : 0
   moving[PH] = startPh
+  moving[ASLEEP] = wakesH > 0 ? 1 : 0
 
   // A steady temperature is looked up once: most forecasts have one for most of their way.
   const steady = temperature.points.length <= 1 && !temperature.swingC
@@ -314,6 +316,7 @@ export function runMember(
       )
       if (slope * dt > 0.12) dt = 0.12 / slope
       if (dt < 0.1) dt = 0.1
+      if (hour < wakesH && hour + dt > wakesH) dt = wakesH - hour
       if (hour + dt > until) dt = until - hour
       for (let k = 0; k < states; k++) trial[k] = state[k]! + dt * first[k]!
       if (trial[SUGAR]! < 0) trial[SUGAR] = 0
@@ -326,6 +329,7 @@ export function runMember(
       gas += (dt / 2) * (gasBefore + moving[GAS]!) * liquid
       phBefore = pH
       hour += dt
+      if (hour >= wakesH) moving[ASLEEP] = 0
       rates(state, hour, first)
     }
     const row = at + index * COLUMNS

@@ -1,6 +1,7 @@
 import { PIECES_TIMES, TOO_WARM_C } from '../ferment/clock'
+import type { Flag } from '../ferment/flags'
 import { RAW_NEEDED } from '../ferment/rawShare'
-import { CALM_GAS, FERMENTED_FALL, RISE, SETTLED_FALL } from '../ferment/settled'
+import { CALM_GAS, FERMENTED_FALL, riseAsks, SETTLED_FALL } from '../ferment/settled'
 import { styleById } from '../library/styles'
 import { saltToReach } from '../salt/correct'
 import { leastSaltPct } from '../salt/least'
@@ -32,8 +33,6 @@ interface Case {
   unread: readonly string[]
 }
 
-/** A rise over the larger of {@link RISE} and so many standard deviations of the instrument asks. Judgement. */
-const RISE_SD = 3.25
 /** A batch is as sour as this by twice its time. Judgement. */
 const SOUR = 4.2
 /** Least rise of titratable acid that shows a ferment, percent. Judgement. */
@@ -104,7 +103,7 @@ function riseReason({ acidity, additions }: History, atMs: number): Reason[] {
   const last = read.at(-1)
   if (!last) return []
   const lowest = Math.min(...read.filter(({ of }) => of === last.of).map(({ ph }) => ph))
-  return last.ph - lowest > Math.max(RISE, RISE_SD * last.sd)
+  return last.ph - lowest > riseAsks(last.sd)
     ? [{ code: 'rose', facts: { from: lowest, to: last.ph, atMs: last.atMs } }]
     : []
 }
@@ -192,11 +191,35 @@ function progress({ history, columns, atMs, foresight }: Case, targetPh: number)
   ]
 }
 
-/** What the forecast makes of the newest reading. */
-function foreseen(foresight: Foresight | undefined, passed: boolean): Reason[] {
-  if (foresight?.flag === 'distrust') return [{ code: 'does not fit', facts: { why: foresight.why } }]
-  return foresight?.flag === 'behind' && !passed ? [{ code: 'behind the forecast', facts: { why: foresight.why } }] : []
+/** What a flag of the forecast comes to; `distrust` says why by the gravest that stands beside it. */
+function reasonOf(
+  { code, chance }: Flag,
+  flags: readonly Flag[],
+  { passed, newest }: Pick<TimeAbove, 'passed' | 'newest'>,
+  targetPh: number,
+): Reason | null {
+  switch (code) {
+    case 'distrust': {
+      const because = flags.find((other) => other.code === 'dead' || other.code === 'standing still') ?? { code }
+      return { code: 'does not fit', facts: { chance, because: because.code } }
+    }
+    case 'film':
+      return { code: 'may carry film', facts: { chance } }
+    case 'yeast':
+      return { code: 'may be yeast', facts: { chance } }
+    case 'standing still':
+      return passed && newest && newest.ph > targetPh ? { code: 'stands still', facts: { chance, targetPh } } : null
+    case 'behind':
+      return passed ? null : { code: 'behind the forecast', facts: { chance } }
+    // What is dead is distrusted.
+    case 'dead':
+      return null
+  }
 }
+
+/** What the forecast makes of what was read. */
+const foreseen = (flags: readonly Flag[], blended: TimeAbove, targetPh: number): Reason[] =>
+  flags.flatMap((flag) => reasonOf(flag, flags, blended, targetPh) ?? [])
 
 /** Everything that speaks for or against a lot that is judged by its acid. */
 export function fermentReasons(of: Case): Reason[] {
@@ -215,7 +238,8 @@ export function fermentReasons(of: Case): Reason[] {
   if (times === null) reasons.push({ code: 'very salty', facts: { saltInWaterPct: weakestSaltInWater(history, atMs) } })
   if (!late.length) reasons.push(...unprovenReasons(of))
   if (tempC > TOO_WARM_C) reasons.push({ code: 'too warm', facts: { tempC } })
-  reasons.push(...foreseen(of.foresight, columns.blended.passed !== null), ...riseReason(history, atMs))
+  const flags = of.foresight?.flags ?? []
+  reasons.push(...foreseen(flags, columns.blended, made.targetPh), ...riseReason(history, atMs))
   reasons.push(...putInReason(history, atMs), ...startReasons(of, made.targetPh))
   const { newest } = columns.liquid
   if (times !== null && newest && newest.ph > SOUR && of.elapsed > 2)

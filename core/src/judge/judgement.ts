@@ -1,3 +1,4 @@
+import type { Flag } from '../ferment/flags'
 import type { Verdict } from '../level'
 import { ruleFor, STATES, type Reason, type State } from './reasons'
 
@@ -5,8 +6,7 @@ import { ruleFor, STATES, type Reason, type State } from './reasons'
 export interface Foresight {
   crossing: Record<'liquid' | 'blended', { likelyH: number; lateH: number }> | null
   gasPerDay: number
-  flag: 'none' | 'behind' | 'distrust' | 'rise'
-  why: string
+  flags: readonly Flag[]
 }
 
 /** The time above 4.6 of a lot: share that is spent, when it will be over, ms; whether any of it is assumed. */

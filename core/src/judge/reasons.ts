@@ -1,3 +1,4 @@
+import type { FlagCode } from '../ferment/flags'
 import type { Verdict } from '../level'
 import type { SignId } from '../ferment/signs'
 
@@ -40,8 +41,12 @@ export interface ReasonFacts {
   'pieces not read': { spent: number }
   'slow to sour': { ph: number; ageMs: number }
   /** What the forecast makes of the newest reading. */
-  'behind the forecast': { why: string }
-  'does not fit': { why: string }
+  'behind the forecast': { chance: number }
+  'does not fit': { chance: number; because: FlagCode }
+  'may carry film': { chance: number }
+  'may be yeast': { chance: number }
+  /** Under 4.6, and it seems to go no further, above its target. */
+  'stands still': { chance: number; targetPh: number }
   /** It was made of something that stops. */
   'made of': { code: string; of: Reason }
   /** Entries of a newer version that speak of it and are not understood here. */
@@ -107,6 +112,8 @@ export const RULES: Record<Exclude<ReasonCode, 'made of'>, Rule> = {
   'newer entry': { state: 'ask', make: 'ask', goesOn: true, sale: 'stop' },
   'jars not read': { state: 'ask', make: 'ask', goesOn: false },
   rose: { state: 'ask', make: 'ask', goesOn: false },
+  'may carry film': { state: 'ask', make: 'ask', goesOn: false },
+  'may be yeast': { state: 'ask', make: 'ask', goesOn: false },
   'put in since': { state: 'ask', make: 'stop', goesOn: false },
   'pieces not read': { state: 'ask', make: 'stop', goesOn: false },
   'very salty': { state: 'ask', make: 'ask', goesOn: true, sale: 'stop' },
@@ -119,6 +126,7 @@ export const RULES: Record<Exclude<ReasonCode, 'made of'>, Rule> = {
   'liquid only': { state: 'working', make: 'stop', goesOn: false },
   'below the line': { state: 'working', make: 'ask', goesOn: false },
   'one reading at target': { state: 'working', make: 'ask', goesOn: false },
+  'stands still': { state: 'working', make: 'ask', goesOn: false },
   falling: { state: 'working', make: 'ask', goesOn: false },
   gassing: { state: 'working', make: 'ask', goesOn: false },
   'not fermented': { state: 'working', make: 'ask', goesOn: false },

@@ -93,6 +93,8 @@ const TASK_OF: Partial<Record<ReasonCode, Exclude<TaskCode, 'chore' | 'press'>>>
   'mostly cooked': 'ask somebody',
   'very salty': 'ask somebody',
   rose: 'read the pH',
+  'may carry film': 'read the pH',
+  'may be yeast': 'ask somebody',
   'put in since': 'read the pH',
   'pieces not read': 'read the pH',
   'slow to sour': 'read the pH',

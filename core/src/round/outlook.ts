@@ -1,6 +1,7 @@
 import { bagGasL, burpEveryH, TOO_OFTEN_H } from '../ferment/gas'
 import { formatNumber } from '../units/number'
-import type { FermentForecast, Flag, When } from '../ferment/forecast'
+import type { Flag } from '../ferment/flags'
+import type { FermentForecast, When } from '../ferment/forecast'
 import type { Book } from '../log/fold'
 import type { Lot } from '../log/lot'
 import { propertiesOf } from '../composition/composition'
@@ -15,9 +16,7 @@ import { interpolate } from '../units/interpolate'
  * mmol/kg.
  */
 export interface Outlook {
-  flag: Flag
-  why: string
-  dead: number
+  flags: readonly Flag[]
   passes: When
   ready: When
   gasPerDay: number
@@ -48,7 +47,7 @@ const bagSentence = (litresPerKg: number) =>
  */
 export function outlookOf(book: Book, lot: Lot, forecast: Omit<FermentForecast, 'learned'>, nowMs: number): Outlook {
   const hour = (nowMs - lot.startedMs) / HOUR_MS
-  const { hours, gas, flag, why, dead, passes, ready, crossing } = forecast
+  const { hours, gas, flags, passes, ready, crossing } = forecast
   const closure = lot.packed?.closure
   // Only what is shut needs to know what is in it.
   const composition = closure === 'tight lid' || closure === 'sealed bag' ? packedComposition(book, lot) : null
@@ -71,9 +70,7 @@ export function outlookOf(book: Book, lot: Lot, forecast: Omit<FermentForecast, 
         })
   const every = intervals.length ? Math.min(...intervals) : null
   return {
-    flag,
-    why,
-    dead,
+    flags,
     passes,
     ready,
     crossing,

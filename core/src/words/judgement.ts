@@ -1,4 +1,5 @@
 import { SIGN_KINDS, type SignId } from '../ferment/signs'
+import type { Flag, FlagCode } from '../ferment/flags'
 import type { Judgement } from '../judge/judgement'
 import type { Reason, ReasonCode, ReasonFacts } from '../judge/reasons'
 import { formatNumber } from '../units/number'
@@ -9,6 +10,21 @@ export type Tell = (ms: number) => string
 
 /** How it is told where no page says otherwise: in UTC, to the minute. */
 export const plainTell: Tell = (ms) => new Date(ms).toISOString().slice(0, 16).replace('T', ' ')
+
+/** A probability as makers say it. */
+const odds = (chance: number) =>
+  chance > 0.95 ? 'almost surely' : `about ${Math.max(1, Math.round(10 * chance))} in 10`
+
+/** What a flag of the forecast says, with the probability behind it. */
+const FLAG_SAYS: Record<FlagCode, (chance: number) => string> = {
+  distrust: () => 'The newest pH does not fit what this batch should show.',
+  film: (chance) => `By its readings something eats its acid (${odds(chance)}).`,
+  dead: (chance) => `By its readings nothing works in it yet (${odds(chance)}).`,
+  yeast: (chance) => `By its readings yeast works in it instead of lactic bacteria (${odds(chance)}).`,
+  'standing still': (chance) => `By its readings it stands still (${odds(chance)}).`,
+  behind: (chance) => `The newest pH lies above ${Math.floor(100 * chance)} in 100 living batches like it.`,
+}
+export const tellFlag = ({ code, chance }: Flag): string => FLAG_SAYS[code](chance)
 
 const days = (ms: number) => `${(ms / DAY_MS).toFixed(1)} days`
 const ph = (value: number) => value.toFixed(2)
@@ -76,8 +92,15 @@ const SAYS: { [Code in ReasonCode]: (facts: ReasonFacts[Code], tell: Tell) => st
     'The liquid passed 4.6, the pieces were never read, and their time is up. Grind some with their liquid and read that today.',
   'slow to sour': (of) =>
     `pH ${ph(of.ph)} after ${days(of.ageMs)}: it should be at or under 4.2 by now. Check the salt and the temperature, calibrate the meter, read again.`,
-  'behind the forecast': ({ why }) => why,
-  'does not fit': ({ why }) => `${why} Calibrate the meter and read it again.`,
+  'behind the forecast': (of) => tellFlag({ ...of, code: 'behind' }),
+  'does not fit': ({ chance, because }) =>
+    `${tellFlag({ code: because, chance })} Check the salt and the temperature, calibrate the meter, read it again.`,
+  'may carry film': (of) =>
+    `${tellFlag({ ...of, code: 'film' })} Look for film or mould, check the meter, read it again.`,
+  'may be yeast': (of) =>
+    `${tellFlag({ ...of, code: 'yeast' })} Smell it, look for lively gas; ask somebody who knows before anything is made of it.`,
+  'stands still': ({ chance, targetPh }) =>
+    `${tellFlag({ code: 'standing still', chance })} Warmer may wake it; under ${ph(targetPh)} it may need acid in the blend.`,
   'made of': ({ code, of }, tell) => `Made of ${code}. ${tellReason(of, tell)}`,
   young: () => 'Young. Read the pH on day 2.',
   'above the line': (of, tell) => `pH ${ph(of.ph)}; 4.6 is due ${tell(of.dueMs)}.`,
@@ -129,7 +152,10 @@ const RULE_SAYS: Record<ReasonCode, string> = {
   'pieces not read':
     'Liquid stands for pieces only once a blended sample agreed with it within 0.15. Waiting does not.',
   'slow to sour': 'By twice the time allowed above 4.6 it should be at or under 4.2.',
-  'behind the forecast': 'The newest pH lies above what nine in ten such batches show.',
+  'behind the forecast': 'The newest pH lies above what 97.5 in 100 living batches like it show.',
+  'may carry film': 'Film and mould eat acid: what rises more than the meter errs is looked at.',
+  'may be yeast': 'Yeast makes gas and alcohol, and little acid: the pH stays where it is.',
+  'stands still': 'A ferment can stand still short of its target; what is under 4.6 in time keeps its place.',
   'does not fit': 'What the forecast cannot explain is read again before it is called ready.',
   'made of': 'A lot is never better than the worst of what it was made of.',
   young: 'The first pH is wanted by day 2.',

@@ -7,7 +7,6 @@ import {
   drawMembers,
   forecastFerment,
   GROUPS,
-  learn,
   memberOf,
   mergeReadings,
   movedTo,
@@ -29,11 +28,14 @@ import {
   type Course,
   type FermentCase,
 } from '../../src'
+import { coverageOf } from '../truth/coverage'
 import { at, batch } from './foods'
 
-/** A course of many members without readings; of the all-median one where `median`. */
+/** Living members, whatever else a batch may do. */
+const living = (z: Float64Array) => ({ z, ways: [] })
+/** A course of many living members without readings; of the all-median one where `median`. */
 const course = ({ batch: of, temperature, targetPh }: FermentCase, days: number, median = false): Course =>
-  courseOf({ batch: of, temperature }, median ? new Float64Array(DRAWS) : drawMembers(500, 1), targetPh, days)
+  courseOf({ batch: of, temperature }, living(median ? new Float64Array(DRAWS) : drawMembers(500, 1)), targetPh, days)
 const typical = (of: Course, day: number) => valueAt(of.hours, of.blended.typical, day * 24)
 const reaches = (of: Course, pH: number) => of.hours[of.blended.typical.findIndex((value) => value <= pH)]! / 24
 
@@ -104,7 +106,7 @@ describe('cases', () => {
   it('two days at 22 °C, then 120 to 180 days at 4 °C, is like 5 to 6 days at 22 °C (common practice)', () => {
     const mash = batch('pepper', 4)
     const cold = { batch: mash, temperature: movedTo({ points: [{ hour: 0, tempC: 22 }] }, 48, 4, vesselLagH(3)) }
-    const z = drawMembers(300, 1)
+    const z = living(drawMembers(300, 1))
     const away = courseOf(cold, z, 3.8, 190)
     const warm = courseOf(at(22, mash), z, 3.8, 14)
     for (const [coldDay, low, high] of [
@@ -191,88 +193,118 @@ describe('learning from readings', () => {
     )
   })
 
-  it('mash 4 %, 22 °C, read 4.60 on day 2 and 4.05 on day 3: day 5 at 3.62, 3.78, 3.93 (model)', () => {
-    const { hours, blended } = forecastFerment(
-      at(22, batch('pepper', 4), [
-        [2, 4.6],
-        [3, 4.05],
-      ]),
-      { days: 6 },
-    )
-    const index = hours.indexOf(120)
-    for (const [value, wanted] of [
-      [blended.low[index]!, 3.62],
-      [blended.typical[index]!, 3.78],
-      [blended.high[index]!, 3.93],
-    ] as const)
-      expect(Math.abs(value - wanted)).toBeLessThan(0.06)
-  })
+  const after = (readings: readonly (readonly [number, number])[], days = 10) =>
+    forecastFerment(at(22, batch('pepper', 4), readings), { days })
+  const flagsAfter = (readings: readonly (readonly [number, number])[]) => after(readings).flags.map(({ code }) => code)
+  const onItsWay = [
+    [2, 4.6],
+    [3, 4.05],
+  ] as const
 
-  it('5.2 on days 2 and 3: dead with about 0.81 (model), distrusted; a batch on its way is neither', () => {
-    const stuck = forecastFerment(
-      at(22, batch('pepper', 4), [
-        [2, 5.2],
-        [3, 5.2],
-      ]),
-      { days: 10 },
-    )
-    expect(Math.abs(stuck.dead - 0.81)).toBeLessThan(0.06)
-    expect(stuck.flag).toBe('distrust')
-    expect(
-      forecastFerment(
-        at(22, batch('pepper', 4), [
-          [2, 4.6],
-          [3, 4.05],
-        ]),
-        { days: 10 },
-      ),
-    ).toMatchObject({ flag: 'none', why: '' })
+  it('mash 4 %, 22 °C, read 4.60 on day 2 and 4.05 on day 3: day 5 at 3.62, 3.78, 3.93 of living ones (model); standstills lift the upper end', () => {
+    const { hours, blended } = after(onItsWay)
+    const index = hours.indexOf(120)
+    expect(Math.abs(blended.low[index]! - 3.62)).toBeLessThan(0.06)
+    expect(Math.abs(blended.typical[index]! - 3.78)).toBeLessThan(0.06)
+    expect(blended.high[index]!).toBeGreaterThan(3.93)
+    expect(blended.high[index]!).toBeLessThan(4.2)
   })
 
   it.each([
-    ['behind', [[3, 4.95]]],
+    ['on its way', onItsWay, []],
+    ['one high reading alone proves little', [[3, 4.95]], []],
     [
-      'distrust',
+      'nothing works in it yet',
+      [
+        [2, 5.2],
+        [3, 5.2],
+      ],
+      ['distrust', 'dead'],
+    ],
+    [
+      'stands still above 4.6',
+      [
+        [3, 4.8],
+        [5, 4.8],
+      ],
+      ['distrust', 'standing still', 'behind'],
+    ],
+    [
+      'stands still above its target',
+      [
+        [2, 4.5],
+        [4, 4.42],
+        [7, 4.4],
+      ],
+      ['standing still', 'behind'],
+    ],
+    [
+      'far under what it was',
+      [
+        [4, 3.75],
+        [7, 3.2],
+      ],
+      ['distrust'],
+    ],
+    [
+      'above living ones',
       [
         [3, 3.8],
         [7, 3.99],
       ],
+      ['behind'],
     ],
     [
-      'rise',
+      'a rise that a band cannot explain',
       [
         [4, 3.8],
         [8, 4.1],
       ],
+      ['film', 'behind'],
     ],
-  ] as const)('flags: %s', (flag, readings) => {
-    expect(forecastFerment(at(22, batch('pepper', 4), readings), { days: 10 }).flag).toBe(flag)
+  ] as const)('flags: %s', (_, readings, codes) => {
+    expect(flagsAfter(readings)).toEqual(codes)
   })
 
-  it('the band of nine in ten at day 7 holds 80 to 97 % of batches drawn from the model and read on days 2 and 4 (15 here; 60 in scripts/coverage.mjs)', () => {
-    const of = batch('pepper', 4)
-    const truths = drawMembers(15, 77)
-    const noise = drawMembers(15, 78)
-    let held = 0
-    for (let one = 0; one < 15; one++) {
-      const out = new Float64Array(3 * COLUMNS)
-      runMember(
-        memberOf(of, truths, one * DRAWS),
-        { points: [{ hour: 0, tempC: 22 }] },
-        Float64Array.from([48, 96, 168]),
-        out,
-        0,
-      )
-      const read = [0, 1].map(
-        (index) =>
-          [[2, 4][index]!, out[index * COLUMNS]! + Math.hypot(0.05, 0.07) * noise[one * DRAWS + index]!] as const,
-      )
-      const { hours, blended } = forecastFerment(at(22, of, read), { days: 8, members: 150, seed: 5 })
-      const index = hours.indexOf(168)
-      const truth = out[2 * COLUMNS]!
-      if (truth >= blended.low[index]! && truth <= blended.high[index]!) held++
+  it('what nothing works in and what has not begun are told apart by time alone; each flag has its probability', () => {
+    const [first] = after([
+      [2, 5.2],
+      [3, 5.2],
+    ]).flags
+    const [later] = after([
+      [3, 5.2],
+      [5, 5.2],
+      [7, 5.2],
+    ]).flags
+    expect(first!.chance).toBeGreaterThan(0.5)
+    expect(first!.chance).toBeLessThan(0.8)
+    expect(later!.chance).toBeGreaterThan(0.99)
+  })
+
+  it('when it passed 4.6 comes from the same batches: most likely, and a late end that standstills can put off for ever', () => {
+    const { crossing, passes } = after(onItsWay)
+    expect(crossing.blended.likelyH).toBeCloseTo(passes.typical!, 6)
+    expect(crossing.blended.lateH).toBeGreaterThan(crossing.blended.likelyH)
+    expect(crossing.blended.lateH).toBeLessThan(72)
+    expect(after([[3, 4.95]]).crossing.blended.lateH).toBe(Infinity)
+  })
+
+  it('the band holds batches that are not of its making, standing ones are flagged (a few here; 100 of each by scripts/coverage.ts, whose table stands in docs/checks.md)', () => {
+    const count = 4
+    const held = { day7: 0, day14: 0 }
+    const kinds = ['model', 'another curve', 'stuck at 3.9', 'stuck at 4.3', 'late start', 'pieces x3'] as const
+    for (const kind of kinds) {
+      const found = coverageOf(kind, 9001, count, 120, [2, 4])
+      held.day7 += found.held.day7
+      held.day14 += found.held.day14
     }
-    expect(held).toBeGreaterThanOrEqual(12)
+    expect(held.day7).toBeGreaterThanOrEqual(0.85 * kinds.length * count)
+    expect(held.day14).toBeGreaterThanOrEqual(0.85 * kinds.length * count)
+    for (const kind of ['stalled at 4.8', 'dead', 'yeast'] as const)
+      expect(
+        coverageOf(kind, 9001, 3, 120).flags[7].map((flags) => flags.length > 0),
+        kind,
+      ).toEqual([true, true, true])
   })
 })
 
@@ -351,9 +383,6 @@ describe('laws', () => {
       forecastFerment(at(22, batch('pepper', 4), [[3, 4.9]]), { days: 8, members: 120, seed }).blended.typical
     expect(run(3)).toEqual(run(3))
     expect(run(3)).not.toEqual(run(4))
-    expect(learn(batch('pepper', 4), { points: [{ hour: 0, tempC: 20 }] }, [], { members: 10, seed: 2 }).z).toEqual(
-      drawMembers(10, 2),
-    )
   })
 })
 

@@ -79,7 +79,7 @@ function passed(log: Log, change: object = {}, packed: object = {}) {
   return lotId
 }
 const crossing = (likelyH: number, lateH: number): Outlook => ({
-  ...{ flag: 'none', why: '', dead: 0, gasPerDay: 1, burpEveryH: null, gasSentence: '' },
+  ...{ flags: [], gasPerDay: 1, burpEveryH: null, gasSentence: '' },
   ...{ passes: { early: null, typical: null, late: null }, ready: { early: null, typical: null, late: null } },
   crossing: { liquid: { likelyH, lateH }, blended: { likelyH, lateH } },
 })

@@ -1,3 +1,5 @@
+import type { FlagCode } from '../../src'
+
 /* What happened in one life, told without the log: the oracle reads this, the judge reads the entries made of it. */
 
 /** Hours since packing. */
@@ -56,7 +58,7 @@ export interface Ferment {
   discardedHour: Hour | null
   /** As a forecast told it, hours since packing. */
   foreseen: { liquid: { likely: Hour; late: Hour }; blended: { likely: Hour; late: Hour }; gas: number } | null
-  flag: 'none' | 'behind' | 'distrust'
+  flag: FlagCode | null
 }
 /** A base, pressed from the ferment. */
 export interface Base {

@@ -4,6 +4,7 @@ import {
   asksOf,
   compositionOf,
   contentComposition,
+  FLAG_CODES,
   fold,
   judgeOf,
   judgeSign,
@@ -183,7 +184,7 @@ export function drawLife(seed: number): { life: Life; recipe: number } {
     ...{ readings: [], moves: [], putIn: [], looks: [] },
     discardedHour: next() < 0.03 ? between(next, 10, 900) : null,
     foreseen: foretold ? { liquid: told(crossing), blended: told(blendedCrossing), gas: next() < 0.1 ? 5 : 1 } : null,
-    flag: next() < 0.03 ? 'distrust' : next() < 0.03 ? 'behind' : 'none',
+    flag: next() < 0.1 ? pick(next, FLAG_CODES) : null,
   }
   const roomC = between(next, 10, 31)
   const count = Math.floor(next() * 9)
@@ -401,7 +402,7 @@ function liveOne(seed: number, score: Score): void {
       blended: { likelyH: foreseen.blended.likely, lateH: foreseen.blended.late },
     },
     gasPerDay: foreseen?.gas ?? 0,
-    ...{ flag, why: '' },
+    flags: flag === null ? [] : [{ code: flag, chance: 0.98 }],
   }
   const judge = judgeOf(book, () => foresight)
   score.lives++

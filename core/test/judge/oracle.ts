@@ -258,6 +258,7 @@ const STATE_OF: Record<string, [State, Make]> = {
   'pressed unread': ['ask', 'stop'],
   'not proven': ['ask', 'stop'],
   rose: ['ask', 'ask'],
+  'may be something else': ['ask', 'ask'],
   'very salty': ['ask', 'ask'],
   weak: ['ask', 'ask'],
   'no life': ['ask', 'ask'],
@@ -334,6 +335,7 @@ export function judgeFerment(f: Ferment, now: Hour): Verdict {
   }
   if (temperature(f, now) > 32) rules.push('too warm')
   if (f.flag === 'distrust') rules.push('does not fit')
+  if (f.flag === 'film' || f.flag === 'yeast') rules.push('may be something else')
   if (f.flag === 'behind' && !blended.passed) rules.push('behind forecast')
   const raisedAt = f.putIn.filter((p) => p.raises && p.hour <= now).at(-1)?.hour ?? null
   const since = readings.filter((r) => r.hour <= now && (raisedAt === null || r.hour > raisedAt))

@@ -141,9 +141,7 @@ it('the most pressing stands first, equals keep their order', () => {
 
 describe('the round', () => {
   const calm: Outlook = {
-    flag: 'none',
-    why: '',
-    dead: 0,
+    flags: [],
     passes: { early: 0, typical: 0, late: 0 },
     ready: { early: 0, typical: 0, late: 0 },
     gasPerDay: 1,
@@ -191,10 +189,12 @@ describe('the round', () => {
     ] as const)
       log.read(lotId, at, ph)
     expect(titles(log, lotId, 5.1)).toContain('Ready to press')
-    expect(titles(log, lotId, 5.1, { ...calm, flag: 'distrust', why: 'Odd.' })).toEqual(
+    expect(titles(log, lotId, 5.1, { ...calm, flags: [{ code: 'distrust', chance: 0.99 }] })).toEqual(
       expect.arrayContaining(['Read pH again: it does not fit']),
     )
-    expect(titles(log, lotId, 5.1, { ...calm, flag: 'distrust', why: 'Odd.' })).not.toContain('Ready to press')
+    expect(titles(log, lotId, 5.1, { ...calm, flags: [{ code: 'distrust', chance: 0.99 }] })).not.toContain(
+      'Ready to press',
+    )
   })
 
   it('nothing doubtful is ever to be tasted', () => {

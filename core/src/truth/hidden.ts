@@ -1,0 +1,157 @@
+import { drawMembers, memberOf, uniforms, type Member } from '../ferment/member'
+import { COLUMNS, runMember, SHOWN } from '../ferment/run'
+import type { Scenario } from '../ferment/forecast'
+import type { Sampled } from '../ferment/readings'
+import { interpolate } from '../units/interpolate'
+
+/**
+ * Ways a true batch can differ from what its maker and the model believe of it. Judgement: what is met, and what the
+ * judge must hold against.
+ */
+export const HIDDEN_KINDS = [
+  'model',
+  'growth x0.7',
+  'growth x1.3',
+  'least pH +0.3',
+  'another curve',
+  'room 3 °C colder',
+  'room 3 °C warmer',
+  'buffer x1.8',
+  'start +0.4',
+  'salt x0.6',
+  'salt x1.6',
+  'late start',
+  'stuck at 3.9',
+  'stuck at 4.3',
+  'stalled at 4.8',
+  'dead',
+  'yeast',
+  'film',
+  'pieces x2',
+  'pieces x3',
+  'pieces x6',
+] as const
+export type HiddenKind = (typeof HIDDEN_KINDS)[number]
+
+/** A batch as it truly is. Hours since packing; gas in mmol of CO2 per kg and day. */
+export interface HiddenBatch {
+  kind: HiddenKind
+  ph: (hour: number, of: Sampled) => number
+  gasPerDay: (hour: number) => number
+}
+
+/** Output step of the true course, h, and how far it goes, days. */
+const STEP_H = 2
+const DAYS = 60
+const FILM_FROM_H = 120
+const FILM_PER_H = 0.06 / 24
+const LATE_H = 72
+/** Gas of a batch that yeast took, mmol/kg a day, from its second day on. */
+const YEAST_GAS = 24
+
+/** What the member of a kind is changed in. */
+function changed(member: Member, kind: HiddenKind): Member {
+  const growing = (times: number): Member => ({
+    ...member,
+    h: { ...member.h, rate: member.h.rate * times },
+    p: { ...member.p, rate: member.p.rate * times },
+  })
+  switch (kind) {
+    case 'growth x0.7':
+      return growing(0.7)
+    case 'growth x1.3':
+      return growing(1.3)
+    case 'least pH +0.3':
+      return {
+        ...member,
+        h: { ...member.h, phMin: member.h.phMin + 0.3 },
+        p: { ...member.p, phMin: member.p.phMin + 0.3 },
+      }
+    case 'room 3 °C colder':
+      return { ...member, tempShiftC: member.tempShiftC - 3 }
+    case 'room 3 °C warmer':
+      return { ...member, tempShiftC: member.tempShiftC + 3 }
+    case 'buffer x1.8':
+      return {
+        ...member,
+        buffer: member.buffer * 1.8,
+        citric: member.citric * 1.8,
+        malic: member.malic * 1.8,
+      }
+    case 'start +0.4':
+      return { ...member, startPh: member.startPh + 0.4 }
+    case 'pieces x2':
+      return { ...member, tauH: member.tauH * 2 }
+    case 'pieces x3':
+      return { ...member, tauH: member.tauH * 3 }
+    case 'pieces x6':
+      return { ...member, tauH: member.tauH * 6 }
+    default:
+      return member
+  }
+}
+
+/** The pH at which a kind comes to a halt, whatever the model says; `null` where it does not. */
+function haltOf(kind: HiddenKind, chance: () => number): number | null {
+  const about = (ph: number) => ph + 0.1 * (chance() - 0.5)
+  if (kind === 'stuck at 3.9') return about(3.9)
+  if (kind === 'stuck at 4.3') return about(4.3)
+  if (kind === 'stalled at 4.8') return about(4.8)
+  return kind === 'yeast' ? 4.2 + 0.4 * chance() : null
+}
+
+const trueBatch = ({ batch }: Scenario, kind: HiddenKind): Scenario['batch'] => {
+  const times = kind === 'salt x0.6' ? 0.6 : kind === 'salt x1.6' ? 1.6 : 1
+  return { ...batch, medium: { ...batch.medium, saltPct: batch.medium.saltPct * times } }
+}
+
+/**
+ * Draws a true batch of a kind. Reproducible by the seed.
+ * @param believed the batch as its maker and the model believe it is.
+ */
+export function hiddenBatch(kind: HiddenKind, believed: Scenario, seed: number): HiddenBatch {
+  const chance = uniforms(seed)
+  const hours = Float64Array.from({ length: (DAYS * 24) / STEP_H + 1 }, (_, index) => index * STEP_H)
+  const rows = new Float64Array(hours.length * COLUMNS)
+  const member = changed(memberOf(trueBatch(believed, kind), drawMembers(1, seed), 0), kind)
+  runMember(member, believed.temperature, hours, rows, 0)
+  const shown = (column: (typeof SHOWN)[number], hour: number) =>
+    interpolate(
+      hours.length,
+      (index) => hours[index] ?? 0,
+      (index) => rows[index * COLUMNS + SHOWN.indexOf(column)] ?? 0,
+      hour,
+    )
+  const halt = haltOf(kind, chance)
+  const endPh = 3.4 + 0.3 * chance()
+  const pace = 0.85 + 0.4 * chance()
+  /** An S between the start and the end, as fast as the model half way, of another shape. */
+  const middle = (member.startPh + endPh) / 2
+  const halfH = (hours.find((hour) => shown('blended', hour) <= middle) ?? 240) * pace
+  const curve = (hour: number) => {
+    const at = (when: number) => 1 / (1 + Math.exp((4.4 * (halfH - when)) / halfH))
+    return member.startPh - ((member.startPh - endPh) * (at(hour) - at(0))) / (1 - at(0))
+  }
+  function ph(hour: number, of: Sampled): number {
+    const model = (when: number) => shown(of, Math.max(0, when))
+    switch (kind) {
+      case 'dead':
+        return member.startPh
+      case 'late start':
+        return model(hour - LATE_H)
+      case 'another curve':
+        return curve(hour)
+      case 'film':
+        return model(hour) + FILM_PER_H * Math.max(0, hour - FILM_FROM_H)
+      default:
+        return halt === null ? model(hour) : Math.max(model(hour), Math.min(halt, member.startPh))
+    }
+  }
+  function gasPerDay(hour: number): number {
+    if (kind === 'dead') return 0
+    if (kind === 'late start') return hour < LATE_H ? 0 : shown('gasPerDay', hour - LATE_H)
+    if (kind === 'yeast') return hour < 24 ? shown('gasPerDay', hour) : YEAST_GAS
+    return halt !== null && ph(hour, 'liquid') <= halt ? 0 : shown('gasPerDay', hour)
+  }
+  return { kind, ph, gasPerDay }
+}
