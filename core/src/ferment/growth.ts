@@ -1,3 +1,6 @@
+import { SALT_MOLAR_MASS_G } from '../acid/mixture'
+import { interpolate } from '../units/interpolate'
+
 /**
  * How temperature, acid, salt and sugar set the pace of lactic acid bacteria: factors from 0 to 1.
  * Two groups: H (heterofermentative: gassy, early, stops near pH 3.7) and P (acid-tolerant, plantarum type).
@@ -31,7 +34,8 @@ export interface Group {
 
 /**
  * From memory: Passos and others 1993–94 for P (least pH, salt, acid yields), Zwietering 1990–91 for its
- * temperatures; rates and H chosen so that the cases in docs/checks.md come out.
+ * temperatures; rates and H chosen so that the cases in docs/checks.md come out. The least water activities are those
+ * of 8.6 and 11.8 % salt in the water.
  */
 export const GROUPS: Readonly<Record<'H' | 'P', Group>> = {
   H: {
@@ -40,7 +44,7 @@ export const GROUPS: Readonly<Record<'H' | 'P', Group>> = {
     tBest: 29,
     tMax: 39,
     phMin: 3.75,
-    awMin: 0.95,
+    awMin: 0.946,
     withGrowth: 45,
     atRest: 3.2,
     most: 0.6,
@@ -55,7 +59,7 @@ export const GROUPS: Readonly<Record<'H' | 'P', Group>> = {
     tBest: 35,
     tMax: 44,
     phMin: 3.42,
-    awMin: 0.93,
+    awMin: 0.921,
     withGrowth: 21,
     atRest: 1.9,
     most: 1.2,
@@ -97,9 +101,42 @@ export function phFactor(pH: number, phMin: number): number {
   return q / (q - (pH - PH_BEST) ** 2)
 }
 
-/** Water activity at a salt in the water phase, percent; fruit's own sugar takes up to 0.008 more. Fit from memory. */
-export const waterActivity = (waterPhaseSaltPct: number, fruitShare = 0): number =>
-  1 - 0.0052 * waterPhaseSaltPct - 0.00007 * waterPhaseSaltPct ** 2 - 0.008 * fruitShare
+/**
+ * Water activity of sodium chloride solutions at 25 °C, mol/kg of water, up to the saturated one (Robinson and Stokes,
+ * from memory).
+ */
+const SALT_WATER: readonly (readonly [molal: number, activity: number])[] = [
+  [0, 1],
+  [0.2, 0.9934],
+  [0.4, 0.9868],
+  [0.6, 0.9802],
+  [0.8, 0.9736],
+  [1, 0.9669],
+  [1.5, 0.9497],
+  [2, 0.9316],
+  [2.5, 0.9128],
+  [3, 0.8932],
+  [3.5, 0.8727],
+  [4, 0.8515],
+  [5, 0.8068],
+  [6, 0.7598],
+  [6.144, 0.7528],
+]
+
+/**
+ * Water activity at a salt in the water phase, percent of salt and water; fruit's own sugar takes up to 0.008 more
+ * (from memory). Saturated, it stays there.
+ */
+export function waterActivity(waterPhaseSaltPct: number, fruitShare = 0): number {
+  const molal = (1000 * waterPhaseSaltPct) / (100 - waterPhaseSaltPct) / SALT_MOLAR_MASS_G
+  const salted = interpolate(
+    SALT_WATER.length,
+    (index) => SALT_WATER[index]?.[0] ?? 0,
+    (index) => SALT_WATER[index]?.[1] ?? 0,
+    molal,
+  )
+  return salted - 0.008 * fruitShare
+}
 
 /** Growth at a water activity: straight from 0 at the least to 1 in pure water. */
 export const waterFactor = (aw: number, awMin: number): number => Math.max(0, (aw - awMin) / (1 - awMin))

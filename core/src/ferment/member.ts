@@ -1,5 +1,6 @@
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64'
+import { SATURATION_PCT } from '../salt/brine'
 import { interpolate } from '../units/interpolate'
 import type { Batch } from './batch'
 import { GROUPS, STOPS, waterActivity, waterFactor, type Group } from './growth'
@@ -127,6 +128,12 @@ export function drawMembers(count: number, seed: number): Float64Array {
 const cells = (raw: number | null, starter: number | null): number =>
   (raw === null ? 0 : 10 ** (raw - 9)) + (starter === null ? 0 : 10 ** (starter - 9))
 
+/** Percent of salt in the water where there is so many times as much salt to the same water; no more than dissolves. */
+function saltTimes(saltPct: number, times: number): number {
+  const toWater = (times * saltPct) / (100 - saltPct)
+  return Math.min(SATURATION_PCT, (100 * toWater) / (1 + toWater))
+}
+
 /** The member that one row of draws stands for; a row of zeros is the all-median one. */
 export function memberOf({ medium, structure, living }: Batch, z: Float64Array, at = 0): Member {
   const draw = (index: number) => z[at + index] ?? 0
@@ -140,10 +147,9 @@ export function memberOf({ medium, structure, living }: Batch, z: Float64Array, 
   // Salt outside the pieces before it has evened out; dry salt reaches the juice only in part.
   const ahead = 1 + (brine ? (1 - liquid) / liquid : liquid < 1 ? 0.5 : 0) * (1 - atOnce)
   const waterOf = (awMin: number) =>
-    [ahead, 1].map((times) => waterFactor(waterActivity(medium.saltPct * times, medium.fruitShare), awMin)) as [
-      number,
-      number,
-    ]
+    [ahead, 1].map((times) =>
+      waterFactor(waterActivity(saltTimes(medium.saltPct, times), medium.fruitShare), awMin),
+    ) as [number, number]
   const waterH = waterOf(GROUPS.H.awMin)
   const waterP = waterOf(GROUPS.P.awMin)
   return {

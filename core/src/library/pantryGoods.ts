@@ -19,6 +19,9 @@ const vinegar = (
 
 const fromMemory = (low: number, typical: number, high: number) => sourced({ low, typical, high }, SOURCES.memory)
 
+/** 192.12 g of acid in 210.14 g of the monohydrate. */
+const MOLAR = 'molar masses (IUPAC atomic weights)'
+
 /** Water, vinegars, acids, sweeteners, salt. Cups: common practice. */
 export const PANTRY = [
   pantry('water', 'water', 'Water', '#b8d2dc', 236.6, { names: ['tap water', 'filtered water'], waterPct: fixed(100) }),
@@ -29,8 +32,15 @@ export const PANTRY = [
   vinegar('red-wine-vinegar', 'Red wine vinegar 6 %', '#a35a5f', 6, ['sulphites']),
   vinegar('rice-vinegar', 'Rice vinegar 4.2 %', '#e6e2c8', 4.2),
   vinegar('malt-vinegar', 'Malt vinegar 5 %', '#9a6a37', 5, ['gluten'], ['barley vinegar']),
-  pantry('acid', 'citric-acid', 'Citric acid', '#eef0e2', 200, {
+  pantry('acid', 'citric-acid', 'Citric acid, anhydrous', '#eef0e2', 200, {
+    names: ['citric acid without water'],
     acidsPct: { citric: fixed(100) },
+    teaspoonG: sourced({ low: 4, typical: 4.5, high: 5 }, SOURCES.practice),
+  }),
+  pantry('acid', 'citric-acid-hydrate', 'Citric acid, monohydrate', '#eef0e2', 200, {
+    names: ['citric acid with water of crystallisation'],
+    waterPct: fixed(8.57, MOLAR),
+    acidsPct: { citric: fixed(91.43, MOLAR) },
     teaspoonG: sourced({ low: 4, typical: 4.5, high: 5 }, SOURCES.practice),
   }),
   pantry('acid', 'lactic-acid-88', 'Lactic acid 88 %', '#ece9d4', 285, {

@@ -79,9 +79,8 @@ export const VEGETABLES = [
   vegetable('tomato', 'Tomato', '#d1402b', {
     from: 'D075',
     sugar: [2, 2.6, 3.5],
-    ph: [4.3, 4.5, 4.9],
+    ph: [4.2, 4.4, 4.9],
     acids: { ...citric(0.25, 0.4, 0.6), ...malic(0.02, 0.04, 0.08) },
-    trust: ['citric'],
     cup: [180, 227, 240],
     piece: [80, 120, 180],
   }),

@@ -1,4 +1,5 @@
-import type { AcidId } from '../acid/species'
+import { boundCharge } from '../acid/balance'
+import { ACIDS, acidMmol, type AcidId } from '../acid/species'
 import type { Range } from '../working'
 import { IFCT, type IfctCode } from './ifct'
 import { SOURCES, type Allergen, type Figure, type Material, type MaterialKind } from './material'
@@ -86,9 +87,41 @@ const CUP: Partial<Record<MaterialKind, Triple>> = {
   starter: [230, 240, 250],
 }
 
+/** Pectin of produce, mmol/kg of sites. Judgement. */
+const PECTIN = 8
+/** Alkalinity of the ash where the dataset has no row, mmol/kg: the middle of the rows of a kind. */
+const ALKALINITY: Partial<Record<MaterialKind, number>> = { vegetable: 75, fruit: 50, herb: 120 }
+/** Of what leaves hold beyond this much is calcium that no acid reaches (oxalate), mmol/kg. Judgement. */
+const MOST_ALKALINITY = 150
+/** Proteins and amino acids bind at least so much, mmol/kg. Judgement. */
+const LEAST_PROTEIN = 4
+/** Where a food is so sour that these sites carry less than this share of a charge, its listed acids alone tell. */
+const LEAST_SHARE = 0.55
+const SOUR_PROTEIN = 10
+/** Ionic strength of fresh produce, mol/kg. Judgement. */
+const FRESH = 0.1
+
+/**
+ * Binding sites, so that the weak acids of a food carry at its own pH the charge that its minerals leave them: charge
+ * balance. What the listed acids do not carry is given to sites of proteins and amino acids.
+ */
+function sitesOf(kind: MaterialKind, { acids, ph, from }: ProduceRow): readonly [pectin: number, protein: number] {
+  const wanted = Math.min(MOST_ALKALINITY, from ? IFCT[from].alkalinity : (ALKALINITY[kind] ?? 0))
+  const at = { pH: ph[1], ionicStrength: FRESH }
+  const charge = (of: AcidId, mmol: number) =>
+    boundCharge({ saltMmol: 0, sidMmol: 0, acids: [{ species: ACIDS[of], mmol }] }, at)
+  const share = charge('protein', 1)
+  if (share < LEAST_SHARE) return [PECTIN, SOUR_PROTEIN]
+  const listed = Object.entries(acids).reduce(
+    (sum, [id, [, typical]]) => sum + charge(id as AcidId, acidMmol(id as AcidId, 10 * typical)),
+    charge('pectin', PECTIN),
+  )
+  return [PECTIN, Math.round(Math.max(LEAST_PROTEIN, (wanted - listed) / share))]
+}
+
 /** A kind of produce. */
 export function produce(kind: MaterialKind, id: string, name: string, color: string, row: ProduceRow): Material {
-  const [pectin, protein] = row.sites ?? [8, 10]
+  const [pectin, protein] = row.sites ?? sitesOf(kind, row)
   const { from } = row
   return {
     id,

@@ -23,21 +23,19 @@ const READ_SPREAD = 0.06
 const WORKED_SPREAD = 0.15
 /** A pH read this soon after packing is the start, hours. Judgement. */
 const START_H = 12
-/**
- * Least buffer of produce beside its citric and malic acid, mmol per kg and pH: what the tables do not list. From
- * memory.
- */
-const LEAST_BUFFER = 7
+/** The buffer is taken as one slope from the start pH, or from this where that is lower, down to the other. Judgement. */
+const FALLS = { fromAtLeast: 5, to: 3.6 } as const
 
 /**
- * Charge that the other acids and sites of a mixture take up for each unit of pH, between 3.6 and 5: its buffer
- * beside citric and malic.
+ * Charge that the other acids and sites of a mixture take up for each unit of pH on its way down, mmol per kg: its
+ * buffer beside citric and malic.
  */
-function bufferOf(composition: Composition): number {
+function bufferOf(composition: Composition, startPh: number): number {
   const others = { ...composition.acids, citric: 0, malic: 0, lactic: 0, acetic: 0 }
   const charge = chargeOf({ ...composition, acids: others, sidMmol: 0 })
   const at = (pH: number) => charge({ pH, ionicStrength: 0.5 }).left
-  return Math.max(LEAST_BUFFER, (((at(3.6) - at(5)) / 1.4) * 1000) / composition.massG)
+  const from = Math.max(FALLS.fromAtLeast, startPh)
+  return (((at(FALLS.to) - at(from)) / (from - FALLS.to)) * 1000) / composition.massG
 }
 
 /** What ferments, from a composition; `null` without water. @param startPh when it was read. */
@@ -49,7 +47,7 @@ export function mediumOf(composition: Composition, fruitShare: number, startPh?:
     hexose: (composition.sugarG.typical / HEXOSE_G) * 1000 * perKg,
     citric: (composition.acids.citric ?? 0) * perKg,
     malic: (composition.acids.malic ?? 0) * perKg,
-    buffer: bufferOf(composition),
+    buffer: bufferOf(composition, worked),
     startPh: worked,
     startPhSpread: startPh === undefined ? WORKED_SPREAD : READ_SPREAD,
     saltPct: waterPhaseSaltPct(composition.saltG, composition.waterG),

@@ -23,6 +23,14 @@ describe('pH standards', () => {
     ['equimolal phosphate 0.025 each', water(0.075, acid(ACIDS.phosphoric, 0.05)), 6.865, 0.02],
     ['potassium hydrogen tartrate 0.034', water(0.034, acid(ACIDS.tartaric, 0.034)), 3.557, 0.02],
     ['borax 0.01', water(0.02, acid(boric, 0.04)), 9.18, 0.02],
+    ['potassium tetroxalate 0.05', water(0.05, acid(ACIDS.oxalic, 0.1)), 1.679, 0.02],
+    ['potassium dihydrogen citrate 0.05', water(0.05, acid(ACIDS.citric, 0.05)), 3.776, 0.02],
+    [
+      'phosphate 0.008695 + 0.03043',
+      water(0.008695 + 2 * 0.03043, acid(ACIDS.phosphoric, 0.008695 + 0.03043)),
+      7.413,
+      0.02,
+    ],
     // textbook values, from memory
     ['acetic 0.1', water(0, acid(ACIDS.acetic, 0.1)), 2.88, 0.01],
     ['acetic 1.0', water(0, acid(ACIDS.acetic, 1)), 2.38, 0.01],
@@ -32,6 +40,25 @@ describe('pH standards', () => {
     ['acetate buffer 0.1 + 0.1', water(0.1, acid(ACIDS.acetic, 0.2)), 4.65, 0.01],
   ])('%s', (_, solution, expected, tolerance) => {
     expect(Math.abs(solveBalance(solution).pH - expected)).toBeLessThanOrEqual(tolerance)
+  })
+
+  // McIlvaine 1921 (from memory): mL of 0.2 M Na2HPO4 in 20 mL, the rest 0.1 M citric acid. His scale is the hydrogen
+  // electrode's of Sørensen, which reads 0.04 less than activity does.
+  it.each([
+    [2.6, 2.18],
+    [3, 4.11],
+    [3.6, 6.44],
+    [4, 7.71],
+    [4.6, 9.35],
+    [5, 10.3],
+    [6, 12.63],
+    [7, 16.47],
+  ])('McIlvaine’s buffer of %d', (tablePh, phosphateMl) => {
+    const phosphate = (0.2 * phosphateMl) / 20
+    const citrate = (0.1 * (20 - phosphateMl)) / 20
+    const found = solveBalance(water(2 * phosphate, acid(ACIDS.phosphoric, phosphate), acid(ACIDS.citric, citrate)))
+    // Above 4.6, where nothing is judged, threefold charged citrate is more than Davies’s formula is made for.
+    expect(Math.abs(found.pH - (tablePh + 0.04))).toBeLessThanOrEqual(tablePh <= 4.6 ? 0.08 : 0.16)
   })
 
   it('an acetate buffer without activity is the pKa (Henderson-Hasselbalch)', () => {
