@@ -1,6 +1,10 @@
 import { ref, shallowRef } from 'vue'
 import { InvalidInput, momentOf, type Draft, type HeatPlace, type LoggerColumns } from '@lactofer/core'
+import { nowMs } from '~/clock/clock'
 import { tableReader, type OpenedTable, type ReadTable } from '~/workers/tableReader'
+
+/** A logger's clock may run ahead of this device's by so much, ms. Judgement. */
+const CLOCK_OFF_MS = 3_600_000
 
 /** A record that was read, as an entry: of heat where `where` says so, else of a lot. Minutes to a hundredth. */
 function draftOf(found: ReadTable | null, lotId: string, name: string, where: HeatPlace | undefined): Draft {
@@ -57,11 +61,13 @@ export function useLoggerFile(fromMs: () => number, heatOf: () => HeatPlace | un
   }
   async function read() {
     const chosen = columns.value
-    record.value = chosen ? await run(() => tableReader().read({ ...chosen }, fromMs(), heatOf() !== undefined)) : null
+    record.value = chosen
+      ? await run(() => tableReader().read({ ...chosen }, fromMs(), nowMs() + CLOCK_OFF_MS, heatOf() !== undefined))
+      : null
   }
   async function open(file: Blob) {
     opened.value = record.value = columns.value = null
-    opened.value = await run(() => tableReader().open(file))
+    opened.value = await run(() => tableReader().open(file, nowMs() + CLOCK_OFF_MS))
     columns.value = opened.value?.guess ?? null
     if (columns.value) await read()
   }

@@ -7,6 +7,7 @@ import {
   type Level,
   type Lot,
   type VesselKind,
+  measuredPhs,
 } from '@lactofer/core'
 import { LEVEL_WORDS } from '~/components/shelf/askWords'
 import { useBook } from '~/stores/book'
@@ -52,7 +53,7 @@ export function useShelf(shown: Ref<Shown>) {
   function standingOf(lot: Lot): Standing {
     const composition = packedComposition(book.book, lot)
     const density = composition ? propertiesOf(composition).densityGPerMl : 1
-    const last = lot.readings.findLast((reading) => reading.ph !== undefined)?.ph
+    const last = measuredPhs(lot).at(-1)?.ph
     const asks = byLot.value.get(lot.id) ?? []
     const vessels = lot.vessels.flatMap(({ vesselId, mark, massG, hot }) => {
       const vessel = book.library.vessel(vesselId)

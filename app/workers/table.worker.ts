@@ -38,7 +38,7 @@ const told = <T>(work: () => T): Told<T> => {
 }
 
 /** Opens a file of up to some hundred thousand lines; comma, semicolon or tab between cells. It stays here. */
-async function open(file: Blob): Promise<Told<OpenedTable>> {
+async function open(file: Blob, nowMs: number): Promise<Told<OpenedTable>> {
   const text = await file.text()
   return told(() => {
     cells = cellsOf(text)
@@ -46,16 +46,16 @@ async function open(file: Blob): Promise<Told<OpenedTable>> {
       head: (cells[0] ?? []).map((cell) => cell.trim()),
       first: cells.slice(1, 6),
       rows: cells.length - 1,
-      guess: guessColumns(cells),
+      guess: guessColumns(cells, nowMs),
     }
   })
 }
 /** So many points are kept as they are, where every reading counts. */
 const WHOLE = 5000
 /** @param whole keeps every point of a short record: a heat record may have no gaps. */
-const read = (columns: LoggerColumns, fromMs: number, whole: boolean): Told<ReadTable> =>
+const read = (columns: LoggerColumns, fromMs: number, untilMs: number, whole: boolean): Told<ReadTable> =>
   told(() => {
-    const { points, rows, remarks } = readLogger(cells, columns, fromMs)
+    const { points, rows, remarks } = readLogger(cells, columns, fromMs, untilMs)
     return {
       rows,
       remarks,

@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import { ElMessage } from 'element-plus'
 import { forecastBlend, formatNumber, tasteWords, type EntryOf } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
-import { scaleParts, totalOf, type SauceForm } from './blendForm'
+import { massesOfTrial, scaleParts, setMasses, totalOf, type SauceForm } from './blendForm'
 import { bandWords } from './limitWords'
 import { useRecorder } from '~/composables/useRecorder'
 import { useBook } from '~/stores/book'
@@ -28,8 +28,7 @@ const takeBack = (trial: EntryOf<'trial'>) =>
 /** Puts the shares of a trial on the bench, as much as there was in the pot. */
 function choose(trial: EntryOf<'trial'>) {
   const total = totalOf(sauce.value) || 1000
-  for (const part of sauce.value.parts)
-    part.massG = sumG(trial.parts.filter((one) => (one.lotId ?? one.materialId) === (part.lotId ?? part.materialId)))
+  setMasses(sauce.value.parts, massesOfTrial(sauce.value.parts, trial.parts))
   scaleParts(sauce.value.parts, total)
   ElMessage.success(`${trial.name} is on the bench, scaled to what was in the pot.`)
 }

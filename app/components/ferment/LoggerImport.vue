@@ -34,7 +34,7 @@ const none = { value: -1, label: 'none' }
 const options = computed(() =>
   (opened.value?.head ?? []).map((label, value) => ({ value, label: label || `column ${value + 1}` })),
 )
-function change(key: 'time' | 'tempC' | 'ph', value: number) {
+function change(key: 'time' | 'clock' | 'tempC' | 'ph', value: number) {
   if (columns.value) columns.value = { ...columns.value, [key]: value < 0 ? null : value }
   void read()
 }
@@ -64,6 +64,12 @@ const spanWords = computed(() => {
               label="Time"
               :options="options"
               @update:model-value="(value) => change('time', value)"
+            />
+            <PickField
+              :model-value="columns.clock ?? -1"
+              label="Time of day, if apart"
+              :options="[none, ...options]"
+              @update:model-value="(value) => change('clock', value)"
             />
             <PickField
               :model-value="columns.tempC ?? -1"

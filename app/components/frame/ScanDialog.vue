@@ -14,6 +14,7 @@ const problem = ref('')
 const video = ref<HTMLVideoElement | null>(null)
 let stream: MediaStream | null = null
 let timer: ReturnType<typeof setInterval> | undefined
+let starting: ReturnType<typeof setTimeout> | undefined
 
 interface CodeReader {
   detect: (source: HTMLVideoElement) => Promise<{ rawValue: string }[]>
@@ -21,7 +22,9 @@ interface CodeReader {
 const Reader = (globalThis as { BarcodeDetector?: new (options: { formats: string[] }) => CodeReader }).BarcodeDetector
 const canScan = computed(() => Reader !== undefined && 'mediaDevices' in navigator)
 
+/** The camera is let go, also one that was asked for and comes only now. */
 function stop() {
+  clearTimeout(starting)
   clearInterval(timer)
   stream?.getTracks().forEach((track) => track.stop())
   stream = null
@@ -43,9 +46,10 @@ async function look() {
   if (!Reader) return
   try {
     stream = await navigator.mediaDevices.getUserMedia({ video: { facingMode: 'environment' } })
-    if (!video.value) return stop()
+    if (!open.value || !video.value) return stop()
     video.value.srcObject = stream
     await video.value.play()
+    if (!open.value) return stop()
     const reader = new Reader({ formats: ['qr_code'] })
     timer = setInterval(async () => {
       const found = video.value ? await reader.detect(video.value).catch(() => []) : []
@@ -53,12 +57,13 @@ async function look() {
       if (text && !go(text)) problem.value = 'This code belongs to no lot in this log. Type the code on the tape.'
     }, 250)
   } catch {
+    stop()
     problem.value = 'The camera cannot be used here. Type the code on the tape.'
   }
 }
 watch(open, (now) => {
   code.value = problem.value = ''
-  if (now && canScan.value) setTimeout(look, 60)
+  if (now && canScan.value) starting = setTimeout(look, 60)
   else if (!now) stop()
 })
 onBeforeUnmount(stop)

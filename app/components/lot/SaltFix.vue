@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { ElMessage } from 'element-plus'
 import {
   contentComposition,
@@ -48,6 +48,16 @@ const plannedPct = computed(() => {
 })
 const targetPct = ref<number | null>(null)
 const target = computed(() => targetPct.value ?? plannedPct.value)
+/** What was planned is where remembering starts: its salt, and how much of it. */
+watch(
+  open,
+  (now) => {
+    if (!now || !plan.value) return
+    saltId.value = plan.value.saltId
+    grams.value ??= (lot.weighed ?? plan.value).saltG
+  },
+  { immediate: true },
+)
 
 /** Salt that went in, as remembered. */
 const remembered = computed<{ saltG: number | null; problem: string | null }>(() => {

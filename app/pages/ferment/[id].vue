@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { cautionsFor, dayOf, formatShu, isRefill, propertiesOf, styleById } from '@lactofer/core'
+import { cautionsFor, dayOf, formatShu, isRefill, measuredPhs, propertiesOf, styleById } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { useRecorder } from '~/composables/useRecorder'
 import { useBook } from '~/stores/book'
@@ -28,7 +28,7 @@ async function drop() {
   if (id && (await record({ kind: 'retract', at: nowMoment(), replaces: id, reason: 'Plan dropped.' })))
     await router.push('/plan')
 }
-const lastPh = computed(() => lot.value?.readings.findLast((reading) => reading.ph !== undefined)?.ph)
+const lastPh = computed(() => lot.value && measuredPhs(lot.value).at(-1)?.ph)
 const cautions = computed(() =>
   lot.value && lot.value.state === 'fermenting'
     ? cautionsFor('ferment', {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { dayOf, styleById } from '@lactofer/core'
+import { dayOf, measuredPhs, styleById } from '@lactofer/core'
 import { useBook } from '~/stores/book'
 
 const book = useBook()
@@ -12,7 +12,7 @@ const rows = computed(() =>
       lot,
       day: dayOf(lot, book.nowMs),
       style: lot.made.kind === 'plan' ? styleById(lot.made.style).name : '',
-      ph: lot.readings.findLast((reading) => reading.ph !== undefined)?.ph,
+      ph: measuredPhs(lot).at(-1)?.ph,
       stand: lot.state === 'fermenting' ? book.standing(lot) : null,
     })),
 )

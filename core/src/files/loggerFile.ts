@@ -7,6 +7,8 @@ export type Cells = readonly (readonly string[])[]
 /** Which column is what; day before month, or month before day, where a date can be read both ways. */
 export interface LoggerColumns {
   time: number
+  /** The time of day, where it stands in a column of its own beside the date. */
+  clock: number | null
   tempC: number | null
   ph: number | null
   fahrenheit: boolean
@@ -35,7 +37,7 @@ const numberOf = (text: string, comma = true): number =>
   Number(
     text
       .trim()
-      .replace(/[°CFcf\s]/g, '')
+      .replace(/[°℃℉CFcf\s]/g, '')
       .replace(comma ? /^(-?\d+),(\d+)$/ : /^(-?\d+),(\d{1,2}|\d{4,})$/, '$1.$2')
       .replace(/^(-?\d+),(\d{3})$/, '$1$2') || NaN,
   )
@@ -55,6 +57,14 @@ function writesComma(cells: Cells, column: number | null): boolean {
 }
 const DATE =
   /^(\d{1,4})[-./](\d{1,2})[-./](\d{1,4})(?:[T ,]+(\d{1,2}):(\d{2})(?::(\d{2})(?:[.,]\d+)?)?\s*([AaPp][Mm])?)?\s*(Z|[+-]\d{2}:?\d{2})?$/
+
+/** A time of day alone, and a date alone. */
+const CLOCK = /^\d{1,2}:\d{2}(:\d{2}([.,]\d+)?)?\s*([AaPp][Mm])?$/
+const DAY_ALONE = /^\d{1,4}[-./]\d{1,2}[-./]\d{1,4}$/
+
+/** What a line says of its moment, date and time of day put together. */
+const momentText = (line: readonly string[], { time, clock }: Pick<LoggerColumns, 'time' | 'clock'>): string =>
+  clock === null ? (line[time] ?? '') : `${line[time]?.trim()} ${line[clock]?.trim()}`
 
 /**
  * A moment as loggers write it, in the reader's own time unless it carries a zone; seconds or milliseconds since 1970
@@ -92,11 +102,40 @@ export function writtenMoment(text: string, order: 'dmy' | 'mdy'): number | null
   return Number.isFinite(ms) ? ms : null
 }
 
+/** Degrees Fahrenheit, as columns are named: "Temp °F", "DegF", "T(F)", "temp_f", "Fahr." … */
+const IN_FAHRENHEIT = /℉|fahr|°\s*f|deg(ree)?s?\.?\s*f|[^a-z]f([^a-z]|$)|^f$|^(temp|temperature|t)f$/
+/** As values are written: "70.1 F". */
+const VALUE_IN_FAHRENHEIT = /\d\s*(°\s*f|℉|f)\s*$/i
+
+/**
+ * Day or month first: a part over 12 tells; else am and pm, which are written with the month first; else the order in
+ * which none of the times lies in the future, and they rise by the smaller steps.
+ */
+function orderOf(texts: readonly string[], nowMs: number): 'dmy' | 'mdy' {
+  const found = texts.flatMap((text) => {
+    const [, first = '', second = '', , , , , half] = DATE.exec(text.trim()) ?? []
+    return first && first.length < 4 ? [{ first: Number(first), second: Number(second), half }] : []
+  })
+  if (found.length === 0) return 'dmy'
+  if (found.some(({ second }) => second > 12)) return 'mdy'
+  if (found.some(({ first }) => first > 12)) return 'dmy'
+  if (found.every(({ half }) => half)) return 'mdy'
+  const cost = (order: 'dmy' | 'mdy') => {
+    const times = texts.map((text) => writtenMoment(text, order) ?? NaN).filter(Number.isFinite)
+    const steps = times.slice(1).map((ms, index) => Math.abs(ms - (times[index] ?? ms)))
+    return { late: times.filter((ms) => ms > nowMs).length, length: steps.reduce((sum, step) => sum + step, 0) }
+  }
+  const [dmy, mdy] = [cost('dmy'), cost('mdy')]
+  if (dmy.late !== mdy.late) return dmy.late < mdy.late ? 'dmy' : 'mdy'
+  return mdy.length < dmy.length ? 'mdy' : 'dmy'
+}
+
 /**
  * A guess at the columns, from the header and the first lines; the maker sees and mends it.
+ * @param nowMs what lies after this is no reading; it helps to tell day from month.
  * @throws InvalidInput when there is nothing to choose from.
  */
-export function guessColumns(cells: Cells): LoggerColumns {
+export function guessColumns(cells: Cells, nowMs = Infinity): LoggerColumns {
   const head = (cells[0] ?? []).map((cell) => cell.trim().toLowerCase())
   const sample = cells.slice(1, 200)
   if (head.length < 2 || sample.length === 0)
@@ -112,22 +151,28 @@ export function guessColumns(cells: Cells): LoggerColumns {
   )
   if (time === undefined)
     throw new InvalidInput('No column of times was found. Times look like 2026-05-04 14:30 or 04.05.2026 14:30.')
+  const clock =
+    share(time, (cell) => DAY_ALONE.test(cell.trim())) > 0.5
+      ? (columns.find((column) => column !== time && share(column, (cell) => CLOCK.test(cell.trim())) > 0.5) ?? null)
+      : null
   const values = columns.filter(
-    (column) => column !== time && share(column, (cell) => Number.isFinite(numberOf(cell))) > 0.5,
+    (column) => column !== time && column !== clock && share(column, (cell) => Number.isFinite(numberOf(cell))) > 0.5,
   )
   const ph = values.find((column) => /(^|[^a-z])ph([^a-z]|$)/.test(head[column] ?? '')) ?? null
   const temperature =
-    values.find((column) => column !== ph && /temp|°|celsius|fahrenheit|^t$|^[cf]$/.test(head[column] ?? '')) ??
+    values.find((column) => column !== ph && /temp|°|℃|℉|celsius|fahr|deg|^t$|^t\W|^[cf]$/.test(head[column] ?? '')) ??
     values.find((column) => column !== ph && !/batt|humid|index|nr|^#|rh/.test(head[column] ?? '')) ??
     null
   const name = temperature === null ? '' : (head[temperature] ?? '')
-  const parts = sample.map((line) => DATE.exec((line[time] ?? '').trim()))
   return {
-    time,
-    tempC: temperature,
-    ph,
-    fahrenheit: /°\s*f|fahrenheit|\(f\)|_f$/.test(name),
-    order: parts.some((found) => found && Number(found[2]) > 12) ? 'mdy' : 'dmy',
+    ...{ time, clock, tempC: temperature, ph },
+    fahrenheit:
+      IN_FAHRENHEIT.test(name) ||
+      (temperature !== null && share(temperature, (cell) => VALUE_IN_FAHRENHEIT.test(cell)) > 0.5),
+    order: orderOf(
+      cells.slice(1).map((line) => momentText(line, { time, clock })),
+      nowMs,
+    ),
   }
 }
 
@@ -139,26 +184,27 @@ const comesTwice = (ms: number) => new Date(ms).getHours() === new Date(ms + HOU
 
 /**
  * Reads a record. Lines that cannot be read, or lie outside what a ferment can show, are left out and counted; lines
- * before `fromMs` too.
+ * before `fromMs` and after `untilMs` too.
  * When the clock goes back, the hour that comes twice is read as the second one from where times fall back.
  * @throws InvalidInput when nothing is left.
  */
 export function readLogger(
   cells: Cells,
-  { time, tempC, ph, fahrenheit, order }: LoggerColumns,
+  { time, clock, tempC, ph, fahrenheit, order }: LoggerColumns,
   fromMs = -Infinity,
+  untilMs = Infinity,
 ): LoggerRecord {
   if (tempC === null && ph === null) throw new InvalidInput('Choose a column for the temperature or the pH.')
   const points = new Map<number, LoggerPoint>()
   const commas = { tempC: writesComma(cells, tempC), ph: writesComma(cells, ph) }
-  const left = { unread: 0, wild: 0, early: 0, twice: 0 }
+  const left = { unread: 0, wild: 0, early: 0, late: 0, twice: 0 }
   let disorder = 0
   let before = -Infinity
   let turned = false
   let twice = false
   for (let line = 1; line < cells.length; line++) {
     const row = cells[line] ?? []
-    let atMs = writtenMoment(row[time] ?? '', order)
+    let atMs = writtenMoment(momentText(row, { time, clock }), order)
     const temperature = tempC === null ? null : numberOf(row[tempC] ?? '', commas.tempC)
     const acid = ph === null ? null : numberOf(row[ph] ?? '', commas.ph)
     if (atMs === null || (!Number.isFinite(temperature ?? NaN) && !Number.isFinite(acid ?? NaN))) {
@@ -181,6 +227,7 @@ export function readLogger(
     }
     if (good.tempC === null && good.ph === null) left.wild++
     else if (atMs < fromMs) left.early++
+    else if (atMs > untilMs) left.late++
     else {
       if (points.has(atMs)) left.twice++
       points.set(atMs, good)
@@ -191,6 +238,10 @@ export function readLogger(
     ...said(left.unread, 'could not be read and were left out'),
     ...said(left.wild, 'lay outside what a ferment can show (−30 to 130 °C, pH 1.5 to 9) and were left out'),
     ...said(left.early, 'lay before the lot was packed and were left out'),
+    ...said(
+      left.late,
+      'lay in the future and were left out: look at the order of day and month, and at the logger’s clock',
+    ),
     ...said(left.twice, 'came twice for the same moment: the last one counts'),
     ...said(disorder, 'were out of order and were put in order'),
     ...(twice ? ['The clock was changed in between; the hour that came twice was read as two.'] : []),

@@ -6,6 +6,7 @@ import type { EntryOf } from '../log/entry'
 import type { Book } from '../log/fold'
 import type { Lot } from '../log/lot'
 import { lastPouredMs } from '../log/measured'
+import { measuredPhs } from '../stock/measuredPh'
 import type { Outlook } from './outlook'
 import { choreTimes } from './choreTimes'
 import { DAY_MS } from '../units/time'
@@ -134,8 +135,7 @@ function askForSign(ask: AskOf, lot: Lot, sign: EntryOf<'sign'>): void {
   if (sign.sign === 'bag ballooned' && !done('vent')) ask('act', 'vent', {}, { chore: 'vent' })
   if (sign.sign === 'white film') {
     if (!done('skim')) ask('act', 'skim', {}, { chore: 'skim' })
-    else if (!lot.readings.some((reading) => reading.ph !== undefined && Date.parse(reading.at) > signMs))
-      ask('ask', 'read after film', {})
+    else if (!measuredPhs(lot).some(({ atMs }) => atMs > signMs)) ask('ask', 'read after film', {})
   }
   if (sign.sign === 'not covered' && !done('top up')) ask('act', 'cover', {}, { chore: 'top up' })
   if (sign.sign === 'floaters' && !done('press down')) ask('act', 'submerge', {}, { chore: 'press down' })

@@ -14,6 +14,7 @@ import type { Book } from '../log/fold'
 import type { Lot } from '../log/lot'
 import { lastPouredMs } from '../log/measured'
 import { wasHeated, wasKept } from './heated'
+import { measuredPhs } from './measuredPh'
 import { separate } from '../press/separate'
 import { exactly, mapRange, type Range } from '../working'
 
@@ -78,10 +79,7 @@ export function contentComposition(
 export const packedComposition = (book: Book, lot: Lot): Composition | null =>
   lot.made.kind === 'plan' ? contentComposition(book, lot.weighed ?? lot.made) : null
 
-const lastPh = (lot: Lot, untilMs = Infinity) =>
-  lot.readings.filter((reading) => reading.ph !== undefined && Date.parse(reading.at) <= untilMs).at(-1)
-
-const PH_READ = (reading: EntryOf<'reading'>) => reading.ph !== undefined
+const lastPh = (lot: Lot, untilMs = Infinity) => measuredPhs(lot).findLast(({ atMs }) => atMs <= untilMs)
 
 /**
  * A mixture through what was read in it and what was put in later, in order: readings set its salt and, by `read`,
@@ -99,13 +97,14 @@ function throughTime(
 ): Composition | null {
   let now = start
   let fromMs = -Infinity
+  const phs = measuredPhs(lot)
   for (const added of [...lot.added, null]) {
     const toMs = Math.min(untilMs, added ? Date.parse(added.at) : Infinity)
     const between = lot.readings.filter(({ at }) => Date.parse(at) > fromMs && Date.parse(at) <= toMs)
     const salt = between.findLast((reading) => reading.saltPct !== undefined)?.saltPct
     if (salt !== undefined) now = withSalt(now, salt)
-    const reading = between.findLast(PH_READ)
-    if (reading?.ph !== undefined) now = read(now, reading.ph, phSdOf(reading.instrument, Date.parse(reading.at)))
+    const measured = phs.findLast(({ atMs }) => atMs > fromMs && atMs <= toMs)
+    if (measured) now = read(now, measured.ph, measured.sd)
     if (!added || Date.parse(added.at) > untilMs) break
     const more = contentComposition(book, added, Date.parse(added.at), path)
     if (!more) return null
@@ -137,8 +136,7 @@ function fermentComposition(
   if (!lot.packed) return now
   now = throughTime(book, lot, now, untilMs, path, style.ferments ? fermented : withPh, style.ferments)
   if (!now) return null
-  const started =
-    style.ferments && lot.readings.some((reading) => PH_READ(reading) && Date.parse(reading.at) <= untilMs)
+  const started = style.ferments && lastPh(lot, untilMs) !== undefined
   return started
     ? {
         ...now,
@@ -308,10 +306,8 @@ function withTasting(
 function asRead(composition: Composition, lot: Lot, untilMs: number): Composition {
   const salt = lot.readings.findLast(({ at, saltPct }) => saltPct !== undefined && Date.parse(at) <= untilMs)?.saltPct
   const salted = salt === undefined ? composition : withSalt(composition, salt)
-  const reading = lastPh(lot, untilMs)
-  return reading?.ph === undefined
-    ? salted
-    : withPh(salted, reading.ph, phSdOf(reading.instrument, Date.parse(reading.at)))
+  const measured = lastPh(lot, untilMs)
+  return measured ? withPh(salted, measured.ph, measured.sd) : salted
 }
 
 /**
@@ -387,8 +383,8 @@ export function phOf(book: Book, lotId: string): { ph: number; measured: boolean
   // What stands in a bottle was read in the pot.
   const read = lot?.made.kind === 'bottle' ? book.lots.get(lot.made.fromLotId) : lot
   const reading = read && lastPh(read)
-  const stale = read?.made.kind === 'blend' && reading !== undefined && Date.parse(reading.at) < lastPouredMs(read)
-  if (reading?.ph !== undefined && !stale) return { ph: reading.ph, measured: true }
+  const stale = read?.made.kind === 'blend' && reading !== undefined && reading.atMs < lastPouredMs(read)
+  if (reading && !stale) return { ph: reading.ph, measured: true }
   if (lot?.made.kind === 'stock' && lot.made.ph !== undefined) return { ph: lot.made.ph, measured: true }
   const composition = compositionOf(book, lotId)
   const ph = composition && mixturePh(composition)

@@ -26,7 +26,7 @@ describe('a logger’s file', () => {
         ['#', 'Date', 'Temp (°F)', 'pH', 'Batt'],
         ['1', '5/24/2026 10:00', '70.1', '4.2', '3.1'],
       ]),
-    ).toEqual({ time: 1, tempC: 2, ph: 3, fahrenheit: true, order: 'mdy' })
+    ).toEqual({ time: 1, clock: null, tempC: 2, ph: 3, fahrenheit: true, order: 'mdy' })
     expect(() => guessColumns([['one']])).toThrow(/no table in it/)
     expect(() =>
       guessColumns([
@@ -36,7 +36,62 @@ describe('a logger’s file', () => {
     ).toThrow(/No column of times/)
   })
 
-  const columns = { time: 0, tempC: 1, ph: null, fahrenheit: false, order: 'dmy' as const }
+  it.each([
+    'Temp (°F)',
+    'Temp F',
+    'TempF',
+    'temp_f',
+    'Temperature, °F',
+    'Deg F',
+    'DegF',
+    'T(F)',
+    'F',
+    'Fahr.',
+    'Temp ℉',
+  ])('knows °F by the name “%s”', (name) => {
+    const found = guessColumns([
+      ['Time', name],
+      ['2026-05-04 10:00', '70.1'],
+    ])
+    expect([found.tempC, found.fahrenheit]).toEqual([1, true])
+  })
+  it.each(['Temp (°C)', 'Temp', 'Off', 'Freezer temp', 'T'])('does not take “%s” for °F, but its values', (name) => {
+    const from = (value: string) =>
+      guessColumns([
+        ['Time', name],
+        ['2026-05-04 10:00', value],
+      ]).fahrenheit
+    expect([from('21.5'), from('70.1 °F'), from('70.1F')]).toEqual([false, true, true])
+  })
+
+  it('tells day from month where both could be: by pm, by steps that are even, by what would lie in the future', () => {
+    const order = (dates: readonly string[], nowMs?: number) =>
+      guessColumns([['t', 'c'], ...dates.map((date) => [date, '21'])], nowMs).order
+    expect(order(['5/4/26 2:30 PM', '5/4/26 3:30 PM'])).toBe('mdy')
+    expect(order(['05/04/2026 10:00', '05/05/2026 10:00', '05/06/2026 10:00'])).toBe('mdy')
+    expect(order(['04.05.2026 10:00', '05.05.2026 10:00', '06.05.2026 10:00'])).toBe('dmy')
+    expect(order(['05/12/2026 10:00'], new Date(2026, 5, 1).getTime())).toBe('mdy')
+  })
+
+  it('puts date and time of two columns together; leaves out what lies in the future, and says so', () => {
+    const cells = [
+      ['Date', 'Clock', 'Temp F'],
+      ['05/04/2026', '10:00:00 AM', '70'],
+      ['05/04/2026', '1:30 PM', '71'],
+      ['05/04/2031', '1:30 PM', '72'],
+    ]
+    const now = new Date(2026, 5, 1).getTime()
+    const found = guessColumns(cells, now)
+    expect(found).toMatchObject({ time: 0, clock: 1, tempC: 2, fahrenheit: true, order: 'mdy' })
+    const { points, remarks } = readLogger(cells, found, -Infinity, now)
+    expect(points.map(({ atMs }) => atMs)).toEqual([
+      new Date(2026, 4, 4, 10).getTime(),
+      new Date(2026, 4, 4, 13, 30).getTime(),
+    ])
+    expect(remarks.join('; ')).toMatch(/1 line lay in the future/)
+  })
+
+  const columns = { time: 0, clock: null, tempC: 1, ph: null, fahrenheit: false, order: 'dmy' as const }
 
   it('leaves out and counts what cannot be: letters, 1 000 °C, before the lot, twice the same; puts order in; reads a decimal comma', () => {
     const { points, rows, remarks } = readLogger(

@@ -1,0 +1,38 @@
+import { PH_SD, trustOf, type Trust } from '../log/trust'
+import type { EntryOf } from '../log/entry'
+import type { Lot } from '../log/lot'
+import { MINUTE_MS } from '../units/time'
+
+/** A pH of a lot as somebody or a logger read it: when (ms), how far it can be trusted; `reading` where it was typed. */
+export interface MeasuredPh {
+  entryId: string
+  atMs: number
+  ph: number
+  trust: Trust
+  /** Standard deviation of the reading. */
+  sd: number
+  reading: EntryOf<'reading'> | null
+}
+
+/** Every pH of a lot in order, from readings and from loggers. */
+export function measuredPhs(lot: Pick<Lot, 'readings' | 'logged'>): MeasuredPh[] {
+  const read = lot.readings.flatMap((reading): MeasuredPh[] => {
+    if (reading.ph === undefined) return []
+    const atMs = Date.parse(reading.at)
+    const trust = trustOf(reading.instrument, atMs)
+    return [{ entryId: reading.id, atMs, ph: reading.ph, trust, sd: PH_SD[trust], reading }]
+  })
+  const logged = lot.logged.flatMap(({ id, at, points }) =>
+    points.flatMap(([minute, , ph]): MeasuredPh[] =>
+      ph === null
+        ? []
+        : [
+            {
+              ...{ entryId: id, atMs: Date.parse(at) + minute * MINUTE_MS, ph },
+              ...{ trust: 'unchecked', sd: PH_SD.unchecked, reading: null },
+            },
+          ],
+    ),
+  )
+  return logged.length ? [...read, ...logged].sort((a, b) => a.atMs - b.atMs) : read
+}
