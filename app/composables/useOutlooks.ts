@@ -1,11 +1,21 @@
 import { computed, shallowRef, watch, type Ref } from 'vue'
-import { DAY_MS, fermentCaseOf, judgeOf, outlookOf, PH_LINE, type Book, type Lot, type Outlook } from '@lactofer/core'
+import {
+  DAY_MS,
+  fermentCaseOf,
+  judgeOf,
+  measuredPhs,
+  outlookOf,
+  PH_LINE,
+  type Book,
+  type Lot,
+  type Outlook,
+} from '@lactofer/core'
 import { SHELF_MEMBERS } from './useForecast'
 import { eachForecast, keepForecast } from '~/db/forecasts'
 import { askForForecast, type ForecastAnswer } from '~/workers/forecaster'
 
 /** Raised when the model changes: what was kept before is worked out anew. */
-const FORECAST_VERSION = 3
+const FORECAST_VERSION = 4
 /** Days ahead that the round needs to know of. */
 const AHEAD = 12
 
@@ -15,9 +25,9 @@ const LEAST_ALLOWED_MS = 2 * DAY_MS
 /** Open ferments, and those gone into others of which nobody knows yet when they passed 4.6. */
 function lotsAhead(book: Book, lots: readonly Lot[], nowAtMs: number): Lot[] {
   const judge = judgeOf(book)
-  const lateRead = ({ readings, startedMs }: Lot) => {
-    const first = readings.find(({ ph }) => ph !== undefined && ph <= PH_LINE)
-    return first !== undefined && Date.parse(first.at) - startedMs > LEAST_ALLOWED_MS
+  const lateRead = (lot: Lot) => {
+    const first = measuredPhs(lot).find(({ ph }) => ph <= PH_LINE)
+    return first !== undefined && first.atMs - lot.startedMs > LEAST_ALLOWED_MS
   }
   return lots.filter(
     (lot) =>

@@ -17,6 +17,7 @@ import {
   freshBench,
   freshPart,
   freshSauce,
+  massesOfTrial,
   mixSetOf,
   partForLog,
   partsForLog,
@@ -224,5 +225,27 @@ describe('the rulers', () => {
     expect(judge('salt', exactly(1.8), { low: 2, high: 2.5 })).toEqual({ level: 'act', word: '0.20 % under' })
     expect(judge('acid', null, { low: null, high: 4 }).level).toBe('ask')
     expect(judge('sweet', exactly(5), { low: null, high: null }).word).toBe('')
+  })
+})
+
+describe('a chosen trial', () => {
+  const part = (key: string, massG: number | null, preparation: 'raw' | 'roasted', lotId?: string): PartForm => ({
+    ...freshPart({ key, name: key, massG, ...(lotId ? { lotId } : { materialId: 'tomato' }) }),
+    preparation,
+  })
+  it('keeps raw and roasted of one thing apart, and shares what stands twice', () => {
+    const held = [
+      { materialId: 'tomato', name: 'Tomato', massG: 30 },
+      { materialId: 'tomato', name: 'Tomato', massG: 60, preparation: 'roasted' as const },
+      { lotId: '01ARZ3NDEKTSV4RRFFQ69G5FAV', name: 'Base', massG: 10 },
+    ]
+    const base = '01ARZ3NDEKTSV4RRFFQ69G5FAV'
+    expect(
+      massesOfTrial(
+        [part('a', 5, 'raw'), part('b', 5, 'roasted'), part('c', 1, 'raw', base), part('d', 3, 'raw', base)],
+        held,
+      ),
+    ).toEqual([30, 60, 2.5, 7.5])
+    expect(massesOfTrial([part('a', null, 'raw')], held)).toEqual([30])
   })
 })

@@ -4,7 +4,7 @@ import IconMore from '~icons/lucide/settings-2'
 import IconX from '~icons/lucide/x'
 import IconLock from '~icons/lucide/lock'
 import IconOpen from '~icons/lucide/lock-open'
-import { formatMass, formatNumber, InvalidInput, type Lot } from '@lactofer/core'
+import { formatMass, formatNumber, InvalidInput, unreadPhOf, type Lot } from '@lactofer/core'
 import { freshPart, MODES, reachOf, setShare, shareOut, totalOf, usualG, type Mode, type PartForm } from './blendForm'
 import { partWords, saidOf, tableWords } from './partWords'
 import { usePartOptions } from '~/composables/usePartOptions'
@@ -78,6 +78,7 @@ const said = (part: PartForm) =>
     remains,
     totalG: total.value,
     world: preferences.world,
+    unreadPh: part.lotId ? unreadPhOf(book.book, part.lotId) : null,
   })
 </script>
 

@@ -31,6 +31,8 @@ export interface PartContext {
   remains: (lotId: string) => number
   totalG: number
   world: UnitWorld
+  /** What a lot works out to in which no pH was ever read. */
+  unreadPh: number | null
 }
 /** More xanthan than this share of the pot turns slimy. Common practice. */
 const MOST_XANTHAN = 0.005
@@ -38,7 +40,7 @@ const MOST_XANTHAN = 0.005
 /** What is to be said of a part: a problem, or a note. */
 export function saidOf(
   { lotId, massG, materialId }: PartForm,
-  { own, lot, remains, totalG, world }: PartContext,
+  { own, lot, remains, totalG, world, unreadPh }: PartContext,
 ): { text: string; level: 'problem' | 'note' } | null {
   const problem = (text: string) => ({ text, level: 'problem' as const })
   if (own) return problem(own)
@@ -47,6 +49,11 @@ export function saidOf(
     return problem(`Only ${formatMass(lot.leftG, world)} in stock.`)
   if (lot && remains(lot.id) < -0.5)
     return problem(`The sauces together take ${formatMass(-remains(lot.id), world)} more than there is.`)
+  if (unreadPh !== null)
+    return {
+      text: `No pH was read in it: it counts as it was packed, pH ${unreadPh.toFixed(2)}, however sour its forecast says it is. Read it.`,
+      level: 'note',
+    }
   if (materialId === 'xanthan' && totalG > 0 && (massG ?? 0) > MOST_XANTHAN * totalG)
     return { text: 'More than 0.5 % of it turns slimy; 0.1 to 0.3 % is usual.', level: 'note' }
   return null

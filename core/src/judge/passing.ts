@@ -125,8 +125,12 @@ class Follower {
   ends({ afterMs, byMs }: { afterMs: number; byMs: number }): { likely: number; late: number } {
     // It stood under from the beginning: what was spent before is told of what it was made of.
     if (this.of.begin.under && byMs === this.of.begin.atMs) return { likely: 0, late: 0 }
-    const inside = (ms: number) => this.since(Math.min(byMs, Math.max(afterMs, ms)))
-    return { likely: inside(this.crossing?.likelyMs ?? afterMs), late: inside(this.crossing?.lateMs ?? byMs) }
+    const inside = (fromMs: number, ms: number) => this.since(Math.min(byMs, Math.max(fromMs, ms)))
+    // The forecast was told of every reading: most likely it passed when it says. The late end is held to the readings.
+    return {
+      likely: this.crossing ? inside(this.of.begin.atMs, this.crossing.likelyMs) : this.since(afterMs),
+      late: inside(afterMs, this.crossing?.lateMs ?? byMs),
+    }
   }
 
   /** Something was put in that may have brought it above the line: it counts as not passed from then on. */

@@ -390,3 +390,14 @@ export function phOf(book: Book, lotId: string): { ph: number; measured: boolean
   const ph = composition && mixturePh(composition)
   return ph === null ? null : { ph, measured: false }
 }
+
+/**
+ * The pH that a ferment, or what was pressed of it, works out to where nobody read one in either: as it was packed,
+ * whatever a forecast says. `null` where one was read, and for all that does not ferment.
+ */
+export function unreadPhOf(book: Book, lotId: string): number | null {
+  const lot = book.lots.get(lotId)
+  const source = lot?.made.kind === 'press' ? book.lots.get(lot.made.fromLotId) : lot
+  if (!lot || source?.made.kind !== 'plan' || !styleById(source.made.style).ferments) return null
+  return lastPh(lot) || lastPh(source) ? null : (phOf(book, lotId)?.ph ?? null)
+}

@@ -151,7 +151,7 @@ function column(
   const clamp = (hour: Hour, p: { after: Hour; by: Hour }) => Math.max(p.after, Math.min(p.by, hour))
   const lateOf = (p: { after: Hour; by: Hour; given: boolean }) => (p.given ? 0 : share(clamp(told?.late ?? p.by, p)))
   const likelyOf = (p: { after: Hour; by: Hour; given: boolean }) =>
-    p.given ? 0 : share(clamp(told?.likely ?? p.after, p))
+    p.given ? 0 : share(told ? clamp(told.likely, { after: beginHour, by: p.by }) : p.after)
   const events = [
     ...readings.map((r) => ({ hour: r.hour, reading: r as Reading | null })),
     ...putIn.map((hour) => ({ hour, reading: null })),

@@ -1,5 +1,14 @@
 import { describe, expect, it } from 'vitest'
-import { compositionOf, ingredientsOf, mixturePh, phOf, propertiesOf, releaseChecks, type Draft } from '../../src'
+import {
+  compositionOf,
+  ingredientsOf,
+  mixturePh,
+  phOf,
+  propertiesOf,
+  releaseChecks,
+  unreadPhOf,
+  type Draft,
+} from '../../src'
 import { caseOf, day, KEPT_COLD, notebook } from '../log/build'
 
 const part = (lotId: string, massG: number) => ({ lotId, name: 'base', massG })
@@ -200,4 +209,23 @@ describe('the case for a release', () => {
     expect(found).toMatchObject({ hasLiveFerment: true, reading: null })
     expect(releaseChecks(found).find((check) => check.id === 'pressure')?.verdict).toBe('stop')
   })
+})
+
+it('a pH that a logger read is the lot’s; what nobody read works out as it was packed, and says so', () => {
+  const log = notebook()
+  const lotId = log.mash()
+  const fresh = unreadPhOf(log.book(), lotId)!
+  expect(fresh).toBeCloseTo(phOf(log.book(), lotId)!.ph, 9)
+  const base = log.press(lotId, 5)
+  expect(unreadPhOf(log.book(), base)).toBeCloseTo(fresh, 1)
+  log.write({
+    ...{ kind: 'logged', at: day(1), lotId, name: 'Probe', rows: 2 },
+    points: [
+      [0, 21, 4.4],
+      [1440, 21, 3.9],
+    ],
+  })
+  expect(phOf(log.book(), lotId)).toEqual({ ph: 3.9, measured: true })
+  expect(mixturePh(compositionOf(log.book(), lotId)!)).toBeCloseTo(3.9, 6)
+  expect([unreadPhOf(log.book(), lotId), unreadPhOf(log.book(), base)]).toEqual([null, null])
 })

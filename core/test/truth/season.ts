@@ -35,7 +35,7 @@ import { caseOf, day, KEPT_COLD, notebook, START } from '../log/build'
 const DAY_MS = 86_400_000
 /** What is not pressed by then is asked for ever. */
 const LAST_DAY = 40
-const MEMBERS = 60
+const MEMBERS = 120
 
 /** With what, and how diligently, a maker reads. `off`: the meter's own error. */
 export const MAKERS = {
