@@ -1,4 +1,4 @@
-// Whether the forecast's band holds batches that are not of its own making: `vite-node scripts/coverage.ts -- 100 [from]`.
+// Whether the forecast's band holds batches that are not of its own making: `npm run bands -- 100 [from]`.
 import { HIDDEN_KINDS } from '../core/src'
 import { COLUMNS_OF_ROW, coverageOf, rowOf } from '../core/test/truth/coverage'
 
@@ -9,6 +9,5 @@ const [count = 100, from = 1] = process.argv
 console.log(`| ${COLUMNS_OF_ROW.join(' | ')} |`)
 console.log(`|${COLUMNS_OF_ROW.map(() => ' --- ').join('|')}|`)
 for (const kind of HIDDEN_KINDS) {
-  if (process.env.ONLY && !process.env.ONLY.split(',').includes(kind)) continue
   console.log(`| ${rowOf(coverageOf(kind, from, count)).join(' | ')} |`)
 }

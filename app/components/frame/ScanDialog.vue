@@ -42,14 +42,16 @@ function go(text: string): boolean {
   void router.push(lot.kind === 'ferment' ? `/ferment/${lot.id}` : { path: '/cellar', query: { lot: lot.id } })
   return true
 }
+/** It may close while the camera is being asked for. */
+const closed = () => !open.value
 async function look() {
   if (!Reader) return
   try {
     stream = await navigator.mediaDevices.getUserMedia({ video: { facingMode: 'environment' } })
-    if (!open.value || !video.value) return stop()
+    if (closed() || !video.value) return stop()
     video.value.srcObject = stream
     await video.value.play()
-    if (!open.value) return stop()
+    if (closed()) return stop()
     const reader = new Reader({ formats: ['qr_code'] })
     timer = setInterval(async () => {
       const found = video.value ? await reader.detect(video.value).catch(() => []) : []

@@ -22,10 +22,7 @@ import { HOW, putOf, SPOONS } from './saltRemedy'
 import { useRecorder } from '~/composables/useRecorder'
 import { useBook } from '~/stores/book'
 
-/**
- * "I salted it wrong": what is measured or remembered, what it should be, what to put in, how much, and whether it
- * still fits.
- */
+/** "I salted it wrong": what is known of it, what it should be, what to put in, how much, whether it still fits. */
 const { lot } = defineProps<{ lot: Lot }>()
 const open = defineModel<boolean>({ required: true })
 const book = useBook()
@@ -48,16 +45,10 @@ const plannedPct = computed(() => {
 })
 const targetPct = ref<number | null>(null)
 const target = computed(() => targetPct.value ?? plannedPct.value)
-/** What was planned is where remembering starts: its salt, and how much of it. */
-watch(
-  open,
-  (now) => {
-    if (!now || !plan.value) return
-    saltId.value = plan.value.saltId
-    grams.value ??= (lot.weighed ?? plan.value).saltG
-  },
-  { immediate: true },
-)
+/** What was planned is where remembering starts. */
+watch(open, (now) => {
+  if (now && plan.value) [saltId.value, grams.value] = [plan.value.saltId, (lot.weighed ?? plan.value).saltG]
+})
 
 /** Salt that went in, as remembered. */
 const remembered = computed<{ saltG: number | null; problem: string | null }>(() => {

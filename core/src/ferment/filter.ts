@@ -83,7 +83,10 @@ export function predict(
   return { ph, startPh }
 }
 
-/** Log likelihood of each member on each way, the way's share in it: members × ways. @param to only the first readings. */
+/**
+ * Log likelihood of each member on each way, the way's share in it: members × ways.
+ * @param to only so many readings, the first ones.
+ */
 export function logsOnWays(
   { ph, startPh }: Predicted,
   readings: readonly PhReading[],

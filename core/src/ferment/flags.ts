@@ -20,7 +20,7 @@ export interface Flag {
 const LIKELY = 0.5
 /** Under 4.6 a slow batch looks like one that stands still: it is said when three in four do. Judgement. */
 const STANDS = 0.75
-/** Share of living batches that a reading lies above: behind; of all that were to be expected: not explained. Judgement. */
+/** Share of living batches that a reading lies above: behind; of all that were to be expected: not explained. */
 const BEHIND = 0.975
 const BEYOND = 0.995
 /** Deviations that no batch explains. Judgement. */

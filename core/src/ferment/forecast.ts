@@ -49,6 +49,8 @@ export interface When {
   early: number | null
   typical: number | null
   late: number | null
+  /** Share of the batches that do not get there in the time that is looked at, 0 to 1. */
+  missed: number
 }
 
 /** One course into the future. `gas` in mmol of CO2 per kg and day, `gasMade` so far, the upper end, mmol per kg. */
@@ -97,24 +99,32 @@ const quantiles = (values: Float64Array, shares: readonly number[]): number[] =>
   return shares.map((share) => values[Math.min(values.length - 1, Math.floor(share * values.length))] ?? 0)
 }
 
-/** Runs possible batches through a scenario. @param targetPh what it is to reach; @param days 1 to 1 100. */
-export function courseOf(
-  { batch, temperature }: Scenario,
-  { z, ways }: Ensemble,
-  targetPh: number,
-  days: number,
-): Course {
-  const hours = forecastHours(days)
-  const members = z.length / DRAWS
-  const width = hours.length * COLUMNS
-  const all = new Float64Array(members * width)
-  for (let row = 0; row < members; row++) {
-    const member = memberOf(batch, z, row * DRAWS)
-    runMember(member, temperature, hours, all, row * width)
-    goOnWay(ways[row] ?? LIVING, hours, all, row * width, member.hexose)
+/** The runs of possible batches through a scenario, and what is read off them. */
+class Runs {
+  private readonly members: number
+  private readonly width: number
+  private readonly all: Float64Array
+  private readonly values: Float64Array
+
+  constructor(
+    { batch, temperature }: Scenario,
+    { z, ways }: Ensemble,
+    readonly hours: Float64Array,
+  ) {
+    this.members = z.length / DRAWS
+    this.width = hours.length * COLUMNS
+    this.all = new Float64Array(this.members * this.width)
+    this.values = new Float64Array(this.members)
+    for (let row = 0; row < this.members; row++) {
+      const member = memberOf(batch, z, row * DRAWS)
+      runMember(member, temperature, hours, this.all, row * this.width)
+      goOnWay(ways[row] ?? LIVING, hours, this.all, row * this.width, member.hexose)
+    }
   }
-  const values = new Float64Array(members)
-  const bandOf = (shown: (typeof SHOWN)[number]): Band => {
+
+  /** Nine in ten of them, at every hour. */
+  band(shown: (typeof SHOWN)[number]): Band {
+    const { hours, members, width, all, values } = this
     const column = SHOWN.indexOf(shown)
     const band: Band = { low: [], typical: [], high: [] }
     for (let step = 0; step < hours.length; step++) {
@@ -126,51 +136,77 @@ export function courseOf(
     }
     return band
   }
-  /** The hours at which each member first meets a condition, in order; between outputs where its pH crosses a line. */
-  const hoursOf = (met: (row: number, step: number) => boolean, lineAt?: { ph: number; column: number }) => {
+
+  /** The hour at which each of them first meets a condition, Infinity where it never does. */
+  private first(met: (row: number, step: number) => boolean): Float64Array {
+    const { hours, members, width, values } = this
     for (let member = 0; member < members; member++) {
       let step = 0
       while (step < hours.length && !met(member * width + step * COLUMNS, step)) step++
       values[member] = step < hours.length ? hours[step]! : Infinity
-      if (lineAt === undefined || step === 0 || step >= hours.length) continue
-      const here = all[member * width + step * COLUMNS + lineAt.column]!
-      const before = all[member * width + (step - 1) * COLUMNS + lineAt.column]!
-      values[member] = hours[step - 1]! + ((hours[step]! - hours[step - 1]!) * (before - lineAt.ph)) / (before - here)
     }
-    return (shares: readonly number[]) => quantiles(values, shares)
+    return values
   }
-  const when = (told: (shares: readonly number[]) => number[]): When => {
-    const [early, typical, late] = told([0.1, 0.5, 0.9]).map((value) => (Number.isFinite(value) ? value : null))
-    return { early: early ?? null, typical: typical ?? null, late: late ?? null }
+
+  /** When each of them passes 4.6, between two outputs. */
+  passing(of: Sampled): Float64Array {
+    const { hours, all } = this
+    const column = SHOWN.indexOf(of)
+    const crossed: number[] = []
+    this.first((row, step) => {
+      const here = all[row + column]!
+      if (here > PH_LINE) return false
+      const before = step ? all[row - COLUMNS + column]! : here
+      const back = before > PH_LINE ? ((here - PH_LINE) / (here - before)) * (hours[step]! - hours[step - 1]!) : 0
+      crossed[Math.floor(row / this.width)] = hours[step]! - back
+      return true
+    })
+    return this.values.map((value, member) => (Number.isFinite(value) ? crossed[member]! : value))
   }
-  const passing = (shown: Sampled) => {
-    const column = SHOWN.indexOf(shown)
-    return hoursOf((row) => all[row + column]! <= PH_LINE, { ph: PH_LINE, column })
+
+  /** When each of them stands settled at a target: fallen, calm, at or under it. */
+  settling(targetPh: number): Float64Array {
+    const { hours, all } = this
+    const gas = SHOWN.indexOf('gasPerDay')
+    return this.first(
+      (row, step) =>
+        step > 0 &&
+        all[row]! <= targetPh &&
+        all[row - step * COLUMNS]! - all[row]! >= FERMENTED_FALL &&
+        all[row + gas]! < CALM_GAS &&
+        ((all[row - COLUMNS]! - all[row]!) / (hours[step]! - hours[step - 1]!)) * 24 < SETTLED_FALL,
+    )
   }
-  const crossing = (shown: Sampled): CrossingHours => {
-    const [likelyH = Infinity, lateH = Infinity] = passing(shown)([0.5, 0.95])
-    return { likelyH, lateH }
-  }
-  const gasColumn = SHOWN.indexOf('gasPerDay')
+}
+
+/** Hours of many as one in ten, half and nine in ten have it; sorted in place. */
+function when(values: Float64Array): When {
+  const missed = values.filter((value) => !Number.isFinite(value)).length / values.length
+  const [early, typical, late] = quantiles(values, [0.1, 0.5, 0.9]).map((value) =>
+    Number.isFinite(value) ? value : null,
+  )
+  return { early: early ?? null, typical: typical ?? null, late: late ?? null, missed }
+}
+
+function crossingOf(values: Float64Array): CrossingHours {
+  const [likelyH = Infinity, lateH = Infinity] = quantiles(values, [0.5, 0.95])
+  return { likelyH, lateH }
+}
+
+/** Runs possible batches through a scenario. @param targetPh what it is to reach; @param days 1 to 1 100. */
+export function courseOf(scenario: Scenario, batches: Ensemble, targetPh: number, days: number): Course {
+  const runs = new Runs(scenario, batches, forecastHours(days))
+  const hours = [...runs.hours]
   return {
-    hours: [...hours],
-    blended: bandOf('blended'),
-    liquid: bandOf('liquid'),
-    gas: bandOf('gasPerDay'),
-    gasMade: bandOf('gas').high,
-    tempC: [...hours].map((hour) => temperatureAt(temperature, hour)),
-    passes: when(passing('blended')),
-    crossing: { liquid: crossing('liquid'), blended: crossing('blended') },
-    ready: when(
-      hoursOf(
-        (row, step) =>
-          step > 0 &&
-          all[row]! <= targetPh &&
-          all[row - step * COLUMNS]! - all[row]! >= FERMENTED_FALL &&
-          all[row + gasColumn]! < CALM_GAS &&
-          ((all[row - COLUMNS]! - all[row]!) / (hours[step]! - hours[step - 1]!)) * 24 < SETTLED_FALL,
-      ),
-    ),
+    hours,
+    blended: runs.band('blended'),
+    liquid: runs.band('liquid'),
+    gas: runs.band('gasPerDay'),
+    gasMade: runs.band('gas').high,
+    tempC: hours.map((hour) => temperatureAt(scenario.temperature, hour)),
+    passes: when(runs.passing('blended')),
+    crossing: { liquid: crossingOf(runs.passing('liquid')), blended: crossingOf(runs.passing('blended')) },
+    ready: when(runs.settling(targetPh)),
   }
 }
 

@@ -58,6 +58,70 @@ function drawn(z: Float64Array, shares: Float64Array, ways: readonly WeighedWay[
   }
 }
 
+/** What is known of a batch that nobody read. */
+function unread(z: Float64Array, seed: number): Learned {
+  const ways = waysOf(0)
+  const members = z.length / DRAWS
+  const prior = Float64Array.from(
+    { length: members * ways.length },
+    (_, index) => ways[index % ways.length]!.share / members,
+  )
+  return {
+    ...drawn(z, prior, ways, seed),
+    ...{ chances: ways, quiet: WAY_SHARE.dead, place: null, newestPh: null, residual: 0, rise: { ph: 0, sd: 0 } },
+  }
+}
+
+/** A way of one member at the newest reading: how likely, which, its pH then. */
+type AtNewest = (share: number, way: FermentWay, ph: number, row: number) => void
+
+/** Draws that fit some of the readings, and each of their ways at the newest one. */
+function fitted(
+  z: Float64Array,
+  { batch, temperature, readings, ways }: Known,
+  fits: number,
+): { shares: Float64Array; each: (tell: AtNewest) => void } {
+  const predicted = predict(batch, temperature, readings, z)
+  const shares = sharesOfWays(logsOnWays(predicted, readings, ways, fits), ways.length)
+  const last = readings.length - 1
+  const { hour } = readings[last]!
+  return {
+    shares,
+    each: (tell) =>
+      shares.forEach((share, index) => {
+        const row = Math.floor(index / ways.length)
+        const { way } = ways[index % ways.length]!
+        const ph = phOnWay(way, predicted.ph[row * readings.length + last]!, hour, predicted.startPh[row]!)
+        tell(share, way, ph, row)
+      }),
+  }
+}
+
+/** What a batch is learned from. */
+interface Known {
+  batch: Batch
+  temperature: TemperaturePlan
+  readings: readonly PhReading[]
+  ways: readonly WeighedWay[]
+}
+
+/** Where the newest reading lies in what was to be expected, given those before it. */
+function placeOf(z: Float64Array, known: Known, logs: Float64Array, seed: number): { living: number; all: number } {
+  const { readings, ways } = known
+  const newest = readings.at(-1)!
+  const before = fit(known, readings.slice(0, -1), ways, seed, z, logs)
+  const below = { living: 0, all: 0 }
+  let living = 0
+  fitted(before, known, readings.length - 1).each((share, way, ph) => {
+    const under = share * studentBelow((newest.ph - ph) / spreadOf(newest))
+    below.all += under
+    if (way.kind !== 'living') return
+    below.living += under
+    living += share
+  })
+  return { living: living > 0 ? below.living / living : 1, all: below.all }
+}
+
 /**
  * What readings teach about a batch: the prior draws that fit them, and the ways they go. Seeded: the same readings
  * give the same answer. Readings are merged first.
@@ -71,66 +135,31 @@ export function learn(
   const readings = mergeReadings(given)
   const z = drawMembers(members, seed)
   const newest = readings.at(-1)
-  const ways = waysOf(newest?.hour ?? 0)
-  const width = ways.length
-  if (!newest) {
-    const prior = Float64Array.from({ length: members * width }, (_, index) => ways[index % width]!.share / members)
-    const quiet = WAY_SHARE.dead
-    return {
-      ...drawn(z, prior, ways, seed),
-      chances: ways,
-      quiet,
-      place: null,
-      newestPh: null,
-      residual: 0,
-      rise: { ph: 0, sd: 0 },
-    }
-  }
-  const of = { batch, temperature }
-  const last = readings.length - 1
+  if (!newest) return unread(z, seed)
+  const ways = waysOf(newest.hour)
+  const known = { batch, temperature, readings, ways }
   const predicted = predict(batch, temperature, readings, z)
-  const spread = spreadOf(newest)
 
-  // What was to be expected of the newest reading, given those before it: fewer members tell that well enough.
+  // Fewer members tell well enough what was to be expected.
   const few = Math.min(members, EXPECTING)
-  const earlier = readings.slice(0, -1)
-  const known = { ph: predicted.ph.subarray(0, few * readings.length), startPh: predicted.startPh.subarray(0, few) }
-  const before = fit(of, earlier, ways, seed + 10, z.slice(0, few * DRAWS), logsOnWays(known, readings, ways, last))
-  const expected = predict(batch, temperature, readings, before)
-  const waysBefore = sharesOfWays(logsOnWays(expected, readings, ways, last), width)
-  const place = { living: 0, all: 0 }
-  let living = 0
-  waysBefore.forEach((share, index) => {
-    const row = Math.floor(index / width)
-    const { way } = ways[index % width]!
-    const ph = phOnWay(way, expected.ph[row * readings.length + last]!, newest.hour, expected.startPh[row]!)
-    const below = share * studentBelow((newest.ph - ph) / spread)
-    place.all += below
-    if (way.kind !== 'living') return
-    place.living += below
-    living += share
-  })
-  place.living = living > 0 ? place.living / living : 1
+  const some = { ph: predicted.ph.subarray(0, few * readings.length), startPh: predicted.startPh.subarray(0, few) }
+  const logsBefore = logsOnWays(some, readings, ways, readings.length - 1)
+  const place = placeOf(z.slice(0, few * DRAWS), known, logsBefore, seed + 10)
 
-  const fitting = fit(of, readings, ways, seed + 20, z, logsOnWays(predicted, readings, ways))
-  const now = predict(batch, temperature, readings, fitting)
-  const shares = sharesOfWays(logsOnWays(now, readings, ways), width)
+  const fitting = fit(known, readings, ways, seed + 20, z, logsOnWays(predicted, readings, ways))
+  const { shares, each } = fitted(fitting, known, readings.length)
   let mean = 0
   let quiet = 0
-  shares.forEach((share, index) => {
-    const row = Math.floor(index / width)
-    const { way } = ways[index % width]!
-    mean += share * phOnWay(way, now.ph[row * readings.length + last]!, newest.hour, now.startPh[row]!)
+  each((share, way, ph, row) => {
+    mean += share * ph
     if (way.kind === 'dead' || wakesAt(fitting[row * DRAWS + LATE]!) > newest.hour) quiet += share
   })
-  const lowest = Math.min(...earlier.filter((reading) => reading.of === newest.of).map((reading) => reading.ph))
+  const alike = readings.slice(0, -1).filter((reading) => reading.of === newest.of)
+  const lowest = Math.min(...alike.map((reading) => reading.ph))
   return {
     ...drawn(fitting, shares, ways, seed + 30),
     chances: byWay(shares, ways),
-    quiet,
-    place,
-    newestPh: newest.ph,
-    residual: (newest.ph - mean) / spread,
-    rise: { ph: Number.isFinite(lowest) ? newest.ph - lowest : 0, sd: newest.sd },
+    ...{ quiet, place, newestPh: newest.ph, residual: (newest.ph - mean) / spreadOf(newest) },
+    rise: { ph: alike.length ? newest.ph - lowest : 0, sd: newest.sd },
   }
 }

@@ -10,7 +10,6 @@ export type FermentWay =
   | { kind: 'standstill' | 'yeast'; floorPh: number }
   | { kind: 'dead' }
   | { kind: 'film'; fromH: number; perH: number }
-export type WayKind = FermentWay['kind']
 
 /**
  * How often batches go so; living is what is left. Standstills lie evenly between two pH, those of yeast nearer to the
@@ -21,14 +20,17 @@ const STANDS = { low: 3.6, high: 4.9 } as const
 const YEAST = { low: 4.2, high: 4.6 } as const
 /** Standstills are looked at in steps of so much pH: less than a reading can tell apart. */
 const FLOOR_STEP = 0.1
-/** Rises of pH where film eats the acid, a day; and when they began, as shares of the time until the newest reading. Judgement. */
+/**
+ * Rises of pH where film eats the acid, a day; and when they began, as shares of the time until the newest reading.
+ * Judgement.
+ */
 const FILM_PER_DAY = [0.03, 0.06, 0.12] as const
 const FILM_FROM = [0.25, 0.5, 0.75] as const
 /** Film needs air and some days. Judgement, h. */
 const FILM_LEAST_H = 48
 /** No pH rises over this. */
 const NEUTRAL = 7
-/** Gas of a batch that yeast took, mmol/kg a day, from an hour on: lively, since sugar goes the short way. Judgement. */
+/** Gas of a batch that yeast took, mmol/kg a day, from an hour on: lively. Judgement. */
 const YEAST_GAS = 24
 const YEAST_FROM_H = 24
 /** CO2 of a hexose that yeast takes. */
@@ -40,7 +42,10 @@ export interface WeighedWay {
   share: number
 }
 
-/** The ways a batch can go, with their shares, which sum to 1. @param newestH hour of the newest reading, 0 without one. */
+/**
+ * The ways a batch can go, with their shares, which sum to 1.
+ * @param newestH hour of the newest reading, 0 without one.
+ */
 export function waysOf(newestH: number): WeighedWay[] {
   const ways: WeighedWay[] = [{ way: { kind: 'dead' }, share: WAY_SHARE.dead }]
   for (const [kind, { low, high }] of [

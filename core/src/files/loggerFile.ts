@@ -176,6 +176,9 @@ export function guessColumns(cells: Cells, nowMs = Infinity): LoggerColumns {
   }
 }
 
+/** A remark on lines, where there are any. */
+const said = (count: number, words: string) => (count ? [`${count} ${count === 1 ? 'line' : 'lines'} ${words}`] : [])
+
 /**
  * Whether a time of the clock comes twice, since the clock goes back within the hour; the first of the two is meant
  * by its moment.
@@ -233,7 +236,6 @@ export function readLogger(
       points.set(atMs, good)
     }
   }
-  const said = (count: number, words: string) => (count ? [`${count} ${count === 1 ? 'line' : 'lines'} ${words}`] : [])
   const remarks = [
     ...said(left.unread, 'could not be read and were left out'),
     ...said(left.wild, 'lay outside what a ferment can show (−30 to 130 °C, pH 1.5 to 9) and were left out'),

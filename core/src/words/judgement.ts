@@ -12,7 +12,7 @@ export type Tell = (ms: number) => string
 export const plainTell: Tell = (ms) => new Date(ms).toISOString().slice(0, 16).replace('T', ' ')
 
 /** A probability as makers say it. */
-const odds = (chance: number) =>
+export const odds = (chance: number): string =>
   chance > 0.95 ? 'almost surely' : `about ${Math.max(1, Math.round(10 * chance))} in 10`
 
 /** What a flag of the forecast says, with the probability behind it. */

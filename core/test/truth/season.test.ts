@@ -1,0 +1,21 @@
+import { describe, expect, it } from 'vitest'
+import { liveSeason } from './season'
+
+/* A few lives; `npm run seasons` lives many, and docs/checks.md has their table. */
+
+describe('hidden batches under the advice of the application', () => {
+  it.each([
+    ['stalled at 4.8', 'bench'],
+    ['stalled at 4.8', 'strips'],
+    ['dead', 'once a week'],
+    ['late start', 'pocket'],
+    ['yeast', 'bench'],
+  ] as const)('%s, read by %s: what stood above 4.6 too long is never pressed', (kind, maker) => {
+    for (const seed of [8001, 8003]) expect(liveSeason(kind, maker, seed)).toMatchObject({ unsafe: false })
+  })
+
+  it('what the model knows is pressed and released; what stalls is thrown away', () => {
+    expect(liveSeason('model', 'bench', 8001)).toMatchObject({ ended: 'pressed', released: true, sound: true })
+    expect(liveSeason('stalled at 4.8', 'pocket', 8001)).toMatchObject({ ended: 'discarded', pastHalf: true })
+  })
+})
