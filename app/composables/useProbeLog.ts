@@ -1,6 +1,7 @@
 import { useIntervalFn } from '@vueuse/core'
 import { HOUR_MS, MINUTE_MS } from '@lactofer/core'
 import { nowMoment, nowMs } from '~/clock/clock'
+import { leadership } from './leadership'
 import { newLotId, useBook } from '~/stores/book'
 import { useInstruments } from '~/stores/instruments'
 import { usePreferences } from '~/stores/preferences'
@@ -14,43 +15,13 @@ const MOVED_C = 1.5
 const LEAST_MS = 10 * MINUTE_MS
 const LOOK_MS = 5000
 
-/** A window that leads by a note says so this often at least, or another one takes over. */
-const NOTE_HOLDS_MS = 4 * LOOK_MS
-
-/**
- * Whether this window is the one of several that writes. By a lock; where a page is not served securely there are
- * none (plain http on a local network), and a note in the browser's storage stands in for it.
- */
-function leadership(name: string): () => boolean {
-  if ('locks' in navigator) {
-    let leads = false
-    void navigator.locks.request(name, () => {
-      leads = true
-      // Held until this window closes.
-      return new Promise<void>(() => undefined)
-    })
-    return () => leads
-  }
-  const self = newLotId()
-  return () => {
-    try {
-      const [holder, sinceMs] = (localStorage.getItem(name) ?? '').split(' ')
-      if (holder && holder !== self && nowMs() - Number(sinceMs) < NOTE_HOLDS_MS) return false
-      localStorage.setItem(name, `${self} ${nowMs()}`)
-    } catch {
-      // Without storage nobody can be asked; this window writes.
-    }
-    return true
-  }
-}
-
 /** Probes that were given a lot log to it on their own, while Lactofer is open; of several open windows one writes. */
 export function useProbeLog(): void {
   const book = useBook()
   const instruments = useInstruments()
   const preferences = usePreferences()
   let writing = false
-  const leads = leadership('lactofer-probes')
+  const leads = leadership('lactofer-probes', newLotId())
   useIntervalFn(async () => {
     if (!leads() || writing || !instruments.connected || !book.ready) return
     for (const probe of instruments.state?.probes ?? []) {

@@ -134,6 +134,9 @@ test('salted wrong: what to put in, whether it fits, and the log afterwards', as
   await field(dialog, 'Salt measured').fill('3')
   // 1 404 g from 3 to 3.85 %: 1 404 × 0.85 / 96.15 = 12.4 g.
   await expect(dialog.locator('[data-remedy="salt"]')).toContainText('12.4 g of salt')
+  // Remembering starts with what was planned.
+  await pick(page, 'What you know', 'I remember the grams')
+  await expect(field(dialog, 'Salt that went in')).toHaveValue(/^5\d(\.\d+)?$/)
   await pick(page, 'What you know', 'I remember the spoons')
   await field(dialog, 'Spoons').fill('2')
   await pick(page, 'Which salt', 'another salt')
@@ -261,9 +264,29 @@ test('a label opens its lot: by the camera where the browser reads codes, by the
     const canvas = document.createElement('canvas')
     const pen = canvas.getContext('2d')
     setInterval(() => pen?.fillRect(0, 0, Math.random() * 90, 90), 40)
-    navigator.mediaDevices.getUserMedia = () => Promise.resolve(canvas.captureStream(20))
+    const asked: { give: () => void; stream: MediaStream }[] = []
+    Object.assign(globalThis, { asked })
+    navigator.mediaDevices.getUserMedia = () =>
+      new Promise((resolve) => {
+        const stream = canvas.captureStream(20)
+        asked.push({ stream, give: () => resolve(stream) })
+        if (asked.length > 1) resolve(stream)
+      })
   }, href)
   await page.reload()
+  await scan()
+  // Asked for, and given only after the scan was cancelled: it does not stay on.
+  await page.waitForFunction(() => (globalThis as unknown as { asked: unknown[] }).asked.length === 1)
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('dialog', { name: 'Open a lot by its label' })).toBeHidden()
+  await page.evaluate(() => {
+    const { asked } = globalThis as unknown as { asked: { give: () => void }[] }
+    asked[0]!.give()
+  })
+  await page.waitForFunction(() => {
+    const { asked } = globalThis as unknown as { asked: { stream: MediaStream }[] }
+    return asked[0]!.stream.getTracks().every((track) => track.readyState === 'ended')
+  })
   await scan()
   await expect(page.getByRole('heading', { level: 1, name: 'Scotch bonnet and mango' })).toBeVisible({
     timeout: 20_000,
