@@ -80,8 +80,11 @@ export interface FermentForecast extends Course {
   learned: Learned
 }
 
-/** Bands are drawn so much wider than the members spread: models are too sure of themselves. Judgement. */
-const WIDER = 1.2
+/**
+ * Bands are drawn so much wider than the members spread: models are too sure of themselves, of how low it will go
+ * most of all. Judgement.
+ */
+const WIDER = { down: 1.3, up: 1.2 } as const
 
 /** Hours of a forecast: every 4 to day 10, every 12 to day 30, every 24 after. @param days 1 to 1 100. */
 export function forecastHours(days: number): Float64Array {
@@ -130,9 +133,9 @@ class Runs {
     for (let step = 0; step < hours.length; step++) {
       for (let member = 0; member < members; member++) values[member] = all[member * width + step * COLUMNS + column]!
       const [low = 0, typical = 0, high = 0] = quantiles(values, [0.05, 0.5, 0.95])
-      band.low.push(Math.max(0, typical - WIDER * (typical - low)))
+      band.low.push(Math.max(0, typical - WIDER.down * (typical - low)))
       band.typical.push(typical)
-      band.high.push(typical + WIDER * (high - typical))
+      band.high.push(typical + WIDER.up * (high - typical))
     }
     return band
   }
