@@ -10,6 +10,7 @@ import {
   drawMembers,
   forecastFerment,
   forecastHours,
+  LATE,
   memberOf,
   runMember,
   structureOf,
@@ -34,6 +35,8 @@ const batch = {
 }
 const temperature = { points: [{ hour: 0, tempC: TEMP_C }] }
 const z = drawMembers(MEMBERS, 1)
+// The loop in C knows no late start.
+for (let one = 0; one < MEMBERS; one++) z[one * DRAWS + LATE] = 0
 const hours = forecastHours(60)
 const width = hours.length * COLUMNS
 const out = new Float64Array(MEMBERS * width)

@@ -26,8 +26,14 @@ const MUTANTS = [
   [
     'the late end is the likely one',
     `${J}/passing.ts`,
-    'late: inside(this.crossing?.lateMs',
-    'late: inside(this.crossing?.likelyMs',
+    'late: inside(afterMs, this.crossing?.lateMs',
+    'late: inside(afterMs, this.crossing?.likelyMs',
+  ],
+  [
+    'most likely passed before a reading above the line',
+    `${J}/passing.ts`,
+    'inside(this.aboveMs, this.crossing.likelyMs)',
+    'inside(this.of.begin.atMs, this.crossing.likelyMs)',
   ],
   [
     'what is put in forgives all that was spent',
@@ -92,13 +98,8 @@ const MUTANTS = [
   ['ready without a day between', `${J}/fermenting.ts`, 'one.atMs <= now.atMs - DAY_MS', 'one.atMs < now.atMs'],
   ['ready without acid of its own', `${J}/fermenting.ts`, 'if (!fermented(history, now, atMs))', 'if (false)'],
   ['put in since, and nobody asks', `${J}/fermenting.ts`, 'return readSince ? []', 'return true ? []'],
-  ['weak salt from one percent', `${J}/fermenting.ts`, 'usual: 2, strongStarter', 'usual: 1, strongStarter'],
-  [
-    'a rise unseen',
-    `${J}/fermenting.ts`,
-    'last.ph - lowest > Math.max(RISE, RISE_SD * last.sd)',
-    'last.ph - lowest > 9',
-  ],
+  ['weak salt from one percent', 'core/src/salt/least.ts', 'usual: 2, strongStarter', 'usual: 1, strongStarter'],
+  ['a rise unseen', `${J}/fermenting.ts`, 'last.ph - lowest > riseAsks(last.sd)', 'last.ph - lowest > 9'],
   [
     'time over and unread is on its way',
     `${J}/fermenting.ts`,

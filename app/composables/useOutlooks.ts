@@ -46,10 +46,10 @@ export function useOutlooks(book: Ref<Book>, all: Ref<Lot[]>, nowMs: Ref<number>
   const outlooks = shallowRef<ReadonlyMap<string, Outlook>>(new Map())
   const found = new Map<string, { key: string; answer: ForecastAnswer }>()
   let turn = 0
-  // Answers of an earlier visit; without them all is worked out anew.
-  const remembered = eachForecast(({ lotId, key, answer }) =>
-    found.set(lotId, { key, answer: answer as ForecastAnswer }),
-  )
+  // Answers of an earlier visit, of this model; without them all is worked out anew.
+  const remembered = eachForecast(({ lotId, key, answer }) => {
+    if (key.startsWith(`[${FORECAST_VERSION},`)) found.set(lotId, { key, answer: answer as ForecastAnswer })
+  })
 
   const show = () => {
     outlooks.value = new Map(

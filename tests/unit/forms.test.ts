@@ -17,7 +17,6 @@ import {
   freshBench,
   freshPart,
   freshSauce,
-  massesOfTrial,
   mixSetOf,
   partForLog,
   partsForLog,
@@ -28,6 +27,8 @@ import {
   type PartForm,
   type SauceForm,
 } from '~/components/blend/blendForm'
+import { lessonOf } from '~/components/blend/lesson'
+import { massesOfTrial } from '~/components/blend/trialParts'
 import { adviceWords, missedWords } from '~/components/blend/limitWords'
 import { headline, judge, RULERS, spread } from '~/components/measure/rulers'
 import { colourOf, formOfRecipe, freshPlan, planResults, recipePlanOf, type PlanForm } from '~/components/plan/planForm'
@@ -247,5 +248,19 @@ describe('a chosen trial', () => {
       ),
     ).toEqual([30, 60, 2.5, 7.5])
     expect(massesOfTrial([part('a', null, 'raw')], held)).toEqual([30])
+  })
+
+  it('teaches of raw and roasted of one thing as of one', () => {
+    const tomato = (massG: number) => ofMaterial(materialById('tomato')!, massG)
+    const vinegar = {
+      name: 'Vinegar',
+      of: 'white-vinegar',
+      composition: ofMaterial(materialById('white-vinegar')!, 20),
+    }
+    const whole = { name: 'Tomato', of: 'tomato', composition: tomato(80) }
+    const [raw, roasted] = [30, 50].map((massG) => ({ ...whole, composition: tomato(massG) }))
+    const told = lessonOf(whole, [whole, vinegar], 3.6, 0.05)
+    expect(told.sentence).toMatch(/times the acid/)
+    expect(lessonOf(raw!, [raw!, roasted!, vinegar], 3.6, 0.05)).toEqual(told)
   })
 })

@@ -76,7 +76,8 @@ const actual = computed(() =>
   poured
     .map(({ key, name, composition }, index) => {
       const massG = weighed.value[key] ?? planned.value?.trial?.massesG[index] ?? 0
-      return { key, name, massG, composition: ofMass(composition, massG) }
+      const { lotId, materialId } = formPart(key) ?? {}
+      return { key, name, massG, of: lotId ?? materialId, composition: ofMass(composition, massG) }
     })
     .filter(({ massG }) => massG > 0),
 )
@@ -97,8 +98,8 @@ watch(
 /** What the reading would teach, told before it is recorded. */
 const lesson = computed(() => {
   if (ph.value === null || !unknown.value) return null
-  const others = actual.value.filter((one) => one !== unknown.value).map(({ composition }) => composition)
-  return lessonOf(unknown.value, others, ph.value, phSdOf(instrument.value ?? instrumentOf(using.value), book.nowMs))
+  const used = instrument.value ?? instrumentOf(using.value)
+  return lessonOf(unknown.value, actual.value, ph.value, phSdOf(used, book.nowMs))
 })
 /** A reading well outside its band is told: safety goes by what was read. */
 const unexpected = computed(() => {

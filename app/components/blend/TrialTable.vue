@@ -3,7 +3,8 @@ import { computed } from 'vue'
 import { ElMessage } from 'element-plus'
 import { forecastBlend, formatNumber, tasteWords, type EntryOf } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
-import { massesOfTrial, scaleParts, setMasses, totalOf, type SauceForm } from './blendForm'
+import { scaleParts, setMasses, totalOf, type SauceForm } from './blendForm'
+import { massesOfTrial } from './trialParts'
 import { bandWords } from './limitWords'
 import { useRecorder } from '~/composables/useRecorder'
 import { useBook } from '~/stores/book'
@@ -16,9 +17,11 @@ const { busy, record } = useRecorder('The trial is still here; try again.')
 
 const sumG = (parts: EntryOf<'trial'>['parts']) => parts.reduce((sum, { massG }) => sum + massG, 0)
 /** Everything that any trial held, in the order of the pot. */
-const names = computed(() => [...new Set(trials.flatMap((trial) => trial.parts.map(({ name }) => name)))])
+const nameOf = ({ name, preparation }: EntryOf<'trial'>['parts'][number]) =>
+  preparation ? `${name}, ${preparation}` : name
+const names = computed(() => [...new Set(trials.flatMap((trial) => trial.parts.map(nameOf)))])
 const shareIn = ({ parts }: EntryOf<'trial'>, name: string) =>
-  (100 * sumG(parts.filter((part) => part.name === name))) / sumG(parts)
+  (100 * sumG(parts.filter((part) => nameOf(part) === name))) / sumG(parts)
 /** What the bench says now of what stood in a trial. */
 const nowOf = (trial: EntryOf<'trial'>) =>
   forecastBlend(trial.parts.flatMap((part) => book.part(part, sauce.value.id) ?? [])).ph

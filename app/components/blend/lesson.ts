@@ -1,13 +1,26 @@
-import { acidFromTrial, formatNumber, InvalidInput, learnAcid, othersSd, type Composition } from '@lactofer/core'
+import { acidFromTrial, formatNumber, InvalidInput, learnAcid, mix, othersSd, type Composition } from '@lactofer/core'
 
-/** What a trial's pH would teach of one part, in words; or why it teaches nothing. @param spread of the reading. */
+/** A part of a trial as it was weighed; `of` says what it is a part of, raw or roasted. */
+interface WeighedPart {
+  name: string
+  of: string | undefined
+  composition: Composition
+}
+
+/**
+ * What a trial's pH would teach of one of its parts, in words; or why it teaches nothing. The same thing raw and
+ * roasted is one unknown. @param spread of the reading.
+ */
 export function lessonOf(
-  { name, composition }: { name: string; composition: Composition },
-  others: readonly Composition[],
+  { name, of }: WeighedPart,
+  parts: readonly WeighedPart[],
   ph: number,
   spread: number,
 ): { problem: string; sentence: string } {
+  const compositions = (alike: boolean) =>
+    parts.filter((part) => (part.of === of) === alike).map((part) => part.composition)
   try {
+    const [composition, others] = [mix(compositions(true)), compositions(false)]
     const found = acidFromTrial(composition, others, ph, spread, othersSd(composition, others))
     const after = learnAcid(composition.acidSpread, [found])
     const before = formatNumber(100 * composition.acidSpread)

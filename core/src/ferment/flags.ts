@@ -28,8 +28,9 @@ const RESIDUAL = 2
 
 /** The flags of what readings taught. @param targetPh what the batch is to reach. */
 export function flagsOf(learned: Learned, targetPh: number): Flag[] {
-  const { place, residual, rise, quiet, newestPh } = learned
-  if (!place) return []
+  const { quiet, newest } = learned
+  if (!newest) return []
+  const { place, residual } = newest
   const standsAbove = (ph: number) => chanceOf(learned, (way) => way.kind === 'standstill' && way.floorPh > ph)
   const yeast = chanceOf(learned, ({ kind }) => kind === 'yeast')
   const film = chanceOf(learned, ({ kind }) => kind === 'film')
@@ -42,13 +43,13 @@ export function flagsOf(learned: Learned, targetPh: number): Flag[] {
     place.all > BEYOND ? place.all : 0,
     Math.abs(residual) > RESIDUAL ? studentBelow(Math.abs(residual)) : 0,
   )
-  const found: [FlagCode, chance: number, stands: boolean][] = [
+  const found: [FlagCode, chance: number, holds: boolean][] = [
     ['distrust', distrust, distrust > 0],
-    ['film', film, film > LIKELY || rise.ph > riseAsks(rise.sd)],
+    ['film', film, film > LIKELY || newest.rise > riseAsks(newest.sd)],
     ['dead', quiet, quiet > LIKELY],
     ['yeast', yeast, yeast > LIKELY],
-    ['standing still', stands, stands > STANDS && (newestPh ?? 0) > targetPh],
+    ['standing still', stands, stands > STANDS && newest.ph > targetPh],
     ['behind', place.living, place.living > BEHIND],
   ]
-  return found.filter(([, , stands]) => stands).map(([code, chance]) => ({ code, chance }))
+  return found.filter(([, , holds]) => holds).map(([code, chance]) => ({ code, chance }))
 }

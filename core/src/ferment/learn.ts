@@ -20,13 +20,17 @@ export interface Learned extends Ensemble {
   chances: readonly WeighedWay[]
   /** Dead, or not begun by the newest reading. */
   quiet: number
-  /** Where the newest reading lies in what was to be expected before it, 0 to 1: of living ones, and of all. */
-  place: { living: number; all: number } | null
-  newestPh: number | null
-  /** The newest reading less what is now expected, in its own standard deviations. */
+  newest: Newest | null
+}
+
+/** What the newest reading says. */
+export interface Newest extends Pick<PhReading, 'ph' | 'sd'> {
+  /** Where it lies in what was to be expected before it, 0 to 1: of living ones, and of all. */
+  place: { living: number; all: number }
+  /** It less what is now expected, in its own standard deviations. */
   residual: number
-  /** The newest reading less the lowest of its kind before it, and its meter's deviation. */
-  rise: { ph: number; sd: number }
+  /** It less the lowest of its kind before it, pH. */
+  rise: number
 }
 
 /** How likely it goes a way that something holds of. */
@@ -68,7 +72,7 @@ function unread(z: Float64Array, seed: number): Learned {
   )
   return {
     ...drawn(z, prior, ways, seed),
-    ...{ chances: ways, quiet: WAY_SHARE.dead, place: null, newestPh: null, residual: 0, rise: { ph: 0, sd: 0 } },
+    ...{ chances: ways, quiet: WAY_SHARE.dead, newest: null },
   }
 }
 
@@ -159,7 +163,11 @@ export function learn(
   return {
     ...drawn(fitting, shares, ways, seed + 30),
     chances: byWay(shares, ways),
-    ...{ quiet, place, newestPh: newest.ph, residual: (newest.ph - mean) / spreadOf(newest) },
-    rise: { ph: alike.length ? newest.ph - lowest : 0, sd: newest.sd },
+    quiet,
+    newest: {
+      ...{ ph: newest.ph, sd: newest.sd, place },
+      residual: (newest.ph - mean) / spreadOf(newest),
+      rise: alike.length ? newest.ph - lowest : 0,
+    },
   }
 }

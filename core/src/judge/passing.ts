@@ -103,6 +103,8 @@ class Follower {
   crossing: Crossing | null
   private lastUnderMs: number | null
   private notUnderMs: number
+  /** The last reading above the line by its value, before it passed. */
+  private aboveMs: number
   private runFromMs: number | null = null
   private proves = prover()
   /** What was spent between its passing and something that was put in does not count. */
@@ -113,7 +115,7 @@ class Follower {
     this.crossing = crossing
     this.passed = begin.under ? { afterMs: begin.atMs, byMs: begin.atMs } : null
     this.lastUnderMs = begin.under ? begin.atMs : null
-    this.notUnderMs = begin.atMs
+    this.notUnderMs = this.aboveMs = begin.atMs
   }
 
   /** Share spent until a moment, had it not passed. */
@@ -126,9 +128,10 @@ class Follower {
     // It stood under from the beginning: what was spent before is told of what it was made of.
     if (this.of.begin.under && byMs === this.of.begin.atMs) return { likely: 0, late: 0 }
     const inside = (fromMs: number, ms: number) => this.since(Math.min(byMs, Math.max(fromMs, ms)))
-    // The forecast was told of every reading: most likely it passed when it says. The late end is held to the readings.
+    // Most likely it passed when the forecast says, but never before a reading above the line: a forecast may be of
+    // fewer readings. The late end is held to what was not clearly under.
     return {
-      likely: this.crossing ? inside(this.of.begin.atMs, this.crossing.likelyMs) : this.since(afterMs),
+      likely: this.crossing ? inside(this.aboveMs, this.crossing.likelyMs) : this.since(afterMs),
       late: inside(afterMs, this.crossing?.lateMs ?? byMs),
     }
   }
@@ -157,6 +160,7 @@ class Follower {
     this.newest = sample
     if (this.passed && lowerEnd(sample) > PH_LINE + SLACK) this.passed = null
     const high = sample.ph > PH_LINE
+    if (high && !this.passed) this.aboveMs = sample.atMs
     const spent = high ? this.spentSinceUnder(sample.atMs) : 0
     if (high && !this.over && spent >= this.of.limit) this.over = { sample, spent }
     this.above = this.passed && high ? sample : null

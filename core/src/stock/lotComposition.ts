@@ -253,13 +253,18 @@ function unlessInvalid(work: () => AcidFactor): AcidFactor | null {
 function trialTeaches(book: Book, trial: EntryOf<'trial'>, path: readonly string[]): AcidFactor | null {
   const { ph, parts, instrument } = trial
   const thenMs = Date.parse(trial.at)
-  const unknown = parts.find((part) => (part.lotId ?? part.materialId) === trial.unknown)
-  if (ph === undefined || !unknown) return null
-  const whole = unknown.lotId ? unlearned(book, unknown.lotId, thenMs, path) : partComposition(book, unknown)
-  const others = parts.filter((part) => part !== unknown).map((part) => partComposition(book, part, thenMs, path))
+  // The same thing raw and roasted is one unknown.
+  const isUnknown = (part: (typeof parts)[number]) => (part.lotId ?? part.materialId) === trial.unknown
+  const unknown = parts.filter(isUnknown).map((part) => {
+    const whole = part.lotId ? unlearned(book, part.lotId, thenMs, path) : partComposition(book, part)
+    return whole && ofMass(whole, part.massG)
+  })
+  const others = parts.filter((part) => !isUnknown(part)).map((part) => partComposition(book, part, thenMs, path))
   const rest = others.filter((part) => part !== null)
-  if (!whole || rest.length < others.length) return null
-  const component = ofMass(whole, unknown.massG)
+  const alike = unknown.filter((part) => part !== null)
+  if (ph === undefined || alike.length === 0 || alike.length < unknown.length || rest.length < others.length)
+    return null
+  const component = mix(alike)
   return unlessInvalid(() => acidFromTrial(component, rest, ph, phSdOf(instrument, thenMs), othersSd(component, rest)))
 }
 

@@ -307,7 +307,7 @@ describe('learning from readings', () => {
     expect(after([[3, 4.95]]).crossing.blended.lateH).toBe(Infinity)
   })
 
-  it('the band holds batches that are not of its making, standing ones are flagged (a few here; 100 of each by scripts/coverage.ts, whose table stands in docs/checks.md)', () => {
+  it('the band holds batches that are not of its making, standing ones are flagged (a few here; many of each by `npm run bands`, whose table stands in docs/checks.md)', () => {
     const count = 4
     const held = { day7: 0, day14: 0 }
     const kinds = ['model', 'another curve', 'stuck at 3.9', 'stuck at 4.3', 'late start', 'pieces x3'] as const

@@ -139,6 +139,7 @@ function column(
   let told = foreseen
   let forgiven = 0
   let lastNotClear = beginHour
+  let lastAbove = beginHour
   let lastClear: Hour | null = beginsUnder ? beginHour : null
   let rowFrom: Hour | null = null
   let strips: Hour | null = null
@@ -151,7 +152,7 @@ function column(
   const clamp = (hour: Hour, p: { after: Hour; by: Hour }) => Math.max(p.after, Math.min(p.by, hour))
   const lateOf = (p: { after: Hour; by: Hour; given: boolean }) => (p.given ? 0 : share(clamp(told?.late ?? p.by, p)))
   const likelyOf = (p: { after: Hour; by: Hour; given: boolean }) =>
-    p.given ? 0 : share(told ? clamp(told.likely, { after: beginHour, by: p.by }) : p.after)
+    p.given ? 0 : share(told ? clamp(told.likely, { after: lastAbove, by: p.by }) : p.after)
   const events = [
     ...readings.map((r) => ({ hour: r.hour, reading: r as Reading | null })),
     ...putIn.map((hour) => ({ hour, reading: null })),
@@ -173,6 +174,7 @@ function column(
     }
     newest = r
     if (passed && low(r) > 4.6 + near) passed = null
+    if (!passed && r.ph! > 4.6) lastAbove = hour
     if (r.ph! > 4.6) {
       const e = passed && lastClear !== null ? spent(hour) - spent(lastClear) : share(hour)
       if (Math.abs(e - limit) < 1e-4) nearLimit = true
