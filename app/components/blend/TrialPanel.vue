@@ -47,6 +47,7 @@ const saltPct = ref<number | null>(null)
 const taste = ref<z.infer<typeof TasteSchema>>({})
 const note = ref('')
 const instrument = ref<Instrument>()
+const meter = computed(() => instrument.value ?? instrumentOf(using.value))
 const unknownKey = ref('')
 const problem = ref('')
 
@@ -90,16 +91,12 @@ const unknown = computed(
 )
 watch(
   () => sauce.value.id,
-  () => {
-    weighed.value = {}
-    ph.value = null
-  },
+  () => ([weighed.value, ph.value] = [{}, null]),
 )
 /** What the reading would teach, told before it is recorded. */
 const lesson = computed(() => {
   if (ph.value === null || !unknown.value) return null
-  const used = instrument.value ?? instrumentOf(using.value)
-  return lessonOf(unknown.value, actual.value, ph.value, phSdOf(used, book.nowMs))
+  return lessonOf(unknown.value, actual.value, ph.value, phSdOf(meter.value, book.nowMs))
 })
 /** A reading well outside its band is told: safety goes by what was read. */
 const unexpected = computed(() => {
@@ -135,7 +132,7 @@ async function keep(event: Event) {
     ...(before.value.ph && { predictedPh: before.value.ph }),
     ...(ph.value !== null && {
       ph: ph.value,
-      instrument: instrument.value ?? instrumentOf(using.value),
+      instrument: meter.value,
       ...(unknownId && { unknown: unknownId }),
     }),
     ...(saltPct.value !== null && { saltPct: saltPct.value }),

@@ -87,6 +87,22 @@ const crossing = (likelyH: number, lateH: number): Outlook => ({
   crossing: { liquid: { likelyH, lateH }, blended: { likelyH, lateH } },
 })
 
+it('most likely it passed when the forecast says, but never before a reading above the line; and only proof is later', () => {
+  const log = notebook()
+  const lotId = log.mash()
+  // Half a day over 4.6 at 4.4 days, 21 °C; its time was over at 4.
+  for (const [onDay, ph] of [
+    [2, 5.1],
+    [3.9, 4.65],
+    [4.6, 4.4],
+  ] as const)
+    read(log, lotId, onDay, { ph, tempC: 21, instrument: bench(onDay) })
+  const spentBy = (likelyH: number) => stands(log, lotId, 5, crossing(likelyH, 110)).clock!.spent
+  expect(spentBy(24), 'not before the reading of day 3.9').toBeCloseTo(spentBy(3.9 * 24), 6)
+  expect(spentBy(24)).toBeLessThan(spentBy(4.3 * 24))
+  expect(spentBy(400), 'no later than its proof').toBeCloseTo(spentBy(4.6 * 24), 6)
+})
+
 describe('temperature has one history', () => {
   it('a jar a week on the counter, then in the fridge with no temperature read, is not judged as if it had been cold, nor as if it were warm still', () => {
     const log = notebook()

@@ -172,7 +172,9 @@ export function drawLife(seed: number): { life: Life; recipe: number } {
   const start = 5.2
   const foretold = next() < 0.8
   const told = (true_: number) => {
-    const likely = Number.isFinite(true_) ? true_ * (0.85 + 0.3 * next()) : between(next, 20, 200)
+    // A forecast may know fewer readings than the judge: then it is far off.
+    const off = next() < 0.1 ? 0.3 : 0.85 + 0.3 * next()
+    const likely = Number.isFinite(true_) ? true_ * off : between(next, 20, 200)
     return { likely, late: likely * (1 + 0.8 * next()) }
   }
   const ferment: Ferment = {
