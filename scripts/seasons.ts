@@ -1,22 +1,23 @@
 // Hidden true batches under the advice of the application: `npm run seasons -- 40 [from] [kind,kind …]`.
 // Resumable: what was lived is kept in seasons.jsonl of the working folder and not lived again.
 import { appendFileSync, existsSync, readFileSync, writeFileSync } from 'node:fs'
-import { HIDDEN_KINDS, type HiddenKind } from '../core/src'
 import {
   isMisled,
   liveSeason,
   MAKERS,
+  SEASON_KINDS,
   SEASON_COLUMNS,
   seasonRow,
   type Maker,
   type Season,
+  type SeasonKind,
 } from '../core/test/truth/season'
 
 const KEPT = 'seasons.jsonl'
 const words = process.argv.slice(2).filter((word) => word !== '--')
 const [count = 40, from = 1] = words.filter((word) => /^\d+$/.test(word)).map(Number)
 const named = words.find((word) => !/^\d+$/.test(word))?.split(',')
-const kinds = HIDDEN_KINDS.filter((kind) => named === undefined || named.includes(kind))
+const kinds = SEASON_KINDS.filter((kind) => named === undefined || named.includes(kind))
 const makers = Object.keys(MAKERS) as Maker[]
 
 interface Kept extends Season {
@@ -33,7 +34,7 @@ const known = new Map<string, Kept>(
 )
 if (!existsSync(KEPT)) writeFileSync(KEPT, '')
 /** Wrong meters are tried on batches the model knows. */
-const fits = (kind: HiddenKind, maker: Maker) => !maker.startsWith('meter') || kind === 'model'
+const fits = (kind: SeasonKind, maker: Maker) => !maker.startsWith('meter') || kind === 'model'
 for (let seed = from; seed < from + count; seed++)
   for (const kind of kinds)
     for (const maker of makers.filter((one) => fits(kind, one))) {
@@ -47,7 +48,7 @@ for (let seed = from; seed < from + count; seed++)
 const lives = [...known.values()]
 const fair = lives.filter((life) => !isMisled(life))
 const rows = [
-  ...HIDDEN_KINDS.map((kind) =>
+  ...SEASON_KINDS.map((kind) =>
     seasonRow(
       kind,
       lives.filter((life) => life.kind === kind && !life.maker.startsWith('meter')),

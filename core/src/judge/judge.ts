@@ -4,9 +4,10 @@ import type { Book } from '../log/fold'
 import type { Lot } from '../log/lot'
 import { textsIn } from '../log/newer'
 import { temperatureAtMs } from '../stock/temperature'
-import { fermentReasons, timeReasons } from './fermenting'
+import { fermentReasons, timeReasons, type Columns } from './fermenting'
 import { historyOf, type History } from './history'
-import { judgementOf, type Clock, type Foresight, type Judge, type Judgement } from './judgement'
+import { jarsApart, jarsRead, jarThatDecides, together, worstOf, type Jar } from './jars'
+import { judgementOf, type Clock, type Foresight, type Judge } from './judgement'
 import { inherited, type AskStand, type Stand } from './lineage'
 import { signReasons } from './openSigns'
 import type { Reason } from './reasons'
@@ -16,13 +17,6 @@ import { reckon, type Reckoned } from './reckon'
 const PRESSING = 0.7
 /** So many answers are kept: of a long log every lot at one moment. */
 const KEPT = 20_000
-
-/** Jars of a lot in several vessels, and which of them a pH was read in. */
-function jarsOf({ lot, acidity }: History, atMs: number): Judgement['jars'] {
-  if (lot.vessels.length < 2) return []
-  const read = new Set(acidity.filter((fact) => fact.atMs <= atMs).flatMap(({ marks }) => marks))
-  return lot.vessels.map(({ mark }) => ({ mark, read: read.has(mark) }))
-}
 
 /** All of it thrown away by the maker. */
 function thrownAway({ discarded }: Lot, atMs: number): Reason[] {
@@ -39,7 +33,7 @@ function newerAbout({ newer }: Book): ReadonlyMap<string, number> {
   return about
 }
 
-function clockOf({ temperature }: History, { columns: { liquid } }: Reckoned, atMs: number, dueMs: number): Clock {
+function clockOf({ temperature }: History, { liquid }: Columns, atMs: number, dueMs: number): Clock {
   return {
     spent: liquid.spent,
     dueMs,
@@ -50,53 +44,62 @@ function clockOf({ temperature }: History, { columns: { liquid } }: Reckoned, at
 }
 
 /** It passed, nobody knows when, and by the proof its time was over: a forecast would tell more. */
-const wants = ({ columns: { liquid, blended } }: Reckoned): boolean =>
+const wants = ({ liquid, blended }: Columns): boolean =>
   [liquid, blended].some(({ passed, guessed, lateSpent }) => passed !== null && guessed && lateSpent >= 1)
 
 /** Makes a judge of a book. @param foresee what is known of the forecast of a ferment. */
 export function judgeOf(book: Book, foresee: (lotId: string) => Foresight | undefined = () => undefined): Judge {
   const known = new Map<string, Stand | null>()
   const newer = newerAbout(book)
-  const ask: AskStand = (lotId, atMs, path) => {
-    const key = `${lotId} ${atMs}`
+  const ask: AskStand = (lotId, atMs, path, marks) => {
+    const key = `${lotId} ${atMs} ${marks?.join() ?? ''}`
     const found = known.get(key)
     if (found !== undefined) return found
     if (known.size > KEPT) known.clear()
     const lot = path.includes(lotId) ? undefined : book.lots.get(lotId)
-    const stand = lot ? stands(lot, atMs, [...path, lotId]) : null
+    const stand = lot ? stands(lot, atMs, [...path, lotId], marks) : null
     known.set(key, stand)
     return stand
   }
 
-  function stands(lot: Lot, atMs: number, path: readonly string[]): Stand | null {
+  function stands(lot: Lot, atMs: number, path: readonly string[], marks?: readonly string[]): Stand | null {
     const ferment = lot.made.kind === 'plan'
     if (ferment && !lot.packed) return null
     const history = historyOf(book, lot)
     const from = inherited(book, ask, lot, atMs, path)
     const byAcid = lot.made.kind !== 'plan' || styleById(lot.made.style).judgedBy === 'acid'
-    const reckoned = reckon(book, history, from, atMs, foresee)
-    const { columns, times, spentAt, foresight, elapsed } = reckoned
+    const read = ferment ? jarsRead(history, atMs, marks) : []
+    const unread = read.filter((jar) => !jar.read).map(({ mark }) => mark)
+    const jars = jarsApart(history, read)
+    const each = jars.map((jar): [Jar, Reckoned] => [jar, reckon(book, jar.history, from, atMs, foresee)])
+    const columns = worstOf(each.map(([, reckoned]) => reckoned.columns))
+    // Time, salt and the forecast are those of the whole lot.
+    const { times, spentAt, foresight, elapsed, ferment: oneFerment } = (each[0] as [Jar, Reckoned])[1]
     const tempC = temperatureAtMs(history.temperature, atMs) ?? 0
     const due = (limit: number, spent: number) => dueAt(atMs, limit - spent, tempC, times ?? 1)
-    const jars = ferment ? jarsOf(history, atMs) : []
-    const unread = jars.filter(({ read }) => !read).map(({ mark }) => mark)
     const reasons = [
       ...signReasons(history, atMs),
       ...from.reasons,
       ...thrownAway(lot, atMs),
       ...notUnderstood(newer.get(lot.id)),
       ...(byAcid
-        ? fermentReasons({ history, columns, atMs, times, tempC, due, foresight, ferment, elapsed, unread })
+        ? together(
+            each.map(([jar, reckoned]) => {
+              const of = { ...{ history: jar.history, columns: reckoned.columns, atMs, times, tempC, due, foresight } }
+              return fermentReasons({ ...of, ferment, elapsed, unread })
+            }),
+            jarThatDecides(each.map(([jar, reckoned]) => ({ mark: jar.mark, columns: reckoned.columns }))),
+          )
         : timeReasons(history, atMs)),
     ]
     const runs = byAcid && times !== null
-    const clock = runs && ferment ? clockOf(history, reckoned, atMs, due(1, columns.liquid.spent)) : null
+    const clock = runs && ferment ? clockOf(history, columns, atMs, due(1, columns.liquid.spent)) : null
     return {
       judgement: judgementOf(lot.id, atMs, reasons, {
-        ...{ clock, jars, wantsForesight: runs && wants(reckoned) },
+        ...{ clock, jars: read, wantsForesight: runs && wants(columns) },
         passed: !byAcid || columns.blended.passed !== null,
       }),
-      ...{ spentAt, history, ferment: reckoned.ferment },
+      ...{ spentAt, history, ferment: oneFerment },
       columns: byAcid && (times !== null || !ferment) ? columns : null,
     }
   }

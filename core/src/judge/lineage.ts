@@ -17,8 +17,9 @@ export interface Stand {
   ferment: Lot | null
 }
 
-/** Asks how a lot stood at a moment; `path` are the lots on the way here, so that no circle is run in. */
-export type AskStand = (lotId: string, atMs: number, path: readonly string[]) => Stand | null
+/** Asks how a lot stood at a moment; `path` are the lots on the way here, so that no circle is run in; `marks`
+ * the jars asked about, of a lot in several. */
+export type AskStand = (lotId: string, atMs: number, path: readonly string[], marks?: readonly string[]) => Stand | null
 
 /** The moment a flow left its lot: when the entry was, that made or added to the other. */
 const takenMs = (lot: Lot, flow: Flow): number =>
@@ -50,9 +51,7 @@ export const spentBy = ({ columns, spentAt }: Stand, ms: number): number =>
 
 /** Jars that were pressed although no pH was read in them. */
 const unreadIn = ({ made }: Lot, { jars }: Judgement): string[] =>
-  made.kind === 'press'
-    ? jars.filter(({ mark, read }) => !read && (made.marks?.includes(mark) ?? true)).map(({ mark }) => mark)
-    : []
+  made.kind === 'press' ? jars.filter(({ read }) => !read).map(({ mark }) => mark) : []
 
 /** Reasons of a source as it was taken, and what ended it afterwards: mould that was seen a day later was there. */
 function laterToo(book: Book, source: Lot, reasons: readonly Reason[]): Reason[] {
@@ -79,13 +78,14 @@ export function inherited(book: Book, ask: AskStand, lot: Lot, atMs: number, pat
   const found: Inherited = { reasons: [], source: null, under: true }
   for (const flow of lot.from) {
     const fromMs = takenMs(lot, flow)
-    const stand = fromMs > atMs ? null : ask(flow.lotId, fromMs, path)
+    const marks = lot.made.kind === 'press' ? lot.made.marks : undefined
+    const stand = fromMs > atMs ? null : ask(flow.lotId, fromMs, path, marks)
     const of = book.lots.get(flow.lotId)
     if (!stand || !of) continue
     const told = (reason: Reason) => found.reasons.push({ code: 'made of', facts: { code: of.code, of: reason } })
     for (const reason of laterToo(book, of, stand.judgement.reasons)) if (ruleFor(reason).goesOn) told(bottomOf(reason))
-    const marks = unreadIn(lot, stand.judgement)
-    if (marks.length) told({ code: 'pressed unread', facts: { marks } })
+    const unread = unreadIn(lot, stand.judgement)
+    if (unread.length) told({ code: 'pressed unread', facts: { marks: unread } })
     if (stand.columns && !stand.columns.blended.passed) found.under = false
     if (!found.source || spentBy(stand, fromMs) > spentBy(found.source, fromMs)) found.source = stand
   }

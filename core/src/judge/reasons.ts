@@ -53,6 +53,8 @@ export interface ReasonFacts {
   'newer entry': { count: number }
   /** Jars of one lot that no pH was read in. */
   'jars not read': { marks: readonly string[] }
+  /** One jar of several holds up the others, which stand under the line. */
+  'one jar decides': { mark: string }
   /** Jars that were pressed although no pH was read in them. */
   'pressed unread': { marks: readonly string[] }
   /** On its way. */
@@ -111,6 +113,7 @@ export const RULES: Record<Exclude<ReasonCode, 'made of'>, Rule> = {
   'pressed unread': { state: 'ask', make: 'stop', goesOn: true },
   'newer entry': { state: 'ask', make: 'ask', goesOn: true, sale: 'stop' },
   'jars not read': { state: 'ask', make: 'ask', goesOn: false },
+  'one jar decides': { state: 'ask', make: 'ask', goesOn: false },
   rose: { state: 'ask', make: 'ask', goesOn: false },
   'may carry film': { state: 'ask', make: 'ask', goesOn: false },
   'may be yeast': { state: 'ask', make: 'ask', goesOn: false },

@@ -27,6 +27,7 @@ export const HIDDEN_KINDS = [
   'dead',
   'yeast',
   'film',
+  'not covered',
   'pieces x2',
   'pieces x3',
   'pieces x6',
@@ -43,8 +44,8 @@ export interface HiddenBatch {
 /** Output step of the true course, h, and how far it goes, days. */
 const STEP_H = 2
 const DAYS = 60
-const FILM_FROM_H = 120
-const FILM_PER_H = 0.06 / 24
+/** Film: from when, h, and what it eats of the acid, pH an hour; sooner and more where pieces stand above the brine. */
+const FILM = { film: { fromH: 120, perH: 0.06 / 24 }, 'not covered': { fromH: 48, perH: 0.09 / 24 } } as const
 const LATE_H = 72
 /** Gas of a batch that yeast took, mmol/kg a day, from its second day on. */
 const YEAST_GAS = 24
@@ -142,7 +143,8 @@ export function hiddenBatch(kind: HiddenKind, believed: Scenario, seed: number):
       case 'another curve':
         return curve(hour)
       case 'film':
-        return model(hour) + FILM_PER_H * Math.max(0, hour - FILM_FROM_H)
+      case 'not covered':
+        return model(hour) + FILM[kind].perH * Math.max(0, hour - FILM[kind].fromH)
       default:
         return halt === null ? model(hour) : Math.max(model(hour), Math.min(halt, member.startPh))
     }

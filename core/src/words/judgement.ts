@@ -79,6 +79,8 @@ const SAYS: { [Code in ReasonCode]: (facts: ReasonFacts[Code], tell: Tell) => st
     `${count === 1 ? 'An entry' : `${count} entries`} of a newer version ${count === 1 ? 'speaks' : 'speak'} of it and cannot be read here. Update this device before anything of it is sold.`,
   'jars not read': ({ marks }) =>
     `No pH was read in jar ${marks.join(', ')}. Only jars that were read may go on; say which one a reading is of.`,
+  'one jar decides': ({ mark }) =>
+    `It is jar ${mark} that decides; what was read in the others stands under 4.6. Press, or throw away, jar by jar.`,
   'pressed unread': ({ marks }) => `Jar ${marks.join(', ')} was pressed, and no pH was read in it.`,
   'mostly cooked': ({ rawPct }) =>
     `Only ${formatNumber(rawPct)} % of its produce is raw and nothing starts it. Ask somebody who knows, and read it daily.`,
@@ -144,6 +146,7 @@ const RULE_SAYS: Record<ReasonCode, string> = {
     'What could raise the pH makes the last reading say nothing; until it is read the mixture is worked out.',
   'newer entry': 'What cannot be read may be what counts: mould seen on another device, say.',
   'jars not read': 'Jars of one lot differ.',
+  'one jar decides': 'Jars of one lot differ: each is followed by itself, and all of it stands as the worst.',
   'pressed unread': 'Jars of one lot differ: only those that were read go on.',
   'mostly cooked': 'Less than half of it raw, and no starter: it may not start.',
   'very salty': 'From 10 % salt in the water no clock runs, and nobody knows the rest.',

@@ -219,6 +219,30 @@ describe('pieces are not their liquid', () => {
     expect([stands(log, both, 9.1).make, stands(log, one, 9.1).make]).toEqual(['stop', 'pass'])
   })
 
+  it('of two jars one stays behind: what is read in the other never speaks for it, until it is thrown away by itself', () => {
+    const log = notebook()
+    const vessels = ['a', 'b'].map((mark) => ({ vesselId: 'jar-1000', mark, massG: 1040, hot: false }))
+    const lotId = log.mash(0, {}, { vessels })
+    for (const [onDay, mark, ph] of [
+      [2, 'a', 4.2],
+      [2.1, 'b', 5.3],
+      [7, 'a', 3.6],
+      [8.2, 'a', 3.6],
+    ] as const)
+      read(log, lotId, onDay, { ph, tempC: 21, marks: [mark], instrument: bench(onDay) })
+    expect(stands(log, lotId, 9)).toMatchObject({ state: 'act', make: 'stop', passed: false })
+    expect(stands(log, lotId, 9).codes).toEqual(expect.arrayContaining(['time over, not read', 'one jar decides']))
+    const good = log.press(lotId, 9, { marks: ['a'], inG: 500, baseG: 400, pulpG: 50 })
+    expect(stands(log, good, 9.1).make).toBe('pass')
+    read(log, lotId, 9.2, { ph: 4.9, tempC: 21, marks: ['b'], instrument: bench(9.2) })
+    read(log, lotId, 10, { ph: 3.6, tempC: 21, marks: ['a'], instrument: bench(10) })
+    // Nor one whose jar nobody noted.
+    read(log, lotId, 10.1, { ph: 3.6, tempC: 21, instrument: bench(10.1) })
+    expect(stands(log, lotId, 10.2)).toMatchObject({ state: 'discard', make: 'stop' })
+    log.write({ kind: 'discard', at: day(10.3), lotId, reason: 'It never passed.', marks: ['b'] } as Draft)
+    expect(stands(log, lotId, 10.4)).toMatchObject({ state: 'ready', make: 'pass' })
+  })
+
   it('a split jar and a lot weighed in otherwise keep the cut and the liquid they really have', () => {
     const log = notebook()
     const bowl = log.id()

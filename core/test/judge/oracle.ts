@@ -267,6 +267,7 @@ const STATE_OF: Record<string, [State, Make]> = {
   'half cooked': ['ask', 'ask'],
   slow: ['ask', 'ask'],
   'jars unread': ['ask', 'ask'],
+  'one jar': ['ask', 'ask'],
   'on its way above': ['working', 'stop'],
   'on its way': ['working', 'ask'],
   ready: ['ready', 'pass'],
@@ -310,8 +311,37 @@ function columnsOf(f: Ferment, now: Hour) {
   return { blended, liquid, spent, whole, readings }
 }
 
-/** The ferment at an hour. */
-export function judgeFerment(f: Ferment, now: Hour): Verdict {
+/** Each jar that was read by its mark, as if it stood alone; all of it where none was. */
+function jarsAlone(f: Ferment, now: Hour, marks = f.jars): Ferment[] {
+  const read = f.readings.filter((r) => r.ph !== null)
+  const named = marks.filter((mark) => read.some((r) => r.hour <= now && r.marks.includes(mark)))
+  if (f.jars.length < 2 || named.length === 0) return [f]
+  return named.map((mark) => ({
+    ...f,
+    readings: f.readings.map((r) => {
+      const speaks = r.ph !== null && (r.marks.length ? r.marks.includes(mark) : r.ph > 4.6)
+      // What was read of the room with it was read all the same.
+      return speaks ? r : { ...r, ph: null }
+    }),
+  }))
+}
+
+/** The ferment at an hour: every jar by itself, what holds in one holds for all. */
+export function judgeFerment(f: Ferment, now: Hour, marks = f.jars): Verdict {
+  const each = jarsAlone(f, now, marks).map((jar) => judgeJar(jar, now))
+  const rules = each.flatMap((jar) => jar.rules)
+  if (f.jars.length > 1 && each.some((jar) => jar.passed)) {
+    const read = new Set(f.readings.filter((r) => r.ph !== null && r.hour <= now).flatMap((r) => r.marks))
+    if (marks.some((mark) => !read.has(mark))) rules.push('jars unread')
+    if (each.some((jar) => !jar.passed)) rules.push('one jar')
+  }
+  return verdict(
+    rules,
+    each.some((jar) => jar.hair),
+  )
+}
+
+function judgeJar(f: Ferment, now: Hour) {
   const { blended, liquid, spent, whole, readings } = columnsOf(f, now)
   const times = timesOf(f, now)
   const rules = signRules(f.looks, f.readings, now)
@@ -351,12 +381,9 @@ export function judgeFerment(f: Ferment, now: Hour): Verdict {
   startRules(f, now, liquid, rules)
   const sour = liquid.newest
   if (times !== null && sour && sour.ph! > 4.2 && shareSpent(f, now, times) > 2) rules.push('slow')
-  if (f.jars.length > 1 && blended.passed) {
-    const read = new Set(readings.filter((r) => r.hour <= now).flatMap((r) => r.marks))
-    if (f.jars.some((mark) => !read.has(mark))) rules.push('jars unread')
-  }
   if (blended.passed) rules.push(...readyRules(f, now, whole, raisedAt))
-  return verdict(rules, liquid.nearLimit || blended.nearLimit || hairs(f, now, spent, times))
+  const hair = liquid.nearLimit || blended.nearLimit || hairs(f, now, spent, times)
+  return { rules, passed: blended.passed, hair }
 }
 
 /** Within a hair of one of the other lines of time. */
@@ -410,8 +437,8 @@ const GOES_ON = [
 ]
 
 /** What goes on from a ferment to what was taken of it at an hour; mould seen and all thrown away later count too. */
-function carried(f: Ferment, hour: Hour): string[] {
-  const then = judgeFerment(f, hour).rules.filter((rule) => GOES_ON.includes(rule))
+function carried(f: Ferment, hour: Hour, marks = f.jars): string[] {
+  const then = judgeFerment(f, hour, marks).rules.filter((rule) => GOES_ON.includes(rule))
   const later = [
     ...(f.discardedHour !== null ? ['thrown away'] : []),
     ...signRules(f.looks, f.readings, Infinity).filter((rule) => rule === 'bad sign'),
@@ -426,8 +453,13 @@ interface Source {
   on: (hour: Hour) => number
   begin: Hour
 }
-function fermentSource(f: Ferment, hour: Hour): Source {
-  const { blended, spent } = columnsOf(f, hour)
+function fermentSource(f: Ferment, hour: Hour, marks = f.jars): Source {
+  const { spent } = columnsOf(f, hour)
+  const badness = ({ over, aboveAgain, passed, late }: Column) =>
+    (over ? 3000 : aboveAgain ? 2000 : passed ? 0 : 1000) + late
+  const [blended] = jarsAlone(f, hour, marks)
+    .map((jar) => columnsOf(jar, hour).blended)
+    .sort((a, b) => badness(b) - badness(a)) as [Column]
   const salty = timesOf(f, hour) === null
   const passed = blended.passed || salty
   return { passed, before: salty ? 0 : blended.passed ? blended.late : spent(hour), on: spent, begin: 0 }
@@ -454,8 +486,8 @@ function columnAfter(
 }
 
 function baseColumn(life: Life, now: Hour) {
-  const { hour, readings } = life.base as Base
-  const source = fermentSource(life.ferment, hour)
+  const { hour, readings, marks } = life.base as Base
+  const source = fermentSource(life.ferment, hour, marks ?? life.ferment.jars)
   return columnAfter(source, hour, source.passed, readings, life.ferment.foreseen?.blended ?? null, now)
 }
 
@@ -464,10 +496,11 @@ export function judgeBase(life: Life, now: Hour): Verdict {
   const base = life.base as Base
   const { column: c } = baseColumn(life, now)
   const rules: string[] = []
-  rules.push(...carried(life.ferment, base.hour))
+  const marks = base.marks ?? life.ferment.jars
+  rules.push(...carried(life.ferment, base.hour, marks))
   if (unreadPressed(life.ferment, base)) rules.push('of pressed unread')
   rules.push(...ownRules(c))
-  return verdict(rules, c.nearLimit || judgeFerment(life.ferment, base.hour).hair)
+  return verdict(rules, c.nearLimit || judgeFerment(life.ferment, base.hour, marks).hair)
 }
 
 function unreadPressed(f: Ferment, base: Base): boolean {

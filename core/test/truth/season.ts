@@ -5,6 +5,7 @@ import {
   fermentCaseOf,
   forecastFerment,
   hiddenBatch,
+  HIDDEN_KINDS,
   judgeOf,
   leastSaltPct,
   mayRelease,
@@ -58,9 +59,16 @@ const PACKED = {
   }),
 }
 
+/** What is lived: one true batch, or a lot in two jars of which the second is another. */
+export const SEASON_KINDS = [...HIDDEN_KINDS, 'jars differ'] as const
+export type SeasonKind = (typeof SEASON_KINDS)[number]
+
+/** What the second jar of a lot whose jars differ may be. */
+const OTHER_JAR: readonly HiddenKind[] = ['stalled at 4.8', 'salt x1.6', 'late start', 'growth x0.7']
+
 /** How one life went. */
 export interface Season {
-  kind: HiddenKind
+  kind: SeasonKind
   maker: Maker
   ended: 'pressed' | 'discarded' | 'asked for ever'
   released: boolean
@@ -75,6 +83,9 @@ export interface Season {
   said: string
 }
 
+/** What nobody would call sound, however early it passed. */
+const ROTS: readonly SeasonKind[] = ['film', 'not covered', 'yeast']
+
 const READS: readonly TaskCode[] = ['read behind', 'read again', 'read the pH', 'read the jars', 'read after film']
 
 /** The share of the time allowed that was truly spent when it passed; Infinity where it never does. */
@@ -85,22 +96,25 @@ function trulySpent(truth: HiddenBatch, of: Sampled, tempC: number, times: numbe
 }
 
 /** One life, by its seed. */
-export function liveSeason(kind: HiddenKind, maker: Maker, seed: number): Season {
+export function liveSeason(kind: SeasonKind, maker: Maker, seed: number): Season {
   const chance = uniforms(seed + 1_000_000)
   const noise = normals(seed + 2_000_000)
   const pieces = kind.startsWith('pieces') || seed % 4 === 3
   const roomC = 12 + 14 * chance()
   const saltPct = Math.max(leastSaltPct(false), 2.5 + 3 * chance())
   const log = notebook()
-  const lotId = log.mash(0, PACKED[pieces ? 'pieces' : 'mash'](saltPct))
+  const marks = kind === 'jars differ' ? ['a', 'b'] : ['']
+  const vessels = marks.map((mark) => ({ vesselId: 'jar-3000', mark, massG: 2080 / marks.length, hot: false }))
+  const lotId = log.mash(0, PACKED[pieces ? 'pieces' : 'mash'](saltPct), { vessels })
   log.read(lotId, 0, undefined, roomC)
   const lot = () => log.book().lots.get(lotId)!
   const believed = fermentCaseOf(log.book(), lot())!
   const steady = { batch: believed.batch, temperature: { points: [{ hour: 0, tempC: roomC }] } }
-  const truth = hiddenBatch(kind, steady, seed)
+  const kinds: HiddenKind[] = kind === 'jars differ' ? ['model', OTHER_JAR[seed % OTHER_JAR.length] ?? 'model'] : [kind]
+  const truths = kinds.map((one, jar) => hiddenBatch(one, steady, seed + jar * 500_000))
   const { sd, off, first, every } = MAKERS[maker]
   let readings = 0
-  function read(id: string, atDay: number, truePh: number, of: Sampled = 'blended') {
+  function read(id: string, atDay: number, truePh: number, of: Sampled = 'blended', mark = '') {
     const step = maker === 'strips' ? 10 : 100
     const ph = Math.round((truePh + off + sd * noise()) * step) / step
     const meter = { name: 'Meter', steady: true, kind: 'meter' as const }
@@ -110,7 +124,16 @@ export function liveSeason(kind: HiddenKind, maker: Maker, seed: number): Season
         : maker === 'bench'
           ? { ...meter, calibratedAt: day(atDay - 0.1), slopePct: 97 }
           : { ...meter, checkedAt: day(atDay - 1) }
-    log.write({ kind: 'reading', at: day(atDay), lotId: id, tempC: roomC, ph, of, instrument } as Draft)
+    log.write({
+      kind: 'reading',
+      at: day(atDay),
+      lotId: id,
+      tempC: roomC,
+      ph,
+      of,
+      instrument,
+      ...(mark && { marks: [mark] }),
+    } as Draft)
     readings++
   }
   // Forecasts hang on what was read alone.
@@ -127,12 +150,10 @@ export function liveSeason(kind: HiddenKind, maker: Maker, seed: number): Season
     return outlookOf(log.book(), lot(), known.forecast, nowMs)
   }
   const times = saltTimes(believed.batch.medium.saltPct) ?? 3
-  const spentAt = {
-    liquid: trulySpent(truth, 'liquid', roomC, times),
-    blended: trulySpent(truth, 'blended', roomC, times),
-  }
+  const spentBy = (of: Sampled) => Math.max(...truths.map((truth) => trulySpent(truth, of, roomC, times)))
+  const spentAt = { liquid: spentBy('liquid'), blended: spentBy('blended') }
   const limit = pieces ? PIECES_TIMES : 1
-  const sound = spentAt.liquid < SURE && spentAt.blended < SURE * limit && kind !== 'film' && kind !== 'yeast'
+  const sound = spentAt.liquid < SURE && spentAt.blended < SURE * limit && !ROTS.includes(kind)
   const over = (share: number) => spentAt.liquid > share || spentAt.blended > share * limit
   const end = (ended: Season['ended'], atDay: number, said: string, released = false): Season => ({
     ...{ kind, maker, ended, released, sound, readings, said, days: atDay },
@@ -162,8 +183,13 @@ export function liveSeason(kind: HiddenKind, maker: Maker, seed: number): Season
     )
     if (onDay >= due || wanted) {
       due = onDay + (onDay > 14 ? 7 : every)
-      if (pieces) read(lotId, onDay, truth.ph(onDay * 24, 'liquid'), 'liquid')
-      read(lotId, onDay, truth.ph(onDay * 24, 'blended'))
+      // Of two jars the first, until the other is asked for.
+      const allJars = asks.some(({ code }) => code === 'read the jars' || code === 'read again')
+      for (const [jar, truth] of truths.entries()) {
+        if (jar > 0 && !allJars) continue
+        if (pieces) read(lotId, onDay, truth.ph(onDay * 24, 'liquid'), 'liquid', marks[jar])
+        read(lotId, onDay, truth.ph(onDay * 24, 'blended'), 'blended', marks[jar])
+      }
       asks = ask()
     }
     if (asks.some(({ code }) => code === 'discard')) return end('discarded', onDay, asks[0]!.why)
@@ -195,7 +221,11 @@ export function liveSeason(kind: HiddenKind, maker: Maker, seed: number): Season
       parts: [{ lotId: base, name: 'Base', massG: 1000 }, vinegar],
       predictedPh: { low: 3.4, typical: 3.5, high: 3.6 },
     } as Draft)
-    const truly = withPh(compositionOf(log.book(), base)!, truth.ph((onDay + 0.1) * 24, 'blended'), 0)
+    const truly = withPh(
+      compositionOf(log.book(), base)!,
+      middle(truths.map((truth) => truth.ph((onDay + 0.1) * 24, 'blended'))),
+      0,
+    )
     const finished = mixturePh(mix([ofMass(truly, 1000), partComposition(log.book(), vinegar)!]))
     read(pot, onDay + 1.4, finished ?? 7)
     const checks = releaseChecks({
@@ -209,7 +239,7 @@ export function liveSeason(kind: HiddenKind, maker: Maker, seed: number): Season
 }
 
 /** Kinds of which the maker was told something wrong: what could not be known is counted apart. */
-const MISLED: readonly (HiddenKind | Maker)[] = [
+const MISLED: readonly (SeasonKind | Maker)[] = [
   'salt x0.6',
   'salt x1.6',
   'room 3 °C colder',

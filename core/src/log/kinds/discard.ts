@@ -27,10 +27,11 @@ function throwAway(lot: Lot, entry: EntryOf<'discard'>): void {
   const gone = lot.vessels.filter((vessel) => !left.includes(vessel))
   lot.lost = add(lot.lost, { ...entry, massG: gone.reduce((sum, vessel) => sum + vessel.massG, 0) })
   lot.vessels = left
-  // What was seen only in the vessels thrown away is gone with them.
-  lot.signs = lot.signs.filter(
-    ({ marks }) => !marks?.length || marks.some((mark) => left.some((vessel) => vessel.mark === mark)),
-  )
+  // What was seen, or read, only in the vessels thrown away is gone with them.
+  const stands = ({ marks }: EntryOf<'sign'> | EntryOf<'reading'>) =>
+    !marks?.length || marks.some((mark) => left.some((vessel) => vessel.mark === mark))
+  lot.signs = lot.signs.filter(stands)
+  lot.readings = lot.readings.filter(stands)
   lot.hot = left.some((vessel) => vessel.hot)
 }
 
