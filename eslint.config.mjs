@@ -59,6 +59,7 @@ const only = (allowed) => ({
  */
 const STOREYS = [
   ['units'],
+  ['amount'],
   ['acid', 'salt', 'library'],
   ['composition', 'heat', 'press', 'ferment', 'pack', 'blend'],
   ['keep', 'bottle', 'log'],

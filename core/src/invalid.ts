@@ -1,14 +1,14 @@
 /**
  * Thrown by core when it is asked to work with something that cannot be: a negative mass, a pH of 14.
- * `message` is a plain sentence that can stand beside the field; `suggestion` is what was probably meant.
+ * `message` is a plain sentence that can stand beside the field; `suggestions` are what may have been meant: one is
+ * offered, of several it is asked which.
  */
 export class InvalidInput extends Error {
   override readonly name = 'InvalidInput'
-  constructor(
-    sentence: string,
-    readonly suggestion?: string,
-  ) {
+  readonly suggestions: readonly string[]
+  constructor(sentence: string, ...suggestions: readonly string[]) {
     super(sentence)
+    this.suggestions = suggestions
   }
 }
 

@@ -6,6 +6,7 @@ import { searchMaterials } from '../library/materials'
 import { RowSchema, type Row } from '../log/contents'
 import { DraftSchema, type Draft } from '../log/entry'
 import { PlainNameSchema } from '../log/entryParts'
+import { readField } from '../amount/field'
 import { parseQuantity } from '../units/quantity'
 import type { Range } from '../working'
 
@@ -66,7 +67,7 @@ export function rowsOfTable(lines: readonly Line[], library: Library): Row[] {
       throw bad(index, `"${preparation}" is not a preparation. Use ${PREPARATIONS.join(', ')}.`)
     let massG: number
     try {
-      massG = parseQuantity(line.mass_g ?? '', 'mass')
+      massG = readField(line.mass_g ?? '', 'mass')
     } catch (error) {
       throw error instanceof InvalidInput ? bad(index, error.message) : error
     }

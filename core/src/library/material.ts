@@ -1,3 +1,4 @@
+import type { Piece } from '../amount/words'
 import type { AcidId } from '../acid/species'
 import type { Range } from '../working'
 
@@ -34,6 +35,7 @@ export const MATERIAL_KINDS = [
   'vinegar',
   'acid',
   'sweetener',
+  'oil',
   'thickener',
   'salt',
 ] as const
@@ -82,6 +84,8 @@ export interface Material {
   cupG: Figure
   /** Grams of one piece, where pieces are counted. */
   pieceG: Figure | null
+  /** Grams of what else is counted of it: a head, a bunch, a leaf; of a juice, what one fruit gives. */
+  countedG: Readonly<Partial<Record<Piece | 'juice', Figure>>>
   /** Grams in a level teaspoon, where it is spooned. */
   teaspoonG: Figure | null
   allergens: readonly Allergen[]

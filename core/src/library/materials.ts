@@ -3,9 +3,18 @@ import { PANTRY } from './pantryGoods'
 import { PEPPERS } from './peppers'
 import { FRUIT, HERBS, OTHERS, VEGETABLES } from './produce'
 import { produce } from './rows'
+import { SPICES } from './spices'
 
 /** Everything the shipped library knows. */
-export const MATERIALS: readonly Material[] = [...PEPPERS, ...VEGETABLES, ...FRUIT, ...HERBS, ...OTHERS, ...PANTRY]
+export const MATERIALS: readonly Material[] = [
+  ...PEPPERS,
+  ...VEGETABLES,
+  ...FRUIT,
+  ...HERBS,
+  ...SPICES,
+  ...OTHERS,
+  ...PANTRY,
+]
 
 const BY_ID = new Map(MATERIALS.map((material) => [material.id, material]))
 

@@ -67,6 +67,7 @@ export const PANTRY = [
     sugarPct: fromMemory(94, 96, 98),
   }),
   pantry('sweetener', 'honey', 'Honey', '#d8992a', 340, {
+    teaspoonG: sourced({ low: 6.5, typical: 7, high: 8 }, SOURCES.practice),
     waterPct: fromMemory(16, 17, 20),
     sugarPct: fromMemory(78, 81, 83),
   }),
@@ -78,6 +79,7 @@ export const PANTRY = [
     waterPct: fromMemory(22, 24, 26),
     sugarPct: fromMemory(72, 75, 77),
   }),
+  pantry('oil', 'olive-oil', 'Olive oil', '#b3a33c', 216, { names: ['oil'] }),
   pantry('thickener', 'xanthan', 'Xanthan gum', '#efeadb', 150, {
     names: ['gum'],
     waterPct: fromMemory(8, 10, 13),

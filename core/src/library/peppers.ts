@@ -274,4 +274,47 @@ export const PEPPERS = [
     dried(10, 14, 20),
   ),
   pepper('kashmiri', 'Kashmiri chilli, dried', '#9b1f1a', [1000, 1500, 2500], 'deghi', [0.8, 1.4, 2.5], dried()),
+  pepper(
+    'chilli-flakes',
+    'Chilli flakes',
+    '#a5311f',
+    [15000, 30000, 60000],
+    'red pepper flakes, crushed chilli',
+    [0.5, 1, 2],
+    {
+      ...dried(6, 9, 12),
+      cup: [75, 90, 105],
+      spoon: [1.5, 1.8, 2.2],
+    },
+  ),
+  pepper(
+    'chilli-powder',
+    'Chilli powder, pure',
+    '#9a2c1c',
+    [15000, 35000, 60000],
+    'ground chilli, hot powder, cayenne powder',
+    [0.5, 1, 2],
+    {
+      ...dried(6, 8, 11),
+      cup: [105, 125, 140],
+      spoon: [2.1, 2.6, 3],
+    },
+  ),
+  pepper('paprika', 'Paprika, sweet', '#a23a24', [0, 300, 1000], 'sweet paprika, pepper powder', [0.5, 1, 2], {
+    ...dried(7, 10, 12),
+    cup: [100, 110, 125],
+    spoon: [2, 2.3, 2.7],
+  }),
+  pepper(
+    'pepper-unlisted',
+    'A pepper that is not listed',
+    '#b5543a',
+    [0, 30000, 1600000],
+    'unknown pepper, other pepper, other chilli',
+    [4, 12, 40],
+    {
+      ...water(82, 88, 92),
+      ph: [4.8, 5.2, 6],
+    },
+  ),
 ]

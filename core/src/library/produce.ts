@@ -74,7 +74,6 @@ export const VEGETABLES = [
     ph: [5.8, 6.0, 6.3],
     acids: citric(0.08, 0.15, 0.25),
     cup: [125, 136, 150],
-    piece: [3, 5, 7],
   }),
   vegetable('tomato', 'Tomato', '#d1402b', {
     from: 'D075',
@@ -83,6 +82,15 @@ export const VEGETABLES = [
     acids: { ...citric(0.25, 0.4, 0.6), ...malic(0.02, 0.04, 0.08) },
     cup: [180, 227, 240],
     piece: [80, 120, 180],
+  }),
+  vegetable('cherry-tomato', 'Cherry tomato', '#d8352a', {
+    from: 'D075',
+    names: 'small tomato, grape tomato, cocktail tomato',
+    sugar: [3, 4, 5.5],
+    ph: [4.0, 4.3, 4.6],
+    acids: { ...citric(0.3, 0.5, 0.8), ...malic(0.02, 0.05, 0.1) },
+    cup: [145, 150, 165],
+    piece: [8, 12, 20],
   }),
   vegetable('green-tomato', 'Green tomato', '#8ba648', {
     from: 'D074',
@@ -446,6 +454,7 @@ export const FRUIT = [
     piece: [45, 67, 90],
   }),
   fruit('lemon-juice', 'Lemon juice', '#e9df7d', {
+    names: 'juice of lemons',
     from: 'E033',
     sugar: [1.5, 2.5, 3.2],
     ph: [2.0, 2.4, 2.6],
@@ -454,6 +463,7 @@ export const FRUIT = [
     cup: [240, 244, 250],
   }),
   fruit('lime-juice', 'Lime juice', '#c7cf6a', {
+    names: 'juice of limes',
     sugar: [1, 1.7, 2.5],
     ph: [2.0, 2.3, 2.4],
     water: [89, 90.5, 92],
@@ -589,22 +599,18 @@ export const FRUIT = [
   }),
 ]
 
-/** Herbs and seeds. */
+/** Herbs, fresh. Seeds, dried herbs and leaves for the jar stand by themselves. */
 export const HERBS = [
   herb('coriander', 'Coriander leaf', '#4f8a3c', { from: 'G009', names: 'cilantro', cup: [12, 20, 35] }),
   herb('parsley', 'Parsley', '#3f7a38', { from: 'C028', cup: [30, 55, 65] }),
   herb('mint', 'Mint', '#4d8f53', { from: 'G016', cup: [15, 28, 45] }),
   herb('curry-leaf', 'Curry leaf', '#3f6a35', { from: 'G010', cup: [10, 18, 30] }),
   herb('dill', 'Dill', '#5f9148', { cup: [7, 10, 18] }),
+  herb('chervil', 'Chervil', '#6b9a4f', { cup: [10, 18, 30] }),
+  herb('thyme', 'Thyme', '#6f7f52', { cup: [20, 35, 50], water: [60, 65, 75] }),
+  herb('oregano', 'Oregano', '#5f7f45', { cup: [15, 25, 40] }),
+  herb('dill-flower', 'Dill flower', '#a7a24a', { names: 'dill head, dill crown, dill umbel', cup: [8, 14, 25] }),
   herb('basil', 'Basil', '#4a8a3e', { cup: [15, 22, 30], water: [90, 92, 94] }),
-  herb('coriander-seed', 'Coriander seed', '#a98a4e', { from: 'G024', sugar: [0.5, 2, 3.5], cup: [75, 85, 95] }),
-  herb('cumin-seed', 'Cumin seed', '#8f7440', { from: 'G025', sugar: [0.5, 2, 3.5], cup: [90, 100, 110] }),
-  herb('mustard-seed', 'Mustard seed', '#c9a23a', {
-    sugar: [3, 6, 7],
-    water: [5, 6, 8],
-    allergens: ['mustard'],
-    cup: [160, 175, 190],
-  }),
 ]
 
 /** What brings living bacteria or a taste of the sea. */

@@ -1,6 +1,7 @@
 import { boundCharge } from '../acid/balance'
 import { ACIDS, acidMmol, type AcidId } from '../acid/species'
 import type { Range } from '../working'
+import { COUNTED, HANDFUL_OF_CUP, USUAL_COUNTED } from './counted'
 import { IFCT, type IfctCode } from './ifct'
 import { SOURCES, type Allergen, type Figure, type Material, type MaterialKind } from './material'
 
@@ -34,6 +35,8 @@ export interface ProduceRow {
   sites?: readonly [pectin: number, protein: number]
   cup?: Triple
   piece?: Triple
+  /** Of a level teaspoon, where it is spooned. */
+  spoon?: Triple
   allergens?: readonly Allergen[]
   starterLog10?: number
   salt?: number
@@ -119,6 +122,18 @@ function sitesOf(kind: MaterialKind, { acids, ph, from }: ProduceRow): readonly 
   return [PECTIN, Math.round(Math.max(LEAST_PROTEIN, (wanted - listed) / share))]
 }
 
+/** Grams of what is counted of a material. */
+function countedOf(kind: MaterialKind, id: string, cup?: Triple): Material['countedG'] {
+  const [low, typical, high] = cup ?? [0, 0, 0]
+  const [least, usual, most] = HANDFUL_OF_CUP
+  const rows = {
+    ...(cup && kind === 'herb' && { handful: [low * least, typical * usual, high * most] as const }),
+    ...USUAL_COUNTED[kind],
+    ...COUNTED[id],
+  }
+  return Object.fromEntries(Object.entries(rows).map(([piece, triple]) => [piece, figure(triple, SOURCES.practice)]))
+}
+
 /** A kind of produce. */
 export function produce(kind: MaterialKind, id: string, name: string, color: string, row: ProduceRow): Material {
   const [pectin, protein] = row.sites ?? sitesOf(kind, row)
@@ -140,7 +155,8 @@ export function produce(kind: MaterialKind, id: string, name: string, color: str
     dryShu: row.shu ? figure(row.shu, SOURCES.practice) : null,
     cupG: figure(row.cup ?? CUP[kind] ?? [100, 150, 240], SOURCES.practice),
     pieceG: row.piece ? figure(row.piece, SOURCES.practice) : null,
-    teaspoonG: null,
+    countedG: countedOf(kind, id, row.cup ?? CUP[kind]),
+    teaspoonG: row.spoon ? figure(row.spoon, SOURCES.practice) : null,
     allergens: row.allergens ?? [],
     livens: kind !== 'seafood' && kind !== 'starter',
     starterLog10: row.starterLog10 ?? null,
@@ -173,6 +189,7 @@ export function pantry(
     dryShu: null,
     cupG: fixed(cupG, SOURCES.practice),
     pieceG: null,
+    countedG: countedOf(kind, id),
     teaspoonG: null,
     allergens: [],
     livens: false,

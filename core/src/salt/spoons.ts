@@ -15,6 +15,8 @@ export const SALTS: readonly SaltKind[] = [
   { id: 'pickling', name: 'pickling salt', teaspoonG: { low: 5.5, typical: 5.9, high: 6.5 } },
   { id: 'coarse-sea', name: 'coarse sea salt', teaspoonG: { low: 4.3, typical: 5, high: 5.5 } },
   { id: 'dense-kosher', name: 'dense kosher salt', teaspoonG: { low: 4.5, typical: 4.9, high: 5.3 } },
+  { id: 'pink', name: 'pink salt, fine', teaspoonG: { low: 5, typical: 5.6, high: 6.2 } },
+  { id: 'rock', name: 'rock salt, coarse', teaspoonG: { low: 4.2, typical: 5.1, high: 6 } },
   { id: 'flaky-kosher', name: 'flaky kosher salt', teaspoonG: { low: 2.6, typical: 2.8, high: 3.2 } },
 ]
 

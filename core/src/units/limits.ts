@@ -1,6 +1,6 @@
 import { InvalidInput } from '../invalid'
 import { formatNumber } from './number'
-import { parseQuantity, type QuantityKind } from './quantity'
+import type { QuantityKind } from './quantity'
 
 /** What a field accepts, in stored units. */
 export interface Limits {
@@ -21,12 +21,11 @@ export const LIMITS = {
 } as const satisfies Record<QuantityKind, Limits>
 
 /**
- * Reads a field: parses it and holds it to its limits. A number without a unit is taken in `readIn`.
+ * Holds a value, in stored units, to its limits.
  * @throws InvalidInput with a sentence, and with a suggestion when a decimal point was probably lost (pH 41 → 4.1).
  */
-export function readField(text: string, kind: QuantityKind, readIn?: string, limits: Partial<Limits> = {}): number {
+export function withinLimits(value: number, kind: QuantityKind, limits: Partial<Limits> = {}): number {
   const { low, high, unit } = { ...LIMITS[kind], ...limits }
-  const value = parseQuantity(text, kind, readIn)
   if (!Number.isFinite(value)) throw new InvalidInput('This is not a number.')
   if (kind === 'count' && !Number.isInteger(value)) throw new InvalidInput('Enter a whole number.')
   if (value >= low && value <= high) return value
@@ -36,6 +35,6 @@ export function readField(text: string, kind: QuantityKind, readIn?: string, lim
   const name = kind === 'ph' ? 'A pH here' : 'This'
   throw new InvalidInput(
     `${name} lies between ${tidy(low)} and ${tidy(high)}.${meant ? ` Did you mean ${meant}?` : ''}`,
-    meant === undefined ? undefined : String(meant),
+    ...(meant === undefined ? [] : [String(meant)]),
   )
 }

@@ -33,7 +33,7 @@ export function parseNumber(text: string): number {
       readable
         ? `A comma can be read two ways. Write ${meant} with a point.`
         : 'Write the number with a point and without commas.',
-      readable ? meant : undefined,
+      ...(readable ? [meant] : []),
     )
   }
   const fraction = /^(?:(\d+)\s+)?(\d+)\s*\/\s*(\d+)$/.exec(plain)

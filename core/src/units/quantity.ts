@@ -24,22 +24,31 @@ const fahrenheit: Unit = { names: ['f', '°f'], toStored: (v) => (v - 32) / 1.8,
  * (NIST Handbook 44, appendix C, from memory); a cup is a sixteenth of a gallon, a tablespoon a sixteenth of a cup,
  * a teaspoon a third of a tablespoon, a fluid ounce two tablespoons.
  */
+export const POUND_G = 453.59237
+export const OUNCE_G = POUND_G / 16
+export const GALLON_ML = 3785.411784
+export const QUART_ML = GALLON_ML / 4
+export const CUP_ML = GALLON_ML / 16
+export const TABLESPOON_ML = CUP_ML / 16
+export const TEASPOON_ML = TABLESPOON_ML / 3
+
+/** Kinds whose text is one number; masses and volumes are said in more ways (see the room `amount`). */
+export type PlainKind = Exclude<QuantityKind, 'mass' | 'volume'>
+
 const UNITS: Record<QuantityKind, Unit[]> = {
-  mass: [
-    times(1, 'g', 'gram', 'grams'),
-    times(1000, 'kg', 'kilo', 'kilos'),
-    times(28.349523125, 'oz', 'ounce', 'ounces'),
-    times(453.59237, 'lb', 'lbs', 'pound', 'pounds'),
-  ],
+  mass: [times(1, 'g'), times(1000, 'kg'), times(OUNCE_G, 'oz'), times(POUND_G, 'lb')],
   volume: [
     times(1, 'ml'),
-    times(1000, 'l', 'litre', 'litres', 'liter', 'liters'),
-    times(236.5882365, 'cup', 'cups', 'c'),
-    times(14.78676478125, 'tbsp', 'tablespoon', 'tablespoons'),
-    times(4.92892159375, 'tsp', 'teaspoon', 'teaspoons'),
-    times(29.5735295625, 'floz', 'fl oz'),
+    times(1000, 'l'),
+    times(CUP_ML, 'cup'),
+    times(2 * TABLESPOON_ML, 'fl oz'),
+    times(QUART_ML / 2, 'pint'),
+    times(QUART_ML, 'quart'),
+    times(GALLON_ML, 'gallon'),
+    times(TABLESPOON_ML, 'tbsp'),
+    times(TEASPOON_ML, 'tsp'),
   ],
-  temperature: [times(1, 'c', '°c', '°', 'celsius'), fahrenheit],
+  temperature: [times(1, 'c', '°c', 'celsius'), fahrenheit],
   ph: [times(1, 'ph')],
   percent: [times(1, '%', 'percent', 'pct')],
   number: [times(1, '')],
@@ -69,46 +78,22 @@ function unitNamed(kind: QuantityKind, name: string): Unit {
 }
 
 /**
- * Reads a typed quantity with or without a unit ("2 lb 3 oz", "1 1/2 cup", "68F", "1 384.6 g") into its stored unit
- * (g, mL, °C, pH, %). A number without a unit is read in `unit` (g, mL, °C when none is named).
+ * Reads one number with or without its unit ("68F", "pH 4.1", "3 %"). A number without a unit, or with a bare degree
+ * sign, is read in `unit` (°C when none is named).
  * @throws InvalidInput with a sentence for the field.
  */
-export function parseQuantity(text: string, kind: QuantityKind, unit: string = DEFAULT_UNIT[kind].metric): number {
-  const prefix = kind === 'ph' ? text.replace(/^\s*ph\s*/i, '') : text
-  const parts = [...prefix.matchAll(/\s*([-−]?[\d½¼¾⅓⅔⅛.,/][\d½¼¾⅓⅔⅛.,/\s]*)([a-zA-Z°%]+(?:\s+oz\b)?)?/g)]
-  const rebuilt = parts
-    .map((part) => part[0])
-    .join('')
-    .trim()
-  if (parts.length === 0 || rebuilt !== prefix.trim()) return unitNamed(kind, unit).toStored(parseNumber(prefix))
-  if (parts.length > 1 && kind !== 'mass' && kind !== 'volume') throw new InvalidInput('Enter one number.')
-  return parts.reduce(
-    (sum, [, number = '', name]) => sum + unitNamed(kind, name ?? unit).toStored(parseNumber(number)),
-    0,
-  )
-}
-
-/** An ingredient as makers say it: by weight, by cup or spoon, or by count. */
-export type Amount =
-  { kind: 'mass'; massG: number } | { kind: 'volume'; volumeMl: number } | { kind: 'count'; pieces: number }
-
-/**
- * Reads an amount said in any way: "1346", "2 lb 3 oz", "1 1/2 cups", "3 tbsp", "12 cloves". Without a unit it is a
- * weight in the unit given.
- * @throws InvalidInput with a sentence for the field.
- */
-export function parseAmount(text: string, unit: string): Amount {
-  const sign = /(fl\s?oz|[a-z]+)\s*$/i.exec(text.trim())?.[1]?.toLowerCase().replace(/\s/, ' ')
-  const is = (kind: QuantityKind) => sign !== undefined && UNITS[kind].some((known) => known.names.includes(sign))
-  if (is('volume')) return { kind: 'volume', volumeMl: parseQuantity(text, 'volume') }
-  if (is('count')) return { kind: 'count', pieces: parseQuantity(text, 'count') }
-  return { kind: 'mass', massG: parseQuantity(text, 'mass', unit) }
+export function parseQuantity(text: string, kind: PlainKind, unit: string = DEFAULT_UNIT[kind].metric): number {
+  const bare = kind === 'ph' ? text.replace(/^\s*ph\s*/i, '') : text
+  const found = /^\s*(.*?[\d½¼¾⅓⅔⅛])\s*([a-zA-Z°%]*)\s*$/.exec(bare)
+  if (!found) return unitNamed(kind, unit).toStored(parseNumber(bare))
+  const [, number = '', name = ''] = found
+  return unitNamed(kind, name === '' || name === '°' ? unit : name).toStored(parseNumber(number))
 }
 
 /** Units a maker can choose for a kind of field, by their signs. */
 export const CHOOSABLE: Partial<Record<QuantityKind, readonly string[]>> = {
   mass: ['g', 'kg', 'oz', 'lb'],
-  volume: ['ml', 'l', 'cup', 'tbsp', 'tsp'],
+  volume: ['ml', 'l', 'fl oz', 'cup', 'pint', 'quart', 'gallon'],
   temperature: ['c', 'f'],
 }
 
@@ -125,16 +110,27 @@ export function formatMass(massG: number, world: UnitWorld = 'metric', exact = f
     if (Math.abs(massG) >= 10_000) return `${formatNumber(massG / 1000, 2)} kg`
     return `${formatNumber(massG, Math.abs(massG) < 100 ? 1 : 0)} g`
   }
-  const ounces = massG / 28.349523125
+  const ounces = massG / OUNCE_G
   if (Math.abs(ounces) < 16) return `${formatNumber(ounces, 2)} oz`
   const tenths = Math.round(ounces * 10)
   return `${formatNumber(Math.trunc(tenths / 160))} lb ${formatNumber(Math.abs(tenths % 160) / 10, 1)} oz`
 }
 
-/** Writes a volume in mL or L, or in cups. */
+/** Writes a volume in mL or L; or in fluid ounces, cups, quarts and gallons. */
 export function formatVolume(volumeMl: number, world: UnitWorld = 'metric'): string {
-  if (world === 'us') return `${formatNumber(volumeMl / 236.5882365, 2)} cups`
-  return Math.abs(volumeMl) >= 1000 ? `${formatNumber(volumeMl / 1000, 2)} L` : `${formatNumber(volumeMl)} mL`
+  if (world === 'metric')
+    return Math.abs(volumeMl) >= 1000 ? `${formatNumber(volumeMl / 1000, 2)} L` : `${formatNumber(volumeMl)} mL`
+  const size = Math.abs(volumeMl)
+  const [unit, name, digits] =
+    size < CUP_ML * 0.95
+      ? ([2 * TABLESPOON_ML, 'fl oz', 1] as const)
+      : size < QUART_ML * 0.95
+        ? ([CUP_ML, 'cup', 2] as const)
+        : size < GALLON_ML * 0.95
+          ? ([QUART_ML, 'quart', 2] as const)
+          : ([GALLON_ML, 'gallon', 2] as const)
+  const text = String(Number((volumeMl / unit).toFixed(digits)))
+  return `${text} ${name}${name === 'fl oz' || text === '1' ? '' : 's'}`
 }
 
 /** Writes a temperature in °C or °F. */
