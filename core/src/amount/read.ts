@@ -156,7 +156,7 @@ function tailOf(words: readonly string[], reader: Reader, known: readonly string
  */
 export function readAmount(text: string, known: readonly string[] = []): Amount {
   if (text.trim() === '') throw new InvalidInput('Enter an amount.')
-  const reader = new Reader(tokensOf(text))
+  const reader = new Reader(tokensOf(text), text)
   reader.opening()
   const by = reader.times()
   const first = reader.part()

@@ -40,7 +40,10 @@ export class Reader {
   fill = exactly(1)
   readonly tail: string[] = []
 
-  constructor(private readonly tokens: readonly Token[]) {}
+  constructor(
+    private readonly tokens: readonly Token[],
+    private readonly text: string,
+  ) {}
 
   get done(): boolean {
     return this.at >= this.tokens.length
@@ -130,7 +133,7 @@ export class Reader {
     if (high <= low)
       throw new InvalidInput(
         `A range goes from the smaller to the larger: did you mean ${high}-${low}?`,
-        `${high}-${low}`,
+        this.text.trim().replace(/([\d.]+)\s*(?:[-–—−]|to|or)\s*([\d.]+)/, '$2-$1'),
       )
     return { low, typical: (low + high) / 2, high }
   }

@@ -1,8 +1,8 @@
-import { PH_LINE } from '../ferment/clock'
+import { factsOfJar, followedJar } from '../stock/acidity'
 import type { Columns } from './fermenting'
 import type { History } from './history'
 import type { TimeAbove } from './passing'
-import type { Reason } from './reasons'
+import { ruleFor, type Reason } from './reasons'
 
 /** Jars of one lot differ: each that was read by its mark is followed by itself, and the lot stands as the worst. */
 
@@ -11,6 +11,8 @@ export interface Jar {
   /** `null`: all of it. */
   mark: string | null
   history: History
+  /** The forecast of the lot is of it. */
+  foretold: boolean
 }
 
 /** The jars asked about of a lot in several, and which of them a pH was read in by its mark, until a moment, ms. */
@@ -23,18 +25,16 @@ export function jarsRead({ lot, acidity }: History, atMs: number, marks?: readon
 }
 
 /**
- * What is followed by itself: each jar that was read by its mark, with what was read in it. A reading of nobody knows
- * which jar speaks for every jar while it stands above the line, and for none below it.
+ * What is followed by itself: each jar that was read by its mark, with what speaks for it.
  */
 export function jarsApart(history: History, jars: ReturnType<typeof jarsRead>): Jar[] {
   const named = jars.filter(({ read }) => read)
-  if (named.length === 0) return [{ mark: null, history }]
+  if (named.length === 0) return [{ mark: null, history, foretold: true }]
+  const followed = followedJar(history.lot, history.acidity)
   return named.map(({ mark }) => ({
     mark,
-    history: {
-      ...history,
-      acidity: history.acidity.filter(({ marks, ph }) => (marks.length ? marks.includes(mark) : ph > PH_LINE)),
-    },
+    history: { ...history, acidity: factsOfJar(history.acidity, mark) },
+    foretold: mark === followed,
   }))
 }
 
@@ -58,15 +58,26 @@ export const worstOf = (columns: readonly Columns[]): Columns =>
     blended: worse(one.blended, other.blended),
   }))
 
-/** The jar that holds up the others: they stand under the line and it does not. `null` where they are alike. */
-export function jarThatDecides(jars: readonly { mark: string | null; columns: Columns }[]): string | null {
-  const stands = jars.map(({ columns: { blended } }) => blended.passed !== null && !blended.over && !blended.above)
-  return stands.includes(true) ? (jars[stands.indexOf(false)]?.mark ?? null) : null
+/** A jar, how it stands, and what is said of it. */
+export interface JarStands {
+  mark: string | null
+  columns: Columns
+  said: readonly Reason[]
+}
+
+/** The jar that holds up the others: they stand under the line, or are ready, and it is not. `null` where none does. */
+function jarThatDecides(jars: readonly JarStands[]): string | null {
+  const under = jars.map(({ columns: { blended } }) => blended.passed !== null && !blended.over && !blended.above)
+  const ready = jars.map(({ said }) => said.every((reason) => ruleFor(reason).make === 'pass'))
+  for (const stands of [under, ready])
+    if (stands.includes(true) && stands.includes(false)) return jars[stands.indexOf(false)]?.mark ?? null
+  return null
 }
 
 /** What is said of several jars, said of the lot: each reason once, and which jar decides. */
-export function together(said: readonly Reason[][], mark: string | null): Reason[] {
+export function together(jars: readonly JarStands[]): Reason[] {
   const codes = new Set<string>()
-  const once = said.flat().filter(({ code }) => !codes.has(code) && codes.add(code))
+  const once = jars.flatMap(({ said }) => said).filter(({ code }) => !codes.has(code) && codes.add(code))
+  const mark = jarThatDecides(jars)
   return mark === null ? once : [{ code: 'one jar decides', facts: { mark } }, ...once]
 }

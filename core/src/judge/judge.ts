@@ -6,7 +6,7 @@ import { textsIn } from '../log/newer'
 import { temperatureAtMs } from '../stock/temperature'
 import { fermentReasons, timeReasons, type Columns } from './fermenting'
 import { historyOf, type History } from './history'
-import { jarsApart, jarsRead, jarThatDecides, together, worstOf, type Jar } from './jars'
+import { jarsApart, jarsRead, together, worstOf, type Jar } from './jars'
 import { judgementOf, type Clock, type Foresight, type Judge } from './judgement'
 import { inherited, type AskStand, type Stand } from './lineage'
 import { signReasons } from './openSigns'
@@ -71,7 +71,7 @@ export function judgeOf(book: Book, foresee: (lotId: string) => Foresight | unde
     const read = ferment ? jarsRead(history, atMs, marks) : []
     const unread = read.filter((jar) => !jar.read).map(({ mark }) => mark)
     const jars = jarsApart(history, read)
-    const each = jars.map((jar): [Jar, Reckoned] => [jar, reckon(book, jar.history, from, atMs, foresee)])
+    const each = jars.map((jar): [Jar, Reckoned] => [jar, reckon(book, jar, from, atMs, foresee)])
     const columns = worstOf(each.map(([, reckoned]) => reckoned.columns))
     // Time, salt and the forecast are those of the whole lot.
     const { times, spentAt, foresight, elapsed, ferment: oneFerment } = (each[0] as [Jar, Reckoned])[1]
@@ -84,11 +84,13 @@ export function judgeOf(book: Book, foresee: (lotId: string) => Foresight | unde
       ...notUnderstood(newer.get(lot.id)),
       ...(byAcid
         ? together(
-            each.map(([jar, reckoned]) => {
-              const of = { ...{ history: jar.history, columns: reckoned.columns, atMs, times, tempC, due, foresight } }
-              return fermentReasons({ ...of, ferment, elapsed, unread })
-            }),
-            jarThatDecides(each.map(([jar, reckoned]) => ({ mark: jar.mark, columns: reckoned.columns }))),
+            each.map(([{ mark, history: of }, reckoned]) => ({
+              ...{ mark, columns: reckoned.columns },
+              said: fermentReasons({
+                ...{ history: of, columns: reckoned.columns, atMs, times, tempC, due, foresight },
+                ...{ ferment, elapsed, unread },
+              }),
+            })),
           )
         : timeReasons(history, atMs)),
     ]

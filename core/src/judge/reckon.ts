@@ -2,10 +2,12 @@ import { phBand } from '../blend/forecast'
 import { PH_LINE, PIECES_TIMES, saltTimes, spentBetween } from '../ferment/clock'
 import type { Book } from '../log/fold'
 import type { Lot } from '../log/lot'
+import { followedJar, phsOf } from '../stock/acidity'
 import { compositionOf } from '../stock/lotComposition'
 import { HOUR_MS } from '../units/time'
 import type { Columns } from './fermenting'
-import { samplesOf, weakestSaltInWater, type History } from './history'
+import { samplesOf, weakestSaltInWater } from './history'
+import type { Jar } from './jars'
 import type { Foresight } from './judgement'
 import { spentBy, type Inherited, type Stand } from './lineage'
 import { timeAbove, type Begin, type Crossing } from './passing'
@@ -52,7 +54,7 @@ const beginFor = (begin: Begin, source: Stand | null, of: 'liquid' | 'blended'):
 /** Reckons the time above 4.6 of a lot at a moment, ms. */
 export function reckon(
   book: Book,
-  history: History,
+  { history, foretold }: Pick<Jar, 'history' | 'foretold'>,
   from: Inherited,
   atMs: number,
   foresee: (lotId: string) => Foresight | undefined,
@@ -72,6 +74,8 @@ export function reckon(
   const ferment = isFerment ? lot : (source?.ferment ?? null)
   // Only what is of one ferment alone passed when that did.
   const foresight = ferment && (isFerment || lot.made.kind === 'press') ? foresee(ferment.id) : undefined
+  // A forecast that follows one jar does not tell of what several were pressed to.
+  const ofOneThing = isFerment || !ferment || followedJar(ferment, phsOf(book, ferment)) === null
   const samples = samplesOf(history)
   const raised = history.additions
     .filter(({ raises, upperPh }) => raises && (upperPh === null || upperPh > PH_LINE))
@@ -81,7 +85,7 @@ export function reckon(
     timeAbove(samples[of], {
       ...{ begin: beginFor(begin, source, of), nowMs: atMs, spentAt, raised },
       limit: history.pieces && of === 'blended' ? PIECES_TIMES : 1,
-      crossing: crossingOf(foresight, of, packedMs),
+      crossing: foretold && ofOneThing ? crossingOf(foresight, of, packedMs) : null,
     })
   const blended = column('blended')
   const columns = { blended, liquid: history.pieces ? column('liquid') : blended }

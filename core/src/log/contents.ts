@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { exactly, type Range } from '../working'
 import { PREPARATIONS } from '../composition/ingredient'
 import { IdSchema, massG, name, PhSchema } from './entryParts'
 
@@ -13,9 +14,18 @@ export const known = {
   alkalinity: z.number().min(0).max(20).optional(),
 }
 
+/** Between what an amount lies that was not weighed, g. */
+export const BetweenSchema = z
+  .object({ low: massG, high: massG })
+  .refine(({ low, high }) => low <= high, 'A range goes from the smaller to the larger.')
+
+/** How an amount was said ("2 cups") and between what it lies, where it was not weighed. */
+const said = z.string().trim().max(40)
+
 /**
  * A weighed row of a plan: a material, or part of a lot in stock (`lotId`: a kept brine, a bowl that is split).
- * `massG` is what goes in the vessel; `boughtG` what it was before trimming; `said` how the maker put it ("2 cups").
+ * `massG` is what goes in the vessel; `boughtG` what it was before trimming; `said` how the maker put it ("2 cups") and `betweenG`
+ * what it lies between then.
  */
 export const RowSchema = z.object({
   materialId: z.string().min(1).max(60),
@@ -26,7 +36,8 @@ export const RowSchema = z.object({
   lotId: IdSchema.optional(),
   boughtG: massG.optional(),
   grower: z.string().trim().max(80).optional(),
-  said: z.string().trim().max(40).optional(),
+  said: said.optional(),
+  betweenG: BetweenSchema.optional(),
   pricePerKg: z.number().min(0).max(100_000).optional(),
   ...known,
 })
@@ -53,6 +64,10 @@ export const content = {
   rows: z.array(RowSchema).min(1, 'Weigh in at least one ingredient.').max(60),
   waterG: massG,
   saltG: massG,
+  waterSaid: said.optional(),
+  waterBetweenG: BetweenSchema.optional(),
+  saltSaid: z.string().trim().max(80).optional(),
+  saltBetweenG: BetweenSchema.optional(),
 }
 
 /** One part of a blend: a lot from stock, or a material off the shelf with what is known of it. */
@@ -66,6 +81,10 @@ export const PartSchema = z
     ...known,
   })
   .refine((part) => (part.lotId === undefined) !== (part.materialId === undefined), 'A part is a lot or a material.')
+
+/** An amount, with what it lies between where it was not weighed. */
+export const between = (typical: number, range?: { low: number; high: number }): Range =>
+  range ? { low: Math.min(range.low, typical), typical, high: Math.max(range.high, typical) } : exactly(typical)
 
 /** Grams of a content. */
 export const contentG = ({ rows, waterG, saltG }: { rows: readonly Row[]; waterG: number; saltG: number }): number =>

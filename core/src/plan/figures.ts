@@ -1,16 +1,16 @@
 import { leastSaltPct } from '../salt/least'
 import { amountCost } from '../stock/costs'
-import { phBand } from '../blend/forecast'
 import { mix, propertiesOf, volumeOf, type Composition, type Properties } from '../composition/composition'
 import { ofSalt, ownBalance } from '../composition/ingredient'
+import { narrowest, phRange, saltRange, shuRange, volumeRange, type Part } from '../composition/ranges'
 import { isStrongStart, rawRemedies, rawShare, RAW_NEEDED, startCountLog10, startWords } from '../ferment/rawShare'
 import type { Style } from '../library/style'
 import { styleById, type StyleId } from '../library/styles'
-import type { Row } from '../log/contents'
+import { between, type Row } from '../log/contents'
 import type { Book } from '../log/fold'
 import { coverBrine, type Cover } from '../pack/cover'
 import { fillLimitOf } from '../pack/fill'
-import { describeDose, saltDose, type SaltBasis, type SaltDose } from '../salt/dose'
+import { describeDose, saltDose, type SaltBasis, type SaltCase, type SaltDose } from '../salt/dose'
 import { livingRows } from '../stock/livingRows'
 import { contentParts } from '../stock/lotComposition'
 import { mapRange, type Range } from '../working'
@@ -23,6 +23,10 @@ export interface PlanCase {
   waterG: number
   saltPct: number
   saltBasis: SaltBasis
+  /** Between what the water lies where it was not weighed, g. */
+  waterBetweenG?: { low: number; high: number } | undefined
+  /** Salt that was dosed otherwise than by percent, g: by the spoon, by the jar. */
+  salted?: Range | undefined
 }
 
 /** Everything a plan comes to. */
@@ -35,6 +39,11 @@ export interface PlanFigures {
   composition: Composition
   properties: Properties
   ph: Range | null
+  /** Salt of everything, evened out, percent; and the volume, mL: as far as the amounts are known. */
+  evenedPct: Range
+  volumeMl: Range
+  /** The one weighing that would narrow the salt most. */
+  toWeigh: ReturnType<typeof narrowest>
   /** Share of raw produce; `null` without produce. */
   raw: number | null
   starter: boolean
@@ -46,6 +55,8 @@ export interface PlanFigures {
   /** The least salt this start needs, percent of everything; and whether there is less. */
   leastSaltPct: number
   tooWeak: boolean
+  /** Too weak at the low end of what it may be. */
+  mayBeWeak: boolean
   cover: Cover | null
   piecesMl: number
   fillLimit: number
@@ -75,6 +86,37 @@ function piecesOf(book: Book, rows: readonly Row[], parts: readonly { compositio
   }, 0)
 }
 
+/** The dose: as it was put in, else so much percent. */
+function doseOf(
+  style: Style,
+  { saltPct, saltBasis, salted }: Pick<PlanCase, 'saltPct' | 'saltBasis' | 'salted'>,
+  salt: SaltCase,
+) {
+  if (style.saltPct === null) return describeDose(0, salt)
+  if (salted) return describeDose(salted.typical, salt)
+  return saltPct === 0 ? describeDose(0, salt) : saltDose(saltBasis, saltPct, salt)
+}
+
+/** The parts of a plan with what their amounts lie between: rows first, then water and salt. */
+function partsBetween(
+  book: Book,
+  { rows, waterG, waterBetweenG, salted }: Pick<PlanCase, 'rows' | 'waterG' | 'waterBetweenG' | 'salted'>,
+  parts: PlanFigures['parts'],
+): Part[] {
+  return parts.map(({ name, composition }, index): Part => {
+    const row = rows[index]
+    if (row)
+      return {
+        ...{ name, composition, massG: between(row.massG, row.betweenG) },
+        own:
+          row.lotId || row.preparation === 'dried' ? null : ownBalance(book.library.materialOrUnknown(row.materialId)),
+      }
+    const { massG } = composition
+    if (name === 'Water') return { name, composition, massG: between(waterG, waterBetweenG) }
+    return { name, composition, massG: salted ?? between(massG) }
+  })
+}
+
 /**
  * What a plan comes to: salt on every basis, fill, start, heat, sugar, cost and yield. `null` when a lot it takes
  * from is not in the book.
@@ -82,7 +124,7 @@ function piecesOf(book: Book, rows: readonly Row[], parts: readonly { compositio
  */
 export function planFigures(
   book: Book,
-  { style: styleId, rows, waterG, saltPct, saltBasis }: PlanCase,
+  { style: styleId, rows, waterG, saltPct, saltBasis, waterBetweenG, salted }: PlanCase,
 ): PlanFigures | null {
   const style = styleById(styleId)
   const unsalted = contentParts(book, { rows: [...rows], waterG, saltG: 0 })
@@ -90,12 +132,14 @@ export function planFigures(
   const ingredientG = rows.reduce((sum, row) => sum + row.massG, 0)
   const ownSaltG = unsalted.reduce((sum, part) => sum + part.composition.saltG, 0)
   const salt = { ingredientG, waterG, ownSaltG }
-  const dose = style.saltPct === null || saltPct === 0 ? describeDose(0, salt) : saltDose(saltBasis, saltPct, salt)
+  const dose = doseOf(style, { saltPct, saltBasis, salted }, salt)
   const parts = dose.saltG > 0 ? [...unsalted, { name: 'Salt', composition: ofSalt(dose.saltG) }] : unsalted
   const compositions = parts.map((part) => part.composition)
   const mixed = mix(compositions)
   const composition = style.ferments ? mixed : { ...mixed, live: false }
-  const properties = propertiesOf(composition)
+  const known = partsBetween(book, { rows, waterG, waterBetweenG, salted }, parts)
+  const properties = { ...propertiesOf(composition), shu: shuRange(known) }
+  const evenedPct = saltRange(known)
   const living = livingRows(book, rows)
   const raw = rawShare(living)
   const starter = living.some((row) => typeof row.starterLog10 === 'number')
@@ -111,12 +155,10 @@ export function planFigures(
     dose,
     composition,
     properties,
-    ph: phBand(
-      compositions,
-      rows.map((row) =>
-        row.lotId || row.preparation === 'dried' ? null : ownBalance(book.library.materialOrUnknown(row.materialId)),
-      ),
-    ),
+    ph: phRange(known),
+    evenedPct,
+    volumeMl: volumeRange(known),
+    toWeigh: narrowest(known),
     raw,
     starter,
     startLog10,
@@ -125,6 +167,7 @@ export function planFigures(
       style.ferments && raw !== null && raw < RAW_NEEDED && !starter ? rawRemedies(living, composition.massG) : null,
     leastSaltPct: leastPct,
     tooWeak: style.ferments && dose.ofEverythingPct < leastPct,
+    mayBeWeak: style.ferments && dose.ofEverythingPct >= leastPct && evenedPct.low < leastPct,
     cover:
       style.voidShare && piecesMl > 0
         ? coverBrine(piecesMl, style.voidShare, style.liquid === 'brine' ? (dose.ofBrinePct ?? 0) : 0)

@@ -100,6 +100,7 @@ const TASK_OF: Partial<Record<ReasonCode, Exclude<TaskCode, 'chore' | 'press'>>>
   'pieces not read': 'read the pH',
   'slow to sour': 'read the pH',
   'jars not read': 'read the jars',
+  'one jar decides': 'read the jars',
   'weak salt': 'mend the salt',
   'nothing alive': 'start',
   'made of': 'stopped',

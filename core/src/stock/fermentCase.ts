@@ -8,7 +8,7 @@ import { livingCounts } from '../ferment/rawShare'
 import { styleById } from '../library/styles'
 import type { Book } from '../log/fold'
 import type { Lot } from '../log/lot'
-import { phsOf } from './acidity'
+import { factsOfJar, followedJar, phsOf } from './acidity'
 import { livingRows } from './livingRows'
 import { contentComposition, type Content } from './lotComposition'
 import { structureOfLot } from './structure'
@@ -106,7 +106,14 @@ export function fermentCaseOf(book: Book, lot: Lot): FermentCase | null {
   if (made.kind !== 'plan' || !packed) return null
   if (styleById(made.style).judgedBy !== 'acid') return null
   const packedMs = Date.parse(packed.at)
-  const phs = phsOf(book, lot).map(({ atMs, ph, sd, of }) => ({ hour: (atMs - packedMs) / HOUR_MS, ph, sd, of }))
+  const facts = phsOf(book, lot)
+  const jar = followedJar(lot, facts)
+  const phs = (jar === null ? facts : factsOfJar(facts, jar)).map(({ atMs, ph, sd, of }) => ({
+    hour: (atMs - packedMs) / HOUR_MS,
+    ph,
+    sd,
+    of,
+  }))
   const start = phs.find(({ hour, of }) => hour > -1 && hour <= START_H && of === 'blended')
   // What was put in later is taken as there from the start: the model has no way to add.
   const { rows, waterG, saltG } = [lot.weighed ?? made, ...lot.added].reduce<Content>(

@@ -80,7 +80,7 @@ const SAYS: { [Code in ReasonCode]: (facts: ReasonFacts[Code], tell: Tell) => st
   'jars not read': ({ marks }) =>
     `No pH was read in jar ${marks.join(', ')}. Only jars that were read may go on; say which one a reading is of.`,
   'one jar decides': ({ mark }) =>
-    `It is jar ${mark} that decides; what was read in the others stands under 4.6. Press, or throw away, jar by jar.`,
+    `It is jar ${mark} that decides: another stands better. Read it; press, or throw away, jar by jar.`,
   'pressed unread': ({ marks }) => `Jar ${marks.join(', ')} was pressed, and no pH was read in it.`,
   'mostly cooked': ({ rawPct }) =>
     `Only ${formatNumber(rawPct)} % of its produce is raw and nothing starts it. Ask somebody who knows, and read it daily.`,

@@ -96,13 +96,13 @@ function linesKept(f: Ferment) {
 }
 
 /** Temperature of the ferment at an hour. */
-function temperature(f: Ferment, hour: Hour): number {
+function temperature(f: Jar, hour: Hour): number {
   const line = linesKept(f).lines.find((l) => hour >= l.from && hour < l.to)!
   return line.c0 === line.c1 ? line.c0 : line.c0 + ((line.c1 - line.c0) * (hour - line.from)) / (line.to - line.from)
 }
 
 /** Share of the time that is spent from packing to an hour. */
-function shareSpent(f: Ferment, to: Hour, times: number): number {
+function shareSpent(f: Jar, to: Hour, times: number): number {
   const { lines, whole } = linesKept(f)
   let sum = 0
   lines.forEach((line, index) => {
@@ -281,17 +281,17 @@ function verdict(rules: string[], hair: boolean): Verdict {
   return { state: STATES[state]!, make: MAKES[make]!, rules, hair }
 }
 
-const saltNow = (f: Ferment, now: Hour) => {
+const saltNow = (f: Jar, now: Hour) => {
   const last = f.putIn.filter((p) => p.hour <= now).at(-1)
   return last?.saltPct ?? f.saltPct
 }
-function timesOf(f: Ferment, now: Hour): number | null {
+function timesOf(f: Jar, now: Hour): number | null {
   const weakest = Math.min(f.saltInWaterPct, ...f.putIn.filter((p) => p.hour <= now).map((p) => p.saltInWaterPct))
   if (weakest >= 10) return null
   return weakest <= 4.5 ? 1 : weakest >= 8 ? 3 : 1 + (2 * (weakest - 4.5)) / 3.5
 }
 
-function columnsOf(f: Ferment, now: Hour) {
+function columnsOf(f: Jar, now: Hour) {
   const readings = f.readings.filter((r) => r.ph !== null)
   const times = timesOf(f, now) ?? 1
   const spent = (hour: Hour) => shareSpent(f, hour, times)
@@ -311,13 +311,22 @@ function columnsOf(f: Ferment, now: Hour) {
   return { blended, liquid, spent, whole, readings }
 }
 
+/** A ferment, or one jar of it, of which nobody may have told when it passed. */
+type Told = { likely: Hour; late: Hour } | null
+type Jar = Omit<Ferment, 'foreseen'> & { foreseen: { liquid: Told; blended: Told; gas: number } | null }
+
 /** Each jar that was read by its mark, as if it stood alone; all of it where none was. */
-function jarsAlone(f: Ferment, now: Hour, marks = f.jars): Ferment[] {
+function jarsAlone(f: Ferment, now: Hour, marks = f.jars): Jar[] {
   const read = f.readings.filter((r) => r.ph !== null)
   const named = marks.filter((mark) => read.some((r) => r.hour <= now && r.marks.includes(mark)))
   if (f.jars.length < 2 || named.length === 0) return [f]
+  const newest = (mark: string) => read.filter((r) => r.marks.includes(mark)).at(-1)?.ph ?? -1
+  const highest = Math.max(...f.jars.map(newest))
+  const followed = f.jars.find((mark) => newest(mark) === highest)
   return named.map((mark) => ({
     ...f,
+    // The forecast is of the jar that stands highest, and tells nothing of when another passed.
+    foreseen: f.foreseen && { ...f.foreseen, ...(mark !== followed && { liquid: null, blended: null }) },
     readings: f.readings.map((r) => {
       const speaks = r.ph !== null && (r.marks.length ? r.marks.includes(mark) : r.ph > 4.6)
       // What was read of the room with it was read all the same.
@@ -333,15 +342,17 @@ export function judgeFerment(f: Ferment, now: Hour, marks = f.jars): Verdict {
   if (f.jars.length > 1 && each.some((jar) => jar.passed)) {
     const read = new Set(f.readings.filter((r) => r.ph !== null && r.hour <= now).flatMap((r) => r.marks))
     if (marks.some((mark) => !read.has(mark))) rules.push('jars unread')
-    if (each.some((jar) => !jar.passed)) rules.push('one jar')
   }
+  const differ = (of: (jar: (typeof each)[number]) => boolean) => each.some(of) && !each.every(of)
+  const passes = ({ rules: its }: { rules: string[] }) => its.every((rule) => STATE_OF[rule]![1] === 'pass')
+  if (differ((jar) => jar.passed && !jar.bad) || differ(passes)) rules.push('one jar')
   return verdict(
     rules,
     each.some((jar) => jar.hair),
   )
 }
 
-function judgeJar(f: Ferment, now: Hour) {
+function judgeJar(f: Jar, now: Hour) {
   const { blended, liquid, spent, whole, readings } = columnsOf(f, now)
   const times = timesOf(f, now)
   const rules = signRules(f.looks, f.readings, now)
@@ -383,19 +394,19 @@ function judgeJar(f: Ferment, now: Hour) {
   if (times !== null && sour && sour.ph! > 4.2 && shareSpent(f, now, times) > 2) rules.push('slow')
   if (blended.passed) rules.push(...readyRules(f, now, whole, raisedAt))
   const hair = liquid.nearLimit || blended.nearLimit || hairs(f, now, spent, times)
-  return { rules, passed: blended.passed, hair }
+  return { rules, passed: blended.passed, bad: blended.over || blended.aboveAgain, hair }
 }
 
 /** Within a hair of one of the other lines of time. */
-function hairs(f: Ferment, now: Hour, spent: (hour: Hour) => number, times: number | null): boolean {
+function hairs(f: Jar, now: Hour, spent: (hour: Hour) => number, times: number | null): boolean {
   const all = shareSpent(f, now, times ?? 1)
   return [0.5, 1, 1.4, 2].some((line) => Math.abs(spent(now) - line) < 1e-4 || Math.abs(all - line) < 1e-4)
 }
 
-const startPhOf = (f: Ferment) =>
+const startPhOf = (f: Jar) =>
   f.readings.find((r) => r.ph !== null && r.of === 'blended' && r.hour >= -1 && r.hour <= 12)?.ph ?? f.workedPh - 0.25
 
-function startRules(f: Ferment, now: Hour, liquid: Column, rules: string[]) {
+function startRules(f: Jar, now: Hour, liquid: Column, rules: string[]) {
   const blended = f.readings.filter((r) => r.ph !== null && r.of === 'blended' && r.hour <= now).at(-1)
   const salt = saltNow(f, now)
   if (salt < 2 - 0.005 && !(blended && blended.ph! <= f.targetPh)) rules.push('weak')
@@ -406,7 +417,7 @@ function startRules(f: Ferment, now: Hour, liquid: Column, rules: string[]) {
     rules.push('half cooked')
 }
 
-function readyRules(f: Ferment, now: Hour, whole: Reading[], raisedAt: Hour | null): string[] {
+function readyRules(f: Jar, now: Hour, whole: Reading[], raisedAt: Hour | null): string[] {
   const read = whole.filter((r) => r.hour <= now)
   const last = read.at(-1)
   if (!last) return ['on its way']
@@ -488,7 +499,16 @@ function columnAfter(
 function baseColumn(life: Life, now: Hour) {
   const { hour, readings, marks } = life.base as Base
   const source = fermentSource(life.ferment, hour, marks ?? life.ferment.jars)
-  return columnAfter(source, hour, source.passed, readings, life.ferment.foreseen?.blended ?? null, now)
+  const { jars, readings: read } = life.ferment
+  const apart = jars.length > 1 && read.some((r) => r.ph !== null && r.marks.length > 0)
+  return columnAfter(
+    source,
+    hour,
+    source.passed,
+    readings,
+    apart ? null : (life.ferment.foreseen?.blended ?? null),
+    now,
+  )
 }
 
 /** A base at an hour after it was pressed. */
