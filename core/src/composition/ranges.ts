@@ -7,7 +7,7 @@ import { mix, ofMass, volumeOf, type Composition } from './composition'
 /* What a mixture comes to while some of its amounts are only known within a range: its figures at their corners. */
 
 /** A part of a mixture, and between what its amount lies, g. */
-export interface Part {
+export interface MixedPart {
   name: string
   composition: Composition
   massG: Range
@@ -16,7 +16,7 @@ export interface Part {
 }
 
 /** Masses at the corner where a share of everything is largest, or smallest. */
-function corner(parts: readonly Part[], share: (part: Part) => number, most: boolean): number[] {
+function corner(parts: readonly MixedPart[], share: (part: MixedPart) => number, most: boolean): number[] {
   const ratioOf = (masses: readonly number[]) => {
     const all = masses.reduce((sum, massG) => sum + massG, 0)
     return all > 0 ? parts.reduce((sum, part, index) => sum + share(part) * (masses[index] ?? 0), 0) / all : 0
@@ -35,8 +35,8 @@ function corner(parts: readonly Part[], share: (part: Part) => number, most: boo
 
 const shareOf = (amount: number, { massG }: Composition) => (massG > 0 ? amount / massG : 0)
 
-function ratioRange(parts: readonly Part[], low: (part: Part) => number, high: (part: Part) => number) {
-  const at = (share: (part: Part) => number, most: boolean) => {
+function ratioRange(parts: readonly MixedPart[], low: (part: MixedPart) => number, high: (part: MixedPart) => number) {
+  const at = (share: (part: MixedPart) => number, most: boolean) => {
     const masses = corner(parts, share, most)
     const all = masses.reduce((sum, massG) => sum + massG, 0)
     return all > 0 ? parts.reduce((sum, part, index) => sum + share(part) * (masses[index] ?? 0), 0) / all : 0
@@ -44,18 +44,18 @@ function ratioRange(parts: readonly Part[], low: (part: Part) => number, high: (
   return { low: at(low, false), high: at(high, true) }
 }
 
-const typically = (parts: readonly Part[]) =>
+const typically = (parts: readonly MixedPart[]) =>
   mix(parts.map(({ composition, massG }) => ofMass(composition, massG.typical)))
 
 /** Salt of everything, percent. */
-export function saltRange(parts: readonly Part[]): Range {
-  const share = ({ composition }: Part) => 100 * shareOf(composition.saltG, composition)
+export function saltRange(parts: readonly MixedPart[]): Range {
+  const share = ({ composition }: MixedPart) => 100 * shareOf(composition.saltG, composition)
   const all = typically(parts)
   return { ...ratioRange(parts, share, share), typical: 100 * shareOf(all.saltG, all) }
 }
 
 /** Heat of everything, SHU: with what is not known of the peppers too. */
-export function shuRange(parts: readonly Part[]): Range {
+export function shuRange(parts: readonly MixedPart[]): Range {
   const all = typically(parts)
   return {
     ...ratioRange(
@@ -68,7 +68,7 @@ export function shuRange(parts: readonly Part[]): Range {
 }
 
 /** Volume of everything, mL. */
-export function volumeRange(parts: readonly Part[]): Range {
+export function volumeRange(parts: readonly MixedPart[]): Range {
   const at = (end: keyof Range) => volumeOf(mix(parts.map(({ composition, massG }) => ofMass(composition, massG[end]))))
   return { low: at('low'), typical: at('typical'), high: at('high') }
 }
@@ -77,7 +77,7 @@ export function volumeRange(parts: readonly Part[]): Range {
  * pH of everything, 5–95 % of what is not known of its acids, at the corners of its amounts: lowest with the most of
  * what is sourer than the mixture and the least of the rest, and the other way round. `null` without water.
  */
-export function phRange(parts: readonly Part[]): Range | null {
+export function phRange(parts: readonly MixedPart[]): Range | null {
   const owns = parts.map(({ own, composition }) => own ?? mixtureBalance(composition))
   const at = (amounts: (index: number) => number) =>
     phBand(
@@ -105,7 +105,7 @@ export function phRange(parts: readonly Part[]): Range | null {
 }
 
 /** The one weighing that would narrow the salt most, and what it would then be known as; `null` where all is weighed. */
-export function narrowest(parts: readonly Part[]): { name: string; saltPct: Range } | null {
+export function narrowest(parts: readonly MixedPart[]): { name: string; saltPct: Range } | null {
   const width = ({ low, high }: Range) => high - low
   const weighed = parts.flatMap((part, index) => {
     if (part.massG.low === part.massG.high) return []

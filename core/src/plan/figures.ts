@@ -2,7 +2,7 @@ import { leastSaltPct } from '../salt/least'
 import { amountCost } from '../stock/costs'
 import { mix, propertiesOf, volumeOf, type Composition, type Properties } from '../composition/composition'
 import { ofSalt, ownBalance } from '../composition/ingredient'
-import { narrowest, phRange, saltRange, shuRange, volumeRange, type Part } from '../composition/ranges'
+import { narrowest, phRange, saltRange, shuRange, volumeRange, type MixedPart } from '../composition/ranges'
 import { isStrongStart, rawRemedies, rawShare, RAW_NEEDED, startCountLog10, startWords } from '../ferment/rawShare'
 import type { Style } from '../library/style'
 import { styleById, type StyleId } from '../library/styles'
@@ -102,8 +102,8 @@ function partsBetween(
   book: Book,
   { rows, waterG, waterBetweenG, salted }: Pick<PlanCase, 'rows' | 'waterG' | 'waterBetweenG' | 'salted'>,
   parts: PlanFigures['parts'],
-): Part[] {
-  return parts.map(({ name, composition }, index): Part => {
+): MixedPart[] {
+  return parts.map(({ name, composition }, index): MixedPart => {
     const row = rows[index]
     if (row)
       return {

@@ -123,7 +123,7 @@ const JAR_FROM_ML = 400
 
 /** What a dose goes into. */
 function intoOf(text: string): DosedInto {
-  const each = /^\s*(?:each|every|per|to a|to the)\b/.test(text)
+  const each = /^\s*(?:(?:to )?(?:each|every)|per|to a|to the)\b/.test(text)
   const plain = text.replace(/^\s*(?:to )?(?:each|every|per|the)?\b/, ' ')
   const of = /\bwater\b|\bbrine\b/.test(plain) ? 'water' : /\bof\s+[a-z]/.test(plain) ? 'produce' : null
   const bare = plain.replace(/\bof\b.*$/, ' ').replace(/\bwater\b|\bbrine\b/g, ' ')
