@@ -6,32 +6,51 @@ import {
   vesselMark,
   type Closure,
   type PlanFigures,
+  type UnitWorld,
   type VesselKind,
 } from '@lactofer/core'
 import type { PlanForm } from '~/components/plan/planForm'
 import { useVesselChoice } from './useVesselChoice'
 import { useBook } from '~/stores/book'
+import { usePreferences } from '~/stores/preferences'
 
 /** The lid chosen, else the vessel's own, else the style's usual one; only one that the style takes. */
 function closureOf(chosen: Closure | null, own: Closure | undefined, closures: readonly Closure[]): Closure {
   return [chosen, own].find((one) => one && closures.includes(one)) ?? closures[0] ?? 'loose lid'
 }
 
+/** Those of the maker's own world first. */
+function ownWorldFirst<Vessel extends VesselKind>(vessels: readonly Vessel[], world: UnitWorld): Vessel[] {
+  const own = (vessel: Vessel) => !vessel.world || vessel.world === world
+  return [...vessels.filter(own), ...vessels.filter((vessel) => !own(vessel))]
+}
+
+/** What is asked of the vessels; `null` where there is nothing to fill. */
+const questionOf = (
+  { properties: { volumeMl }, fillLimit: limit }: PlanFigures,
+  free: readonly (VesselKind & { count: number })[],
+  least: number,
+) =>
+  volumeMl < 1
+    ? null
+    : { volumeMl, free: free.map(({ id, capacityMl, count }) => ({ id, capacityMl, count })), limit, least }
+
 /** The vessels a plan goes into: the recommended answer until the maker chooses, with fill and closure. */
 export function usePlanVessels(form: Ref<PlanForm>, figures: Ref<PlanFigures | null>) {
   const book = useBook()
+  const preferences = usePreferences()
   const style = computed(() => styleById(form.value.style))
   const suits = (vessel: VesselKind) => style.value.vesselShapes.includes(vessel.shape)
-  const free = computed(() => book.freeVessels.filter((vessel) => suits(vessel) && vessel.count > 0))
+  const free = computed(() =>
+    ownWorldFirst(
+      book.freeVessels.filter((vessel) => suits(vessel) && vessel.count > 0),
+      preferences.world,
+    ),
+  )
+  // Suggested are sizes of the maker's own world.
+  const suggested = computed(() => free.value.filter(({ world }) => !world || world === preferences.world))
   const question = computed(() =>
-    figures.value && figures.value.properties.volumeMl >= 1 && !form.value.bowl
-      ? {
-          volumeMl: figures.value.properties.volumeMl,
-          free: free.value.map(({ id, capacityMl, count }) => ({ id, capacityMl, count })),
-          limit: figures.value.fillLimit,
-          least: style.value.fillLeast,
-        }
-      : null,
+    figures.value && !form.value.bowl ? questionOf(figures.value, suggested.value, style.value.fillLeast) : null,
   )
   const { answer, settled } = useVesselChoice(question)
   const uses = computed(() =>

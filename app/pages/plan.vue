@@ -8,6 +8,7 @@ import {
   colourOf,
   formOfRecipe,
   freshPlan,
+  nameOf,
   planResults,
   PlanFormSchema,
   styleDefaults,
@@ -69,6 +70,7 @@ function drafts(lotId: string, pack: boolean): Draft[] | null {
     lotId,
     code: code.value,
     color: colourOf(form.value, book.book),
+    name: nameOf(form.value),
   })
   const massG = figures.value?.composition.massG
   if (!plan || massG === undefined) return null
@@ -116,7 +118,7 @@ const problemsShown = computed(() =>
             <WordField
               v-model="form.name"
               label="Name on the tape"
-              placeholder="Fresno mash"
+              :placeholder="nameOf(form) || 'Fresno mash'"
               :problem="shown(problems.name)"
             />
             <WordField

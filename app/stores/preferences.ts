@@ -10,6 +10,9 @@ import {
   type QuantityKind,
   type Range,
   type UnitWorld,
+  formatBetween,
+  formatRough,
+  formatVolume,
 } from '@lactofer/core'
 import { journal } from '~/db/journal'
 import { useLiveQuery } from '~/composables/useLiveQuery'
@@ -50,7 +53,11 @@ export const usePreferences = defineStore('preferences', () => {
   const chooseUnit = (kind: QuantityKind, name: string) => choose('units', { ...choices.value.units, [kind]: name })
   /** The other world takes its own units along. */
   const chooseWorld = (world: UnitWorld) => Promise.all([choose('world', world), choose('units', {})])
+  /** An amount in the maker's world, with its range where it is one. */
+  const amountWords = (range: Range, kind: 'mass' | 'volume'): string =>
+    formatBetween(range, (value) => (kind === 'mass' ? formatRough : formatVolume)(value, choices.value.world))
   return {
+    amountWords,
     heatWord: (of: { shu: Range; heatUnknown: boolean }) => heatWords(of, choices.value.heat),
     heat: computed(() => choices.value.heat),
     unit,

@@ -1,19 +1,19 @@
 <script setup lang="ts">
 import { computed, ref, useId } from 'vue'
-import { formatMass, searchMaterials, type Material, type MaterialKind, type Row } from '@lactofer/core'
+import { formatMass, ingredientLine, searchMaterials, type Material, type MaterialKind, type Row } from '@lactofer/core'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 
 /**
  * Finds something to weigh in by any of its common names, or a lot in stock (first while nothing is typed); what
- * nobody knows is taken as unlisted produce.
+ * nobody knows is taken as unlisted produce. A line may bring its amount: "1.2 kg cayenne", "juice of 2 limes".
  */
 const {
   label = 'Add an ingredient',
   kinds,
   lots = true,
 } = defineProps<{ label?: string; placeholder?: string; kinds?: readonly MaterialKind[]; lots?: boolean }>()
-const emit = defineEmits<{ picked: [row: Omit<Row, 'massG'>] }>()
+const emit = defineEmits<{ picked: [row: Omit<Row, 'massG'>, amount: string | null] }>()
 const book = useBook()
 const preferences = usePreferences()
 const id = useId()
@@ -25,30 +25,35 @@ const stock = computed(() =>
     ? book.lots.filter((lot) => lot.state === 'in stock' && ['stock', 'base', 'brine', 'pulp'].includes(lot.kind))
     : [],
 )
-const materials = computed(() =>
-  searchMaterials(
-    book.library.materials.filter(
-      (material) => !['water', 'salt'].includes(material.kind) && (!kinds || kinds.includes(material.kind)),
-    ),
-    typed.value,
+const offered = computed(() =>
+  book.library.materials.filter(
+    (material) => !['water', 'salt'].includes(material.kind) && (!kinds || kinds.includes(material.kind)),
   ),
 )
+const line = computed(() =>
+  typed.value.trim()
+    ? ingredientLine(offered.value, typed.value)
+    : { amount: null, name: '', found: searchMaterials(offered.value, '') },
+)
+const materials = computed(() => line.value.found)
 const foundLots = computed(() =>
-  stock.value.filter((lot) => `${lot.code} ${lot.name}`.toLowerCase().includes(typed.value.trim().toLowerCase())),
+  stock.value.filter((lot) => `${lot.code} ${lot.name}`.toLowerCase().includes(line.value.name.trim().toLowerCase())),
 )
 const also = (material: Material) =>
-  typed.value && !material.name.toLowerCase().includes(typed.value.toLowerCase())
-    ? material.names.find((name) => name.toLowerCase().includes(typed.value.toLowerCase()))
+  line.value.name && !material.name.toLowerCase().includes(line.value.name.toLowerCase())
+    ? material.names.find((name) => name.toLowerCase().includes(line.value.name.toLowerCase()))
     : undefined
 
 function choose(value: string) {
+  const { amount } = line.value
   const prepared = { preparation: 'raw', seedsOut: false } as const
   const [kind, ref] = [value.slice(0, value.indexOf(':')), value.slice(value.indexOf(':') + 1)]
   const lot = kind === 'lot' ? book.lot(ref) : undefined
   const material = kind === 'material' ? book.library.material(ref) : undefined
-  if (lot) emit('picked', { ...prepared, materialId: 'lot', lotId: lot.id, name: lot.name })
-  else if (material) emit('picked', { ...prepared, materialId: material.id, name: material.name })
-  else emit('picked', { ...prepared, materialId: 'unknown', name: ref.trim().replace(/[<>]/g, '').slice(0, 80) })
+  if (lot) emit('picked', { ...prepared, materialId: 'lot', lotId: lot.id, name: lot.name }, amount)
+  else if (material) emit('picked', { ...prepared, materialId: material.id, name: material.name }, amount)
+  else
+    emit('picked', { ...prepared, materialId: 'unknown', name: ref.trim().replace(/[<>]/g, '').slice(0, 80) }, amount)
   typed.value = ''
 }
 </script>
@@ -60,9 +65,10 @@ function choose(value: string) {
       :id="id"
       model-value=""
       filterable
+      default-first-option
       :filter-method="(text: string) => (typed = text)"
       :aria-label="label"
-      :placeholder="placeholder ?? 'Type or choose: Fresno, garlic, kept brine …'"
+      :placeholder="placeholder ?? '1.2 kg Fresno, 2 heads garlic, kept brine …'"
       @change="choose"
       @visible-change="
         (open) => {
@@ -83,16 +89,16 @@ function choose(value: string) {
             :key="material.id"
             :value="`material:${material.id}`"
             :label="material.name"
-            >{{ material.name }}
+            ><strong v-if="line.amount" class="amount">{{ line.amount }}</strong> {{ material.name }}
             <span class="muted small">{{ also(material) ?? (material.own ? 'your own' : '') }}</span></el-option
           ></template
         >
       </template>
       <el-option
-        v-if="typed.trim().length > 2 && materials.length === 0"
-        :value="`unlisted:${typed}`"
-        :label="`${typed.trim()}, unlisted`"
-        >“{{ typed.trim() }}” is not in the library: take it as unlisted produce</el-option
+        v-if="line.name.length > 2 && materials.length === 0"
+        :value="`unlisted:${line.name}`"
+        :label="`${line.name}, unlisted`"
+        >“{{ line.name }}” is not in the library: take it as unlisted produce</el-option
       >
     </el-select>
   </div>

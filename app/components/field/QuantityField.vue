@@ -4,27 +4,22 @@ import {
   CHOOSABLE,
   formatForField,
   InvalidInput,
-  readField,
+  readRange,
   unitSign,
+  weigh,
+  withinLimits,
+  type Between,
   type Limits,
   type QuantityKind,
+  type Range,
+  type Thing,
 } from '@lactofer/core'
 import { useInstruments, type Taken } from '~/stores/instruments'
 import { usePreferences } from '~/stores/preferences'
 
 /**
- * What a reader of its own makes of the text: the value, how it came about, and what was said where that is worth
- * keeping.
- */
-export interface Said {
-  value: number
-  sentence: string | null
-  said?: string
-}
-
-/**
- * One number with its unit: typed in any unit, stored in one, taken from an instrument, refused in words. The unit
- * chosen is remembered for its kind.
+ * One amount with its unit: said in any way, stored in one unit, taken from an instrument, asked where it can be meant
+ * two ways, refused in words. What it was read as stands under it. The unit chosen is remembered for its kind.
  */
 const props = defineProps<{
   kind: QuantityKind
@@ -37,28 +32,63 @@ const props = defineProps<{
   /** For a table whose rows say the unit. */
   hideUnit?: boolean
   placeholder?: string
-  reader?: (text: string, unit: string) => Said
+  /** What is weighed: then cups, spoons and pieces of it can be said. */
+  thing?: Thing
+  /** An amount that came with the name of the thing, to be read here. */
+  typed?: string | undefined
 }>()
 
 const model = defineModel<number | null>({ required: true })
-const emit = defineEmits<{ taken: [taken: Taken]; said: [said: string | undefined] }>()
+/** Between what it lies where it was not weighed, and the words it was said in. */
+const between = defineModel<Between | undefined>('between')
+const said = defineModel<string | undefined>('said')
+const emit = defineEmits<{ taken: [taken: Taken] }>()
 
 const preferences = usePreferences()
 const instruments = useInstruments()
 const id = useId()
 const text = ref('')
 const problem = ref<string | null>(null)
-const suggestion = ref<string | undefined>()
-const conversion = ref<string | null>(null)
+const suggestions = ref<readonly string[]>([])
+const readAs = ref<string | null>(null)
 const unit = computed(() => preferences.unit(props.kind))
 let own: number | null = null
 
-const show = () => (text.value = model.value === null ? '' : formatForField(model.value, props.kind, unit.value))
+/** What a text comes to, and what of it is worth saying. @throws InvalidInput */
+function readingOf(typed: string): { range: Range; readAs: string | null; words: boolean } {
+  if (props.kind !== 'mass' || !props.thing) {
+    const range = readRange(typed, props.kind, unit.value, props.limits)
+    const amount = props.kind === 'mass' || props.kind === 'volume'
+    const plain = /^[\s\d.]*$/.test(typed) || typed.trim().endsWith(unitSign(unit.value))
+    return {
+      range,
+      readAs: amount && !plain ? preferences.amountWords(range, props.kind) : null,
+      words: range.low < range.high,
+    }
+  }
+  const { massG, readAs: as, said: words } = weigh(props.thing, typed, unit.value, preferences.world)
+  withinLimits(massG.typical, 'mass', props.limits)
+  return { range: massG, readAs: as, words }
+}
+/** Shows what is stored: in the maker's own words where they were kept. */
+function show() {
+  readAs.value = null
+  if (model.value === null) text.value = ''
+  else if (said.value) {
+    text.value = said.value
+    try {
+      readAs.value = readingOf(said.value).readAs
+    } catch (error) {
+      // Words of another device, or of an older library: the weight they stood for counts.
+      if (!(error instanceof InvalidInput)) throw error
+      text.value = formatForField(model.value, props.kind, unit.value)
+    }
+  } else text.value = formatForField(model.value, props.kind, unit.value)
+}
 watch(
   [model, unit],
   ([value], [, was]) => {
     if (value !== own || unit.value !== was) {
-      if (value !== own) conversion.value = null
       own = value
       if (value !== null || !problem.value) {
         problem.value = null
@@ -70,24 +100,28 @@ watch(
 )
 
 function read(typed: string) {
-  suggestion.value = undefined
+  suggestions.value = []
   problem.value = null
-  conversion.value = null
+  readAs.value = null
   own = null
+  let words: string | undefined
+  let ends: Between | undefined
   if (typed.trim() !== '' || !props.optional) {
     try {
-      const said = props.reader?.(typed, unit.value)
-      conversion.value = said?.sentence ?? null
-      own = said
-        ? readField(String(said.value), props.kind, undefined, props.limits)
-        : readField(typed, props.kind, unit.value, props.limits)
-      emit('said', said?.said)
+      const found = readingOf(typed)
+      const { low, typical, high } = found.range
+      own = typical
+      readAs.value = found.readAs
+      words = found.words ? typed.trim().slice(0, 40) : undefined
+      ends = low < high ? { low, high } : undefined
     } catch (error) {
       if (!(error instanceof InvalidInput)) throw error
       problem.value = error.message
-      suggestion.value = error.suggestion
+      suggestions.value = error.suggestions
     }
   }
+  said.value = words
+  between.value = ends
   model.value = own
 }
 function accept(fixed: string) {
@@ -95,9 +129,12 @@ function accept(fixed: string) {
   read(fixed)
 }
 
+if (props.typed && model.value === null) accept(props.typed)
+
 const takes = computed(() => !props.noTake && ['mass', 'ph', 'temperature'].includes(props.kind))
 function take(taken: Taken) {
-  accept(formatForField(taken.value, props.kind, unit.value))
+  // With its unit: what a scale shows is no count of pieces.
+  accept(`${formatForField(taken.value, props.kind, unit.value)} ${props.kind === 'mass' ? unit.value : ''}`.trim())
   if (problem.value === null) emit('taken', taken)
 }
 function focus() {
@@ -121,7 +158,7 @@ onBeforeUnmount(() => instruments.forget(id))
       autocomplete="off"
       :placeholder="placeholder"
       :aria-invalid="problem !== null"
-      :aria-describedby="problem || hint || conversion ? `${id}-note` : undefined"
+      :aria-describedby="problem || hint || readAs ? `${id}-note` : undefined"
       :class="{ bad: problem }"
       @input="read"
       @focus="focus"
@@ -141,11 +178,13 @@ onBeforeUnmount(() => instruments.forget(id))
         <template v-else>{{ unitSign(unit) }}</template>
       </template>
     </el-input>
-    <p v-if="problem" :id="`${id}-note`" class="problem" role="alert">
-      {{ problem }}
-      <button v-if="suggestion" type="button" class="fix" @click="accept(suggestion)">Use {{ suggestion }}</button>
-    </p>
-    <p v-else-if="conversion || hint" :id="`${id}-note`" class="muted small">{{ conversion || hint }}</p>
+    <FieldNote
+      :id="`${id}-note`"
+      :problem="problem"
+      :suggestions="suggestions"
+      :note="readAs || hint"
+      @accept="accept"
+    />
   </div>
 </template>
 
@@ -170,16 +209,5 @@ onBeforeUnmount(() => instruments.forget(id))
 .unit option {
   color: var(--ink);
   background: var(--surface);
-}
-.fix {
-  background: none;
-  border: 1px solid currentcolor;
-  border-radius: 4px;
-  color: inherit;
-  font: 600 14px var(--text);
-  min-height: 32px;
-  padding: 0 var(--s2);
-  cursor: pointer;
-  margin-left: var(--s1);
 }
 </style>

@@ -7,7 +7,6 @@ import {
   bottlesFilled,
   cautionsFor,
   costWorking,
-  doseWorking,
   formatMass,
   formatNumber,
   formatShu,
@@ -72,7 +71,6 @@ const cautions = computed(() =>
       })
     : [],
 )
-const pct = (value: number | null) => (value === null ? '–' : `${formatNumber(value, 2)} %`)
 const bottles = (ml: number) => bottlesFilled(ml, form.bottleMl).count
 /** A lot costs what it cost to make; where some of that has no price it has none. */
 function lotPrice(row: Row) {
@@ -91,41 +89,7 @@ const ACIDITY_WORDS = { fine: 'Sour enough', act: 'Low in acid', ask: 'As usual'
     <p v-if="!results" class="muted">Weigh something in and the salt, the fill and the heat stand here at once.</p>
     <p v-else-if="!found" class="problem" role="alert">{{ results.problem }}</p>
     <template v-else>
-      <div v-if="style.saltPct" class="salt">
-        <h2>Salt to weigh in</h2>
-        <p class="figure big" data-figure="salt">{{ formatNumber(found.dose.saltG, 1) }} g</p>
-        <table class="plain small">
-          <tbody>
-            <tr>
-              <td>of the ingredients</td>
-              <td class="number">{{ pct(found.dose.ofIngredientsPct) }}</td>
-            </tr>
-            <tr v-if="found.waterG > 0">
-              <td>of the water</td>
-              <td class="number">{{ pct(found.dose.ofWaterPct) }}</td>
-            </tr>
-            <tr v-if="found.waterG > 0">
-              <td>of the brine</td>
-              <td class="number">{{ pct(found.dose.ofBrinePct) }}</td>
-            </tr>
-            <tr>
-              <td><strong>of everything, evened out</strong></td>
-              <td class="number">
-                <strong data-figure="evened">{{ pct(found.dose.ofEverythingPct) }}</strong>
-              </td>
-            </tr>
-            <tr>
-              <td>in the water phase</td>
-              <td class="number">{{ pct(found.properties.waterPhaseSaltPct) }}</td>
-            </tr>
-          </tbody>
-        </table>
-        <p v-if="found.tooWeak" class="line">
-          <StateMark level="act" word="Too weak" /> Below {{ found.leastSaltPct }} % of everything the wrong bacteria
-          can win.
-        </p>
-        <ShowWorking :working="doseWorking(form.saltBasis, form.saltPct ?? 0, found)" />
-      </div>
+      <SaltResult v-if="style.saltPct" :form="form" :figures="found" />
       <div v-if="style.ferments && found.raw !== null">
         <h3>What starts it</h3>
         <p class="line" data-figure="start">
@@ -209,10 +173,6 @@ const ACIDITY_WORDS = { fine: 'Sour enough', act: 'Low in acid', ask: 'As usual'
 </template>
 
 <style scoped>
-.big {
-  font-size: 44px;
-  color: var(--salt);
-}
 .acid {
   color: var(--acid);
   font-size: 20px;

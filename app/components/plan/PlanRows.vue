@@ -6,8 +6,16 @@ import IconGrip from '~icons/lucide/grip-vertical'
 import IconUp from '~icons/lucide/arrow-up'
 import IconDown from '~icons/lucide/arrow-down'
 import IconMore from '~icons/lucide/chevron-down'
-import { formatNumber, massOf, parseAmount, PREPARATIONS, PRODUCE_KINDS, SCALE_NOISE_G, type Row } from '@lactofer/core'
-import type { Said } from '../field/QuantityField.vue'
+import {
+  formatNumber,
+  PREPARATIONS,
+  PRODUCE_KINDS,
+  propertiesOf,
+  SCALE_NOISE_G,
+  thingOfLot,
+  type Row,
+  type Thing,
+} from '@lactofer/core'
 import { freshRow, type FormRow, type PlanForm } from './planForm'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
@@ -28,24 +36,17 @@ const isProduce = (row: FormRow) =>
 const colour = (row: FormRow) => (row.lotId ? book.lot(row.lotId)?.color : material(row)?.color)
 const total = computed(() => rows.value.reduce((sum, row) => sum + (row.massG ?? 0), 0))
 
-/** A weight as it is said; what follows from cups or pieces keeps the maker's words. */
-const reader =
-  (row: FormRow) =>
-  (text: string, unit: string): Said => {
-    const amount = parseAmount(text, unit)
-    const { massG, sentence } = massOf(
-      row.lotId
-        ? { ...book.library.materialOrUnknown('water'), name: row.name }
-        : book.library.materialOrUnknown(row.materialId),
-      amount,
-    )
-    return { value: massG.typical, sentence, ...(amount.kind !== 'mass' && { said: text.trim().slice(0, 40) }) }
-  }
+/** What tells the weight of a row that is said in cups, spoons or pieces. */
+function thing(row: FormRow): Thing {
+  if (!row.lotId)
+    return { ...book.library.materialOrUnknown(row.materialId), ...(!material(row) && { name: row.name }) }
+  const composition = book.composition(row.lotId)
+  return thingOfLot(row.name, composition ? propertiesOf(composition).densityGPerMl : 1)
+}
 /** All that is taken of a lot, in every row of it. */
 const takenG = (lotId: string | undefined) =>
   rows.value.reduce((sum, row) => (row.lotId === lotId ? sum + (row.massG ?? 0) : sum), 0)
 const hint = (row: FormRow) => {
-  if (row.said) return `said as ${row.said}`
   const lot = row.lotId ? book.lot(row.lotId) : undefined
   if (lot && takenG(row.lotId) > lot.leftG + SCALE_NOISE_G) return `only ${formatNumber(lot.leftG)} g in stock`
   return row.materialId === 'unknown' ? 'unlisted: wide ranges' : undefined
@@ -62,7 +63,8 @@ function move(index: number, by: -1 | 1) {
 /** An optional fact of a row: there, or not. */
 const set = (row: FormRow, change: Partial<Pick<FormRow, 'boughtG' | 'pricePerKg' | 'grower'>>) =>
   Object.assign(row, change)
-const add = (row: Omit<Row, 'massG'>) => rows.value.push(freshRow(row))
+const add = (row: Omit<Row, 'massG'>, amount: string | null) =>
+  rows.value.push({ ...freshRow(row), ...(amount && { typed: amount }) })
 </script>
 
 <template>
@@ -83,13 +85,15 @@ const add = (row: Omit<Row, 'massG'>) => rows.value.push(freshRow(row))
         >
         <QuantityField
           v-model="row.massG"
+          v-model:between="row.betweenG"
+          v-model:said="row.said"
           kind="mass"
           :label="`${row.name}, weight`"
           hide-label
           :limits="{ low: 0.1 }"
           :hint="hint(row)"
-          :reader="reader(row)"
-          @said="row.said = $event"
+          :thing="thing(row)"
+          :typed="row.typed"
         />
         <PickField
           v-if="isProduce(row)"
@@ -163,7 +167,7 @@ const add = (row: Omit<Row, 'massG'>) => rows.value.push(freshRow(row))
 <style scoped>
 .rows li {
   display: grid;
-  grid-template-columns: 20px minmax(104px, 1fr) 158px 120px 42px 44px;
+  grid-template-columns: 20px minmax(104px, 1fr) 232px 110px 42px 44px;
   gap: var(--s2);
   align-items: start;
   padding: var(--s2) 0;

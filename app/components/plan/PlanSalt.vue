@@ -6,8 +6,6 @@ import {
   formatNumber,
   formatVolume,
   styleById,
-  swappedG,
-  teaspoons,
   type PlanFigures,
   type SaltBasis,
 } from '@lactofer/core'
@@ -36,23 +34,6 @@ const bases = computed(() =>
   ),
 )
 const salt = computed(() => book.library.salts.find((kind) => kind.id === form.value.saltId))
-const spoons = computed(() =>
-  figures && salt.value && figures.dose.saltG > 0 ? teaspoons(figures.dose.saltG, salt.value) : null,
-)
-/** What the dose becomes when the same spoons are taken of another salt, where that matters. */
-const swaps = computed(() => {
-  const [from, dose] = [salt.value, figures?.dose.saltG ?? 0]
-  if (!from || !dose || !figures) return []
-  return book.library.salts
-    .filter((kind) => kind.id !== from.id)
-    .map((kind) => ({ name: kind.name, saltG: swappedG(dose, from, kind) }))
-    .filter((swap) => Math.abs(swap.saltG / dose - 1) > 0.12)
-    .map((swap) => ({
-      ...swap,
-      times: swap.saltG / dose,
-      evened: (100 * (swap.saltG + figures.ownSaltG)) / (figures.composition.massG - dose + swap.saltG),
-    }))
-})
 const brinePct = computed(() => figures?.dose.ofBrinePct ?? 0)
 const cover = computed(() => (style.value.liquid === 'brine' ? (figures?.cover ?? null) : null))
 const reserve = computed(() => brineParts(cover.value?.reserveG ?? 0, brinePct.value))
@@ -115,18 +96,12 @@ const vinegarWords = computed(() =>
 </script>
 
 <template>
-  <section class="sheet" aria-label="Salt">
+  <section class="sheet" aria-label="Salt and water">
     <h2>{{ style.saltPct ? 'Salt' : 'No salt in this style' }}</h2>
     <template v-if="style.saltPct">
       <div class="fields">
-        <QuantityField
-          v-model="form.saltPct"
-          kind="percent"
-          label="Strength"
-          :limits="{ high: form.saltBasis === 'ingredients' || form.saltBasis === 'water' ? 60 : 26 }"
-          :hint="`usually ${style.saltPct.low}–${style.saltPct.high} %`"
-        />
-        <PickField v-model="form.saltBasis" label="as a share of" :options="bases" />
+        <SaltField v-model="form" :hint="`usually ${style.saltPct.low}–${style.saltPct.high} %`" />
+        <PickField v-if="!form.saltSaid" v-model="form.saltBasis" label="as a share of" :options="bases" />
         <PickField
           v-model="form.saltId"
           label="The salt in use"
@@ -135,27 +110,15 @@ const vinegarWords = computed(() =>
         <QuantityField
           v-if="style.liquid === 'brine'"
           v-model="form.waterG"
+          v-model:between="form.waterBetweenG"
+          v-model:said="form.waterSaid"
           kind="mass"
           label="Water"
           hint="free of chlorine"
+          :thing="book.library.materialOrUnknown('water')"
         />
       </div>
-      <p v-if="spoons && salt" class="small">
-        <strong>{{ formatNumber(spoons.low, 1) }}–{{ formatNumber(spoons.high, 1) }} level teaspoons</strong> of
-        {{ salt.name }}, {{ formatNumber(spoons.low / 3, 1) }}–{{ formatNumber(spoons.high / 3, 1) }} tablespoons. Weigh
-        it when you can.
-      </p>
-      <details v-if="swaps.length" class="small disclose">
-        <summary>The same spoons of another salt</summary>
-        <ul class="plain-list swaps">
-          <li v-for="swap in swaps" :key="swap.name">
-            <span>{{ swap.name }}</span><span class="number">{{ formatNumber(swap.saltG, 1) }} g</span
-            ><span class="number">× {{ formatNumber(swap.times, 2) }}</span
-            ><span class="number">{{ formatNumber(swap.evened, 2) }} % evened out</span>
-          </li>
-        </ul>
-      </details>
-      <p v-else-if="form.saltId && !salt" class="problem" role="alert">
+      <p v-if="form.saltId && !salt" class="problem" role="alert">
         What a spoon of this salt weighs is not known. Weigh it, or choose a salt from the list.
       </p>
     </template>
@@ -192,20 +155,6 @@ const vinegarWords = computed(() =>
 </template>
 
 <style scoped>
-.swaps {
-  display: grid;
-  gap: var(--s1);
-}
-.swaps li {
-  display: grid;
-  grid-template-columns: minmax(130px, 1.6fr) 70px 70px 1fr;
-  gap: var(--s3);
-  padding: 3px 0;
-  border-bottom: 1px solid var(--line);
-}
-.number {
-  text-align: right;
-}
 .cover {
   display: grid;
   gap: var(--s2);

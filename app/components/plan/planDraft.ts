@@ -1,4 +1,13 @@
-import { overdrawnLot, styleById, type Draft, type Fill, type PackingCheck, type Style } from '@lactofer/core'
+import {
+  overdrawnLot,
+  styleById,
+  type Draft,
+  type Fill,
+  type PackingCheck,
+  type SaltBasis,
+  type SaltDose,
+  type Style,
+} from '@lactofer/core'
 import type { PlanForm, planResults } from './planForm'
 import { codeProblem, nameProblem } from '~/components/field/problems'
 
@@ -25,7 +34,7 @@ function rowsProblem({ rows }: PlanForm, results: PlanResults | null, { lot }: K
 
 /** What is wrong with a plan, field by field. */
 export const planProblems = (form: PlanForm, code: string, results: PlanResults | null, known: Known) => ({
-  name: nameProblem(form.name, 'Give it a name, as it should stand on the tape.'),
+  name: form.name.trim() === '' ? null : nameProblem(form.name, 'Give it a name, as it should stand on the tape.'),
   code: codeProblem(code, (typed) => known.codeTaken(typed, form.lotId), ' Choose a new one.'),
   rows: rowsProblem(form, results, known),
   figures: form.targetPh === null && styleById(form.style).ferments ? 'A target pH is needed.' : null,
@@ -40,26 +49,41 @@ export function packingProblems({ bowl, place }: PlanForm, fill: Fill | null) {
   }
 }
 
+/** A dose on one basis, percent. */
+const ofBasis = (dose: SaltDose, basis: SaltBasis) =>
+  ({
+    ingredients: dose.ofIngredientsPct,
+    water: dose.ofWaterPct,
+    brine: dose.ofBrinePct,
+    everything: dose.ofEverythingPct,
+  })[basis]
+
 /** The entry of a plan; `null` while its figures are missing. */
 export function planDraft(
   form: PlanForm,
   results: PlanResults | null,
-  made: { at: string; lotId: string; code: string; color: string },
+  made: { at: string; lotId: string; code: string; color: string; name: string },
 ): Extract<Draft, { kind: 'plan' }> | null {
   const { targetPh, saltPct, replaces, recipeId, bowl } = form
-  if (!results?.figures || saltPct === null) return null
+  if (!results?.figures || (saltPct === null && !form.saltSaid)) return null
+  const { dose } = results.figures
+  const salted = results.salted
   return {
     kind: 'plan',
     ...made,
-    name: form.name.trim(),
+    name: form.name.trim() || made.name,
     style: form.style,
     cut: form.cut,
     rows: results.rows,
     waterG: results.waterG,
-    saltG: Math.round(results.figures.dose.saltG * 10) / 10,
+    ...(form.waterSaid && { waterSaid: form.waterSaid }),
+    ...(form.waterBetweenG && results.waterG > 0 && { waterBetweenG: form.waterBetweenG }),
+    saltG: Math.round(dose.saltG * 10) / 10,
+    ...(salted && { saltSaid: form.saltSaid.slice(0, 80) }),
+    ...(salted && salted.low < salted.high && { saltBetweenG: { low: salted.low, high: salted.high } }),
     saltId: form.saltId,
     saltBasis: form.saltBasis,
-    saltPct,
+    saltPct: salted ? Number((ofBasis(dose, form.saltBasis) ?? 0).toFixed(2)) : (saltPct ?? 0),
     targetPh: targetPh ?? 4.2,
     ...(replaces && { replaces }),
     ...(recipeId && { recipeId }),

@@ -1,5 +1,7 @@
 import { z } from 'zod'
 import {
+  between,
+  BetweenSchema,
   CLOSURE_NAMES,
   CUTS,
   IdSchema,
@@ -7,11 +9,16 @@ import {
   PACKING_CHECKS,
   planFigures,
   PlanEntry,
+  readSalt,
+  saltOfDose,
+  exactly,
   RecipePlanSchema,
   RowSchema,
   styleById,
   type Book,
   type EntryOf,
+  type Range,
+  type SaidSalt,
   type PackingCheck,
   type PlanFigures,
   type Row,
@@ -36,8 +43,13 @@ export const PlanFormSchema = z.object({
   style: PlanEntry.shape.style,
   cut: z.enum(CUTS),
   bowl: z.boolean(),
-  rows: z.array(RowSchema.extend({ key: z.string(), massG: z.number().nullable() })),
+  /** `typed` is an amount that came with the name and was not read yet. */
+  rows: z.array(RowSchema.extend({ key: z.string(), massG: z.number().nullable(), typed: z.string().optional() })),
   waterG: z.number().nullable(),
+  waterSaid: z.string().optional(),
+  waterBetweenG: BetweenSchema.optional(),
+  /** Salt that is dosed otherwise than by percent, in the maker's words; empty where it is a percentage. */
+  saltSaid: z.string().default(''),
   saltPct: z.number().nullable(),
   saltBasis: PlanEntry.shape.saltBasis,
   saltId: z.string(),
@@ -79,6 +91,7 @@ export function freshPlan(): PlanForm {
     rows: [],
     waterG: 0,
     ...styleDefaults(USUAL_STYLE),
+    saltSaid: '',
     saltId: 'fine-sea',
     targetPh: 3.8,
     vessels: [],
@@ -92,36 +105,74 @@ export function freshPlan(): PlanForm {
 
 /** Rows that have been weighed. */
 export const weighedRows = (form: PlanForm): Row[] =>
-  form.rows.flatMap(({ key: _key, ...row }) =>
+  form.rows.flatMap(({ key: _key, typed: _typed, ...row }) =>
     row.massG === null || row.massG <= 0 ? [] : [{ ...row, massG: row.massG }],
   )
 
 /** Water counts where a brine covers it. */
 export const waterOf = (form: PlanForm): number | null => (styleById(form.style).liquid === 'brine' ? form.waterG : 0)
 
+/** Cups that the produce of a plan fills. */
+function cupsOf(rows: readonly Row[], book: Book): Range {
+  const one = rows.map(({ materialId, massG }) => {
+    const { cupG } = book.library.materialOrUnknown(materialId)
+    return { low: massG / cupG.high, typical: massG / cupG.typical, high: massG / cupG.low }
+  })
+  const sum = (end: keyof Range) => one.reduce((all, cups) => all + cups[end], 0)
+  return { low: sum('low'), typical: sum('typical'), high: sum('high') }
+}
+
+/**
+ * The salt of a plan that was said by the spoon, the jar or the gram; `undefined` for a percentage.
+ * @throws InvalidInput
+ */
+export function saltedOf(
+  form: PlanForm,
+  book: Book,
+): { said: Extract<SaidSalt, { kind: 'dose' }>; saltG: Range } | undefined {
+  if (!form.saltSaid) return undefined
+  const said = readSalt(form.saltSaid, book.library.salts, form.saltId)
+  if (said.kind === 'percent') return undefined
+  const jars = form.vessels.reduce((sum, { count }) => sum + count, 0)
+  const waterG = waterOf(form) ? between(waterOf(form) ?? 0, form.waterBetweenG) : exactly(0)
+  return { said, saltG: saltOfDose(said, { jars, waterG, produceCups: cupsOf(weighedRows(form), book) }) }
+}
+
 /** What the plan comes to; `null` while something is missing, `problem` when it cannot be. */
 export function planResults(
   form: PlanForm,
   book: Book,
-): { problem: string; figures: null } | { problem: null; figures: PlanFigures; rows: Row[]; waterG: number } | null {
+):
+  | { problem: string; figures: null }
+  | { problem: null; figures: PlanFigures; rows: Row[]; waterG: number; salted: Range | undefined }
+  | null {
   const rows = weighedRows(form)
   const waterG = waterOf(form)
-  if (rows.length === 0 || form.saltPct === null || waterG === null) return null
+  if (rows.length === 0 || waterG === null || (form.saltPct === null && !form.saltSaid)) return null
   try {
+    const salted = saltedOf(form, book)?.saltG
     const figures = planFigures(book, {
       style: form.style,
       rows,
       waterG,
-      saltPct: form.saltPct,
+      saltPct: form.saltPct ?? 0,
       saltBasis: form.saltBasis,
+      waterBetweenG: waterG > 0 ? form.waterBetweenG : undefined,
+      salted,
     })
     return figures
-      ? { problem: null, figures, rows, waterG }
+      ? { problem: null, figures, rows, waterG, salted }
       : { problem: 'A lot this plan takes from is no longer in the log. Take its row out.', figures: null }
   } catch (error) {
     if (error instanceof InvalidInput) return { problem: error.message, figures: null }
     throw error
   }
+}
+
+/** The name a plan has while none was typed: of what it is made of most, and how. */
+export function nameOf(form: PlanForm): string {
+  const heaviest = weighedRows(form).sort((a, b) => b.massG - a.massG)[0]
+  return heaviest ? `${heaviest.name.split(',')[0]} ${styleById(form.style).name.toLowerCase()}`.slice(0, 80) : ''
 }
 
 /** Colour of a lot: that of its heaviest ingredient. */
@@ -133,6 +184,12 @@ export function colourOf(form: PlanForm, book: Book): string {
     form.color
   )
 }
+
+const words = ({ waterSaid, waterBetweenG, saltSaid }: Partial<EntryOf<'plan'>>) => ({
+  ...(waterSaid && { waterSaid }),
+  ...(waterBetweenG && { waterBetweenG }),
+  saltSaid: saltSaid ?? '',
+})
 
 const withKeys = (rows: readonly Row[]): FormRow[] => rows.map((row) => ({ ...freshRow(row), massG: row.massG }))
 
@@ -167,6 +224,7 @@ export function formOfPlan(plan: EntryOf<'plan'>): PlanForm {
     cut,
     bowl,
     rows: withKeys(rows),
+    ...words(plan),
     waterG,
     saltPct,
     saltBasis,

@@ -1,5 +1,5 @@
 import { InvalidInput } from '../invalid'
-import { exactly, mapRange, type Range } from '../working'
+import { mapRange, type Range } from '../working'
 import { Reader, SIZES, type Part } from './reader'
 import { tokensOf } from './tokens'
 import { unitWord, type Piece, type UnitWord } from './words'

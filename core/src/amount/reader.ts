@@ -175,7 +175,7 @@ export class Reader {
     if (!count) return null
     this.manner()
     if (this.sign('x')) this.at++
-    this.take(['of', 'a']) || this.take(['of'])
+    if (this.take(['of'])) this.take(['a'])
     this.manner()
     const unit = this.unit()
     // "a pound and a half"

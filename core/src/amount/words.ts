@@ -120,7 +120,7 @@ const SHARES: Readonly<Record<string, number>> = {
   eighths: 1 / 8,
 }
 
-/** A number in words: "three", "half a", "two thirds of a", "a couple of", "half a dozen"; and how many words it took. */
+/** A number in words: "three", "half a", "two thirds of a", "a couple of"; and how many words it took. */
 export function quantityWord(word: (ahead: number) => string | undefined): { value: number; words: number } | null {
   let at = 0
   let value: number | null = null

@@ -104,7 +104,7 @@ export function phRange(parts: readonly MixedPart[]): Range | null {
   return { low: Math.min(typical.low, end(true)), typical: typical.typical, high: Math.max(typical.high, end(false)) }
 }
 
-/** The one weighing that would narrow the salt most, and what it would then be known as; `null` where all is weighed. */
+/** The one weighing that would narrow the salt most, and what it would be known as; `null` where all is weighed. */
 export function narrowest(parts: readonly MixedPart[]): { name: string; saltPct: Range } | null {
   const width = ({ low, high }: Range) => high - low
   const weighed = parts.flatMap((part, index) => {

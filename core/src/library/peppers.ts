@@ -310,7 +310,7 @@ export const PEPPERS = [
     'A pepper that is not listed',
     '#b5543a',
     [0, 30000, 1600000],
-    'unknown pepper, other pepper, other chilli',
+    'pepper, chilli, chile, chili, unknown pepper, other pepper',
     [4, 12, 40],
     {
       ...water(82, 88, 92),

@@ -439,7 +439,7 @@ export const FRUIT = [
     piece: [12, 19, 26],
   }),
   fruit('lemon', 'Lemon, whole', '#e4d64a', {
-    names: 'citron',
+    names: 'lemon, citron',
     sugar: [1.5, 2.5, 3.5],
     ph: [2.2, 2.5, 2.9],
     water: [86, 89, 91],
@@ -447,6 +447,7 @@ export const FRUIT = [
     piece: [80, 110, 150],
   }),
   fruit('lime', 'Lime, whole', '#9bb83f', {
+    names: 'lime',
     sugar: [1, 1.7, 2.5],
     ph: [2.1, 2.4, 2.8],
     water: [86, 88, 90],

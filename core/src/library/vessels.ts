@@ -1,3 +1,5 @@
+import type { UnitWorld } from '../units/quantity'
+
 /** The shapes a vessel is drawn in. */
 export const VESSEL_SHAPES = ['jar', 'crock', 'bucket', 'drum', 'bag'] as const
 export type VesselShape = (typeof VESSEL_SHAPES)[number]
@@ -60,11 +62,16 @@ export interface VesselKind {
   widthMm: number
   heightMm: number
   closure: Closure
+  /** The world its size belongs to; none for the maker's own. */
+  world?: UnitWorld
   count?: number
   tareG?: number
 }
 
-/** Common sizes; outer measures are typical, for drawing to scale only. Common practice. */
+/**
+ * Common sizes, to the brim; outer measures are typical, for drawing to scale only. Common practice; brims of US jars
+ * from memory.
+ */
 export const VESSELS: readonly VesselKind[] = [
   {
     id: 'jar-500',
@@ -74,6 +81,7 @@ export const VESSELS: readonly VesselKind[] = [
     widthMm: 80,
     heightMm: 130,
     closure: 'loose lid',
+    world: 'metric',
   },
   {
     id: 'jar-1000',
@@ -83,8 +91,18 @@ export const VESSELS: readonly VesselKind[] = [
     widthMm: 100,
     heightMm: 170,
     closure: 'tight lid',
+    world: 'metric',
   },
-  { id: 'jar-2000', name: '2 L jar', shape: 'jar', capacityMl: 2100, widthMm: 128, heightMm: 215, closure: 'clip' },
+  {
+    id: 'jar-2000',
+    name: '2 L jar',
+    shape: 'jar',
+    capacityMl: 2100,
+    widthMm: 128,
+    heightMm: 215,
+    closure: 'clip',
+    world: 'metric',
+  },
   {
     id: 'jar-3000',
     name: '3 L jar',
@@ -93,6 +111,7 @@ export const VESSELS: readonly VesselKind[] = [
     widthMm: 150,
     heightMm: 245,
     closure: 'tight lid',
+    world: 'metric',
   },
   { id: 'jar-5000', name: '5 L jar', shape: 'jar', capacityMl: 5200, widthMm: 180, heightMm: 290, closure: 'airlock' },
   {
@@ -103,6 +122,7 @@ export const VESSELS: readonly VesselKind[] = [
     widthMm: 260,
     heightMm: 320,
     closure: 'cloth',
+    world: 'metric',
   },
   {
     id: 'bucket-20',
@@ -112,6 +132,7 @@ export const VESSELS: readonly VesselKind[] = [
     widthMm: 310,
     heightMm: 380,
     closure: 'airlock',
+    world: 'metric',
   },
   {
     id: 'drum-220',
@@ -121,6 +142,7 @@ export const VESSELS: readonly VesselKind[] = [
     widthMm: 590,
     heightMm: 890,
     closure: 'airlock',
+    world: 'metric',
   },
   {
     id: 'bag-1000',
@@ -130,6 +152,7 @@ export const VESSELS: readonly VesselKind[] = [
     widthMm: 200,
     heightMm: 150,
     closure: 'sealed bag',
+    world: 'metric',
   },
   {
     id: 'bag-2000',
@@ -139,6 +162,67 @@ export const VESSELS: readonly VesselKind[] = [
     widthMm: 250,
     heightMm: 190,
     closure: 'sealed bag',
+    world: 'metric',
+  },
+  {
+    id: 'jar-pint',
+    name: 'Pint jar',
+    shape: 'jar',
+    capacityMl: 500,
+    widthMm: 82,
+    heightMm: 128,
+    closure: 'loose lid',
+    world: 'us',
+  },
+  {
+    id: 'jar-quart',
+    name: 'Quart jar',
+    shape: 'jar',
+    capacityMl: 985,
+    widthMm: 96,
+    heightMm: 172,
+    closure: 'loose lid',
+    world: 'us',
+  },
+  {
+    id: 'jar-half-gallon',
+    name: 'Half-gallon jar',
+    shape: 'jar',
+    capacityMl: 1940,
+    widthMm: 115,
+    heightMm: 232,
+    closure: 'loose lid',
+    world: 'us',
+  },
+  {
+    id: 'jar-gallon',
+    name: 'Gallon jar',
+    shape: 'jar',
+    capacityMl: 3900,
+    widthMm: 160,
+    heightMm: 260,
+    closure: 'loose lid',
+    world: 'us',
+  },
+  {
+    id: 'crock-2-gallon',
+    name: '2-gallon crock',
+    shape: 'crock',
+    capacityMl: 7900,
+    widthMm: 235,
+    heightMm: 290,
+    closure: 'cloth',
+    world: 'us',
+  },
+  {
+    id: 'bucket-5-gallon',
+    name: '5-gallon bucket',
+    shape: 'bucket',
+    capacityMl: 20000,
+    widthMm: 305,
+    heightMm: 370,
+    closure: 'airlock',
+    world: 'us',
   },
 ]
 

@@ -1,11 +1,9 @@
 import { InvalidInput } from '../invalid'
 import type { Piece } from '../amount/words'
 import type { Material, MaterialKind } from './material'
-import { formatNumber } from '../units/number'
-import { formatMass, formatVolume, type UnitWorld } from '../units/quantity'
 import { mapRange, type Range } from '../working'
 import { readAmount, type Amount } from '../amount/read'
-import { CUP_ML, TEASPOON_ML } from '../units/quantity'
+import { CUP_ML, formatBetween, formatRough, TEASPOON_ML, type UnitWorld } from '../units/quantity'
 
 /** What of a thing tells its weight: a cup, a spoon, a piece of it; and what it is called. */
 export type Thing = Pick<Material, 'name' | 'names' | 'kind' | 'cupG' | 'teaspoonG' | 'pieceG' | 'countedG'>
@@ -65,10 +63,7 @@ const plural = (piece: Piece, count: number): string => {
   return `${piece}${piece === 'bunch' ? 'es' : 's'}`
 }
 
-const about = (massG: Range, world: UnitWorld): string =>
-  massG.high - massG.low < 0.005 * massG.typical
-    ? formatMass(massG.typical, world)
-    : `about ${formatMass(massG.typical, world)}, ${formatMass(massG.low, world)} to ${formatMass(massG.high, world)}`
+const about = (massG: Range, world: UnitWorld): string => formatBetween(massG, (grams) => formatRough(grams, world))
 
 /** Small is under the middle, large above it. */
 function sized(range: Range, size: 'small' | 'large' | null): Range {
@@ -100,7 +95,11 @@ function piecesG(thing: Thing, amount: Extract<Amount, { kind: 'pieces' }>, text
     throw new InvalidInput(`Juice is a row of its own: take the juice for it. Here it is ${name}.`)
   if (thing.countedG.juice && (juice || piece === 'piece')) {
     const massG = times(count, sized(thing.countedG.juice, size))
-    return { massG, readAs: `${about(massG, world)}: ${perPiece(thing.countedG.juice, world)} in one`, said: true }
+    return {
+      massG,
+      readAs: `${about(massG, world)}${eachOf(count, thing.countedG.juice, 'in one', world)}`,
+      said: true,
+    }
   }
   const kinds = countable(thing)
   if (piece === 'piece' && kinds.length > 1) {
@@ -116,11 +115,14 @@ function piecesG(thing: Thing, amount: Extract<Amount, { kind: 'pieces' }>, text
         : `What a ${piece} of ${name} weighs is not known. Say it as ${examplesFor(thing)}.`,
     )
   const massG = times(count, sized(one, size))
-  return { massG, readAs: `${about(massG, world)}: ${perPiece(one, world)} a ${piece}`, said: true }
+  return { massG, readAs: `${about(massG, world)}${eachOf(count, one, `a ${piece}`, world)}`, said: true }
 }
 
-const perPiece = ({ low, typical, high }: Range, world: UnitWorld) =>
-  low === high ? formatMass(typical, world) : `${formatMass(low, world)} to ${formatMass(high, world)}`
+/** Of how much one is, where several were said. */
+const eachOf = (count: Range, one: Range, words: string, world: UnitWorld): string =>
+  count.low === 1 && count.high === 1
+    ? ''
+    : `: ${formatBetween(one, (grams) => formatRough(grams, world)).replace(/^about [^,]+, /, '')} ${words}`
 
 /** How exactly a measure of a liquid is filled, as a share either way. Judgement. */
 const FILLED = { measure: 0.02, cup: 0.04, spoon: 0.06 } as const
@@ -139,8 +141,9 @@ function volumeG(thing: Thing, { volumeMl, by }: Extract<Amount, { kind: 'volume
     high: (measureG.high / measureMl) * (1 + off),
   }
   const massG = times(volumeMl, perMl)
-  const one = formatMass(measureG.typical, world)
-  return { massG, readAs: `${about(massG, world)}: ${one} ${of}`, said: true }
+  const one = formatRough(measureG.typical, world)
+  const same = Math.abs(massG.typical / measureG.typical - 1) < 0.001
+  return { massG, readAs: `${about(massG, world)}${same ? '' : `: ${one} ${of}`}`, said: true }
 }
 
 /**
@@ -190,22 +193,9 @@ function readOf(thing: Thing, text: string): Amount {
 }
 
 /**
- * A volume, mL, said in any way that is one. A number without a unit is taken in `unit`.
- * @throws InvalidInput with what would work.
+ * A lot as a thing that is said in cups or spoons: it fills them as heavy as it is. @param densityGPerMl of it.
  */
-export function measure(
-  text: string,
-  unit: string,
-  world: UnitWorld = 'metric',
-): { volumeMl: Range; readAs: string | null } {
-  const amount = readAmount(text)
-  const shown = (volumeMl: Range) =>
-    new RegExp(`^[\\d.]+\\s*${unit}?$`, 'i').test(text.trim()) ? null : formatVolume(volumeMl.typical, world)
-  if (amount.kind === 'volume') return { volumeMl: amount.volumeMl, readAs: shown(amount.volumeMl) }
-  if (amount.kind === 'bare') {
-    const one = readAmount(`1 ${unit}`)
-    if (one.kind === 'volume')
-      return { volumeMl: mapRange(amount.value, (v) => v * one.volumeMl.typical), readAs: null }
-  }
-  throw new InvalidInput('Say a volume: 500 mL, 1.5 L, 2 cups, a pint, a quart or half a gallon.')
+export function thingOfLot(name: string, densityGPerMl: number): Thing {
+  const cup = { ...mapRange({ low: 0.97, typical: 1, high: 1.03 }, (off) => off * densityGPerMl * CUP_ML), source: '' }
+  return { name, names: [], kind: 'starter', cupG: cup, teaspoonG: null, pieceG: null, countedG: {} }
 }

@@ -19,13 +19,15 @@ export const BetweenSchema = z
   .object({ low: massG, high: massG })
   .refine(({ low, high }) => low <= high, 'A range goes from the smaller to the larger.')
 
+export type Between = z.infer<typeof BetweenSchema>
+
 /** How an amount was said ("2 cups") and between what it lies, where it was not weighed. */
 const said = z.string().trim().max(40)
 
 /**
  * A weighed row of a plan: a material, or part of a lot in stock (`lotId`: a kept brine, a bowl that is split).
- * `massG` is what goes in the vessel; `boughtG` what it was before trimming; `said` how the maker put it ("2 cups") and `betweenG`
- * what it lies between then.
+ * `massG` is what goes in the vessel; `boughtG` what it was before trimming; `said` how the maker put it ("2 cups")
+ * and `betweenG` what it lies between then.
  */
 export const RowSchema = z.object({
   materialId: z.string().min(1).max(60),

@@ -4,9 +4,15 @@ import { formatNumber } from '../units/number'
 
 /** What is scaled: weights of the rows (`null` where nothing is weighed yet) and of the water. */
 export interface Scalable {
-  rows: readonly (Pick<Row, 'boughtG'> & { massG: number | null })[]
+  rows: readonly (Pick<Row, 'boughtG' | 'betweenG' | 'said'> & { massG: number | null })[]
   waterG: number | null
+  waterBetweenG?: Row['betweenG']
 }
+
+const mapEnds = ({ low, high }: { low: number; high: number }, change: (grams: number) => number) => ({
+  low: change(low),
+  high: change(high),
+})
 
 /**
  * Weights of a plan times a factor; percentages stay as they are, since the salt follows from them.
@@ -18,12 +24,14 @@ export function scaled<T extends Scalable>(plan: T, factor: number): T {
   const times = (grams: number) => grams * factor
   return {
     ...plan,
-    rows: plan.rows.map(({ said: _said, ...row }: Scalable['rows'][number] & { said?: string }) => ({
+    rows: plan.rows.map(({ said: _said, betweenG, ...row }) => ({
       ...row,
+      ...(betweenG && { betweenG: mapEnds(betweenG, times) }),
       massG: row.massG === null ? null : times(row.massG),
       ...(row.boughtG !== undefined && { boughtG: times(row.boughtG) }),
     })),
     waterG: plan.waterG === null ? null : times(plan.waterG),
+    ...(plan.waterBetweenG && { waterBetweenG: mapEnds(plan.waterBetweenG, times) }),
   } as T
 }
 

@@ -161,7 +161,7 @@ export function weighedContent(state: WeighIn): Pick<EntryOf<'weigh'>, 'rows' | 
   const rows = state.steps.flatMap((step): Row[] => {
     if (!step.row || step.state !== 'taken' || !step.takenG) return []
     // What was said and what was bought belonged to the plan's weight.
-    const { said: _said, boughtG: _boughtG, ...row } = step.row
+    const { said: _said, betweenG: _between, boughtG: _boughtG, ...row } = step.row
     return [{ ...row, massG: step.takenG }]
   })
   if (rows.length === 0) throw new InvalidInput('Nothing was weighed in. Weigh at least one ingredient.')

@@ -100,17 +100,25 @@ const TASK_OF: Partial<Record<ReasonCode, Exclude<TaskCode, 'chore' | 'press'>>>
   'pieces not read': 'read the pH',
   'slow to sour': 'read the pH',
   'jars not read': 'read the jars',
-  'one jar decides': 'read the jars',
+  'one jar decides': 'read the jar',
   'weak salt': 'mend the salt',
   'nothing alive': 'start',
   'made of': 'stopped',
 }
 /** Tasks that are one and the same reading: the most pressing of them stands for all. */
-const READINGS: readonly TaskCode[] = ['read behind', 'read again', 'read the pH', 'read the jars', 'read after film']
+const READINGS: readonly TaskCode[] = [
+  'read behind',
+  'read again',
+  'read the pH',
+  'read the jars',
+  'read the jar',
+  'read after film',
+]
 
 /** What its standing asks for. Film is asked for by its own line. */
 function askForReasons(ask: AskOf, { reasons }: Judgement): void {
   let reading = false
+  const one = reasons.find((reason) => reason.code === 'one jar decides')
   for (const reason of reasons) {
     const code = TASK_OF[reason.code]
     const { state } = ruleFor(reason)
@@ -118,6 +126,11 @@ function askForReasons(ask: AskOf, { reasons }: Judgement): void {
     if (READINGS.includes(code)) {
       if (reading) continue
       reading = true
+      // Another jar stands better: it is this one that is to be read.
+      if (one) {
+        ask(state, 'read the jar', { mark: one.facts.mark, reason })
+        continue
+      }
     }
     ask(state, code, { reason })
     // What is thrown away wants nothing else.

@@ -1,7 +1,8 @@
 import { readAmount } from '../amount/read'
 import { InvalidInput } from '../invalid'
 import { CUP_ML, TEASPOON_ML } from '../units/quantity'
-import { exactly, mapRange, type Range } from '../working'
+import { formatNumber } from '../units/number'
+import { exactly, mapRange, type Range, type Working } from '../working'
 import type { SaltBasis } from './dose'
 import type { SaltKind } from './spoons'
 
@@ -10,7 +11,7 @@ import type { SaltKind } from './spoons'
  * layer, 9 times", "a tbsp to each cup", "56 g", "4 %".
  */
 
-/** What a dose goes into: all of it; each jar; so much water, which gives a strength; each measure of water or produce. */
+/** What a dose goes into: all; each jar; so much water, which gives a strength; each measure of water or produce. */
 export type DosedInto =
   | { kind: 'all' }
   | { kind: 'jar'; volumeMl: number | null }
@@ -249,6 +250,29 @@ export function saltOfDose(
         mapRange(cups, (count) => (count * CUP_ML) / into.volumeMl),
       )
     }
+  }
+}
+
+/** The working of a dose that was said, with the strength it comes to. */
+export function saidWorking(
+  { doseG, into }: Extract<SaidSalt, { kind: 'dose' }>,
+  { words, salt, saltG, evenedPct }: { words: string; salt: SaltKind | undefined; saltG: Range; evenedPct: Range },
+): Working {
+  const grams = ({ low, typical, high }: Range) =>
+    low < high
+      ? `${formatNumber(typical, 1)} g (${formatNumber(low, 1)} to ${formatNumber(high, 1)})`
+      : `${formatNumber(typical, 1)} g`
+  const where = { all: 'all of it', jar: 'each jar', water: 'so much water', each: 'each measure' }[into.kind]
+  return {
+    what: 'Salt that goes in',
+    formula: 'S = dose × how often; share = (S + own salt) / everything',
+    numbers: [
+      { name: 'said', value: words },
+      ...(salt ? [{ name: `a level teaspoon of ${salt.name}`, value: grams(salt.teaspoonG) }] : []),
+      { name: `a dose, for ${where}`, value: grams(doseG) },
+    ],
+    result: `${grams(saltG)}, ${formatNumber(evenedPct.low, 2)} to ${formatNumber(evenedPct.high, 2)} % of everything`,
+    source: 'Level teaspoons: common practice, or your own. Mass balance',
   }
 }
 

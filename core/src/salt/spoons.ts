@@ -29,6 +29,21 @@ export function teaspoons(saltG: number, salt: SaltKind): Range {
   return { low: high, typical, high: low }
 }
 
+const EIGHTHS = ['', '1/8', '1/4', '3/8', '1/2', '5/8', '3/4', '7/8']
+/** So many spoons to the nearest quarter, or eighth under one: "2 1/4". */
+function quarters(count: number): string {
+  const step = count < 1 ? 8 : 4
+  const eighths = Math.max(1, Math.round(count * step) * (8 / step))
+  return [Math.floor(eighths / 8) || '', EIGHTHS[eighths % 8]].filter(Boolean).join(' ')
+}
+
+/** A range of teaspoons as a spoon says it: in tablespoons from three on. */
+export function spoonWords({ low, high }: Range): string {
+  const big = high >= TEASPOONS_PER_TABLESPOON
+  const [from, to] = [low, high].map((count) => quarters(big ? count / TEASPOONS_PER_TABLESPOON : count))
+  return `${from === to ? to : `${from} to ${to}`} ${big ? 'tbsp' : 'tsp'}`
+}
+
 /**
  * Grams in so many level teaspoons of a salt.
  * @throws InvalidInput when nobody knows that salt's spoon: spoons of salts differ by more than two times.

@@ -1,4 +1,5 @@
 import { InvalidInput } from '../invalid'
+import type { Range } from '../working'
 import { formatNumber, parseNumber } from './number'
 
 /** What a field measures. Each kind has one stored unit: g, mL, °C, plain pH, %, pieces; a number has none. */
@@ -115,6 +116,21 @@ export function formatMass(massG: number, world: UnitWorld = 'metric', exact = f
   const tenths = Math.round(ounces * 10)
   return `${formatNumber(Math.trunc(tenths / 160))} lb ${formatNumber(Math.abs(tenths % 160) / 10, 1)} oz`
 }
+
+/** Writes what is known within a range: "about 50 g, 35 to 75 g"; one figure where it is exact. */
+export function formatBetween({ low, typical, high }: Range, format: (value: number) => string): string {
+  if (high - low < 0.005 * typical) return format(typical)
+  // The unit stands once where both ends have the same.
+  const [from, to] = [format(low), format(high)]
+  const unit = /[^\d.\s\u202f]+( [a-z]+)?$/.exec(to)?.[0] ?? ''
+  return `about ${format(typical)}, ${from.endsWith(unit) ? from.slice(0, from.length - unit.length).trim() : from} to ${to}`
+}
+
+/** Grams of what is only known within a range: no tenths from ten on. */
+export const formatRough = (massG: number, world: UnitWorld = 'metric'): string =>
+  world === 'metric' && Math.abs(massG) >= 10 && Math.abs(massG) < 10_000
+    ? `${formatNumber(massG)} g`
+    : formatMass(massG, world)
 
 /** Writes a volume in mL or L; or in fluid ounces, cups, quarts and gallons. */
 export function formatVolume(volumeMl: number, world: UnitWorld = 'metric'): string {

@@ -11,6 +11,8 @@ export interface TaskFacts {
   'read the pH': { reason: Reason }
   'look again': { reason: Reason }
   'read the jars': { reason: Reason }
+  /** One jar of several is behind the others. */
+  'read the jar': { mark: string; reason: Reason }
   cool: { reason: Reason }
   'mend the salt': { reason: Reason }
   start: { reason: Reason }
@@ -60,6 +62,7 @@ const TASKS: { [Code in TaskCode]: (facts: TaskFacts[Code], tell: Tell) => Said 
   'read the pH': reasoned('Read pH'),
   'look again': reasoned('Look again'),
   'read the jars': reasoned('Read the other jars'),
+  'read the jar': ({ mark, reason }, tell) => ({ title: `Read pH: jar ${mark}`, why: tellReason(reason, tell) }),
   cool: reasoned('Move it: too warm'),
   'mend the salt': reasoned('Too little salt'),
   start: reasoned('Nothing starts it'),

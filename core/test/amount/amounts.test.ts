@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import * as fc from 'fast-check'
 import { parseIngredient } from 'parse-ingredient'
 import { describe, expect, it } from 'vitest'
-import { InvalidInput, makeLibrary, measure, readAmount, readField, weigh, type Range } from '../../src'
+import { InvalidInput, makeLibrary, readAmount, readRange, weigh, type Range } from '../../src'
 
 /* docs/checks.md: what people type. The table says what each must come to; it was written before the reader. */
 
@@ -15,9 +15,7 @@ const library = makeLibrary()
 function come(field: string, text: string): Range {
   const [, kind = '', id = '', unit = ''] = /^\[(\w+)(?: ([\w-]+(?= in)))?(?: in (\w+))?\]$/.exec(field) ?? []
   if (kind === 'row') return weigh(library.materialOrUnknown(id), text, unit).massG
-  if (kind === 'volume') return measure(text, unit).volumeMl
-  const value = readField(text, kind as 'percent' | 'temperature', unit || undefined)
-  return { low: value, typical: value, high: value }
+  return readRange(text, kind as 'volume' | 'percent' | 'temperature', unit || undefined)
 }
 
 function outcome(field: string, text: string): string | Range {

@@ -107,7 +107,7 @@ describe('tables', () => {
 
   it.each<[Line, RegExp]>([
     [{ name: 'Fresno', mass_g: '-4' }, /Line 2: /],
-    [{ name: 'Fresno', mass_g: 'much' }, /Line 2: "much" is not a number/],
+    [{ name: 'Fresno', mass_g: 'much' }, /Line 2: No amount can be read in "much"/],
     [{ mass_g: '4' }, /has no name/],
     [{ name: 'Fresno', mass_g: '4', preparation: 'burnt' }, /"burnt" is not a preparation/],
     [{ name: '<b>x</b>', mass_g: '4' }, /take out < and >/],

@@ -35,7 +35,7 @@ import {
   type Outlook,
 } from '../../src'
 import { isStarter } from '../../src/stock/livingRows'
-import { caseOf, day, notebook, standsAt, START } from '../log/build'
+import { caseOf, day, notebook, standsAt, START, titlesAt } from '../log/build'
 
 /* Faults that were seen in the running code, each by its name. */
 
@@ -232,6 +232,7 @@ describe('pieces are not their liquid', () => {
       read(log, lotId, onDay, { ph, tempC: 21, marks: [mark], instrument: bench(onDay) })
     expect(stands(log, lotId, 9)).toMatchObject({ state: 'act', make: 'stop', passed: false })
     expect(stands(log, lotId, 9).codes).toEqual(expect.arrayContaining(['time over, not read', 'one jar decides']))
+    expect(titlesAt(log.book(), lotId, START + 9 * 86_400_000)).toContain('Read pH: jar b')
     const good = log.press(lotId, 9, { marks: ['a'], inG: 500, baseG: 400, pulpG: 50 })
     expect(stands(log, good, 9.1).make).toBe('pass')
     read(log, lotId, 9.2, { ph: 4.9, tempC: 21, marks: ['b'], instrument: bench(9.2) })

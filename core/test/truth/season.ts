@@ -86,7 +86,14 @@ export interface Season {
 /** What nobody would call sound, however early it passed. */
 const ROTS: readonly SeasonKind[] = ['film', 'not covered', 'yeast']
 
-const READS: readonly TaskCode[] = ['read behind', 'read again', 'read the pH', 'read the jars', 'read after film']
+const READS: readonly TaskCode[] = [
+  'read behind',
+  'read again',
+  'read the pH',
+  'read the jars',
+  'read the jar',
+  'read after film',
+]
 
 /** The share of the time allowed that was truly spent when it passed; Infinity where it never does. */
 function trulySpent(truth: HiddenBatch, of: Sampled, tempC: number, times: number): number {
@@ -184,7 +191,9 @@ export function liveSeason(kind: SeasonKind, maker: Maker, seed: number): Season
     if (onDay >= due || wanted) {
       due = onDay + (onDay > 14 ? 7 : every)
       // Of two jars the first, until the other is asked for.
-      const allJars = asks.some(({ code }) => code === 'read the jars' || code === 'read again')
+      const allJars = asks.some(
+        ({ code }) => code === 'read the jars' || code === 'read the jar' || code === 'read again',
+      )
       for (const [jar, truth] of truths.entries()) {
         if (jar > 0 && !allJars) continue
         if (pieces) read(lotId, onDay, truth.ph(onDay * 24, 'liquid'), 'liquid', marks[jar])

@@ -1,0 +1,121 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { doseWorking, formatMass, formatNumber, saidWorking, spoonWords, type PlanFigures } from '@lactofer/core'
+import { saltedOf, type PlanForm } from './planForm'
+import { slipOf, spoonsOf, swapsOf } from './saltAnswer'
+import { useBook } from '~/stores/book'
+import { usePreferences } from '~/stores/preferences'
+
+/** The salt of a plan: how much, on every basis, how sure, and which weighing would tell most. */
+const { form, figures } = defineProps<{ form: PlanForm; figures: PlanFigures & { waterG: number } }>()
+const book = useBook()
+const preferences = usePreferences()
+/** Something was said by measure: the salt of everything is then a range. */
+const ranges = computed(() => figures.evenedPct.high - figures.evenedPct.low > 0.005)
+const salted = computed(() => saltedOf(form, book.book))
+const working = computed(() => {
+  const { saltSaid: words, saltBasis, saltPct } = form
+  if (!salted.value) return doseWorking(saltBasis, saltPct ?? 0, figures)
+  const salt = book.library.salts.find(({ id }) => id === salted.value?.said.saltId)
+  return saidWorking(salted.value.said, { words, salt, saltG: salted.value.saltG, evenedPct: figures.evenedPct })
+})
+const salt = computed(() => book.library.salts.find(({ id }) => id === form.saltId))
+/** What was said in spoons needs no second count of them. */
+const spoons = computed(() => (salted.value?.said.spooned ? null : spoonsOf(figures, salt.value)))
+const swaps = computed(() => swapsOf(figures, book.library.salts, form.saltId))
+const slip = computed(() => slipOf(book.book, form, figures))
+const mass = (grams: number) => formatMass(grams, preferences.world, preferences.world === 'metric')
+const pct = (value: number | null) => (value === null ? '–' : `${formatNumber(value, 2)} %`)
+</script>
+
+<template>
+  <div>
+    <h2>Salt to weigh in</h2>
+    <p class="figure big" data-figure="salt">{{ salted?.said.spooned ? '≈ ' : '' }}{{ mass(figures.dose.saltG) }}</p>
+    <p v-if="spoons && salt" class="small" data-figure="spoons">
+      <strong>{{ spoonWords(spoons) }}</strong> of {{ salt.name }}, level. Weigh it when you can.
+    </p>
+    <table class="plain small">
+      <tbody>
+        <tr>
+          <td>of the ingredients</td>
+          <td class="number">{{ pct(figures.dose.ofIngredientsPct) }}</td>
+        </tr>
+        <tr v-if="figures.waterG > 0">
+          <td>of the water</td>
+          <td class="number">{{ pct(figures.dose.ofWaterPct) }}</td>
+        </tr>
+        <tr v-if="figures.waterG > 0">
+          <td>of the brine</td>
+          <td class="number">{{ pct(figures.dose.ofBrinePct) }}</td>
+        </tr>
+        <tr>
+          <td><strong>of everything, evened out</strong></td>
+          <td class="number">
+            <strong data-figure="evened">{{ pct(figures.dose.ofEverythingPct) }}</strong>
+          </td>
+        </tr>
+        <tr v-if="ranges">
+          <td>probably</td>
+          <td class="number" data-figure="evened-range">
+            {{ formatNumber(figures.evenedPct.low, 2) }}–{{ pct(figures.evenedPct.high) }}
+          </td>
+        </tr>
+        <tr>
+          <td>in the water phase</td>
+          <td class="number">{{ pct(figures.properties.waterPhaseSaltPct) }}</td>
+        </tr>
+      </tbody>
+    </table>
+    <p v-if="figures.tooWeak" class="line">
+      <StateMark level="act" word="Too weak" /> Below {{ figures.leastSaltPct }} % of everything the wrong bacteria can
+      win.
+    </p>
+    <p v-else-if="figures.mayBeWeak" class="line">
+      <StateMark level="ask" word="May be too weak" /> At its low end it is under {{ figures.leastSaltPct }} % of
+      everything. Weigh the salt, or what it salts.
+    </p>
+    <p v-if="slip" class="line small" data-figure="slip">
+      <StateMark level="act" word="A slip?" /> {{ slip.sentence }}
+    </p>
+    <p v-if="ranges && figures.toWeigh" class="small" data-figure="to-weigh">
+      Weigh the {{ figures.toWeigh.name.toLowerCase() }}: the salt is then known within
+      {{ formatNumber((figures.toWeigh.saltPct.high - figures.toWeigh.saltPct.low) / 2, 2) }} %.
+    </p>
+    <ShowWorking :working="working" />
+    <details v-if="swaps.length" class="small disclose">
+      <summary>The same spoons of another salt</summary>
+      <ul class="plain-list swaps">
+        <li v-for="swap in swaps" :key="swap.id">
+          <span>{{ swap.name }}</span><span class="number"
+            >{{ mass(swap.saltG) }}, × {{ formatNumber(swap.times, 2) }}</span
+          ><span class="number">{{ formatNumber(swap.evened, 2) }} %</span>
+        </li>
+      </ul>
+      <p class="muted">The last column: of everything, evened out.</p>
+    </details>
+  </div>
+</template>
+
+<style scoped>
+.big {
+  font-size: 44px;
+  color: var(--salt);
+}
+.swaps li {
+  display: grid;
+  grid-template-columns: 1.4fr 1.3fr 64px;
+  gap: var(--s2);
+  padding: 3px 0;
+  border-bottom: 1px solid var(--line);
+}
+.number {
+  text-align: right;
+}
+.line {
+  display: block;
+}
+.line :deep(.mark) {
+  margin-right: 4px;
+}
+</style>
