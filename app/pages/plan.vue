@@ -52,7 +52,8 @@ function chooseStyle(id: StyleId) {
     ...styleDefaults(id),
     closure: null,
     ...(next.place !== styleById(USUAL_STYLE).place && { place: next.place }),
-    ...(next.liquid === 'brine' && !form.value.waterG && { waterG: Math.round(ingredientsG * 0.9) || 1000 }),
+    ...(next.liquid === 'brine' &&
+      !form.value.waterG && { waterG: Math.round(ingredientsG * 0.9) || 1000, waterProposed: true }),
   }
 }
 

@@ -116,6 +116,7 @@ const vinegarWords = computed(() =>
           label="Water"
           hint="free of chlorine"
           :thing="book.library.materialOrUnknown('water')"
+          @update:model-value="form.waterProposed = false"
         />
       </div>
       <p v-if="form.saltId && !salt" class="problem" role="alert">

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { drawnSize, FILL_LEVEL, formatNumber, formatVolume, styleById, type PlanFigures } from '@lactofer/core'
 import { colourOf, type PlanForm } from './planForm'
 import type { PlanVessels } from '~/composables/usePlanVessels'
@@ -11,7 +11,6 @@ const form = defineModel<PlanForm>({ required: true })
 const { figures, vessels } = defineProps<{ figures: PlanFigures | null; vessels: PlanVessels }>()
 const book = useBook()
 const preferences = usePreferences()
-const adding = ref('')
 const color = computed(() => colourOf(form.value, book.book))
 const closures = computed(() => styleById(form.value.style).closures.map((name) => ({ value: name, label: name })))
 const { answer, uses, filled, free, closure } = vessels
@@ -22,15 +21,31 @@ const isChosen = (vessels: readonly { id: string; count: number }[]) =>
   JSON.stringify(uses.value.map(({ vesselId, count }) => [vesselId, count]).sort())
 const take = (vessels: readonly { id: string; count: number }[]) =>
   (form.value = { ...form.value, vessels: vessels.map(({ id, count }) => ({ vesselId: id, count })) })
-function addVessel(id: string) {
-  const now = form.value.vessels.length ? form.value.vessels : []
+function addVessel(id: string, more: number) {
+  const now = form.value.vessels
   form.value = {
     ...form.value,
     vessels: now.some((use) => use.vesselId === id)
-      ? now.map((use) => (use.vesselId === id ? { ...use, count: Math.min(40, use.count + 1) } : use))
-      : [...now, { vesselId: id, count: 1 }],
+      ? now.map((use) => (use.vesselId === id ? { ...use, count: Math.min(40, use.count + more) } : use))
+      : [...now, { vesselId: id, count: more }],
   }
-  adding.value = ''
+}
+/** Water that fills what is left of the vessels up to their limit, g: the salt goes along where it is a strength. */
+const fittingG = computed(() => {
+  if (!figures || !filled.value || styleById(form.value.style).liquid !== 'brine') return null
+  const { verdict, volumeMl, fraction } = filled.value.fill
+  if (verdict === 'fits' || fraction <= 0) return null
+  const roomMl = (volumeMl / fraction) * figures.fillLimit
+  const brineMl = volumeMl - figures.piecesMl
+  const waterG = form.value.waterG ?? 0
+  const fits = Math.floor(
+    brineMl > 0 && waterG > 0 ? (waterG * (roomMl - figures.piecesMl)) / brineMl : roomMl - figures.piecesMl,
+  )
+  return fits > 0 ? fits : null
+})
+const pour = (waterG: number) => {
+  const { waterSaid: _said, waterBetweenG: _between, ...rest } = form.value
+  form.value = { ...rest, waterG, waterProposed: true }
 }
 const scale = computed(() =>
   Math.min(
@@ -83,6 +98,9 @@ function choiceWords(verdict: string, index: number, count: number): string {
         <StateMark :level="level" :word="filled.fill.verdict" />{{ ' '
         }}<strong>{{ words(uses.map((use) => ({ id: use.vesselId, count: use.count }))) }}</strong
         >. {{ filled.fill.sentence }}
+        <el-button v-if="fittingG !== null" @click="pour(fittingG)"
+          >Pour what fits: <MassText :mass-g="fittingG" /> of water</el-button
+        >
         <span class="muted small">Limit for this: {{ formatNumber(100 * (figures?.fillLimit ?? 0)) }} %.</span>
       </p>
     </div>
@@ -102,13 +120,7 @@ function choiceWords(verdict: string, index: number, count: number): string {
       </li>
     </ul>
     <div class="fields">
-      <PickField
-        v-model="adding"
-        label="Choose yourself"
-        :options="free.map((vessel) => ({ value: vessel.id, label: vessel.name }))"
-        placeholder="Add a vessel"
-        @update:model-value="addVessel"
-      />
+      <VesselPicker :vessels="free" @picked="addVessel" />
       <PickField
         :model-value="closure"
         label="Closed with"

@@ -70,7 +70,11 @@ function read(typed: string) {
     } else {
       change.saltSaid = typed.trim().slice(0, 80)
       change.saltId = said.saltId
-      if (said.into.kind === 'water' && !waterOf(form.value) && styleById(form.value.style).liquid === 'brine')
+      if (
+        said.into.kind === 'water' &&
+        (!waterOf(form.value) || form.value.waterProposed) &&
+        styleById(form.value.style).liquid === 'brine'
+      )
         change.waterG = Math.round(said.into.volumeMl.typical)
       if (said.into.kind === 'jar') change.vessels = vesselFor(said.into.volumeMl)
     }

@@ -46,6 +46,8 @@ export const PlanFormSchema = z.object({
   /** `typed` is an amount that came with the name and was not read yet. */
   rows: z.array(RowSchema.extend({ key: z.string(), massG: z.number().nullable(), typed: z.string().optional() })),
   waterG: z.number().nullable(),
+  /** The water was proposed, not said by the maker: what is said elsewhere takes its place. */
+  waterProposed: z.boolean().default(false),
   waterSaid: z.string().optional(),
   waterBetweenG: BetweenSchema.optional(),
   /** Salt that is dosed otherwise than by percent, in the maker's words; empty where it is a percentage. */
@@ -90,6 +92,7 @@ export function freshPlan(): PlanForm {
     bowl: false,
     rows: [],
     waterG: 0,
+    waterProposed: false,
     ...styleDefaults(USUAL_STYLE),
     saltSaid: '',
     saltId: 'fine-sea',
