@@ -1,17 +1,27 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import IconX from '~icons/lucide/x'
-import { FILL_LEVEL, fillVessel, formatNumber, formatShu, LotCodeSchema, type Row } from '@lactofer/core'
+import {
+  FILL_LEVEL,
+  fillVessel,
+  formatNumber,
+  formatShu,
+  LotCodeSchema,
+  styleById,
+  type Row,
+  type StyleId,
+} from '@lactofer/core'
 import { freshRow } from './planForm'
-import type { Jar, jarResults } from './splitForm'
+import { isUnsalted, jarClosure, type Jar, type jarResults } from './splitForm'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 
 /** One jar of a split: its share, its additions, and what it becomes. */
 const jar = defineModel<Jar>({ required: true })
-const { results, bowlSaltPct } = defineProps<{
+const { results, bowlSaltPct, styleId } = defineProps<{
   results: ReturnType<typeof jarResults>
   bowlSaltPct: number
+  styleId: StyleId
   asked: boolean
 }>()
 const emit = defineEmits<{ remove: [] }>()
@@ -42,7 +52,19 @@ const codeProblem = computed(() => {
       : null
     : (parsed.error.issues[0]?.message ?? null)
 })
-const add = (row: Omit<Row, 'massG'>) => (jar.value = { ...jar.value, rows: [...jar.value.rows, freshRow(row)] })
+const add = (row: Omit<Row, 'massG'>, amount: string | null) =>
+  (jar.value = {
+    ...jar.value,
+    rows: [...jar.value.rows, { ...freshRow(row), ...(amount && { typed: amount }) }],
+  })
+const unsalted = computed(() => isUnsalted(bowlSaltPct))
+const saltId = ref('fine-sea')
+const closures = computed(() => styleById(styleId).closures.map((name) => ({ value: name, label: name })))
+/** The closure chosen, else the vessel's own where the style takes it. */
+const closure = computed({
+  get: () => jar.value.closure ?? jarClosure(styleId, vessel.value),
+  set: (name) => (jar.value = { ...jar.value, closure: name }),
+})
 </script>
 
 <template>
@@ -62,12 +84,22 @@ const add = (row: Omit<Row, 'massG'>) => (jar.value = { ...jar.value, rows: [...
       <WordField v-model="jar.code" label="Lot code" :problem="codeProblem" />
       <QuantityField v-model="jar.bowlG" kind="mass" label="From the bowl" :limits="{ low: 1 }" />
       <PickField v-model="jar.vesselId" label="Vessel" :options="vessels" />
+      <PickField v-model="closure" label="Closed with" :options="closures" />
+      <SaltField
+        v-model:pct="jar.saltPct"
+        v-model:words="jar.saltSaid"
+        v-model:salt-id="saltId"
+        :most="30"
+        :hint="unsalted ? 'of everything, or spoons' : `as the bowl, ${bowlSaltPct.toFixed(2)} %, where it stays empty`"
+        :read-as="results?.figures && results.salted ? preferences.amountWords(results.salted, 'mass') : null"
+      />
       <QuantityField
-        :model-value="jar.saltPct ?? Number(bowlSaltPct.toFixed(2))"
-        kind="percent"
-        label="Salt of everything"
-        :limits="{ high: 30 }"
-        @update:model-value="jar.saltPct = $event"
+        v-model="jar.waterG"
+        v-model:between="jar.waterBetweenG"
+        v-model:said="jar.waterSaid"
+        kind="mass"
+        label="Water"
+        :thing="book.library.materialOrUnknown('water')"
       />
       <div><span class="field-label">Mark</span><el-checkbox v-model="jar.hot">HOT on the tape</el-checkbox></div>
     </div>
@@ -75,6 +107,10 @@ const add = (row: Omit<Row, 'massG'>) => (jar.value = { ...jar.value, rows: [...
       <li v-for="(row, index) in jar.rows" :key="row.key">
         <span>{{ row.name }}</span><QuantityField
           v-model="row.massG"
+          v-model:between="row.betweenG"
+          v-model:said="row.said"
+          :thing="book.library.materialOrUnknown(row.materialId)"
+          :typed="row.typed"
           kind="mass"
           :label="`${row.name}, weight`"
           hide-label

@@ -7,9 +7,10 @@ import {
   formatVolume,
   styleById,
   type PlanFigures,
+  type SaidSalt,
   type SaltBasis,
 } from '@lactofer/core'
-import { freshRow, type PlanForm } from './planForm'
+import { freshRow, saltedOf, type PlanForm } from './planForm'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 
@@ -34,6 +35,30 @@ const bases = computed(() =>
   ),
 )
 const salt = computed(() => book.library.salts.find((kind) => kind.id === form.value.saltId))
+/** What a dose comes to in this plan. */
+const doseWords = computed(() => {
+  const salted = saltedOf(form.value, book.book)
+  if (!salted) return null
+  const jars = form.value.vessels.reduce((sum, { count }) => sum + count, 0)
+  const where = salted.said.into.kind === 'jar' ? ` in ${jars > 1 ? `${jars} jars` : 'one jar'}` : ''
+  return `${preferences.amountWords(salted.saltG, 'mass')} of ${salt.value?.name ?? 'salt'}${where}`
+})
+/** A water or a jar that was said with the salt is taken where the maker named none. */
+function takeAlong(said: SaidSalt) {
+  if (said.kind === 'percent') {
+    if (said.basis) form.value = { ...form.value, saltBasis: said.basis }
+    return
+  }
+  const { into } = said
+  if (into.kind === 'water' && style.value.liquid === 'brine' && (!form.value.waterG || form.value.waterProposed))
+    form.value = { ...form.value, waterG: Math.round(into.volumeMl.typical), waterProposed: true }
+  if (into.kind !== 'jar' || into.volumeMl === null || form.value.vessels.length) return
+  const holds = into.volumeMl
+  const near = book.freeVessels.find(
+    ({ shape, capacityMl }) => style.value.vesselShapes.includes(shape) && Math.abs(capacityMl / holds - 1) < 0.08,
+  )
+  if (near) form.value = { ...form.value, vessels: [{ vesselId: near.id, count: 1 }] }
+}
 const brinePct = computed(() => figures?.dose.ofBrinePct ?? 0)
 const cover = computed(() => (style.value.liquid === 'brine' ? (figures?.cover ?? null) : null))
 const reserve = computed(() => brineParts(cover.value?.reserveG ?? 0, brinePct.value))
@@ -100,7 +125,15 @@ const vinegarWords = computed(() =>
     <h2>{{ style.saltPct ? 'Salt' : 'No salt in this style' }}</h2>
     <template v-if="style.saltPct">
       <div class="fields">
-        <SaltField v-model="form" :hint="`usually ${style.saltPct.low}–${style.saltPct.high} %`" />
+        <SaltField
+          v-model:pct="form.saltPct"
+          v-model:words="form.saltSaid"
+          v-model:salt-id="form.saltId"
+          :hint="`usually ${style.saltPct.low}–${style.saltPct.high} %`"
+          :read-as="doseWords"
+          :most="form.saltBasis === 'ingredients' || form.saltBasis === 'water' ? 60 : 26"
+          @read="takeAlong"
+        />
         <PickField v-if="!form.saltSaid" v-model="form.saltBasis" label="as a share of" :options="bases" />
         <PickField
           v-model="form.saltId"

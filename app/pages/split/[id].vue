@@ -2,7 +2,15 @@
 import { computed, ref } from 'vue'
 import { bowlLeft, evenShares, InvalidInput, propertiesOf, styleById, USUAL_STYLE, type Draft } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
-import { freshJar, jarResults, jarRows, SplitSchema, type SplitForm } from '~/components/plan/splitForm'
+import {
+  freshJar,
+  jarClosure,
+  jarResults,
+  jarRows,
+  LEFT_OVER,
+  SplitSchema,
+  type SplitForm,
+} from '~/components/plan/splitForm'
 import { useDraft } from '~/composables/useDraft'
 import { useRecorder } from '~/composables/useRecorder'
 import { newLotId, useBook } from '~/stores/book'
@@ -17,7 +25,11 @@ const {
   draft: form,
   reset,
   loaded,
-} = useDraft<SplitForm>(`split:${String(route.params.id)}`, SplitSchema, () => ({ jars: [], place: 'Bench' }))
+} = useDraft<SplitForm>(`split:${String(route.params.id)}`, SplitSchema, () => ({
+  jars: [],
+  place: 'Bench',
+  left: 'packed later',
+}))
 const { busy, record } = useRecorder('The jars are as you left them; try again.')
 const asked = ref(false)
 
@@ -105,47 +117,14 @@ async function confirm(event: Event) {
   const from = bowl.value
   const base = plan.value
   const drafts = form.value.jars.flatMap((jar, index): Draft[] => {
-    const figures = results.value[index]?.figures
-    if (!figures) return []
-    const lotId = newLotId()
+    const result = results.value[index]
     const vessel = book.library.vessel(jar.vesselId)
-    const closures = styleById(base.style).closures
-    return [
-      {
-        kind: 'plan',
-        at,
-        lotId,
-        code: jar.code.trim(),
-        name: jar.name.trim(),
-        color: from.color,
-        style: base.style,
-        rows: jarRows(jar, from),
-        waterG: 0,
-        saltG: Math.round(figures.dose.saltG * 10) / 10,
-        saltId: base.saltId,
-        saltBasis: 'everything',
-        saltPct: Math.round(figures.dose.ofEverythingPct * 100) / 100,
-        targetPh: base.targetPh,
-      },
-      {
-        kind: 'pack',
-        at,
-        lotId,
-        place: form.value.place.trim(),
-        closure: vessel && closures.includes(vessel.closure) ? vessel.closure : (closures[0] ?? 'loose lid'),
-        vessels: [
-          {
-            vesselId: jar.vesselId,
-            mark: '',
-            massG: figures.composition.massG,
-            hot: jar.hot,
-            ...(vessel?.tareG !== undefined && { tareG: vessel.tareG }),
-          },
-        ],
-      },
-    ]
+    return result?.figures
+      ? jarDrafts(jar, result, { at, from, base, vessel, lotId: newLotId(), place: form.value.place })
+      : []
   })
-  if (!(await record(...drafts))) return
+  const leftOver = leftDraft(form.value.left, rest.value.leftG, from.id, at)
+  if (!(await record(...drafts, ...(leftOver ? [leftOver] : [])))) return
   reset()
   await router.push('/')
 }
@@ -197,6 +176,7 @@ function addJar() {
         :model-value="jar"
         :results="results[index] ?? null"
         :bowl-salt-pct="bowlSaltPct"
+        :style-id="plan.style"
         :asked="asked"
         @update:model-value="form.jars[index] = $event"
         @remove="form.jars.splice(index, 1)"
@@ -205,6 +185,12 @@ function addJar() {
     <div class="row foot">
       <el-button @click="addJar">One jar more</el-button>
       <WordField v-model="form.place" label="Where they stand" />
+      <PickField
+        v-if="rest.leftG >= 1"
+        v-model="form.left"
+        label="What is left in the bowl"
+        :options="LEFT_OVER.map((value) => ({ value, label: value }))"
+      />
       <el-button type="primary" native-type="submit" :loading="busy"
         >Packed: start {{ form.jars.length }} {{ form.jars.length === 1 ? 'lot' : 'lots' }}</el-button
       >

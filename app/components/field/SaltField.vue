@@ -1,0 +1,97 @@
+<script setup lang="ts">
+import { computed, ref, useId, watch } from 'vue'
+import { InvalidInput, readSalt, type SaidSalt } from '@lactofer/core'
+import { useBook } from '~/stores/book'
+
+/**
+ * Salt as it is dosed: a percentage, grams, spoons, spoons in so much water, spoons in each jar. What it comes to
+ * stands under it: the page that knows water and jars says it.
+ */
+const {
+  label = 'Salt',
+  hint,
+  readAs,
+  most = 60,
+} = defineProps<{
+  label?: string
+  hint?: string | undefined
+  /** What a dose comes to, in words. */
+  readAs?: string | null
+  /** The largest percentage there is on its basis. */
+  most?: number
+}>()
+/** A percentage, or the words of a dose; the other is empty then. */
+const pct = defineModel<number | null>('pct', { required: true })
+const words = defineModel<string>('words', { required: true })
+const saltId = defineModel<string>('saltId', { required: true })
+const emit = defineEmits<{ read: [said: SaidSalt] }>()
+const book = useBook()
+const id = useId()
+const text = ref('')
+const problem = ref<string | null>(null)
+const suggestions = ref<readonly string[]>([])
+
+const stored = computed(() => words.value || (pct.value === null ? '' : `${pct.value} %`))
+let own = ''
+watch(
+  stored,
+  (now) => {
+    if (now === own) return
+    own = now
+    if (now !== '' || !problem.value) {
+      text.value = now
+      problem.value = null
+    }
+  },
+  { immediate: true },
+)
+
+function read(typed: string) {
+  problem.value = null
+  suggestions.value = []
+  let [percent, dose]: [number | null, string] = [null, '']
+  let said: SaidSalt | null = null
+  try {
+    said = readSalt(typed, book.library.salts, saltId.value)
+    if (said.kind === 'dose') dose = typed.trim().slice(0, 80)
+    else if (said.pct.typical <= most) percent = said.pct.typical
+    else throw new InvalidInput(`At most ${most} % of that.`)
+  } catch (error) {
+    if (!(error instanceof InvalidInput)) throw error
+    problem.value = error.message
+    suggestions.value = error.suggestions
+    said = null
+  }
+  own = dose || (percent === null ? '' : `${percent} %`)
+  pct.value = percent
+  words.value = dose
+  if (said?.kind === 'dose') saltId.value = said.saltId
+  if (said) emit('read', said)
+}
+function accept(meant: string) {
+  text.value = meant
+  read(meant)
+}
+</script>
+
+<template>
+  <div>
+    <label :for="id" class="field-label">{{ label }}</label>
+    <el-input
+      :id="id"
+      v-model="text"
+      autocomplete="off"
+      placeholder="4 %, 56 g, 3 tbsp, 2 tsp in 1 1/2 cups"
+      :aria-invalid="problem !== null"
+      :aria-describedby="`${id}-note`"
+      @input="read"
+    />
+    <FieldNote
+      :id="`${id}-note`"
+      :problem="problem"
+      :suggestions="suggestions"
+      :note="(words && readAs) || hint"
+      @accept="accept"
+    />
+  </div>
+</template>
