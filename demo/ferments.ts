@@ -95,6 +95,14 @@ function salsaFerment(diary: Diary): void {
   ])
   diary.write({ kind: 'sign', at: diary.at(0.4), lotId: salsa, sign: 'bubbles', note: 'First ones, when nudged.' })
   diary.write({ kind: 'chore', at: diary.at(1.2), lotId: salsa, chore: 'press down' })
+  diary.write({
+    kind: 'sign',
+    at: diary.at(0.3),
+    lotId: salsa,
+    sign: 'not covered',
+    note: 'Jar a drank its juice.',
+    marks: ['a'],
+  })
 }
 
 function plumFerment(diary: Diary): void {

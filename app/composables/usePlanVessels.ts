@@ -4,6 +4,7 @@ import {
   recommendedChoice,
   styleById,
   vesselMark,
+  WEIGHTS,
   type Closure,
   type PlanFigures,
   type UnitWorld,
@@ -74,7 +75,8 @@ export function usePlanVessels(form: Ref<PlanForm>, figures: Ref<PlanFigures | n
           fill: fillVessel(
             figures.value.composition.massG,
             figures.value.properties.densityGPerMl,
-            capacityMl.value,
+            // What holds it down takes room of its own.
+            capacityMl.value * (1 - (form.value.weight ? WEIGHTS[form.value.weight] : 0)),
             figures.value.fillLimit,
             style.value.fillLeast,
           ),

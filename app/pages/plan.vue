@@ -76,7 +76,11 @@ function drafts(lotId: string, pack: boolean): Draft[] | null {
   const massG = figures.value?.composition.massG
   if (!plan || massG === undefined) return null
   const place = form.value.place.trim()
-  const packedEntry: Draft = { kind: 'pack', at, lotId, place, closure: closure.value, vessels: packed(massG) }
+  const { weight } = form.value
+  const packedEntry: Draft = {
+    ...{ kind: 'pack', at, lotId, place, closure: closure.value, vessels: packed(massG) },
+    ...(weight && { weight }),
+  }
   return [plan, ...checkDrafts(style.value, form.value.done, lotId, at), ...(pack ? [packedEntry] : [])]
 }
 

@@ -4,11 +4,14 @@ import { ElMessage } from 'element-plus'
 import { CHORES, isCold, styleById, topUpBrine, type Chore, type Lot, type Standing } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { useRecorder } from '~/composables/useRecorder'
+import { useBook } from '~/stores/book'
 
 /** What was done, what is seen, and what is decided. */
 const { lot } = defineProps<{ lot: Lot; stand: Standing | null }>()
+const book = useBook()
 const { busy, record } = useRecorder('Nothing else was changed.')
 const seeing = ref(false)
+const putting = ref(false)
 const deciding = ref<'cold' | 'warm' | 'wait' | 'ready' | 'brine' | 'discard' | null>(null)
 
 /** Chores of the style first, then those any lot may want. */
@@ -22,7 +25,7 @@ async function did(chore: Chore) {
     ElMessage.success(`${chore}: recorded. A wrong tap is taken back in the log.`)
 }
 const cold = computed(() => isCold(lot))
-const drawable = computed(() => topUpBrine(lot) !== null)
+const drawable = computed(() => topUpBrine(book.book, lot) !== null)
 </script>
 
 <template>
@@ -38,6 +41,10 @@ const drawable = computed(() => topUpBrine(lot) !== null)
         <el-button v-for="chore in chores" :key="chore" :disabled="busy" @click="did(chore)">{{ chore }}</el-button>
       </div>
     </div>
+    <div>
+      <h3>Put in later</h3>
+      <el-button @click="putting = true">Brine, water, salt, juice, herbs …</el-button>
+    </div>
     <div role="group" aria-labelledby="decide">
       <h3 id="decide">Decide</h3>
       <div class="taps">
@@ -50,6 +57,7 @@ const drawable = computed(() => topUpBrine(lot) !== null)
       </div>
     </div>
     <SignDialog v-model="seeing" :lot="lot" />
+    <PutInDialog v-model="putting" :lot="lot" />
     <DecideDialog v-model="deciding" :lot="lot" :stand="stand" />
   </div>
 </template>

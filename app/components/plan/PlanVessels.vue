@@ -1,6 +1,14 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { drawnSize, FILL_LEVEL, formatNumber, formatVolume, styleById, type PlanFigures } from '@lactofer/core'
+import {
+  drawnSize,
+  FILL_LEVEL,
+  formatNumber,
+  formatVolume,
+  styleById,
+  WEIGHT_NAMES,
+  type PlanFigures,
+} from '@lactofer/core'
 import { colourOf, type PlanForm } from './planForm'
 import type { PlanVessels } from '~/composables/usePlanVessels'
 import { useBook } from '~/stores/book'
@@ -13,6 +21,12 @@ const book = useBook()
 const preferences = usePreferences()
 const color = computed(() => colourOf(form.value, book.book))
 const closures = computed(() => styleById(form.value.style).closures.map((name) => ({ value: name, label: name })))
+/** Pieces under a liquid are held down by something; what is ground is not. */
+const pieces = computed(() => styleById(form.value.style).chores.some(({ chore }) => chore === 'press down'))
+const weights = [
+  { value: '' as const, label: 'not said' },
+  ...WEIGHT_NAMES.map((name) => ({ value: name, label: name })),
+]
 const { answer, uses, filled, free, closure } = vessels
 const words = (vessels: readonly { id: string; count: number }[]) =>
   vessels.map(({ id, count }) => `${count > 1 ? `${count} × ` : ''}${book.library.vessel(id)?.name ?? id}`).join(' + ')
@@ -126,6 +140,13 @@ function choiceWords(verdict: string, index: number, count: number): string {
         label="Closed with"
         :options="closures"
         @update:model-value="(value) => (form = { ...form, closure: value })"
+      />
+      <PickField
+        v-if="pieces"
+        :model-value="form.weight ?? ''"
+        label="Held down by"
+        :options="weights"
+        @update:model-value="(value) => (form = { ...form, weight: value === '' ? null : value })"
       />
       <WordField
         v-model="form.place"

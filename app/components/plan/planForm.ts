@@ -24,6 +24,7 @@ import {
   type Row,
   type StyleId,
   USUAL_STYLE,
+  WEIGHT_NAMES,
 } from '@lactofer/core'
 import { nowMs } from '~/clock/clock'
 
@@ -58,6 +59,7 @@ export const PlanFormSchema = z.object({
   targetPh: z.number().nullable(),
   vessels: z.array(z.object({ vesselId: z.string(), count: z.number().int().min(1).max(40) })),
   closure: z.enum(CLOSURE_NAMES).nullable(),
+  weight: z.enum(WEIGHT_NAMES).nullable().default(null),
   place: z.string(),
   hot: z.boolean(),
   done: z.array(z.enum(checkIds)),
@@ -99,6 +101,7 @@ export function freshPlan(): PlanForm {
     targetPh: 3.8,
     vessels: [],
     closure: null,
+    weight: null,
     place: 'Bench',
     hot: false,
     done: [],

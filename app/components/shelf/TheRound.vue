@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
-import { alongTheShelf, type Ask } from '@lactofer/core'
+import { alongTheShelf, type Ask, type Lot } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { LEVEL_WORDS, overdueWords, pageOf, verbOf } from './askWords'
 import { saveCalendar } from '~/composables/roundCalendar'
@@ -18,13 +18,13 @@ const preferences = usePreferences()
 const { busy, record, written } = useRecorder('Nothing else was changed.')
 const last = ref<{ entryIds: string[]; text: string } | null>(null)
 const skipping = ref<Ask | null>(null)
-const reason = ref('')
+/** The lot that is being topped up. */
+const topping = ref<Lot | null>(null)
 const ORDERS = [
   { value: 'pressing', label: 'Most pressing' },
   { value: 'walk', label: 'One walk' },
   { value: 'chore', label: 'By chore' },
 ] as const
-const REASONS = ['Looked: it does not want it', 'No time today', 'Somebody else does it'] as const
 
 const lotOf = (ask: Ask) => book.lot(ask.lotId)
 const groups = computed((): { title: string; asks: Ask[] }[] => {
@@ -38,6 +38,12 @@ const together = (asks: readonly Ask[]) =>
   preferences.round === 'chore' && asks.length > 1 && asks.every((ask) => ask.chore) ? asks : []
 
 async function done(asks: readonly Ask[], skipped?: string) {
+  // What is topped up is said with its amount.
+  const [only, more] = asks
+  if (only?.chore === 'top up' && !more && !skipped) {
+    topping.value = lotOf(only) ?? null
+    return
+  }
   const at = nowMoment()
   const drafts = asks.flatMap(({ lotId, chore }) =>
     chore ? [{ kind: 'chore' as const, at, lotId, chore, ...(skipped && { skipped }) }] : [],
@@ -83,10 +89,6 @@ const countWords = computed(() => {
     ? 'Nothing is asked for now. Look and smell all the same.'
     : `${count} ${count === 1 ? 'thing' : 'things'} to do`
 })
-function askWhy(ask: Ask) {
-  skipping.value = ask
-  reason.value = ''
-}
 </script>
 
 <template>
@@ -139,7 +141,7 @@ function askWhy(ask: Ask) {
               @click="done([ask])"
               >Done</el-button
             >
-            <el-button text :aria-label="`Skip: ${ask.title}, ${lotOf(ask)?.code}`" @click="askWhy(ask)"
+            <el-button text :aria-label="`Skip: ${ask.title}, ${lotOf(ask)?.code}`" @click="skipping = ask"
               >Skip</el-button
             >
           </div>
@@ -149,18 +151,19 @@ function askWhy(ask: Ask) {
         </li>
       </ul>
     </div>
-    <el-dialog
-      :model-value="skipping !== null"
-      :title="`Skip: ${skipping?.title}, ${skipping ? lotOf(skipping)?.code : ''}`"
-      width="min(94vw, 420px)"
-      @update:model-value="skipping = null"
-    >
-      <div class="stack">
-        <el-button v-for="why in REASONS" :key="why" class="why" @click="skip(why)">{{ why }}</el-button>
-        <WordField v-model="reason" label="Another reason" />
-        <div><el-button type="primary" :disabled="!reason.trim()" @click="skip(reason)">Skip it</el-button></div>
-      </div>
-    </el-dialog>
+    <SkipDialog
+      v-if="skipping"
+      :title="`Skip: ${skipping.title}, ${lotOf(skipping)?.code}`"
+      @skip="skip"
+      @close="skipping = null"
+    />
+    <PutInDialog
+      v-if="topping"
+      :model-value="true"
+      :lot="topping"
+      top-up
+      @update:model-value="(open) => (topping = open ? topping : null)"
+    />
   </section>
 </template>
 
@@ -232,11 +235,7 @@ html .acts .el-button {
   color: var(--act);
   font-weight: 600;
 }
-html .why {
-  margin: 0;
-  justify-content: flex-start;
-}
-.hot {
+html .hot {
   background: #b32c10;
   color: #fff;
   font: 700 12px var(--display);

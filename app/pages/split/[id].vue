@@ -4,9 +4,9 @@ import { bowlLeft, evenShares, InvalidInput, propertiesOf, styleById, USUAL_STYL
 import { nowMoment } from '~/clock/clock'
 import {
   freshJar,
-  jarClosure,
+  jarDrafts,
   jarResults,
-  jarRows,
+  leftDraft,
   LEFT_OVER,
   SplitSchema,
   type SplitForm,

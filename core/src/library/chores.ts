@@ -9,6 +9,7 @@ export const CHORES = [
   'vent',
   'airlock water',
   'cover check',
+  'look for film',
   'taste',
   'turn',
   'shake',

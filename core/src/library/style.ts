@@ -20,6 +20,8 @@ export interface StyleChore {
   level: Extract<Level, 'ask' | 'act'>
   closures?: readonly Closure[]
   whenSour?: boolean
+  /** Asked for until it was done once, even past its last day. */
+  stays?: boolean
 }
 
 /** A way of making a base: usual salt, time, closures, chores, fill, yield, what to check and what to beware of. */

@@ -20,14 +20,25 @@ const press: StyleChore = {
   everyH: DAILY,
   level: 'act',
 }
-const topUp: StyleChore = {
-  chore: 'top up',
-  title: 'Top up',
-  why: 'Pieces drink brine in the first two days. Same strength as inside.',
-  fromDay: 2,
+const drink: StyleChore = {
+  chore: 'cover check',
+  title: 'Is everything covered?',
+  why: 'Pieces drink brine in the first two days. Not covered? Record it: the strength of a top-up stands there.',
+  fromDay: 1,
   toDay: 2,
-  everyH: 36,
+  everyH: DAILY,
   level: 'act',
+  stays: true,
+}
+const film: StyleChore = {
+  chore: 'look for film',
+  title: 'Look for film',
+  why: 'Air gets in: a white film comes first. Skim it the day it shows.',
+  fromDay: 2,
+  toDay: 1200,
+  everyH: 48,
+  level: 'ask',
+  closures: ['cloth', 'loose lid', 'plate'],
 }
 const stir: StyleChore = {
   chore: 'stir',
@@ -37,7 +48,7 @@ const stir: StyleChore = {
   toDay: 10,
   everyH: DAILY,
   level: 'act',
-  closures: ['cloth', 'loose lid'],
+  closures: ['cloth', 'loose lid', 'plate'],
 }
 const airlock: StyleChore = {
   chore: 'airlock water',
@@ -86,7 +97,7 @@ const wipe: StyleChore = {
   toDay: 1200,
   everyH: 24 * 7,
   level: 'ask',
-  closures: ['cloth', 'loose lid', 'tight lid'],
+  closures: ['cloth', 'loose lid', 'tight lid', 'plate'],
 }
 const cover: StyleChore = {
   chore: 'cover check',
@@ -96,6 +107,7 @@ const cover: StyleChore = {
   toDay: 5,
   everyH: 36,
   level: 'ask',
+  stays: true,
 }
 const weigh: StyleChore = {
   chore: 'weigh',
@@ -147,9 +159,9 @@ export const STYLES = [
     liquid: 'own juice',
     fillLimit: 0.75,
     fillLeast: 0.4,
-    closures: ['airlock', 'tight lid', 'clip', 'cloth', 'loose lid'],
+    closures: ['airlock', 'self-venting lid', 'tight lid', 'clip', 'cloth', 'loose lid', 'plate'],
     days: { low: 3, high: 1100, words: '3–7 days, a month, or years' },
-    chores: [read, burp, stir, airlock, wipe, taste, weigh],
+    chores: [read, burp, stir, film, airlock, wipe, taste, weigh],
     checks: COMMON,
     voidShare: null,
     yields: { low: 0.75, typical: 0.85, high: 0.95 },
@@ -173,9 +185,9 @@ export const STYLES = [
     liquid: 'brine',
     fillLimit: 0.9,
     fillLeast: 0.5,
-    closures: ['tight lid', 'airlock', 'clip', 'loose lid', 'cloth'],
+    closures: ['tight lid', 'airlock', 'self-venting lid', 'clip', 'loose lid', 'cloth', 'plate'],
     days: { low: 5, high: 180, words: '5–14 days, or months' },
-    chores: [read, burp, press, topUp, cover, airlock, wipe, squeeze, taste, weigh],
+    chores: [read, burp, drink, press, film, cover, airlock, wipe, squeeze, taste, weigh],
     checks: [...COMMON, 'water'],
     voidShare: { low: 0.3, typical: 0.4, high: 0.5 },
     yields: { low: 0.8, typical: 0.92, high: 1 },
@@ -201,7 +213,7 @@ export const STYLES = [
     fillLeast: 0.5,
     closures: ['loose lid', 'tight lid', 'airlock', 'clip', 'cloth'],
     days: { low: 2, high: 7, words: '2–5 days fine, 5–7 days coarse' },
-    chores: [read, burp, press, topUp, cover, wipe, squeeze, taste],
+    chores: [read, burp, drink, press, film, cover, wipe, squeeze, taste],
     checks: COMMON,
     voidShare: null,
     yields: { low: 0.9, typical: 0.97, high: 1 },

@@ -5,8 +5,33 @@ export const VESSEL_SHAPES = ['jar', 'crock', 'bucket', 'drum', 'bag'] as const
 export type VesselShape = (typeof VESSEL_SHAPES)[number]
 
 /** How it is closed; the closure decides the chores. */
-export const CLOSURE_NAMES = ['tight lid', 'loose lid', 'airlock', 'clip', 'cloth', 'sealed bag'] as const
+export const CLOSURE_NAMES = [
+  'tight lid',
+  'loose lid',
+  'airlock',
+  'self-venting lid',
+  'clip',
+  'cloth',
+  'plate',
+  'sealed bag',
+] as const
 export type Closure = (typeof CLOSURE_NAMES)[number]
+
+/** What holds it down under its liquid; a share of the vessel that it takes up, brim volume. Judgement. */
+export const WEIGHTS = {
+  nothing: 0,
+  weight: 0.05,
+  plate: 0.04,
+  leaf: 0.01,
+  'bag of brine': 0.08,
+  'stone in a bag': 0.06,
+  'herb stems': 0.01,
+} as const
+export type Weight = keyof typeof WEIGHTS
+export const WEIGHT_NAMES = Object.keys(WEIGHTS) as [Weight, ...Weight[]]
+/** Those that hold by themselves: nothing is pressed down under them. */
+const HOLDS: readonly Weight[] = ['weight', 'plate', 'bag of brine', 'stone in a bag']
+export const holdsDown = (weight: Weight | undefined): boolean => weight !== undefined && HOLDS.includes(weight)
 
 /** What a closure asks for, in the trade's words. Common practice. */
 export interface ClosureKind {
@@ -35,6 +60,18 @@ export const CLOSURES: readonly ClosureKind[] = [
     gas: 'lifts the rubber ring by itself',
     air: 'keeps air out',
     chores: 'Never burp; keep the ring clean and supple.',
+  },
+  {
+    name: 'self-venting lid',
+    gas: 'lifts a valve by itself',
+    air: 'keeps air out',
+    chores: 'Never burp; look that the valve is clean and closes.',
+  },
+  {
+    name: 'plate',
+    gas: 'finds its own way under the plate',
+    air: 'lets air in at the edge',
+    chores: 'Look for film every other day; wipe the rim.',
   },
   {
     name: 'cloth',

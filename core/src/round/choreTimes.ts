@@ -5,12 +5,14 @@ import type { Lot } from '../log/lot'
 import type { Book } from '../log/fold'
 import { isCold } from '../log/measured'
 import { phsOf } from '../stock/acidity'
+import { compositionOf } from '../stock/lotComposition'
+import { waterPhaseSaltPct } from '../salt/brine'
+import { holdsDown } from '../library/vessels'
 import { historyOf } from '../judge/history'
 import { judgeOf } from '../judge/judge'
 import { signReasons } from '../judge/openSigns'
 import type { Judgement } from '../judge/judgement'
 import { RESERVE } from '../pack/cover'
-import { formatNumber } from '../units/number'
 import type { Outlook } from './outlook'
 import { DAY_MS, HOUR_MS } from '../units/time'
 import type { Level } from '../level'
@@ -38,18 +40,29 @@ function readEveryH(lot: Lot, judgement: Judgement | null, nowMs: number): numbe
 }
 
 /**
- * Brine of the strength that is inside, for what pieces drink: mass, water and salt in g. `null` where there is no
- * added brine. Common practice.
+ * Brine of the strength that is inside, evened out, for what pieces drink: mass, water and salt in g. `null` where
+ * there is no salt water. Common practice.
  */
-export function topUpBrine(lot: Lot): { massG: number; waterG: number; saltG: number; strengthPct: number } | null {
+export function topUpBrine(
+  book: Book,
+  lot: Lot,
+): { massG: number; waterG: number; saltG: number; strengthPct: number } | null {
   if (lot.made.kind !== 'plan') return null
   const { waterG, saltG, rows } = lot.weighed ?? lot.made
   const allG = rows.reduce((sum, row) => sum + row.massG, waterG + saltG)
-  if (allG <= 0 || saltG <= 0) return null
-  // What is inside has evened out; what is added must not thin it.
-  const strengthPct = (100 * saltG) / (waterG > 0 ? waterG + saltG : allG)
+  const inside = compositionOf(book, lot.id)
+  if (allG <= 0 || !inside || inside.saltG <= 0 || inside.waterG <= 0) return null
+  const strengthPct = waterPhaseSaltPct(inside.saltG, inside.waterG)
   const massG = RESERVE * (waterG > 0 ? waterG + saltG : allG * 0.5)
   return { massG, waterG: massG * (1 - strengthPct / 100), saltG: (massG * strengthPct) / 100, strengthPct }
+}
+
+/** Not asked for under what is closed, held down or ground so, or stands in the cold. */
+function isIdle({ chore, closures }: StyleChore, lot: Lot): boolean {
+  const { packed, made } = lot
+  if (!packed || made.kind !== 'plan' || (closures && !closures.includes(packed.closure))) return true
+  if (chore !== 'press down') return false
+  return holdsDown(packed.weight) || (made.cut ?? styleById(made.style).usualCut) === 'ground'
 }
 
 /**
@@ -80,10 +93,6 @@ export function choreTimes(
           : []),
       -Infinity,
     )
-  const brine = topUpBrine(lot)
-  const amount = brine
-    ? ` About ${formatNumber(brine.massG)} g: ${formatNumber(brine.waterG)} g water with ${formatNumber(brine.saltG, 1)} g salt (${formatNumber(brine.strengthPct, 1)} %).`
-    : ''
   const everyH = ({ chore, everyH }: StyleChore) =>
     chore === 'burp' && outlook?.burpEveryH
       ? outlook.burpEveryH
@@ -91,18 +100,17 @@ export function choreTimes(
         ? readEveryH(lot, judgement, nowMs)
         : everyH * pace
   const reason = ({ chore, why }: StyleChore) =>
-    (chore === 'burp' || chore === 'vent') && outlook?.gasSentence
-      ? outlook.gasSentence
-      : chore === 'top up'
-        ? why + amount
-        : why
+    (chore === 'burp' || chore === 'vent') && outlook?.gasSentence ? outlook.gasSentence : why
   return styleById(made.style).chores.flatMap((rule) => {
-    const { chore, title, level, fromDay, toDay, closures, whenSour } = rule
-    if ((closures && !closures.includes(packed.closure)) || (whenSour && (newest > TASTE_PH || doubtful))) return []
+    const { chore, title, level, fromDay, toDay, whenSour, stays } = rule
+    if (isIdle(rule, lot) || (whenSour && (newest > TASTE_PH || doubtful))) return []
     const every = everyH(rule)
     const lastMs = lastOf(chore)
-    const dueMs = Math.max(packedMs + fromDay * DAY_MS, Math.round(lastMs + every * HOUR_MS))
-    return Math.max(dueMs, nowMs) >= packedMs + (toDay + 1) * DAY_MS
+    // The first falls due after one interval, never at packing.
+    const firstMs = packedMs + (fromDay === 0 ? every * HOUR_MS : fromDay * DAY_MS)
+    const dueMs = Math.max(firstMs, Math.round(lastMs + every * HOUR_MS))
+    const open = stays && lastMs < firstMs && nowMs >= firstMs
+    return !open && Math.max(dueMs, nowMs) >= packedMs + (toDay + 1) * DAY_MS
       ? []
       : [{ chore, title, why: reason(rule), level, dueMs, everyH: every, lastMs }]
   })

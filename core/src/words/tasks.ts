@@ -72,7 +72,10 @@ const TASKS: { [Code in TaskCode]: (facts: TaskFacts[Code], tell: Tell) => Said 
   vent: always('Vent the bag and reseal', 'It is full of gas; normal while the pH falls.'),
   skim: always('Skim the white film', 'Film lets air spoil it and eats acid.'),
   'read after film': always('Read pH after the film', 'Film eats acid: the pH can rise.'),
-  cover: always('Cover it: add juice or brine', 'What stands clear of its liquid moulds. Same strength as inside.'),
+  cover: always(
+    'Top up: cover it with juice or brine',
+    'What stands clear of its liquid moulds. Same strength as inside.',
+  ),
   submerge: always('Press the pieces under', 'What stands in the air moulds.'),
   refill: always('Draw off and refill', 'The pods give a second vinegar; one refill, not two.'),
   press: ({ reason }, tell) => ({

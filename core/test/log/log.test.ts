@@ -95,11 +95,11 @@ describe('demo lots show what the scenario says', () => {
   it.each([
     ['BPL-01', 12, ['Ready to press']],
     ['BPL-02', 4, ['Burp']],
-    ['BPL-03', 2, ['Press down', 'Top up']],
+    ['BPL-03', 2, ['Press down', 'Top up: cover it with juice or brine']],
     ['BPL-04', 75, []],
     ['BPL-05', 20, ['Vent the bag and reseal']],
     ['BPL-06', 6, ['Read pH: behind']],
-    ['BPL-07', 5, ['Cover it: add juice or brine']],
+    ['BPL-07', 5, ['Top up: cover it with juice or brine']],
     ['BPL-09', 9, ['Read pH after the film']],
     ['BPL-10', 14, []],
   ])('%s on day %d asks %j', (code, day, titles) => {

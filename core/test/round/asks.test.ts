@@ -70,7 +70,7 @@ describe('what a ferment asks for', () => {
     log.write({ kind: 'chore', at: day(4.9), lotId, chore: 'turn' })
     expect(titles(log, lotId, 5)).toEqual(['Check that it is covered'])
     log.write({ kind: 'sign', at: day(5), lotId, sign: 'not covered' })
-    expect(titles(log, lotId, 5.1)).toEqual(['Cover it: add juice or brine'])
+    expect(titles(log, lotId, 5.1)).toEqual(['Top up: cover it with juice or brine'])
     log.write({ kind: 'chore', at: day(5.2), lotId, chore: 'top up' })
     log.write({ kind: 'chore', at: day(5.2), lotId, chore: 'cover check' })
     expect(titles(log, lotId, 5.3)).toEqual([])
@@ -209,12 +209,27 @@ describe('the round', () => {
 
   it('tops up with the strength that is inside', () => {
     const log = notebook()
-    const brined =
-      log.book().lots.get(log.mash(0, { style: 'brined', waterG: 1000, saltG: 35 })) ??
-      log.book().lots.values().next().value!
-    const brine = topUpBrine(brined)!
-    expect(brine.strengthPct).toBeCloseTo((100 * 35) / 1035, 6)
+    const lotId = log.mash(0, { style: 'brined', waterG: 1000, saltG: 35 })
+    const brine = topUpBrine(log.book(), log.book().lots.get(lotId)!)!
+    // 35 g of salt in 1 000 g of water and the 1 700 g that the peppers bring: what was poured is twice as strong.
+    expect(brine.strengthPct).toBeCloseTo((100 * 35) / (35 + 1000 + 0.85 * 2000), 1)
     expect(brine.saltG / brine.massG).toBeCloseTo(brine.strengthPct / 100, 9)
+  })
+
+  it('chores follow closure, weight and cut; the first burp is due after one interval; a cover check stays until it is done', () => {
+    const log = notebook()
+    const pieces = { style: 'brined', waterG: 1500, saltG: 90 }
+    const [bare, held] = [
+      log.mash(0, pieces, { closure: 'tight lid' }),
+      log.mash(0, pieces, { closure: 'plate', weight: 'bag of brine' }),
+    ]
+    expect(titles(log, bare, 0.1)).not.toContain('Burp')
+    expect(titles(log, bare, 1.5)).toEqual(expect.arrayContaining(['Burp', 'Press down', 'Is everything covered?']))
+    expect(titles(log, held, 2.5)).toContain('Look for film')
+    expect(titles(log, held, 2.5)).not.toContain('Press down')
+    expect(titles(log, bare, 4)).toContain('Is everything covered?')
+    log.write({ kind: 'chore', at: day(4), lotId: bare, chore: 'cover check' })
+    expect(titles(log, bare, 4.1)).not.toContain('Is everything covered?')
   })
 
   it('one walk: place by place, code by code, and the calendar keeps its ids', () => {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { InvalidInput} from '../../src';
+import type { InvalidInput } from '../../src'
 import { exactly, readSalt, saltOfDose, SALTS } from '../../src'
 
 /* Salt as it is dosed. Level teaspoons: common practice, as in docs/checks.md. */

@@ -181,7 +181,8 @@ describe('decisions', () => {
     ])
     expect(propertiesOf(compositionOf(book, brine)!).pH).toBeCloseTo(3.7, 2)
     expect(compositionOf(book, brine)!.live).toBe(true)
-    expect(topUpBrine(book.lots.get(lotId)!)!.strengthPct).toBeCloseTo((100 * 90) / 1590, 6)
+    // 90 g of salt in 1 500 g and the water of 2 000 g of cayenne.
+    expect(topUpBrine(book, book.lots.get(lotId)!)!.strengthPct).toBeCloseTo((100 * 90) / (90 + 1500 + 1700), 1)
   })
 
   it('mostly cooked with nothing that starts it is asked about while it stands above the line', () => {

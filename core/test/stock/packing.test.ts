@@ -216,7 +216,7 @@ describe('each style, followed', () => {
     ).toThrow(/only 1450 g/)
   })
 
-  it('an open crock is stirred, an airlock’s water looked at weekly, salted chop topped up on day 2', () => {
+  it('an open crock is stirred, an airlock’s water looked at weekly, salted chop looked at for its cover on day 2', () => {
     const titles = (style: StyleId, closure: string, onDay: number) => {
       const { log, lotId } = pack(style, [row('fresno', 1000)])
       log.write({
@@ -230,9 +230,9 @@ describe('each style, followed', () => {
       for (const at of [1, 4, 7]) log.read(lotId, at, 4.1)
       return titlesAt(log.book(), lotId, START + onDay * DAY_MS)
     }
-    expect(titles('mash', 'cloth', 2)).toEqual(['Stir'])
+    expect(titles('mash', 'cloth', 2)).toEqual(['Stir', 'Look for film'])
     expect(titles('mash', 'airlock', 8)).toEqual(['Check the airlock’s water', 'Taste it'])
-    expect(titles('chop', 'loose lid', 2)).toEqual(['Press down', 'Top up'])
+    expect(titles('chop', 'loose lid', 2)).toEqual(['Is everything covered?', 'Press down', 'Look for film'])
     expect(titles('bag', 'sealed bag', 2)).toEqual(['Look at the bag'])
   })
 })

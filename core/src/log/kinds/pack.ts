@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { CLOSURE_NAMES } from '../../library/vessels'
+import { CLOSURE_NAMES, WEIGHT_NAMES } from '../../library/vessels'
 import { VesselUseSchema } from '../contents'
 import { base, IdSchema, name } from '../entryParts'
 import type { Kind } from '../kind'
@@ -11,13 +11,15 @@ export const PackEntry = z.object({
   vessels: z.array(VesselUseSchema).min(1).max(40),
   place: name,
   closure: z.enum(CLOSURE_NAMES),
+  /** What holds it down, where it was said. */
+  weight: z.enum(WEIGHT_NAMES).optional(),
 })
 
 const kind: Kind<typeof PackEntry> = {
   schema: PackEntry,
   says: 'it is in its vessels',
-  words: ({ vessels, closure, place }) =>
-    `Packed into ${vessels.length} ${vessels.length === 1 ? 'vessel' : 'vessels'}, ${closure}, at ${place}`,
+  words: ({ vessels, closure, place, weight }) =>
+    `Packed into ${vessels.length} ${vessels.length === 1 ? 'vessel' : 'vessels'}, ${closure}${weight ? `, held down by ${weight}` : ''}, at ${place}`,
   lots: ({ lotId }) => [lotId],
   effect: (lot, entry) => {
     lot.packed = entry
