@@ -41,11 +41,14 @@ export function makeLibrary(
   const inUse = (own.vessels ?? []).filter((vessel) => (vessel.count ?? 1) > 0)
   const all = [...materials.values()]
   const spooned = (own.materials ?? []).flatMap(({ id, name, kind, teaspoonG }) =>
-    kind === 'salt' && teaspoonG ? [{ id, name, teaspoonG }] : [],
+    kind === 'salt' && teaspoonG ? [{ id, name, teaspoonG, own: true }] : [],
   )
+  const weighed = new Map(spooned.map((salt) => [salt.id, salt]))
+  const shipped = SALTS.map((salt) => weighed.get(salt.id) ?? salt)
   return {
     materials: all,
-    salts: [...SALTS, ...spooned],
+    // A spoon that was weighed stands in place of the usual one.
+    salts: [...shipped, ...spooned.filter(({ id }) => !SALTS.some((salt) => salt.id === id))],
     vessels: inUse.length ? inUse : VESSELS,
     ownVessels: inUse.length > 0,
     formats: filled.length ? filled : FORMATS,

@@ -25,6 +25,8 @@ const KIND_WORDS: Partial<Record<MaterialKind, string>> = {
 }
 /** Of a bare number up to this, pieces are as likely as grams. Judgement. */
 const FEW = 24
+/** Halves are only counted of less. Judgement. */
+const HALVES = 6
 /** Under half a cup a spoon was used. */
 const SPOON_UP_TO_ML = CUP_ML / 2
 
@@ -80,7 +82,9 @@ const times = (a: Range, b: Range): Range => ({
 
 /** What a bare number may be: so much of the unit, or so many pieces. Asked where both are likely. */
 function asked(thing: Thing, text: string, value: Range, unit: string): InvalidInput | null {
-  const few = value.high <= FEW && Number.isInteger(2 * value.typical)
+  const few =
+    value.high <= FEW &&
+    (Number.isInteger(value.typical) || (value.typical < HALVES && Number.isInteger(2 * value.typical)))
   const kinds = countable(thing)
   if (!few || kinds.length === 0 || !['g', 'oz', 'ml'].includes(unit)) return null
   const bare = text.trim()

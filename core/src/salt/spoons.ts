@@ -6,6 +6,8 @@ export interface SaltKind {
   id: string
   name: string
   teaspoonG: Range
+  /** Weighed by the maker. */
+  own?: boolean
 }
 
 /** Common practice, no source: a level teaspoon differs by brand, grind and hand. Always weigh when you can. */

@@ -10,6 +10,9 @@ import {
   mixturePh,
   ofMaterial,
   PRODUCE_KINDS,
+  exactly,
+  readSalt,
+  SALTS,
   searchMaterials,
   STYLES,
   UNKNOWN_PRODUCE,
@@ -117,6 +120,46 @@ describe('library', () => {
       said: false,
     })
     expect(() => weigh(UNKNOWN_PRODUCE, '3 pcs', 'g')).toThrow(/one piece of unlisted produce weighs is not known/)
+  })
+
+  it.each([
+    // US food tables, from memory.
+    ['cherry-tomato', 149],
+    ['onion', 160],
+    ['tomato', 180],
+    ['carrot', 128],
+    ['garlic', 136],
+    ['honey', 339],
+    ['sugar', 200],
+  ])('a cup of %s weighs what the food tables say, %d g', (id, grams) => {
+    const { low, high } = materialById(id)!.cupG
+    expect(grams).toBeGreaterThanOrEqual(low - 2)
+    expect(grams).toBeLessThanOrEqual(high + 2)
+  })
+
+  it.each([
+    // Serving sizes on packages, from memory: a quarter teaspoon.
+    ['table', 1.5],
+    ['dense-kosher', 1.2],
+    ['flaky-kosher', 0.7],
+  ])('a teaspoon of %s salt holds what a package says', (id, quarterG) => {
+    const { low, high } = SALTS.find((salt) => salt.id === id)!.teaspoonG
+    expect(4 * quarterG).toBeGreaterThanOrEqual(low)
+    expect(4 * quarterG).toBeLessThanOrEqual(high)
+  })
+
+  it('one weighed spoon makes every spoon of that salt exact, until it is taken back', () => {
+    const spoon = {
+      ...materialById('salt')!,
+      id: 'fine-sea',
+      name: 'fine sea salt',
+      teaspoonG: { ...exactly(6.1), source: 'own' },
+    }
+    const { salts } = makeLibrary({ materials: [spoon] })
+    expect(salts.filter(({ id }) => id === 'fine-sea')).toMatchObject([{ own: true, teaspoonG: exactly(6.1) }])
+    const said = readSalt('2 tbsp', salts, 'fine-sea')
+    expect(said.kind === 'dose' && said.doseG.low).toBeCloseTo(36.6, 9)
+    expect(said.kind === 'dose' && said.doseG.high).toBeCloseTo(36.6, 9)
   })
 
   it('the maker’s own stand over the shipped ones, and an unknown name is taken with wide ranges', () => {
