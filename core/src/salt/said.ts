@@ -2,7 +2,7 @@ import { readAmount } from '../amount/read'
 import { InvalidInput } from '../invalid'
 import { CUP_ML, TEASPOON_ML } from '../units/quantity'
 import { formatNumber } from '../units/number'
-import { exactly, mapRange, type Range, type Working } from '../working'
+import { mapRange, type Range, type Working } from '../working'
 import type { SaltBasis } from './dose'
 import type { SaltKind } from './spoons'
 
@@ -274,10 +274,4 @@ export function saidWorking(
     result: `${grams(saltG)}, ${formatNumber(evenedPct.low, 2)} to ${formatNumber(evenedPct.high, 2)} % of everything`,
     source: 'Level teaspoons: common practice, or your own. Mass balance',
   }
-}
-
-/** What a dose of salt is that was told by the box: its weight before and after, g. */
-export function sprinkled(beforeG: number, afterG: number): Range {
-  if (afterG > beforeG) throw new InvalidInput('The box cannot weigh more than before. Look at the two weights again.')
-  return exactly(beforeG - afterG)
 }
