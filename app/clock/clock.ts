@@ -1,5 +1,5 @@
 import { useIntervalFn } from '@vueuse/core'
-import { readonly, ref, shallowRef, watch, type Ref } from 'vue'
+import { readonly, ref, shallowRef, watch, type Ref, type WatchSource } from 'vue'
 import { momentOf } from '@lactofer/core'
 
 /*
@@ -35,13 +35,13 @@ export const nowMs = (): number => clock.value()
 export const nowMoment = (): string => momentOf(nowMs())
 
 /**
- * Now as a page shows it: follows the clock every so often, and at once when another clock is set. For a component or
- * a store.
+ * Now as a page shows it: follows the clock every so often, and at once when another clock is set or what is watched
+ * changes (a fact just written is never in the page's future). For a component or a store.
  */
-export function useNowMs(everyMs: number): Readonly<Ref<number>> {
+export function useNowMs(everyMs: number, watched?: WatchSource): Readonly<Ref<number>> {
   const now = ref(nowMs())
   const look = () => void (now.value = nowMs())
   useIntervalFn(look, everyMs)
-  watch(clock, look, { flush: 'sync' })
+  watch(watched ? [clock, watched] : clock, look, { flush: 'sync' })
   return readonly(now)
 }

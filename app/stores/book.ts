@@ -166,7 +166,7 @@ export const useBook = defineStore('book', () => {
   const preferences = usePreferences()
   const keeping = useKeeping()
   const { entries, newer, error } = useKept()
-  const now = useNowMs(TICK_MS)
+  const now = useNowMs(TICK_MS, entries)
 
   const book = useDatedBook(entries, newer, now)
   const lots = computed(() => [...book.value.lots.values()].sort((a, b) => a.startedMs - b.startedMs))

@@ -1,5 +1,5 @@
 import { afterEach, describe, expect, it } from 'vitest'
-import { effectScope } from 'vue'
+import { effectScope, shallowRef } from 'vue'
 import { DAY_MS, HOUR_MS } from '@lactofer/core'
 import { deviceClock, nowMoment, nowMs, setClock, turnedClock, useNowMs } from '~/clock/clock'
 import { dayAfterMonths, fieldOfMoment, momentAfterDays, momentOfField, tellMoment, tellSpan } from '~/clock/moments'
@@ -28,6 +28,19 @@ describe('the one clock', () => {
     expect(now.value).toBe(THURSDAY + 3 * DAY_MS)
     back()
     expect(now.value).toBe(THURSDAY)
+    scope.stop()
+  })
+
+  it('a fact just written is not in the future of the page that shows it', () => {
+    let atMs = THURSDAY
+    putBack = setClock(() => atMs)
+    const entries = shallowRef<string[]>([])
+    const scope = effectScope()
+    const now = scope.run(() => useNowMs(DAY_MS, entries))!
+    atMs += HOUR_MS
+    expect(now.value).toBe(THURSDAY)
+    entries.value = ['a reading']
+    expect(now.value).toBe(THURSDAY + HOUR_MS)
     scope.stop()
   })
 })
