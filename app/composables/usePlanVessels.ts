@@ -15,10 +15,9 @@ import { useVesselChoice } from './useVesselChoice'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 
-/** The lid chosen, else the vessel's own, else the style's usual one; only one that the style takes. */
-function closureOf(chosen: Closure | null, own: Closure | undefined, closures: readonly Closure[]): Closure {
-  return [chosen, own].find((one) => one && closures.includes(one)) ?? closures[0] ?? 'loose lid'
-}
+/** The lid chosen, whatever it is; else the vessel's own where the style takes it, else the style's usual one. */
+const closureOf = (chosen: Closure | null, own: Closure | undefined, closures: readonly Closure[]): Closure =>
+  chosen ?? (own && closures.includes(own) ? own : (closures[0] ?? 'loose lid'))
 
 /** Those of the maker's own world first. */
 function ownWorldFirst<Vessel extends VesselKind>(vessels: readonly Vessel[], world: UnitWorld): Vessel[] {

@@ -1,5 +1,6 @@
 import { computed, type Ref } from 'vue'
 import {
+  inVessels,
   packedComposition,
   propertiesOf,
   readTemperatures,
@@ -55,7 +56,7 @@ export function useShelf(shown: Ref<Shown>) {
     const density = composition ? propertiesOf(composition).densityGPerMl : 1
     const last = measuredPhs(lot).at(-1)?.ph
     const asks = byLot.value.get(lot.id) ?? []
-    const vessels = lot.vessels.flatMap(({ vesselId, mark, massG, hot }) => {
+    const vessels = inVessels(lot).flatMap(({ vesselId, mark, massG, hot }) => {
       const vessel = book.library.vessel(vesselId)
       return vessel ? [{ vessel, mark, hot, fraction: massG / density / vessel.capacityMl }] : []
     })

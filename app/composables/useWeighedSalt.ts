@@ -2,8 +2,8 @@ import { computed, type Ref } from 'vue'
 import {
   contentComposition,
   isWeighed,
+  saltAllowedG,
   saltForWeighed,
-  toleranceG,
   type EntryOf,
   type Row,
   type WeighIn,
@@ -31,11 +31,10 @@ export function useWeighedSalt(plan: Ref<EntryOf<'plan'> | null>, state: Ref<Wei
     (state.value?.steps ?? []).filter((one) => one.kind === 'salt').reduce((sum, one) => sum + (one.takenG ?? 0), 0),
   )
   const saltOffG = computed(() => saltG.value - saltTakenG.value)
-  const saltOff = computed(
-    () =>
-      state.value !== null &&
-      isWeighed(state.value) &&
-      Math.abs(saltOffG.value) > toleranceG(saltG.value, 'salt') * 1.01,
-  )
+  const saltOff = computed(() => {
+    if (!plan.value || !state.value || !isWeighed(state.value)) return false
+    const { low, high } = saltAllowedG(plan.value, state.value, saltG.value)
+    return saltTakenG.value < low || saltTakenG.value > high
+  })
   return { saltG, targetG, saltTakenG, saltOffG, saltOff }
 }

@@ -1,18 +1,11 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
-import { formatNumber, STYLES, styleById, USUAL_STYLE, type Draft, type StyleId } from '@lactofer/core'
+import { formatNumber, STYLES, styleById, type Draft, type StyleId } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { checkDrafts, packingProblems, planDraft, planProblems } from '~/components/plan/planDraft'
-import {
-  colourOf,
-  formOfRecipe,
-  freshPlan,
-  nameOf,
-  planResults,
-  PlanFormSchema,
-  styleDefaults,
-} from '~/components/plan/planForm'
+import { colourOf, formOfRecipe, freshPlan, nameOf, planResults, PlanFormSchema } from '~/components/plan/planForm'
+import { asUsual, changeStyle, type StyleChange } from '~/components/plan/styleChange'
 import { useDraft } from '~/composables/useDraft'
 import { usePlanVessels } from '~/composables/usePlanVessels'
 import { useRecorder } from '~/composables/useRecorder'
@@ -44,17 +37,16 @@ const CUT_OPTIONS = [
 ] as const
 const shown = (problem: string | null | undefined) => (asked.value ? (problem ?? null) : null)
 
+/** What was said before the style was changed, and stayed. */
+const changeWords = ref<Pick<StyleChange, 'kept' | 'lost'>>({ kept: null, lost: null })
 function chooseStyle(id: StyleId) {
-  const next = styleById(id)
-  const ingredientsG = form.value.rows.reduce((sum, row) => sum + (row.massG ?? 0), 0)
-  form.value = {
-    ...form.value,
-    ...styleDefaults(id),
-    closure: null,
-    ...(next.place !== styleById(USUAL_STYLE).place && { place: next.place }),
-    ...(next.liquid === 'brine' &&
-      !form.value.waterG && { waterG: Math.round(ingredientsG * 0.9) || 1000, waterProposed: true }),
-  }
+  const changed = changeStyle(form.value, id)
+  form.value = changed.form
+  changeWords.value = changed
+}
+function takeUsual() {
+  form.value = asUsual(form.value)
+  changeWords.value = { kept: null, lost: null }
 }
 
 void loaded.then(() => {
@@ -77,9 +69,11 @@ function drafts(lotId: string, pack: boolean): Draft[] | null {
   if (!plan || massG === undefined) return null
   const place = form.value.place.trim()
   const { weight } = form.value
+  const called = form.value.called.trim()
   const packedEntry: Draft = {
     ...{ kind: 'pack', at, lotId, place, closure: closure.value, vessels: packed(massG) },
     ...(weight && { weight }),
+    ...(called && { called }),
   }
   return [plan, ...checkDrafts(style.value, form.value.done, lotId, at), ...(pack ? [packedEntry] : [])]
 }
@@ -149,11 +143,18 @@ const problemsShown = computed(() =>
           </div>
           <PickField v-if="cutMatters" v-model="form.cut" label="Cut" :options="CUT_OPTIONS" class="cut" />
           <p class="small muted">{{ style.name }}: {{ style.what }}; usually {{ style.days.words }}.</p>
+          <p v-if="changeWords.kept" class="small" role="status" data-figure="kept">
+            Kept as you said it: {{ changeWords.kept }}.
+            <el-button @click="takeUsual">Take what is usual here</el-button>
+          </p>
+          <p v-if="changeWords.lost" class="small" role="status" data-figure="lost">
+            Your {{ changeWords.lost }} means nothing in this style: what is usual here stands instead.
+          </p>
           <el-checkbox v-model="form.bowl"
             >Mix it in one bowl and split that into jars, each a lot of its own: plain, hot, corn</el-checkbox
           >
         </section>
-        <PlanRows v-model="form.rows" />
+        <PlanRows v-model="form.rows" v-model:trimmed="form.trimmedG" />
         <p v-if="shown(problems.rows)" class="problem" role="alert">{{ problems.rows }}</p>
         <PlanScale v-if="figures" v-model="form" :figures="figures" />
         <PlanSalt v-model="form" :figures="figures" />

@@ -31,7 +31,16 @@ import { lessonOf } from '~/components/blend/lesson'
 import { massesOfTrial } from '~/components/blend/trialParts'
 import { adviceWords, missedWords } from '~/components/blend/limitWords'
 import { headline, judge, RULERS, spread } from '~/components/measure/rulers'
-import { colourOf, formOfRecipe, freshPlan, planResults, recipePlanOf, type PlanForm } from '~/components/plan/planForm'
+import {
+  colourOf,
+  formOfRecipe,
+  freshPlan,
+  planResults,
+  recipePlanOf,
+  scaledForm,
+  type PlanForm,
+} from '~/components/plan/planForm'
+import { changeStyle } from '~/components/plan/styleChange'
 
 const empty = fold([])
 const row = (materialId: string, massG: number | null): PlanForm['rows'][number] => ({
@@ -90,13 +99,56 @@ describe('the plan', () => {
           { ...row('garlic', 50), lotId: '01J00000000000000000000000' },
         ],
       }),
+      empty,
     )!
     expect(kept.rows).toEqual([
       { materialId: 'fresno', name: 'Fresno chilli', massG: 900, preparation: 'raw', seedsOut: false },
     ])
     const again = formOfRecipe({ plan: kept, recipeId: '01J00000000000000000000000', name: 'Red' } as EntryOf<'recipe'>)
-    expect(recipePlanOf(again)).toEqual(kept)
-    expect(recipePlanOf(freshPlan())).toBeNull()
+    expect(recipePlanOf(again, empty)).toEqual(kept)
+    expect(recipePlanOf(freshPlan(), empty)).toBeNull()
+  })
+
+  it('salt in spoons is kept by a recipe in its words, and keeps its strength when the plan is made larger', () => {
+    const form = plan({ saltSaid: '3 tbsp', saltPct: null })
+    expect(recipePlanOf(form, empty)).toMatchObject({ saltSaid: '3 tbsp', saltPct: 3.54 })
+    const before = found(form).figures.dose.ofEverythingPct
+    const doubled = scaledForm(form, empty, 2)
+    expect(found(doubled).figures.dose.ofEverythingPct).toBeCloseTo(before, 3)
+    const byWater = plan({ style: 'brined', saltSaid: '2 tbsp in 1 L of water', waterG: 1000, waterSaid: '1 L' })
+    const larger = scaledForm(byWater, empty, 3)
+    expect(larger.saltSaid).toBe('2 tbsp in 1 L of water')
+    expect(larger.waterSaid).toBeUndefined()
+    expect(found(larger).figures.dose.saltG).toBeCloseTo(3 * found(byWater).figures.dose.saltG, 6)
+  })
+
+  it('trimmings of the whole batch are shared by weight over what has no trim of its own', () => {
+    const rows = [row('fresno', 900), row('garlic', 100), { ...row('carrot', 500), boughtG: 560 }, row('water', 300)]
+    const bought = found(plan({ rows, trimmedG: 50 })).rows.map(({ boughtG }) => boughtG)
+    expect(bought).toEqual([945, 105, 560, undefined])
+  })
+
+  it('salt by eye is a range where any strength keeps it, and refused elsewhere', () => {
+    const packed = plan({ style: 'salt-packed', saltSaid: 'by eye', saltPct: null })
+    expect(found(packed).figures.evenedPct.high).toBeGreaterThan(20)
+    expect(found(packed).figures.mayBeWeak).toBe(false)
+    expect(planResults(plan({ saltSaid: 'by eye' }), empty)).toMatchObject({
+      problem: expect.stringMatching(/By eye is for fruit/),
+    })
+  })
+
+  it('another style takes what is usual there, and keeps what was said', () => {
+    const untouched = changeStyle(plan({}), 'brined')
+    expect(untouched.kept).toBeNull()
+    expect(untouched.form).toMatchObject({ saltPct: 3.5, saltBasis: 'brine', cut: 'coarse', waterG: 1260 })
+    const said = changeStyle(plan({ saltPct: 2.2, closure: 'cloth', place: 'Attic' }), 'bag')
+    expect(said.kept).toBe('salt 2.2 % of the ingredients, closed with cloth, at Attic')
+    expect(said.form).toMatchObject({ saltPct: 2.2, closure: 'cloth', place: 'Attic' })
+    expect(changeStyle(plan({ saltSaid: '3 tbsp' }), 'chop')).toMatchObject({ kept: 'salt 3 tbsp' })
+    // A strength of a brine means nothing where there is none.
+    const brined = plan({ style: 'brined', saltPct: 5, saltBasis: 'brine', cut: 'coarse' })
+    const toMash = changeStyle(brined, 'mash')
+    expect(toMash).toMatchObject({ form: { saltPct: 4, saltBasis: 'ingredients' }, lost: 'salt 5 % of the brine' })
   })
 })
 

@@ -12,6 +12,7 @@ const book = useBook()
 const { busy, record } = useRecorder('Nothing else was changed.')
 const seeing = ref(false)
 const putting = ref(false)
+const spilling = ref(false)
 const deciding = ref<'cold' | 'warm' | 'wait' | 'ready' | 'brine' | 'discard' | null>(null)
 
 /** Chores of the style first, then those any lot may want. */
@@ -42,8 +43,11 @@ const drawable = computed(() => topUpBrine(book.book, lot) !== null)
       </div>
     </div>
     <div>
-      <h3>Put in later</h3>
-      <el-button @click="putting = true">Brine, water, salt, juice, herbs …</el-button>
+      <h3>Put in later, or lost</h3>
+      <div class="taps">
+        <el-button @click="putting = true">Brine, water, salt, juice, herbs …</el-button>
+        <el-button @click="spilling = true">It ran over …</el-button>
+      </div>
     </div>
     <div role="group" aria-labelledby="decide">
       <h3 id="decide">Decide</h3>
@@ -58,6 +62,7 @@ const drawable = computed(() => topUpBrine(book.book, lot) !== null)
     </div>
     <SignDialog v-model="seeing" :lot="lot" />
     <PutInDialog v-model="putting" :lot="lot" />
+    <OverflowDialog v-model="spilling" :lot="lot" />
     <DecideDialog v-model="deciding" :lot="lot" :stand="stand" />
   </div>
 </template>

@@ -40,4 +40,5 @@ export const eventsOf = (lot: Lot): CourseEvent[] => [
           : 'called ready',
   })),
   ...lot.added.map(({ at }) => ({ ms: Date.parse(at), text: 'put in' })),
+  ...lot.overflowed.map(({ at }) => ({ ms: Date.parse(at), text: 'ran over' })),
 ]

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, useId, watch } from 'vue'
-import { InvalidInput, readSalt, type SaidSalt } from '@lactofer/core'
+import { InvalidInput, NOT_BY_EYE, readSalt, type SaidSalt } from '@lactofer/core'
 import { useBook } from '~/stores/book'
 
 /**
@@ -12,11 +12,14 @@ const {
   hint,
   readAs,
   most = 60,
+  byEye = false,
 } = defineProps<{
   label?: string
   hint?: string | undefined
   /** What a dose comes to, in words. */
   readAs?: string | null
+  /** Salt by eye is a way here. */
+  byEye?: boolean
   /** The largest percentage there is on its basis. */
   most?: number
 }>()
@@ -53,7 +56,8 @@ function read(typed: string) {
   let said: SaidSalt | null = null
   try {
     said = readSalt(typed, book.library.salts, saltId.value)
-    if (said.kind === 'dose') dose = typed.trim().slice(0, 80)
+    if (said.kind === 'by eye' && !byEye) throw new InvalidInput(NOT_BY_EYE)
+    if (said.kind !== 'percent') dose = typed.trim().slice(0, 80)
     else if (said.pct.typical <= most) percent = said.pct.typical
     else throw new InvalidInput(`At most ${most} % of that.`)
   } catch (error) {
@@ -65,7 +69,7 @@ function read(typed: string) {
   own = dose || (percent === null ? '' : `${percent} %`)
   pct.value = percent
   words.value = dose
-  if (said?.kind === 'dose') saltId.value = said.saltId
+  if (said && said.kind !== 'percent') saltId.value = said.saltId
   if (said) emit('read', said)
 }
 function accept(meant: string) {

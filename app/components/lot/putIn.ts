@@ -51,7 +51,7 @@ export const brineInside = ({ saltG, waterG }: Composition): number =>
 function saltSaid({ saltSaid: words, saltId, waterG }: PutIn, book: Book, jars: number): Range {
   if (!words) return exactly(0)
   const said = readSalt(words, book.library.salts, saltId, 'g')
-  if (said.kind === 'percent') throw new InvalidInput('Say the salt as 5 g or 1 tsp: a percentage is no amount here.')
+  if (said.kind !== 'dose') throw new InvalidInput('Say the salt as 5 g or 1 tsp: that is no amount here.')
   return saltOfDose(said, { jars, waterG: exactly(waterG ?? 0), produceCups: exactly(0) })
 }
 

@@ -59,7 +59,6 @@ const add = (row: Omit<Row, 'massG'>, amount: string | null) =>
   })
 const unsalted = computed(() => isUnsalted(bowlSaltPct))
 const saltId = ref('fine-sea')
-const closures = computed(() => styleById(styleId).closures.map((name) => ({ value: name, label: name })))
 /** The closure chosen, else the vessel's own where the style takes it. */
 const closure = computed({
   get: () => jar.value.closure ?? jarClosure(styleId, vessel.value),
@@ -84,7 +83,7 @@ const closure = computed({
       <WordField v-model="jar.code" label="Lot code" :problem="codeProblem" />
       <QuantityField v-model="jar.bowlG" kind="mass" label="From the bowl" :limits="{ low: 1 }" />
       <PickField v-model="jar.vesselId" label="Vessel" :options="vessels" />
-      <PickField v-model="closure" label="Closed with" :options="closures" />
+      <ClosureField v-model="closure" v-model:called="jar.called" :closures="styleById(styleId).closures" />
       <SaltField
         v-model:pct="jar.saltPct"
         v-model:words="jar.saltSaid"

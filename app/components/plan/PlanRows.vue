@@ -22,6 +22,7 @@ import { usePreferences } from '~/stores/preferences'
 
 /** The ingredients as they are weighed in: by weight, by cup, spoon or count; moved by drag or by buttons. */
 const rows = defineModel<PlanForm['rows']>({ required: true })
+const trimmed = defineModel<number | null>('trimmed', { required: true })
 const book = useBook()
 const preferences = usePreferences()
 const list = useTemplateRef<HTMLElement>('list')
@@ -161,6 +162,7 @@ const add = (row: Omit<Row, 'massG'>, amount: string | null) =>
       </li>
     </ol>
     <IngredientPicker @picked="add" />
+    <BatchTrimmings v-if="rows.length" v-model="trimmed" :rows="rows" />
   </section>
 </template>
 

@@ -6,6 +6,7 @@ import {
   formatNumber,
   formatVolume,
   styleById,
+  takesWater,
   type PlanFigures,
   type SaidSalt,
   type SaltBasis,
@@ -31,7 +32,8 @@ const BASES: { value: SaltBasis; label: string }[] = [
 ]
 const bases = computed(() =>
   BASES.filter(
-    (basis) => style.value.liquid === 'brine' || basis.value === 'ingredients' || basis.value === 'everything',
+    (basis) =>
+      (takesWater(style.value) && form.value.waterG) || basis.value === 'ingredients' || basis.value === 'everything',
   ),
 )
 const salt = computed(() => book.library.salts.find((kind) => kind.id === form.value.saltId))
@@ -40,8 +42,10 @@ const doseWords = computed(() => {
   const salted = saltedOf(form.value, book.book)
   if (!salted) return null
   const jars = form.value.vessels.reduce((sum, { count }) => sum + count, 0)
+  const amount = `${preferences.amountWords(salted.saltG, 'mass')} of ${salt.value?.name ?? 'salt'}`
+  if (salted.said.kind === 'by eye') return `${amount}: anything this style takes`
   const where = salted.said.into.kind === 'jar' ? ` in ${jars > 1 ? `${jars} jars` : 'one jar'}` : ''
-  return `${preferences.amountWords(salted.saltG, 'mass')} of ${salt.value?.name ?? 'salt'}${where}`
+  return `${amount}${where}${salted.said.onTop ? ', on top: the rest has it once it is stirred' : ''}`
 })
 /** A water or a jar that was said with the salt is taken where the maker named none. */
 function takeAlong(said: SaidSalt) {
@@ -49,8 +53,9 @@ function takeAlong(said: SaidSalt) {
     if (said.basis) form.value = { ...form.value, saltBasis: said.basis }
     return
   }
+  if (said.kind === 'by eye') return
   const { into } = said
-  if (into.kind === 'water' && style.value.liquid === 'brine' && (!form.value.waterG || form.value.waterProposed))
+  if (into.kind === 'water' && takesWater(style.value) && (!form.value.waterG || form.value.waterProposed))
     form.value = { ...form.value, waterG: Math.round(into.volumeMl.typical), waterProposed: true }
   if (into.kind !== 'jar' || into.volumeMl === null || form.value.vessels.length) return
   const holds = into.volumeMl
@@ -131,6 +136,7 @@ const vinegarWords = computed(() =>
           v-model:salt-id="form.saltId"
           :hint="`usually ${style.saltPct.low}–${style.saltPct.high} %`"
           :read-as="doseWords"
+          :by-eye="style.saltByEye ?? false"
           :most="form.saltBasis === 'ingredients' || form.saltBasis === 'water' ? 60 : 26"
           @read="takeAlong"
         />
@@ -141,13 +147,14 @@ const vinegarWords = computed(() =>
           :options="book.library.salts.map(({ id, name }) => ({ value: id, label: name }))"
         />
         <QuantityField
-          v-if="style.liquid === 'brine'"
+          v-if="takesWater(style)"
           v-model="form.waterG"
           v-model:between="form.waterBetweenG"
           v-model:said="form.waterSaid"
           kind="mass"
           label="Water"
-          hint="free of chlorine"
+          :hint="style.liquid === 'brine' ? 'free of chlorine' : 'none is needed; free of chlorine'"
+          :optional="style.liquid !== 'brine'"
           :thing="book.library.materialOrUnknown('water')"
           @update:model-value="form.waterProposed = false"
         />

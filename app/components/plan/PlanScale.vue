@@ -7,10 +7,9 @@ import {
   factorToYield,
   factorWords,
   InvalidInput,
-  scaled,
   type PlanFigures,
 } from '@lactofer/core'
-import type { PlanForm } from './planForm'
+import { scaledForm, type PlanForm } from './planForm'
 import { useBook } from '~/stores/book'
 
 /**
@@ -33,7 +32,7 @@ const bottles = ref<number | null>(60)
 const rowKey = ref('')
 const atHandG = ref<number | null>(null)
 const problem = ref('')
-const before = ref<Pick<PlanForm, 'rows' | 'waterG'> | null>(null)
+const before = ref<Pick<PlanForm, 'rows' | 'waterG' | 'waterSaid' | 'waterBetweenG' | 'saltSaid'> | null>(null)
 
 const vessels = computed(() => book.library.vessels.map(({ id, name }) => ({ value: id, label: name })))
 const rows = computed(() => form.value.rows.map((row) => ({ value: row.key, label: row.name })))
@@ -57,8 +56,9 @@ function factorNow(): number {
 function apply() {
   try {
     const by = factorNow()
-    before.value = { rows: form.value.rows.map((row) => ({ ...row })), waterG: form.value.waterG }
-    form.value = scaled(form.value, by)
+    const { waterG, waterSaid, waterBetweenG, saltSaid } = form.value
+    before.value = { rows: form.value.rows.map((row) => ({ ...row })), waterG, waterSaid, waterBetweenG, saltSaid }
+    form.value = scaledForm(form.value, book.book, by)
     problem.value = ''
     ElMessage.success(`Everything ${factorWords(by)}. The percentages are the same.`)
   } catch (error) {

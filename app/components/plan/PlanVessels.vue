@@ -6,6 +6,7 @@ import {
   formatNumber,
   formatVolume,
   styleById,
+  takesWater,
   WEIGHT_NAMES,
   type PlanFigures,
 } from '@lactofer/core'
@@ -20,7 +21,6 @@ const { figures, vessels } = defineProps<{ figures: PlanFigures | null; vessels:
 const book = useBook()
 const preferences = usePreferences()
 const color = computed(() => colourOf(form.value, book.book))
-const closures = computed(() => styleById(form.value.style).closures.map((name) => ({ value: name, label: name })))
 /** Pieces under a liquid are held down by something; what is ground is not. */
 const pieces = computed(() => styleById(form.value.style).chores.some(({ chore }) => chore === 'press down'))
 const weights = [
@@ -46,7 +46,7 @@ function addVessel(id: string, more: number) {
 }
 /** Water that fills what is left of the vessels up to their limit, g: the salt goes along where it is a strength. */
 const fittingG = computed(() => {
-  if (!figures || !filled.value || styleById(form.value.style).liquid !== 'brine') return null
+  if (!figures || !filled.value || !takesWater(styleById(form.value.style))) return null
   const { verdict, volumeMl, fraction } = filled.value.fill
   if (verdict === 'fits' || fraction <= 0) return null
   const roomMl = (volumeMl / fraction) * figures.fillLimit
@@ -135,11 +135,12 @@ function choiceWords(verdict: string, index: number, count: number): string {
     </ul>
     <div class="fields">
       <VesselPicker :vessels="free" @picked="addVessel" />
-      <PickField
+      <ClosureField
         :model-value="closure"
-        label="Closed with"
-        :options="closures"
+        :called="form.called"
+        :closures="styleById(form.style).closures"
         @update:model-value="(value) => (form = { ...form, closure: value })"
+        @update:called="(value) => (form = { ...form, called: value, closure })"
       />
       <PickField
         v-if="pieces"

@@ -11,6 +11,8 @@ const { form, figures } = defineProps<{ form: PlanForm; figures: PlanFigures & {
 const book = useBook()
 const preferences = usePreferences()
 /** Something was said by measure: the salt of everything is then a range. */
+/** Salt that was not weighed, and wants no second count of its spoons. */
+const said = (one: ReturnType<typeof saltedOf>) => one?.said.kind === 'by eye' || one?.said.spooned === true
 const ranges = computed(() => figures.evenedPct.high - figures.evenedPct.low > 0.005)
 const salted = computed(() => saltedOf(form, book.book))
 const working = computed(() => {
@@ -21,7 +23,7 @@ const working = computed(() => {
 })
 const salt = computed(() => book.library.salts.find(({ id }) => id === form.saltId))
 /** What was said in spoons needs no second count of them. */
-const spoons = computed(() => (salted.value?.said.spooned ? null : spoonsOf(figures, salt.value)))
+const spoons = computed(() => (said(salted.value) ? null : spoonsOf(figures, salt.value)))
 const swaps = computed(() => swapsOf(figures, book.library.salts, form.saltId))
 const slip = computed(() => slipOf(book.book, form, figures))
 const mass = (grams: number) => formatMass(grams, preferences.world, preferences.world === 'metric')
@@ -31,7 +33,7 @@ const pct = (value: number | null) => (value === null ? '–' : `${formatNumber(
 <template>
   <div>
     <h2>Salt to weigh in</h2>
-    <p class="figure big" data-figure="salt">{{ salted?.said.spooned ? '≈ ' : '' }}{{ mass(figures.dose.saltG) }}</p>
+    <p class="figure big" data-figure="salt">{{ said(salted) ? '≈ ' : '' }}{{ mass(figures.dose.saltG) }}</p>
     <p v-if="spoons && salt" class="small" data-figure="spoons">
       <strong>{{ spoonWords(spoons) }}</strong> of {{ salt.name }}, level. Weigh it when you can.
     </p>

@@ -30,7 +30,7 @@ const problem = computed(() => {
 })
 async function save() {
   asked.value = true
-  const plan = recipePlanOf(form)
+  const plan = recipePlanOf(form, book.book)
   if (problem.value || !plan) return
   const written = await record({
     kind: 'recipe',
@@ -60,7 +60,7 @@ const intoOptions = computed(() => [
       <PickField v-model="intoId" label="As" :options="intoOptions" placeholder="a new recipe" />
       <WordField v-model="name" label="Name of the recipe" :problem="asked ? problem : null" />
       <WordField v-model="note" label="What is different" placeholder="less salt, more carrot" />
-      <p v-if="!recipePlanOf(form)" class="problem" role="alert">
+      <p v-if="!recipePlanOf(form, book.book)" class="problem" role="alert">
         Weigh in at least one ingredient of the library and give every figure; a recipe keeps no parts of lots.
       </p>
       <div class="row">

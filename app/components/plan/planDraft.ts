@@ -1,14 +1,5 @@
-import {
-  overdrawnLot,
-  styleById,
-  type Draft,
-  type Fill,
-  type PackingCheck,
-  type SaltBasis,
-  type SaltDose,
-  type Style,
-} from '@lactofer/core'
-import type { PlanForm, planResults } from './planForm'
+import { overdrawnLot, pctOn, styleById, type Draft, type Fill, type PackingCheck, type Style } from '@lactofer/core'
+import { intendedOf, type PlanForm, type planResults } from './planForm'
 import { codeProblem, nameProblem } from '~/components/field/problems'
 
 /** What a form comes to, as far as it is filled in. */
@@ -49,15 +40,6 @@ export function packingProblems({ bowl, place }: PlanForm, fill: Fill | null) {
   }
 }
 
-/** A dose on one basis, percent. */
-const ofBasis = (dose: SaltDose, basis: SaltBasis) =>
-  ({
-    ingredients: dose.ofIngredientsPct,
-    water: dose.ofWaterPct,
-    brine: dose.ofBrinePct,
-    everything: dose.ofEverythingPct,
-  })[basis]
-
 /** The entry of a plan; `null` while its figures are missing. */
 export function planDraft(
   form: PlanForm,
@@ -67,6 +49,7 @@ export function planDraft(
   const { targetPh, saltPct, replaces, recipeId, bowl } = form
   if (!results?.figures || (saltPct === null && !form.saltSaid)) return null
   const { dose } = results.figures
+  const intended = intendedOf(form)
   const salted = results.salted
   return {
     kind: 'plan',
@@ -83,11 +66,12 @@ export function planDraft(
     ...(salted && salted.low < salted.high && { saltBetweenG: { low: salted.low, high: salted.high } }),
     saltId: form.saltId,
     saltBasis: form.saltBasis,
-    saltPct: salted ? Number((ofBasis(dose, form.saltBasis) ?? 0).toFixed(2)) : (saltPct ?? 0),
+    saltPct: salted ? Number((pctOn(dose, form.saltBasis) ?? 0).toFixed(2)) : (saltPct ?? 0),
     targetPh: targetPh ?? 4.2,
     ...(replaces && { replaces }),
     ...(recipeId && { recipeId }),
     ...(bowl && { bowl }),
+    ...(intended && { intended }),
   }
 }
 

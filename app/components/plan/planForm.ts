@@ -6,17 +6,24 @@ import {
   CUTS,
   IdSchema,
   InvalidInput,
+  NOT_BY_EYE,
   PACKING_CHECKS,
+  pctOn,
   planFigures,
   PlanEntry,
   readSalt,
+  saltByEye,
   saltOfDose,
+  scaled,
+  shareTrimmings,
+  takesWater,
   exactly,
   RecipePlanSchema,
   RowSchema,
   styleById,
   type Book,
   type EntryOf,
+  type Intended,
   type Range,
   type SaidSalt,
   type PackingCheck,
@@ -46,6 +53,8 @@ export const PlanFormSchema = z.object({
   bowl: z.boolean(),
   /** `typed` is an amount that came with the name and was not read yet. */
   rows: z.array(RowSchema.extend({ key: z.string(), massG: z.number().nullable(), typed: z.string().optional() })),
+  /** Trimmed off the whole batch, where it was weighed once; rows with a trim of their own take no share of it. */
+  trimmedG: z.number().nullable().default(null),
   waterG: z.number().nullable(),
   /** The water was proposed, not said by the maker: what is said elsewhere takes its place. */
   waterProposed: z.boolean().default(false),
@@ -59,6 +68,8 @@ export const PlanFormSchema = z.object({
   targetPh: z.number().nullable(),
   vessels: z.array(z.object({ vesselId: z.string(), count: z.number().int().min(1).max(40) })),
   closure: z.enum(CLOSURE_NAMES).nullable(),
+  /** What the maker calls the closure, where it is one of their own. */
+  called: z.string().default(''),
   weight: z.enum(WEIGHT_NAMES).nullable().default(null),
   place: z.string(),
   hot: z.boolean(),
@@ -93,6 +104,7 @@ export function freshPlan(): PlanForm {
     color: '#c8341f',
     bowl: false,
     rows: [],
+    trimmedG: null,
     waterG: 0,
     waterProposed: false,
     ...styleDefaults(USUAL_STYLE),
@@ -101,6 +113,7 @@ export function freshPlan(): PlanForm {
     targetPh: 3.8,
     vessels: [],
     closure: null,
+    called: '',
     weight: null,
     place: 'Bench',
     hot: false,
@@ -115,8 +128,12 @@ export const weighedRows = (form: PlanForm): Row[] =>
     row.massG === null || row.massG <= 0 ? [] : [{ ...row, massG: row.massG }],
   )
 
-/** Water counts where a brine covers it. */
-export const waterOf = (form: PlanForm): number | null => (styleById(form.style).liquid === 'brine' ? form.waterG : 0)
+/** Water counts where a brine covers it, or where some may go in. */
+export const waterOf = ({ style, waterG }: PlanForm): number | null => {
+  const kind = styleById(style)
+  if (!takesWater(kind)) return 0
+  return kind.liquid === 'brine' ? waterG : (waterG ?? 0)
+}
 
 /** Cups that the produce of a plan fills. */
 function cupsOf(rows: readonly Row[], book: Book): Range {
@@ -135,10 +152,21 @@ function cupsOf(rows: readonly Row[], book: Book): Range {
 export function saltedOf(
   form: PlanForm,
   book: Book,
-): { said: Extract<SaidSalt, { kind: 'dose' }>; saltG: Range } | undefined {
+): { said: Exclude<SaidSalt, { kind: 'percent' }>; saltG: Range } | undefined {
   if (!form.saltSaid) return undefined
   const said = readSalt(form.saltSaid, book.library.salts, form.saltId)
   if (said.kind === 'percent') return undefined
+  if (said.kind === 'by eye') {
+    const { saltPct, saltByEye: allowed } = styleById(form.style)
+    if (!allowed || !saltPct) throw new InvalidInput(NOT_BY_EYE)
+    return {
+      said,
+      saltG: saltByEye(
+        saltPct,
+        weighedRows(form).reduce((sum, { massG }) => sum + massG, 0),
+      ),
+    }
+  }
   const jars = form.vessels.reduce((sum, { count }) => sum + count, 0)
   const waterG = waterOf(form) ? between(waterOf(form) ?? 0, form.waterBetweenG) : exactly(0)
   return { said, saltG: saltOfDose(said, { jars, waterG, produceCups: cupsOf(weighedRows(form), book) }) }
@@ -152,7 +180,7 @@ export function planResults(
   | { problem: string; figures: null }
   | { problem: null; figures: PlanFigures; rows: Row[]; waterG: number; salted: Range | undefined }
   | null {
-  const rows = weighedRows(form)
+  const rows = shareTrimmings(weighedRows(form), form.trimmedG, book.library)
   const waterG = waterOf(form)
   if (rows.length === 0 || waterG === null || (form.saltPct === null && !form.saltSaid)) return null
   try {
@@ -172,6 +200,21 @@ export function planResults(
   } catch (error) {
     if (error instanceof InvalidInput) return { problem: error.message, figures: null }
     throw error
+  }
+}
+
+/**
+ * A plan times a factor. Salt that was said as so much in all becomes as many grams more, so that the strength stays;
+ * salt that was said by the water, the cup or the percent follows by itself.
+ */
+export function scaledForm(form: PlanForm, book: Book, by: number): PlanForm {
+  const salted = saltedOf(form, book)
+  const fixed = salted?.said.kind === 'dose' && ['all', 'jar'].includes(salted.said.into.kind)
+  return {
+    ...scaled(form, by),
+    waterSaid: undefined,
+    trimmedG: form.trimmedG === null ? null : form.trimmedG * by,
+    ...(fixed && { saltSaid: `${Number((salted.saltG.typical * by).toFixed(1))} g` }),
   }
 }
 
@@ -236,7 +279,31 @@ export function formOfPlan(plan: EntryOf<'plan'>): PlanForm {
     saltBasis,
     saltId,
     targetPh,
+    ...formOfIntended(plan),
   }
+}
+
+/** How a plan was meant to be packed, as a form has it. */
+export const formOfIntended = ({ style, intended = {} }: Pick<EntryOf<'plan'>, 'style' | 'intended'>) => ({
+  place: intended.place ?? styleById(style).place,
+  closure: intended.closure ?? null,
+  called: intended.called ?? '',
+  weight: intended.weight ?? null,
+  hot: intended.hot ?? false,
+  vessels: intended.vessels ?? [],
+})
+
+/** How a form means it to be packed, for the log; `undefined` where all is as usual. */
+export function intendedOf({ style, place, closure, called, weight, hot, vessels }: PlanForm): Intended | undefined {
+  const where = place.trim()
+  const intended = {
+    ...(where && where !== styleById(style).place && { place: where }),
+    ...(closure && { closure, ...(called.trim() && { called: called.trim() }) }),
+    ...(weight && { weight }),
+    ...(hot && { hot }),
+    ...(vessels.length > 0 && { vessels }),
+  }
+  return Object.keys(intended).length > 0 ? intended : undefined
 }
 
 /** A fresh plan from a version of a recipe. */
@@ -246,26 +313,26 @@ export function formOfRecipe(recipe: EntryOf<'recipe'>): PlanForm {
     ...styleDefaults(recipe.plan.style),
     ...recipe.plan,
     rows: withKeys(recipe.plan.rows),
+    ...words(recipe.plan),
     recipeId: recipe.recipeId,
     name: recipe.name,
   }
 }
 
-/** The part of a plan that a recipe keeps; `null` while figures are missing. */
-export function recipePlanOf(form: PlanForm) {
-  const { style, cut, waterG, saltPct, saltBasis, saltId, targetPh } = form
+/** The part of a plan that a recipe keeps, its salt in the maker's words too; `null` while figures are missing. */
+export function recipePlanOf(form: PlanForm, book: Book) {
+  const { style, cut, saltBasis, saltId, targetPh, saltSaid, waterSaid, waterBetweenG } = form
+  const said = saltSaid ? planResults(form, book) : null
+  if (saltSaid && !said?.figures) return null
   const rows = weighedRows(form)
     .filter((row) => !row.lotId)
     .map(({ boughtG: _b, grower: _g, pricePerKg: _p, lotId: _l, ...row }) => row)
+  const waterG = waterOf(form) ?? 0
   const parsed = RecipePlanSchema.safeParse({
-    style,
-    cut,
-    rows,
-    waterG: waterG ?? 0,
-    saltPct,
-    saltBasis,
-    saltId,
-    targetPh,
+    ...{ style, cut, rows, waterG, saltBasis, saltId, targetPh },
+    saltPct: said?.figures ? Number((pctOn(said.figures.dose, saltBasis) ?? 0).toFixed(2)) : form.saltPct,
+    ...(saltSaid && { saltSaid }),
+    ...(waterSaid && waterG > 0 && { waterSaid, waterBetweenG }),
   })
   return parsed.success ? parsed.data : null
 }

@@ -1,5 +1,6 @@
 import {
   contentG,
+  pctOn,
   slipFrom,
   slipFromUsual,
   swappedG,
@@ -49,14 +50,8 @@ export function slipOf(book: Book, form: PlanForm, figures: PlanFigures) {
   const { style, dose } = figures
   const { saltG } = dose
   if (!style.saltPct || saltG <= 0) return null
-  const of = {
-    ingredients: dose.ofIngredientsPct,
-    water: dose.ofWaterPct,
-    brine: dose.ofBrinePct,
-    everything: dose.ofEverythingPct,
-  }[style.basis]
   return (
-    slipFromUsual(of ?? dose.ofEverythingPct, style.saltPct) ??
+    slipFromUsual(pctOn(dose, style.basis) ?? dose.ofEverythingPct, style.saltPct) ??
     slipFrom((100 * saltG) / figures.composition.massG, earlierOf(book, form.style, form.lotId))
   )
 }

@@ -5,6 +5,7 @@ import {
   CLOSURE_NAMES,
   exactly,
   InvalidInput,
+  NOT_BY_EYE,
   planFigures,
   readSalt,
   RowSchema,
@@ -37,6 +38,7 @@ export const JarSchema = z.object({
   /** Salt of its own, otherwise than by percent, in the maker's words. */
   saltSaid: z.string().default(''),
   closure: z.enum(CLOSURE_NAMES).nullable().default(null),
+  called: z.string().default(''),
   vesselId: z.string(),
   hot: z.boolean(),
 })
@@ -62,6 +64,7 @@ export const freshJar = (name: string, code: string, bowlG: number | null, vesse
   saltPct: null,
   saltSaid: '',
   closure: null,
+  called: '',
   vesselId,
   hot: false,
 })
@@ -88,6 +91,7 @@ export const isUnsalted = (bowlSaltPct: number): boolean => bowlSaltPct < UNSALT
 function ownSalt(jar: Jar, book: Book, saltId: string): Range | undefined {
   if (!jar.saltSaid) return undefined
   const said = readSalt(jar.saltSaid, book.library.salts, saltId)
+  if (said.kind === 'by eye') throw new InvalidInput(NOT_BY_EYE)
   return said.kind === 'percent'
     ? undefined
     : saltOfDose(said, { jars: 1, waterG: between(jar.waterG ?? 0, jar.waterBetweenG), produceCups: exactly(0) })
@@ -158,6 +162,7 @@ export function jarDrafts(
     },
     {
       ...{ kind: 'pack', at, lotId, place: of.place.trim(), closure: jar.closure ?? jarClosure(base.style, vessel) },
+      ...(jar.called.trim() && { called: jar.called.trim() }),
       vessels: [
         {
           ...{ vesselId: jar.vesselId, mark: '', massG: figures.composition.massG, hot: jar.hot },

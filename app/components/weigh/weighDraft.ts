@@ -2,12 +2,14 @@ import { z } from 'zod'
 import {
   CLOSURE_NAMES,
   PACKING_CHECKS,
+  startWeighIn,
   vesselMark,
   WeighInSchema,
   type EntryOf,
   type PackingCheck,
   type WeighIn,
 } from '@lactofer/core'
+import { formOfIntended } from '../plan/planForm'
 
 /** One vessel at packing: empty, then full, on the scale. */
 export const FillingSchema = z.object({
@@ -26,11 +28,21 @@ export const WeighDraftSchema = z
     weigh: WeighInSchema,
     fillings: z.array(FillingSchema),
     closure: z.enum(CLOSURE_NAMES).nullable(),
+    called: z.string().default(''),
     place: z.string(),
     done: z.array(z.enum(PACKING_CHECKS.map((check) => check.id) as [PackingCheck, ...PackingCheck[]])),
   })
   .nullable()
 export type WeighDraft = NonNullable<z.infer<typeof WeighDraftSchema>>
+
+/** A weigh-in that begins: what was said of the packing with the plan is not asked again. */
+export function freshWeighIn(plan: EntryOf<'plan'>, done: readonly PackingCheck[]): WeighDraft {
+  const { closure, called, place } = formOfIntended(plan)
+  return {
+    ...{ planId: plan.id, weigh: startWeighIn(plan), fillings: [] },
+    ...{ closure, called, place, done: [...done] },
+  }
+}
 
 /** What is in a vessel by the scale; `null` until both weights are there. */
 export const netG = ({ tareG, grossG }: Filling): number | null =>

@@ -1,6 +1,17 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { cautionsFor, dayOf, formatShu, isRefill, measuredPhs, propertiesOf, styleById } from '@lactofer/core'
+import {
+  cautionsFor,
+  dayOf,
+  formatNumber,
+  formatShu,
+  historyOf,
+  isRefill,
+  measuredPhs,
+  propertiesOf,
+  saltAt,
+  styleById,
+} from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { useRecorder } from '~/composables/useRecorder'
 import { useBook } from '~/stores/book'
@@ -15,6 +26,12 @@ const stand = computed(() => (lot.value ? book.standing(lot.value) : null))
 const figures = computed(() => {
   const composition = lot.value && book.composition(lot.value.id)
   return composition ? propertiesOf(composition) : null
+})
+/** Between what the salt lies where not all was weighed; `null` where it was, or was read. */
+const saltBetween = computed(() => {
+  const salt = lot.value && saltAt(historyOf(book.book, lot.value), book.nowMs)
+  if (!salt || salt.highPct - salt.lowPct < 0.05 || salt.lowPct === salt.saltPct) return null
+  return `${formatNumber(salt.lowPct, 1)}–${formatNumber(salt.highPct, 1)}`
 })
 const saltFix = ref(false)
 const style = computed(() => (plan.value ? styleById(plan.value.style) : null))
@@ -44,7 +61,7 @@ const cautions = computed(() =>
 )
 const standsWords = computed(() =>
   lot.value?.packed
-    ? `day ${dayOf(lot.value, book.nowMs)}, ${lot.value.place}, ${lot.value.packed.closure}`
+    ? `day ${dayOf(lot.value, book.nowMs)}, ${lot.value.place}, ${lot.value.packed.called ?? lot.value.packed.closure}`
     : 'planned, not packed',
 )
 const plannedWords = computed(() =>
@@ -103,6 +120,9 @@ const plannedWords = computed(() =>
             <div>
               <dt>Salt</dt>
               <dd class="figure salt" data-figure="salt">{{ figures.saltPct.toFixed(2) }} %</dd>
+              <dd v-if="saltBetween" class="small muted" data-figure="salt-range">
+                {{ saltBetween }} % by spoon and cup; measured, it is known
+              </dd>
             </div>
             <div class="wide">
               <dt>Heat</dt>

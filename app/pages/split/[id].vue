@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import { bowlLeft, evenShares, InvalidInput, propertiesOf, styleById, USUAL_STYLE, type Draft } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
+import { formOfIntended } from '~/components/plan/planForm'
 import {
   freshJar,
   jarDrafts,
@@ -67,7 +68,12 @@ function share(count: number) {
   })
 }
 void loaded.then(() => {
-  if (form.value.jars.length === 0 && leftG.value > 0) share(3)
+  if (form.value.jars.length > 0 || leftG.value <= 0 || !plan.value) return
+  share(3)
+  // What was said of the packing with the plan holds for its jars, until one says otherwise.
+  const { place, closure, called } = formOfIntended(plan.value)
+  form.value.place = place
+  form.value.jars = form.value.jars.map((jar) => ({ ...jar, closure, called }))
 })
 const results = computed(() =>
   form.value.jars.map((jar) => (bowl.value ? jarResults(jar, bowl.value, book.book, bowlSaltPct.value) : null)),

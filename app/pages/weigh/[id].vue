@@ -9,7 +9,6 @@ import {
   propertiesOf,
   returnTo,
   skipStep,
-  startWeighIn,
   styleById,
   USUAL_STYLE,
   substitute,
@@ -23,6 +22,7 @@ import { checkDrafts } from '~/components/plan/planDraft'
 import {
   emptyFillings,
   fillingProblem,
+  freshWeighIn,
   packedVessels,
   WeighDraftSchema,
   withMoreSalt,
@@ -56,15 +56,7 @@ void loaded.then(() => {
     draft.value &&
     draft.value.planId !== plan.value?.id &&
     draft.value.weigh.steps.every((one) => one.state === 'waits')
-  if (plan.value && (!draft.value || stale))
-    draft.value = {
-      planId: plan.value.id,
-      weigh: startWeighIn(plan.value),
-      fillings: [],
-      closure: null,
-      place: styleById(plan.value.style).place,
-      done: [],
-    }
+  if (plan.value && (!draft.value || stale)) draft.value = freshWeighIn(plan.value, lot.value?.checked?.done ?? [])
   ready.value = true
 })
 const state = computed(() => draft.value?.weigh ?? null)
@@ -153,9 +145,13 @@ async function finish() {
   const { lotId, bowl } = plan.value
   const at = nowMoment()
   const { fillings, done, place } = draft.value
+  const called = draft.value.called.trim()
+  const weight = plan.value.intended?.weight
   const packed: Draft = {
     kind: 'pack',
     ...{ at, lotId, place: place.trim(), closure: closure.value },
+    ...(called && { called }),
+    ...(weight && { weight }),
     vessels: packedVessels(
       fillings,
       packedFigures.value.composition.massG,
@@ -215,10 +211,10 @@ async function finish() {
         </section>
         <PackVessels v-if="packedFigures && !plan.bowl" v-model="draft.fillings" :figures="packedFigures" />
         <div v-if="!plan.bowl" class="fields">
-          <PickField
+          <ClosureField
+            v-model:called="draft.called"
             :model-value="closure"
-            label="Closed with"
-            :options="style.closures.map((name) => ({ value: name, label: name }))"
+            :closures="style.closures"
             @update:model-value="(value) => draft && (draft.closure = value)"
           /><WordField v-model="draft.place" label="Where it stands" />
         </div>

@@ -7,9 +7,24 @@ import { UNKNOWN_ID } from '../library/materials'
 import { mapRange, type Range } from '../working'
 import { EMPTY, withPh, type Composition } from './composition'
 
-/** How produce was prepared; only raw (and, weakly, frozen) produce brings living bacteria. */
-export const PREPARATIONS = ['raw', 'frozen', 'roasted', 'smoked', 'boiled', 'dried'] as const
+/**
+ * How produce was prepared; only raw (and, weakly, frozen) produce brings living bacteria. Torched: the skin is
+ * charred, and so much of the heart is still raw.
+ */
+export const PREPARATIONS = [
+  'raw',
+  'torched, mostly raw',
+  'torched, half raw',
+  'torched, little raw',
+  'frozen',
+  'roasted',
+  'smoked',
+  'boiled',
+  'dried',
+] as const
 export type Preparation = (typeof PREPARATIONS)[number]
+/** After these nothing lives. */
+const KILLS: readonly Preparation[] = ['roasted', 'smoked', 'boiled', 'dried']
 
 /** A range taken as 5 to 95 % of a normal spread has this many standard deviations in it. */
 const SPAN = 2 * 1.645
@@ -95,7 +110,7 @@ export function ofMaterial(
     },
     heatUnknown: material.id === UNKNOWN_ID || (material.kind === 'pepper' && !material.dryShu),
     allergens: material.allergens,
-    live: material.starterLog10 !== null || (material.livens && (preparation === 'raw' || preparation === 'frozen')),
+    live: material.starterLog10 !== null || (material.livens && !KILLS.includes(preparation)),
     acidSpread: acidSpreadOf(material.acidsPct),
     phSpread: material.ph ? spreadOf(material.ph) : 0,
   }

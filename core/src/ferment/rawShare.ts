@@ -1,5 +1,6 @@
 import type { Preparation } from '../composition/ingredient'
 import { formatNumber } from '../units/number'
+import { exactly, type Range } from '../working'
 import type { Living } from './batch'
 import { GROUPS } from './growth'
 
@@ -15,18 +16,34 @@ export interface LivingRow {
   starterLog10?: number | null
 }
 
+/** What of it is still raw, share of its weight. Torched hearts: judgement, wide, for nobody measures it. */
+const RAW: Record<Preparation, Range> = {
+  raw: exactly(1),
+  'torched, mostly raw': { low: 0.6, typical: 0.75, high: 0.9 },
+  'torched, half raw': { low: 0.3, typical: 0.5, high: 0.7 },
+  'torched, little raw': { low: 0.05, typical: 0.15, high: 0.3 },
+  frozen: exactly(0),
+  roasted: exactly(0),
+  smoked: exactly(0),
+  boiled: exactly(0),
+  dried: exactly(0),
+}
+
 /**
- * Share of the weight that brings living bacteria: raw produce counts, cooked and frozen do not; a starter is
- * neither. `null` for no weight.
+ * Share of the weight that brings living bacteria, with what it lies between: raw produce counts, torched in part,
+ * cooked and frozen do not; a starter is neither. `null` for no weight.
  */
-export function rawShare(rows: readonly LivingRow[]): number | null {
+export function rawRange(rows: readonly LivingRow[]): Range | null {
   const produce = rows.filter((row) => typeof row.starterLog10 !== 'number')
   const total = produce.reduce((sum, row) => sum + row.massG, 0)
   if (total <= 0) return null
-  return (
-    produce.filter((row) => row.livens && row.preparation === 'raw').reduce((sum, row) => sum + row.massG, 0) / total
-  )
+  const share = (end: keyof Range) =>
+    produce.reduce((sum, row) => sum + (row.livens ? row.massG * RAW[row.preparation][end] : 0), 0) / total
+  return { low: share('low'), typical: share('typical'), high: share('high') }
 }
+
+/** The share that is raw for sure: what a judgement rests on. `null` for no weight. */
+export const rawShare = (rows: readonly LivingRow[]): number | null => rawRange(rows)?.low ?? null
 
 /**
  * Living bacteria on raw produce, log10 a gram, both groups together. Judgement; the spread is a factor of ten either
@@ -37,6 +54,9 @@ const RAW_LOG10 = 3.5
 /** What is left of them after preparing. Judgement. */
 const SURVIVES: Record<Preparation, number> = {
   raw: 1,
+  'torched, mostly raw': RAW['torched, mostly raw'].typical,
+  'torched, half raw': RAW['torched, half raw'].typical,
+  'torched, little raw': RAW['torched, little raw'].typical,
   frozen: 0.1,
   dried: 0.01,
   roasted: 1e-4,

@@ -129,6 +129,8 @@ function startReasons({ history, columns, atMs }: Case, targetPh: number): Reaso
       code: 'weak salt',
       facts: { saltPct: salt.saltPct, leastPct, saltG: saltToReach(salt.massG, salt.saltPct, leastPct) },
     })
+  else if (salt && salt.lowPct < leastPct - 0.005 && !atTarget)
+    reasons.push({ code: 'may be weak', facts: { lowPct: salt.lowPct, saltPct: salt.saltPct, leastPct } })
   if (!start) return reasons
   const fell = last !== undefined && start.ph - last.ph >= FERMENTED_FALL
   const alive = start.alive || history.additions.some((one) => one.lives && one.atMs <= atMs)

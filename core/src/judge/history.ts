@@ -1,6 +1,7 @@
 import { mixturePh } from '../acid/mixture'
 import { phBand } from '../blend/forecast'
 import { mix, type Composition } from '../composition/composition'
+import { saltRange, type MixedPart } from '../composition/ranges'
 import { PH_LINE, type Stretch } from '../ferment/clock'
 import { isStrongStart, rawShare, startCountLog10 } from '../ferment/rawShare'
 import type { EntryOf } from '../log/entry'
@@ -9,11 +10,14 @@ import type { Library } from '../library/library'
 import type { Lot } from '../log/lot'
 import { waterPhaseSaltPct } from '../salt/brine'
 import { phsOf, type PhFact } from '../stock/acidity'
+import { contentBetween, isBetween } from '../stock/between'
+import { changesOf, isLiquidLost, ranOver } from '../stock/changes'
 import { livingRows } from '../stock/livingRows'
 import { compositionOf, contentComposition, contentParts, type Content } from '../stock/lotComposition'
 import { structureOfLot } from '../stock/structure'
 import { temperatureHistory } from '../stock/temperature'
 import { HOUR_MS } from '../units/time'
+import type { Range } from '../working'
 
 /** Something that was put in: when, whether it could raise the pH, what the mixture works out to, at most. */
 export interface Addition {
@@ -25,10 +29,15 @@ export interface Addition {
   upperPh: number | null
 }
 
-/** How salty it was from a moment on: of everything, and of salt and water; and its mass, g. */
+/**
+ * How salty it was from a moment on: of everything, with what it lies between where not all was weighed; of salt and
+ * water, at its low end; and its mass, g.
+ */
 interface Saltiness {
   atMs: number
   saltPct: number
+  lowPct: number
+  highPct: number
   saltInWaterPct: number
   massG: number
 }
@@ -65,34 +74,51 @@ const START_H = 12
 /** Spread of a start pH that was only worked out (one-sided 95 % end); it counts with its lower end. Judgement. */
 const WORKED_LOWER = 0.25
 
-const saltiness = (composition: Composition, atMs: number): Saltiness[] =>
-  composition.massG > 0 && composition.waterG > 0
-    ? [
-        {
-          atMs,
-          saltPct: (100 * composition.saltG) / composition.massG,
-          saltInWaterPct: waterPhaseSaltPct(composition.saltG, composition.waterG),
-          massG: composition.massG,
-        },
-      ]
-    : []
+/** @param range of its salt, percent of everything; `null` where all was weighed. */
+function saltiness(composition: Composition, atMs: number, range: Range | null): Saltiness[] {
+  const { massG, saltG, waterG } = composition
+  if (massG <= 0 || waterG <= 0) return []
+  const saltPct = (100 * saltG) / massG
+  const lowPct = Math.min(saltPct, range?.low ?? saltPct)
+  const weaker = saltPct > 0 ? lowPct / saltPct : 1
+  return [
+    {
+      ...{ atMs, massG, saltPct, lowPct, highPct: Math.max(saltPct, range?.high ?? saltPct) },
+      saltInWaterPct: waterPhaseSaltPct(saltG, waterG) * weaker,
+    },
+  ]
+}
 
-/** Saltiness through time: as weighed in, after each addition, and as read; where they differ the weaker counts. */
+/** Saltiness through time: as weighed in, after each change, and as read; where they differ the weaker counts. */
 function saltOf(book: Book, lot: Lot, first: Composition, startMs: number): Saltiness[] {
+  const { made } = lot
+  const content = made.kind === 'plan' ? (lot.weighed ?? made) : null
+  const ranges = [content, ...lot.added].some((one) => one && isBetween(one))
+  const parts: MixedPart[] = (ranges && content && contentBetween(book, content, startMs)) || []
+  const range = () => (parts.length ? saltRange(parts) : null)
   let now = first
-  const found = saltiness(first, startMs)
-  for (const added of lot.added) {
-    const more = contentComposition(book, added, Date.parse(added.at))
-    if (more) now = mix([now, more])
-    found.push(...saltiness(now, Date.parse(added.at)))
+  const found = saltiness(first, startMs, range())
+  for (const { atMs, added, lost } of changesOf(lot)) {
+    if (lost) now = ranOver(now, lost.massG, isLiquidLost(lot))
+    else {
+      const more = contentComposition(book, added, atMs)
+      if (more) now = mix([now, more])
+      if (ranges) parts.push(...(contentBetween(book, added, atMs) ?? []))
+    }
+    found.push(...saltiness(now, atMs, range()))
   }
   for (const { at, saltPct } of lot.readings) {
     if (saltPct === undefined) continue
     const atMs = Date.parse(at)
     const worked = found.findLast((one) => one.atMs <= atMs) ?? found[0]
-    if (!worked || saltPct >= worked.saltPct) continue
-    const share = worked.saltPct > 0 ? saltPct / worked.saltPct : 0
-    found.push({ ...worked, atMs, saltPct, saltInWaterPct: worked.saltInWaterPct * share })
+    if (!worked) continue
+    // Read stronger than it works out, that is at least proven.
+    const known = Math.min(saltPct, worked.saltPct)
+    if (known === worked.lowPct) continue
+    found.push({
+      ...{ ...worked, atMs, saltPct: known, lowPct: known, highPct: Math.max(known, saltPct) },
+      saltInWaterPct: worked.lowPct > 0 ? (worked.saltInWaterPct * known) / worked.lowPct : 0,
+    })
   }
   return found.sort((a, b) => a.atMs - b.atMs)
 }

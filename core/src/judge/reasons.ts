@@ -36,6 +36,8 @@ export interface ReasonFacts {
   /** So much salt that no clock runs. */
   'very salty': { saltInWaterPct: number }
   'weak salt': { saltPct: number; leastPct: number; saltG: number }
+  /** Weak at the low end of what it may be: not all was weighed. */
+  'may be weak': { lowPct: number; saltPct: number; leastPct: number }
   'nothing alive': { rawPct: number }
   /** Pieces whose liquid passed, never read blended, in their time. */
   'pieces not read': { spent: number }
@@ -123,6 +125,7 @@ export const RULES: Record<Exclude<ReasonCode, 'made of'>, Rule> = {
   'nothing alive': { state: 'ask', make: 'ask', goesOn: false },
   'mostly cooked': { state: 'ask', make: 'ask', goesOn: false },
   'weak salt': { state: 'ask', make: 'ask', goesOn: true },
+  'may be weak': { state: 'ask', make: 'ask', goesOn: true },
   'slow to sour': { state: 'ask', make: 'ask', goesOn: false },
   young: { state: 'working', make: 'stop', goesOn: false },
   'above the line': { state: 'working', make: 'stop', goesOn: false },

@@ -38,6 +38,10 @@ export interface Style {
   saltPct: { low: number; usual: number; high: number } | null
   /** What covers it. */
   liquid: 'brine' | 'vinegar' | 'own juice'
+  /** Some water may go in, though its own juice covers it. */
+  mayTakeWater?: boolean
+  /** Salt may go in by eye: any strength of the style keeps it. */
+  saltByEye?: boolean
   /** How the pieces lie in the vessel. */
   lie: Lie
   /** How its produce is usually cut. */
@@ -66,3 +70,7 @@ export interface Style {
   /** Grams of vinegar for a gram of peppers, where the style says so. */
   vinegarPerPepper?: number
 }
+
+/** Whether water is asked for. */
+export const takesWater = ({ liquid, mayTakeWater = false }: Pick<Style, 'liquid' | 'mayTakeWater'>): boolean =>
+  liquid === 'brine' || mayTakeWater

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { exactly, type Range } from '../working'
 import { PREPARATIONS } from '../composition/ingredient'
+import { CLOSURE_NAMES, WEIGHT_NAMES } from '../library/vessels'
 import { IdSchema, massG, name, PhSchema } from './entryParts'
 
 /* What goes into a vessel, a bowl or a pot, and what it is put in. */
@@ -53,6 +54,23 @@ export const VesselUseSchema = z.object({
   hot: z.boolean(),
   tareG: massG.optional(),
 })
+
+/** What a closure or a weight of the maker's own is called. */
+export const called = z.string().trim().max(40)
+
+/** How a plan is meant to be packed: asked once, carried on to the scale, the split and the jar. */
+export const IntendedSchema = z.object({
+  place: name.optional(),
+  closure: z.enum(CLOSURE_NAMES).optional(),
+  called: called.optional(),
+  weight: z.enum(WEIGHT_NAMES).optional(),
+  hot: z.boolean().optional(),
+  vessels: z
+    .array(z.object({ vesselId: z.string().min(1).max(60), count: z.number().int().min(1).max(40) }))
+    .max(40)
+    .optional(),
+})
+export type Intended = z.infer<typeof IntendedSchema>
 
 export const salting = {
   saltId: z.string().max(60),

@@ -70,7 +70,8 @@ function settle(lot: Lot, lots: ReadonlyMap<string, Lot>, triedG: number): void 
   // What was tried, or used up, is gone from the jar too.
   lot.usedG =
     lot.to.reduce((sum, flow) => sum + flow.massG, triedG) + lot.uses.reduce((sum, { massG }) => sum + massG, 0)
-  const restG = lot.madeG - lot.usedG - lot.lost.reduce((sum, { massG = 0 }) => sum + massG, 0)
+  const gone = (lost: readonly { massG?: number | undefined }[]) => lost.reduce((sum, { massG = 0 }) => sum + massG, 0)
+  const restG = lot.madeG - lot.usedG - gone(lot.lost) - gone(lot.overflowed)
   lot.leftG = Math.max(0, restG)
   lot.shortG = Math.max(0, -restG)
   if (lot.made.kind === 'bottle') lot.bottles = bottlesOf(lot, lot.made)
@@ -79,9 +80,9 @@ function settle(lot: Lot, lots: ReadonlyMap<string, Lot>, triedG: number): void 
     const made = lots.get(lotId)?.made
     return !(made?.kind === 'press' && made.method === 'draw')
   })
-  const gone = lot.bottles ? lot.bottles.left === 0 : lot.usedG > 0 && lot.leftG < 0.005 * lot.madeG
+  const empty = lot.bottles ? lot.bottles.left === 0 : lot.usedG > 0 && lot.leftG < 0.005 * lot.madeG
   if (lot.discarded) lot.state = 'discarded'
-  else if (gone) lot.state = 'used up'
+  else if (empty) lot.state = 'used up'
   else if (lot.kind === 'ferment' && lot.packed && pressed) lot.state = 'in stock'
 }
 

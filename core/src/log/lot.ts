@@ -35,6 +35,8 @@ export interface Lot {
   weighed: EntryOf<'weigh'> | null
   /** What went in after packing. */
   added: EntryOf<'add'>[]
+  /** What ran over. */
+  overflowed: EntryOf<'overflow'>[]
   checked: EntryOf<'check'> | null
   readings: EntryOf<'reading'>[]
   /** Small versions tried before it was poured. */
@@ -96,6 +98,7 @@ export function newLot(
     packed: null,
     weighed: null,
     added: NONE,
+    overflowed: NONE,
     checked: null,
     readings: NONE,
     trials: NONE,
@@ -123,6 +126,17 @@ export function newLot(
     entries: [entry],
     ...rest,
   }
+}
+
+/** Closures of the maker's own, by their names: each works like a usual one; the newest of a name counts. */
+export function ownClosures(lots: readonly Lot[]): { called: string; closure: EntryOf<'pack'>['closure'] }[] {
+  const own = new Map<string, EntryOf<'pack'>['closure']>()
+  for (const { packed, made } of lots) {
+    const intended = made.kind === 'plan' ? made.intended : undefined
+    if (intended?.called && intended.closure) own.set(intended.called, intended.closure)
+    if (packed?.called) own.set(packed.called, packed.closure)
+  }
+  return [...own].map(([called, closure]) => ({ called, closure }))
 }
 
 /** Puts one more into a list of a lot. */

@@ -1,16 +1,25 @@
 import { leastSaltPct } from '../salt/least'
 import { amountCost } from '../stock/costs'
 import { mix, propertiesOf, volumeOf, type Composition, type Properties } from '../composition/composition'
-import { ofSalt, ownBalance } from '../composition/ingredient'
-import { narrowest, phRange, saltRange, shuRange, volumeRange, type MixedPart } from '../composition/ranges'
-import { isStrongStart, rawRemedies, rawShare, RAW_NEEDED, startCountLog10, startWords } from '../ferment/rawShare'
+import { ofSalt } from '../composition/ingredient'
+import { narrowest, phRange, saltRange, shuRange, volumeRange } from '../composition/ranges'
+import {
+  isStrongStart,
+  rawRange,
+  rawRemedies,
+  rawShare,
+  RAW_NEEDED,
+  startCountLog10,
+  startWords,
+} from '../ferment/rawShare'
 import type { Style } from '../library/style'
 import { styleById, type StyleId } from '../library/styles'
-import { between, type Row } from '../log/contents'
+import type { Row } from '../log/contents'
 import type { Book } from '../log/fold'
 import { coverBrine, type Cover } from '../pack/cover'
 import { fillLimitOf } from '../pack/fill'
 import { describeDose, saltDose, type SaltBasis, type SaltCase, type SaltDose } from '../salt/dose'
+import { partsBetween } from '../stock/between'
 import { livingRows } from '../stock/livingRows'
 import { contentParts } from '../stock/lotComposition'
 import { mapRange, type Range } from '../working'
@@ -44,8 +53,9 @@ export interface PlanFigures {
   volumeMl: Range
   /** The one weighing that would narrow the salt most. */
   toWeigh: ReturnType<typeof narrowest>
-  /** Share of raw produce; `null` without produce. */
+  /** Share of produce that is raw for sure, and what it lies between; `null` without produce. */
   raw: number | null
+  rawRange: Range | null
   starter: boolean
   startLog10: number | null
   startWords: string
@@ -97,26 +107,6 @@ function doseOf(
   return saltPct === 0 ? describeDose(0, salt) : saltDose(saltBasis, saltPct, salt)
 }
 
-/** The parts of a plan with what their amounts lie between: rows first, then water and salt. */
-function partsBetween(
-  book: Book,
-  { rows, waterG, waterBetweenG, salted }: Pick<PlanCase, 'rows' | 'waterG' | 'waterBetweenG' | 'salted'>,
-  parts: PlanFigures['parts'],
-): MixedPart[] {
-  return parts.map(({ name, composition }, index): MixedPart => {
-    const row = rows[index]
-    if (row)
-      return {
-        ...{ name, composition, massG: between(row.massG, row.betweenG) },
-        own:
-          row.lotId || row.preparation === 'dried' ? null : ownBalance(book.library.materialOrUnknown(row.materialId)),
-      }
-    const { massG } = composition
-    if (name === 'Water') return { name, composition, massG: between(waterG, waterBetweenG) }
-    return { name, composition, massG: salted ?? between(massG) }
-  })
-}
-
 /**
  * What a plan comes to: salt on every basis, fill, start, heat, sugar, cost and yield. `null` when a lot it takes
  * from is not in the book.
@@ -137,7 +127,8 @@ export function planFigures(
   const compositions = parts.map((part) => part.composition)
   const mixed = mix(compositions)
   const composition = style.ferments ? mixed : { ...mixed, live: false }
-  const known = partsBetween(book, { rows, waterG, waterBetweenG, salted }, parts)
+  const saltBetweenG = salted && { low: salted.low, high: salted.high }
+  const known = partsBetween(book, { rows: [...rows], waterG, saltG: dose.saltG, waterBetweenG, saltBetweenG }, parts)
   const properties = { ...propertiesOf(composition), shu: shuRange(known) }
   const evenedPct = saltRange(known)
   const living = livingRows(book, rows)
@@ -160,6 +151,7 @@ export function planFigures(
     volumeMl: volumeRange(known),
     toWeigh: narrowest(known),
     raw,
+    rawRange: rawRange(living),
     starter,
     startLog10,
     startWords: startWords(startLog10),

@@ -25,7 +25,10 @@ export type WeighStep = z.infer<typeof StepSchema>
 export const WeighInSchema = z.object({ lotId: IdSchema, steps: z.array(StepSchema), at: z.number().int().min(0) })
 export type WeighIn = z.infer<typeof WeighInSchema>
 
-type Plan = Pick<EntryOf<'plan'>, 'lotId' | 'rows' | 'waterG' | 'saltG' | 'saltPct' | 'saltBasis' | 'style'>
+type Plan = Pick<
+  EntryOf<'plan'>,
+  'lotId' | 'rows' | 'waterG' | 'saltG' | 'saltBetweenG' | 'saltPct' | 'saltBasis' | 'style'
+>
 
 /** A weigh-in at its start: the rows in the plan's order, then water, then salt, which waits for the rest. */
 export function startWeighIn(plan: Plan): WeighIn {
@@ -74,6 +77,24 @@ export function saltForWeighed(plan: Plan, { steps }: WeighIn, ownSaltG = 0): nu
 /** Tolerance of a weight, g: one percent, never finer than a step of the scale. Salt is held twice as tight. */
 export const toleranceG = (targetG: number, kind: WeighStep['kind'], scaleStepG = 0.1): number =>
   Math.max(scaleStepG, targetG * (kind === 'salt' ? 0.005 : 0.01))
+
+/**
+ * Between what the salt that was weighed may lie without a word, g: the tolerance about what is wanted; as wide as it
+ * was said where it was said in spoons; anything the style takes where it takes salt by eye.
+ */
+export function saltAllowedG(plan: Plan, { steps }: WeighIn, wantedG: number): { low: number; high: number } {
+  const { saltPct, saltByEye } = styleById(plan.style)
+  const tolerance = toleranceG(wantedG, 'salt') * 1.01
+  const said = plan.saltG > 0 ? plan.saltBetweenG : undefined
+  const lows = [wantedG - tolerance, ...(said ? [(wantedG * said.low) / plan.saltG] : [])]
+  const highs = [wantedG + tolerance, ...(said ? [(wantedG * said.high) / plan.saltG] : [])]
+  if (saltByEye && saltPct) {
+    const rowsG = sum(steps, 'row')
+    lows.push((saltPct.low * rowsG) / 100)
+    highs.push((saltPct.high * rowsG) / 100)
+  }
+  return { low: Math.min(...lows), high: Math.max(...highs) }
+}
 
 /** What an empty bench scale may show by itself, g: less than this is no weight unless it was typed. Judgement. */
 export const EMPTY_SCALE_G = 0.5

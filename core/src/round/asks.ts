@@ -102,6 +102,7 @@ const TASK_OF: Partial<Record<ReasonCode, Exclude<TaskCode, 'chore' | 'press'>>>
   'jars not read': 'read the jars',
   'one jar decides': 'read the jar',
   'weak salt': 'mend the salt',
+  'may be weak': 'check the salt',
   'nothing alive': 'start',
   'made of': 'stopped',
 }

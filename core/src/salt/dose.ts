@@ -25,6 +25,15 @@ export interface SaltDose {
   ofEverythingPct: number
 }
 
+/** A dose on one basis, percent; `null` where there is nothing to refer to. */
+export const pctOn = (dose: SaltDose, basis: SaltBasis): number | null =>
+  ({
+    ingredients: dose.ofIngredientsPct,
+    water: dose.ofWaterPct,
+    brine: dose.ofBrinePct,
+    everything: dose.ofEverythingPct,
+  })[basis]
+
 const check = ({ ingredientG, waterG, ownSaltG = 0 }: SaltCase) => {
   within(ingredientG, 0, 1e9, 'The ingredients in grams')
   within(waterG, 0, 1e9, 'The water in grams')

@@ -21,7 +21,9 @@ export type DosedInto =
 /** Salt as it was said. `saltId` is the salt that was named, or the one in use. */
 export type SaidSalt =
   | { kind: 'percent'; pct: Range; basis: SaltBasis | null }
-  | { kind: 'dose'; doseG: Range; saltId: string; into: DosedInto; spooned: boolean }
+  | { kind: 'dose'; doseG: Range; saltId: string; into: DosedInto; spooned: boolean; onTop: boolean }
+  /** As much as it looks right: where any strength of a style keeps it. */
+  | { kind: 'by eye'; saltId: string }
 
 /** Words for a salt; those that fit several are asked. */
 const SALT_WORDS: readonly (readonly [RegExp, readonly string[]])[] = [
@@ -69,6 +71,24 @@ function timesSaid(text: string): { times: number; rest: string } {
     return { times: 1, rest: text }
   }
   return { times: Number(found[1]), rest: text.replace(found[0], ' ') }
+}
+
+/** "box 500 g before, 340 g after", "box from 500 to 340 g": what is missing went in. `null` where not said so. */
+function boxWeighed(text: string): Range | null {
+  const found =
+    /^(?:sprinkled\W*)?(?:the )?box\W*(?:from )?(.+?)\s*(?:before\W*(?:and )?|to )(.+?)(?: after)?$/.exec(
+      text.trim(),
+    ) ?? /^(?:sprinkled\W*)?(.+?) before\W*(?:and )?(.+?) after$/.exec(text.trim())
+  if (!found) return null
+  const grams = (said: string) => {
+    const amount = readAmount(said)
+    if (amount.kind === 'mass') return amount.massG
+    if (amount.kind === 'bare') return amount.value
+    throw new InvalidInput('Say what the box weighed: "box 500 g before, 340 g after".')
+  }
+  const [before, after] = [grams(found[1] ?? ''), grams(found[2] ?? '')]
+  if (after.high >= before.low) throw new InvalidInput('After sprinkling the box weighs less than before. Look again.')
+  return { low: before.low - after.high, typical: before.typical - after.typical, high: before.high - after.low }
 }
 
 /** Grams of a dose. @throws InvalidInput when nobody knows the spoon of that salt, or it is no amount of salt. */
@@ -190,6 +210,10 @@ function doseSaid(head: string, text: string, ...more: [SaltKind | undefined, '%
  */
 export function readSalt(text: string, salts: readonly SaltKind[], inUse: string, bareUnit: '%' | 'g' = '%'): SaidSalt {
   const { saltId, rest: unsalted } = saltNamed(text.toLowerCase().trim(), salts, inUse)
+  if (/^\s*by eye\s*$/.test(unsalted)) return { kind: 'by eye', saltId }
+  const ofBox = boxWeighed(unsalted)
+  const onTop = /\bon top\b/.test(unsalted)
+  if (ofBox) return { kind: 'dose', doseG: ofBox, saltId, into: { kind: 'all' }, spooned: false, onTop }
   const { times, rest: timed } = timesSaid(unsalted)
   const percentOf = /%(.*[a-z].*)$/.exec(timed)?.[1]
   const rest = percentOf
@@ -211,7 +235,8 @@ export function readSalt(text: string, salts: readonly SaltKind[], inUse: string
   const into: DosedInto = at
     ? intoOf(`${by === 'per' || by === '' ? 'per ' : by === 'to' ? 'to ' : ''}${rest.slice(at.index + at[0].length)}`)
     : { kind: 'all' }
-  return { kind: 'dose', doseG: mapRange(dose.doseG, (grams) => grams * times), saltId, into, spooned: dose.spooned }
+  const doseG = mapRange(dose.doseG, (grams) => grams * times)
+  return { kind: 'dose', doseG, saltId, into, spooned: dose.spooned, onTop }
 }
 
 /** What of a plan a dose is counted by: its jars, its water, its produce in cups. */
@@ -253,23 +278,36 @@ export function saltOfDose(
   }
 }
 
+/** Where salt by eye is no way. */
+export const NOT_BY_EYE =
+  'By eye is for fruit packed in much salt; here the strength decides what grows. Say spoons, or weigh it.'
+
+/** Salt by eye comes to anything its style takes: grams, from the style's percent on a weight. */
+export const saltByEye = ({ low, usual, high }: { low: number; usual: number; high: number }, ofG: number): Range =>
+  mapRange({ low, typical: usual, high }, (pct) => (pct * ofG) / 100)
+
 /** The working of a dose that was said, with the strength it comes to. */
 export function saidWorking(
-  { doseG, into }: Extract<SaidSalt, { kind: 'dose' }>,
+  said: Exclude<SaidSalt, { kind: 'percent' }>,
   { words, salt, saltG, evenedPct }: { words: string; salt: SaltKind | undefined; saltG: Range; evenedPct: Range },
 ): Working {
   const grams = ({ low, typical, high }: Range) =>
     low < high
       ? `${formatNumber(typical, 1)} g (${formatNumber(low, 1)} to ${formatNumber(high, 1)})`
       : `${formatNumber(typical, 1)} g`
-  const where = { all: 'all of it', jar: 'each jar', water: 'so much water', each: 'each measure' }[into.kind]
+  const dose = said.kind === 'dose' ? said : null
+  const where = { all: 'all of it', jar: 'each jar', water: 'so much water', each: 'each measure' }[
+    dose?.into.kind ?? 'all'
+  ]
   return {
     what: 'Salt that goes in',
     formula: 'S = dose × how often; share = (S + own salt) / everything',
     numbers: [
       { name: 'said', value: words },
-      ...(salt ? [{ name: `a level teaspoon of ${salt.name}`, value: grams(salt.teaspoonG) }] : []),
-      { name: `a dose, for ${where}`, value: grams(doseG) },
+      ...(dose?.spooned && salt ? [{ name: `a level teaspoon of ${salt.name}`, value: grams(salt.teaspoonG) }] : []),
+      dose
+        ? { name: `a dose, for ${where}`, value: grams(dose.doseG) }
+        : { name: 'by eye', value: 'anything this way of packing takes' },
     ],
     result: `${grams(saltG)}, ${formatNumber(evenedPct.low, 2)} to ${formatNumber(evenedPct.high, 2)} % of everything`,
     source: 'Level teaspoons: common practice, or your own. Mass balance',

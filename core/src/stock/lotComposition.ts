@@ -13,6 +13,7 @@ import { PH_SD, phSdOf } from '../log/trust'
 import type { Book } from '../log/fold'
 import type { Lot } from '../log/lot'
 import { lastPouredMs } from '../log/measured'
+import { changesOf, isLiquidLost, ranOver } from './changes'
 import { wasHeated, wasKept } from './heated'
 import { measuredPhs } from './measuredPh'
 import { separate } from '../press/separate'
@@ -98,17 +99,20 @@ function throughTime(
   let now = start
   let fromMs = -Infinity
   const phs = measuredPhs(lot)
-  for (const added of [...lot.added, null]) {
-    const toMs = Math.min(untilMs, added ? Date.parse(added.at) : Infinity)
+  for (const change of [...changesOf(lot, untilMs), null]) {
+    const toMs = change?.atMs ?? untilMs
     const between = lot.readings.filter(({ at }) => Date.parse(at) > fromMs && Date.parse(at) <= toMs)
     const salt = between.findLast((reading) => reading.saltPct !== undefined)?.saltPct
     if (salt !== undefined) now = withSalt(now, salt)
     const measured = phs.findLast(({ atMs }) => atMs > fromMs && atMs <= toMs)
     if (measured) now = read(now, measured.ph, measured.sd)
-    if (!added || Date.parse(added.at) > untilMs) break
-    const more = contentComposition(book, added, Date.parse(added.at), path)
-    if (!more) return null
-    now = { ...mix([now, more]), live: lives && (now.live || more.live) }
+    if (!change) break
+    if (change.lost) now = ranOver(now, change.lost.massG, isLiquidLost(lot))
+    else {
+      const more = contentComposition(book, change.added, change.atMs, path)
+      if (!more) return null
+      now = { ...mix([now, more]), live: lives && (now.live || more.live) }
+    }
     fromMs = toMs
   }
   return now

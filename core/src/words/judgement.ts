@@ -88,6 +88,8 @@ const SAYS: { [Code in ReasonCode]: (facts: ReasonFacts[Code], tell: Tell) => st
     `${formatNumber(saltInWaterPct, 1)} % salt in its water: the deadline is not made for it. Other germs can still grow: not for sale.`,
   'weak salt': ({ saltPct, leastPct, saltG }) =>
     `${formatNumber(saltPct, 1)} % salt, evened out: under ${formatNumber(leastPct, 1)} % the wrong bacteria can win. To ${formatNumber(leastPct, 1)} %: ${formatNumber(saltG, saltG < 10 ? 1 : 0)} g of salt.`,
+  'may be weak': ({ lowPct, saltPct, leastPct }) =>
+    `${formatNumber(saltPct, 1)} % salt, but not all of it was weighed: it may be ${formatNumber(lowPct, 1)} %, and under ${formatNumber(leastPct, 1)} % the wrong bacteria can win. Measure the salt, or put a little more in.`,
   'nothing alive': () =>
     'Nothing alive went in: no raw produce, no starter. It will not ferment by itself. Put in raw produce or a living brine.',
   'pieces not read': () =>
@@ -151,6 +153,7 @@ const RULE_SAYS: Record<ReasonCode, string> = {
   'mostly cooked': 'Less than half of it raw, and no starter: it may not start.',
   'very salty': 'From 10 % salt in the water no clock runs, and nobody knows the rest.',
   'weak salt': 'Under 2 % of everything (1.5 % with a strong starter), until it is mended or at target.',
+  'may be weak': 'Spoons, cups and pieces are ranges: the low end of the salt counts, until it is read or at target.',
   'nothing alive': 'Cooked, frozen and dried produce brings next to nothing that lives.',
   'pieces not read':
     'Liquid stands for pieces only once a blended sample agreed with it within 0.15. Waiting does not.',

@@ -15,6 +15,7 @@ export interface TaskFacts {
   'read the jar': { mark: string; reason: Reason }
   cool: { reason: Reason }
   'mend the salt': { reason: Reason }
+  'check the salt': { reason: Reason }
   start: { reason: Reason }
   'ask somebody': { reason: Reason }
   stopped: { reason: Reason }
@@ -65,6 +66,7 @@ const TASKS: { [Code in TaskCode]: (facts: TaskFacts[Code], tell: Tell) => Said 
   'read the jar': ({ mark, reason }, tell) => ({ title: `Read pH: jar ${mark}`, why: tellReason(reason, tell) }),
   cool: reasoned('Move it: too warm'),
   'mend the salt': reasoned('Too little salt'),
+  'check the salt': reasoned('The salt may be too weak'),
   start: reasoned('Nothing starts it'),
   'ask somebody': reasoned('Ask somebody who knows'),
   stopped: ({ reason }, tell) => ({ title: 'It stops here', why: `${tellReason(reason, tell)} ${ruleOf(reason)}` }),

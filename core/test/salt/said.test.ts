@@ -7,6 +7,7 @@ import { exactly, readSalt, saltOfDose, SALTS } from '../../src'
 const inAll = (text: string, jars = 1, waterG = 0, cups = 0): number => {
   const said = readSalt(text, SALTS, 'fine-sea')
   if (said.kind === 'percent') return said.pct.typical
+  if (said.kind === 'by eye') return Number.NaN
   return saltOfDose(said, { jars, waterG: exactly(waterG), produceCups: exactly(cups) }).typical
 }
 
@@ -24,6 +25,9 @@ describe('salt as it is said', () => {
     ['1/2 tsp per layer, 9 layers', 24.75],
     ['1 tsp salt on top', 5.5],
     ['2 tbsp coarse in a quart', 30],
+    ['box 500 g before, 340 g after', 160],
+    ['sprinkled: box from 1 kg to 860 g', 140],
+    ['500 before and 340 after', 160],
   ])('%s', (text, grams) => expect(inAll(text)).toBeCloseTo(grams, 1))
 
   it('by the jar, by the water, by the cup', () => {
@@ -43,12 +47,15 @@ describe('salt as it is said', () => {
     expect(readSalt('4 % of the water', SALTS, 'fine-sea')).toMatchObject({ kind: 'percent', basis: 'water' })
     expect(readSalt('2.5% of everything', SALTS, 'fine-sea')).toMatchObject({ basis: 'everything' })
     expect(readSalt('2 tbsp pink', SALTS, 'fine-sea')).toMatchObject({ saltId: 'pink' })
+    expect(readSalt('1 tsp salt on top', SALTS, 'fine-sea')).toMatchObject({ onTop: true })
+    expect(readSalt('coarse salt by eye', SALTS, 'fine-sea')).toEqual({ kind: 'by eye', saltId: 'coarse-sea' })
   })
 
   it.each([
     ['a spoon to each cup', ['a tbsp to each cup', 'a tsp to each cup']],
     ['2 tbsp kosher', ['2 tbsp dense kosher', '2 tbsp flaky kosher']],
     ['500-450 g', ['450-500 g']],
+    ['box 340 g before, 500 g after', []],
     ['to taste', []],
     ['salt', []],
     ['3 limes', []],

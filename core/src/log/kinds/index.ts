@@ -13,6 +13,7 @@ import heat from './heat'
 import logged from './logged'
 import material from './material'
 import move from './move'
+import overflow from './overflow'
 import pack from './pack'
 import plan from './plan'
 import press from './press'
@@ -45,6 +46,7 @@ export * from './heat'
 export * from './logged'
 export * from './material'
 export * from './move'
+export * from './overflow'
 export * from './pack'
 export * from './plan'
 export * from './press'
@@ -79,6 +81,7 @@ export const KINDS = {
   logged,
   material,
   move,
+  overflow,
   pack,
   plan,
   press,
@@ -114,6 +117,7 @@ export const SCHEMAS = [
   logged.schema,
   material.schema,
   move.schema,
+  overflow.schema,
   pack.schema,
   plan.schema,
   press.schema,

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { CLOSURE_NAMES, WEIGHT_NAMES } from '../../library/vessels'
-import { VesselUseSchema } from '../contents'
+import { called, VesselUseSchema } from '../contents'
 import { base, IdSchema, name } from '../entryParts'
 import type { Kind } from '../kind'
 
@@ -11,6 +11,8 @@ export const PackEntry = z.object({
   vessels: z.array(VesselUseSchema).min(1).max(40),
   place: name,
   closure: z.enum(CLOSURE_NAMES),
+  /** What the maker calls it, where it is none of the usual ones: it works like `closure`. */
+  called: called.optional(),
   /** What holds it down, where it was said. */
   weight: z.enum(WEIGHT_NAMES).optional(),
 })
@@ -18,8 +20,8 @@ export const PackEntry = z.object({
 const kind: Kind<typeof PackEntry> = {
   schema: PackEntry,
   says: 'it is in its vessels',
-  words: ({ vessels, closure, place, weight }) =>
-    `Packed into ${vessels.length} ${vessels.length === 1 ? 'vessel' : 'vessels'}, ${closure}${weight ? `, held down by ${weight}` : ''}, at ${place}`,
+  words: ({ vessels, closure, called: name = closure, place, weight }) =>
+    `Packed into ${vessels.length} ${vessels.length === 1 ? 'vessel' : 'vessels'}, ${name}${weight ? `, held down by ${weight}` : ''}, at ${place}`,
   lots: ({ lotId }) => [lotId],
   effect: (lot, entry) => {
     lot.packed = entry

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { CUTS } from '../../library/cuts'
 import { STYLE_IDS } from '../../library/styles'
 import { formatMass } from '../../units/quantity'
-import { content, contentG, salting } from '../contents'
+import { content, contentG, IntendedSchema, salting } from '../contents'
 import { base, IdSchema, lot } from '../entryParts'
 import type { Kind } from '../kind'
 import { flowsFrom, newLot } from '../lot'
@@ -19,6 +19,7 @@ export const PlanEntry = z.object({
   /** Mixed in one bowl, to be split into jars that are lots of their own. */
   bowl: z.boolean().optional(),
   recipeId: IdSchema.optional(),
+  intended: IntendedSchema.optional(),
 })
 
 const kind: Kind<typeof PlanEntry> = {

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { CUTS } from '../../library/cuts'
 import { STYLE_IDS } from '../../library/styles'
-import { RowSchema, salting } from '../contents'
+import { content, RowSchema, salting } from '../contents'
 import { base, IdSchema, massG, name, text } from '../entryParts'
 import type { Kind } from '../kind'
 
@@ -14,6 +14,9 @@ export const RecipePlanSchema = z.object({
     .min(1)
     .max(60),
   waterG: massG,
+  waterSaid: content.waterSaid,
+  waterBetweenG: content.waterBetweenG,
+  saltSaid: content.saltSaid,
   ...salting,
 })
 export type RecipePlan = z.infer<typeof RecipePlanSchema>
