@@ -67,7 +67,7 @@ const STOREYS = [
   ['stock'],
   ['judge', 'words'],
   ['plan', 'trace', 'label'],
-  ['round'],
+  ['round', 'loft'],
 ]
 const ZONES = STOREYS.flatMap((rooms, storey) =>
   rooms.map((room) => ({

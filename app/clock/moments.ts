@@ -13,7 +13,7 @@ export const shortDay = written('D MMM')
 /** "26 Nov 2026". */
 export const fullDay = written('D MMM YYYY')
 /** "Thu 26 Nov". */
-const weekdayAndDay = written('ddd D MMM')
+export const weekdayAndDay = written('ddd D MMM')
 /** "Thursday 26 November". */
 export const dayInFull = written('dddd D MMMM')
 /** "26 Nov 08:30". */
@@ -32,6 +32,9 @@ export const monthAndDay = written('MMDD')
 /** A moment as a field for day and time holds it; empty for none. */
 export const fieldOfMoment = (moment: Moment | null): string =>
   moment === null ? '' : dayjs(moment).format('YYYY-MM-DDTHH:mm')
+
+/** A moment as a field for a day holds it. */
+export const fieldOfDay = written('YYYY-MM-DD')
 
 /** What stands in a field for a day or a moment, ms; `null` when it is none. */
 export function momentOfField(text: string): number | null {

@@ -15,7 +15,7 @@ import { eachForecast, keepForecast } from '~/db/forecasts'
 import { askForForecast, type ForecastAnswer } from '~/workers/forecaster'
 
 /** Raised when the model changes: what was kept before is worked out anew. */
-const FORECAST_VERSION = 4
+const FORECAST_VERSION = 5
 /** Days ahead that the round needs to know of. */
 const AHEAD = 12
 

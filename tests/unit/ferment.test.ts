@@ -9,7 +9,7 @@ const START = Date.parse('2026-03-02T08:00:00.000Z')
 const DAY = 86_400_000
 const asItIs: Omit<Trial, 'name'> = { tempC: 21, saltPct: 3.9, starterPct: 0, coldDay: 0, swingC: 0, cut: 'ground' }
 
-const nowhere = { early: null, typical: null, late: null, missed: 0 }
+const nowhere = { early: null, typical: null, late: null, lateOfThose: null, missed: 0 }
 
 describe('what the forecast says', () => {
   const { learned: _draws, ...forecast } = forecastFerment(at(21, batch('pepper', 4)), { days: 21, members: 100 })
@@ -71,8 +71,8 @@ describe('what the forecast says', () => {
   it('says so when the target lies past what is shown', () => {
     const short: Course = {
       ...forecast,
-      passes: { early: 40, typical: 60, late: 90, missed: 0 },
-      ready: { early: 300, typical: null, late: null, missed: 0.6 },
+      passes: { early: 40, typical: 60, late: 90, lateOfThose: 90, missed: 0 },
+      ready: { early: 300, typical: null, late: null, lateOfThose: null, missed: 0.6 },
     }
     expect(forecastWords({ ...forecast, ...short }, known(0))!.sentence).toMatch(
       /The target is not reached in the time shown\.$/,

@@ -83,7 +83,7 @@ const nextPage = ({ id, made, weighed }: Lot) =>
         accept=".csv,text/csv"
         @files="([file]) => file?.text().then(importRows)"
       /><el-button :disabled="weighedRows(form).length === 0" @click="exportRows">Export rows</el-button
-      ><NuxtLink to="/recipes" class="go">Recipes</NuxtLink>
+      ><NuxtLink to="/recipes" class="go">Recipes</NuxtLink><NuxtLink to="/loft" class="go">Plan the loft</NuxtLink>
     </div>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
   </section>

@@ -49,6 +49,8 @@ export interface When {
   early: number | null
   typical: number | null
   late: number | null
+  /** One in ten of those that get there do so after this: for plans, never for a verdict. */
+  lateOfThose: number | null
   /** Share of the batches that do not get there in the time that is looked at, 0 to 1. */
   missed: number
 }
@@ -188,7 +190,10 @@ function when(values: Float64Array): When {
   const [early, typical, late] = quantiles(values, [0.1, 0.5, 0.9]).map((value) =>
     Number.isFinite(value) ? value : null,
   )
-  return { early: early ?? null, typical: typical ?? null, late: late ?? null, missed }
+  // Sorted by now: those that never get there stand last.
+  const there = Math.round(values.length * (1 - missed))
+  const lateOfThose = there > 0 ? (values[Math.min(there - 1, Math.floor(0.9 * there))] ?? null) : null
+  return { early: early ?? null, typical: typical ?? null, late: late ?? null, lateOfThose, missed }
 }
 
 function crossingOf(values: Float64Array): CrossingHours {

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { exactly, type Range } from '../working'
 import { PREPARATIONS } from '../composition/ingredient'
 import { CLOSURE_NAMES, WEIGHT_NAMES } from '../library/vessels'
-import { IdSchema, massG, name, PhSchema } from './entryParts'
+import { IdSchema, massG, MomentSchema, name, PhSchema } from './entryParts'
 
 /* What goes into a vessel, a bowl or a pot, and what it is put in. */
 
@@ -65,6 +65,9 @@ export const IntendedSchema = z.object({
   called: called.optional(),
   weight: z.enum(WEIGHT_NAMES).optional(),
   hot: z.boolean().optional(),
+  /** The day it is to begin, and by when it is surely pressed. */
+  startAt: MomentSchema.optional(),
+  pressAt: MomentSchema.optional(),
   vessels: z
     .array(z.object({ vesselId: z.string().min(1).max(60), count: z.number().int().min(1).max(40) }))
     .max(40)

@@ -81,8 +81,8 @@ function passed(log: Log, change: object = {}, packed: object = {}) {
 const crossing = (likelyH: number, lateH: number): Outlook => ({
   ...{ flags: [], gasPerDay: 1, burpEveryH: null, gasSentence: '' },
   ...{
-    passes: { early: null, typical: null, late: null, missed: 0 },
-    ready: { early: null, typical: null, late: null, missed: 0 },
+    passes: { early: null, typical: null, late: null, lateOfThose: null, missed: 0 },
+    ready: { early: null, typical: null, late: null, lateOfThose: null, missed: 0 },
   },
   crossing: { liquid: { likelyH, lateH }, blended: { likelyH, lateH } },
 })

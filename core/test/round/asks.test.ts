@@ -142,8 +142,8 @@ it('the most pressing stands first, equals keep their order', () => {
 describe('the round', () => {
   const calm: Outlook = {
     flags: [],
-    passes: { early: 0, typical: 0, late: 0, missed: 0 },
-    ready: { early: 0, typical: 0, late: 0, missed: 0 },
+    passes: { early: 0, typical: 0, late: 0, lateOfThose: 0, missed: 0 },
+    ready: { early: 0, typical: 0, late: 0, lateOfThose: 0, missed: 0 },
     gasPerDay: 1,
     burpEveryH: 60,
     gasSentence: '',

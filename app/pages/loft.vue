@@ -1,0 +1,137 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { ElMessage } from 'element-plus'
+import { toBuy } from '@lactofer/core'
+import { dayAfterMonths, fieldOfDay } from '~/clock/moments'
+import { nowMoment } from '~/clock/clock'
+import { freshLoft, LoftFormSchema, planOf } from '~/components/loft/loftForm'
+import { misfitWords, stillWords } from '~/components/loft/loftWords'
+import { saveLoftCalendar } from '~/composables/roundCalendar'
+import { useDraft } from '~/composables/useDraft'
+import { useLoft } from '~/composables/useLoft'
+import { useRecorder } from '~/composables/useRecorder'
+import { newLotId, useBook } from '~/stores/book'
+import { usePreferences } from '~/stores/preferences'
+
+/** The loft planned ahead: forwards from what comes, or backwards from what is to be sold; drawn as a calendar. */
+const book = useBook()
+const preferences = usePreferences()
+const { draft: form, reset } = useDraft('loft', LoftFormSchema, () =>
+  freshLoft(fieldOfDay(book.nowMs), dayAfterMonths(book.nowMs, 1)),
+)
+const { busy, record } = useRecorder('The planning is still here; try again.')
+const loft = useLoft(form)
+const { proposal, lots, working, seated, rows, tempC, lead } = loft
+const WAYS = [
+  { value: 'crate', label: 'From the crate: what comes' },
+  { value: 'table', label: 'From the table: what is sold' },
+] as const
+const asked = ref(false)
+const nameOf = (key: string) => {
+  const named = lots.value.find((lot) => lot.key === key)?.template.name
+  return named ?? loft.sorts.value.find((sort) => sort.key === key)?.template.name ?? 'this lot'
+}
+const misfits = computed(() => proposal.value.misfits.map((one) => misfitWords(one, nameOf, preferences.world)))
+const buying = computed(() => (form.value.from === 'table' ? toBuy(lots.value) : []))
+const still = computed(() => (lead.value ? stillWords(lead.value.missed) : null))
+const standsFree = computed(() => {
+  const taken = new Set([
+    ...seated.value.filter(({ lateMs }) => lateMs > book.nowMs).map(({ rowKey }) => rowKey),
+    ...lots.value.flatMap((lot) => lot.rows.map(({ key }) => key)),
+  ])
+  const free = rows.value.filter(({ key }) => !taken.has(key))
+  const kinds = [...new Set(free.map(({ vesselId }) => vesselId))]
+  const words = kinds.map((id) => {
+    const count = free.filter(({ vesselId }) => vesselId === id).length
+    return `${count} × ${book.library.vessel(id)?.name ?? id}`
+  })
+  return book.library.ownVessels && words.length ? words.join(', ') : null
+})
+const clashing = computed(() =>
+  [...loft.clashes.value.values()].some(({ rowKeys, past }) => rowKeys.length > 0 || past),
+)
+
+async function keep() {
+  asked.value = true
+  if (clashing.value || lots.value.length === 0) return
+  const at = nowMoment()
+  const plans = lots.value.map((lot, index) => {
+    const main = [...lot.template.rows].sort((a, b) => b.massG - a.massG)[0]
+    return planOf(lot, {
+      ...{ at, lotId: newLotId(), code: book.nextCode('LF', index), name: lot.template.name.slice(0, 80) },
+      ...{ color: book.library.material(main?.materialId ?? '')?.color ?? '#c8341f', place: form.value.place },
+    })
+  })
+  if (!(await record(...plans))) return
+  ElMessage.success(`${plans.length} ${plans.length === 1 ? 'plan is' : 'plans are'} in the log, each with its day.`)
+  reset()
+  asked.value = false
+}
+const exportDays = async () => {
+  const count = await saveLoftCalendar(lots.value, book.lots)
+  ElMessage.success(`${count} days are in the file.`)
+}
+</script>
+
+<template>
+  <div class="page">
+    <header>
+      <h1>Plan the loft</h1>
+      <p>What goes into which vessel, and when.</p>
+    </header>
+    <div class="split">
+      <section class="sheet" aria-label="What it begins with">
+        <PickField
+          :model-value="form.from"
+          label="Plan"
+          :options="WAYS"
+          @update:model-value="(from) => (form = { ...form, from, moves: {} })"
+        />
+        <CrateForm v-if="form.from === 'crate'" v-model="form" /><TableForm v-else v-model="form" />
+        <p class="small muted">
+          Reckoned at <TemperatureText :temp-c="tempC" />, as {{ form.place.trim() || 'the place' }} was last read, and
+          at the forecast’s late end.
+        </p>
+      </section>
+      <section class="sheet" aria-label="What it comes to" aria-live="polite">
+        <p v-if="working" class="muted">Asking the forecast how long it takes …</p>
+        <p v-else-if="lots.length === 0 && misfits.length === 0" class="muted">
+          {{
+            form.from === 'crate'
+              ? 'Say what comes, how much and when: lots, vessels and salt stand here.'
+              : 'Say what is to be sold, and when: what to buy and when to begin stand here.'
+          }}
+        </p>
+        <p v-for="words in misfits" :key="words" class="line" data-figure="misfit">
+          <StateMark level="act" word="Does not fit" /> {{ words }}
+        </p>
+        <p v-if="buying.length" data-figure="buy">
+          To buy, ready to go in:
+          <template v-for="(one, index) in buying" :key="one.materialId"
+            ><template v-if="index">, </template><strong><MassText :mass-g="one.massG" /></strong>
+            {{ one.name.toLowerCase() }}</template
+          >. Stems and cores come on top.
+        </p>
+        <ProposedLots v-if="lots.length" :loft="loft" :form="form" />
+        <p v-if="still && lots.length" class="small muted" data-figure="still">{{ still }}</p>
+        <p v-if="standsFree && lots.length" class="small" data-figure="free">Still free: {{ standsFree }}.</p>
+        <p v-if="asked && clashing" class="problem" role="alert">
+          A lot stands where it cannot. Move it, or leave it out; nothing was recorded.
+        </p>
+        <div v-if="lots.length" class="row">
+          <el-button type="primary" :loading="busy" @click="keep">Keep as plans</el-button>
+          <el-button @click="exportDays">Calendar file</el-button>
+          <el-button text @click="reset">Begin anew</el-button>
+        </div>
+      </section>
+    </div>
+    <section class="sheet calendar"><LoftCalendar :loft="loft" /></section>
+    <PlannedDays />
+  </div>
+</template>
+
+<style scoped>
+.line {
+  display: block;
+}
+</style>
