@@ -79,8 +79,8 @@ const exportDays = async () => {
       <h1>Plan the loft</h1>
       <p>What goes into which vessel, and when.</p>
     </header>
-    <div class="split">
-      <section class="sheet" aria-label="What it begins with">
+    <div class="planning">
+      <section class="sheet begins" aria-label="What it begins with">
         <PickField
           :model-value="form.from"
           label="Plan"
@@ -93,7 +93,7 @@ const exportDays = async () => {
           at the forecast’s late end.
         </p>
       </section>
-      <section class="sheet" aria-label="What it comes to" aria-live="polite">
+      <section class="sheet comes" aria-label="What it comes to" aria-live="polite">
         <p v-if="working" class="muted">Asking the forecast how long it takes …</p>
         <p v-else-if="lots.length === 0 && misfits.length === 0" class="muted">
           {{
@@ -124,14 +124,39 @@ const exportDays = async () => {
           <el-button text @click="reset">Begin anew</el-button>
         </div>
       </section>
+      <div class="stack calendar">
+        <section class="sheet"><LoftCalendar :loft="loft" /></section>
+        <PlannedDays />
+      </div>
     </div>
-    <section class="sheet calendar"><LoftCalendar :loft="loft" /></section>
-    <PlannedDays />
   </div>
 </template>
 
 <style scoped>
 .line {
   display: block;
+}
+.planning {
+  display: grid;
+  gap: var(--s4);
+  align-items: start;
+}
+.planning > * {
+  min-width: 0;
+}
+/* Beside each other where there is room; on a phone the answer stands before the calendar. */
+@media (min-width: 901px) {
+  .planning {
+    grid-template: 'begins comes' auto 'calendar comes' 1fr / minmax(0, 1fr) 380px;
+  }
+  .begins {
+    grid-area: begins;
+  }
+  .comes {
+    grid-area: comes;
+  }
+  .calendar {
+    grid-area: calendar;
+  }
 }
 </style>

@@ -64,7 +64,7 @@ const rungWords = ({ addedPct, addedG }: { addedPct: number; addedG: number }) =
             <td class="number">{{ formatShu(rung.shu) }}</td>
             <td class="number">{{ formatNumber(rung.sugarPct.typical, 1) }}</td>
             <td class="number">{{ formatNumber(rung.bodyPct, 1) }}</td>
-            <td class="number">{{ formatNumber(rung.volumeMl) }} mL</td>
+            <td class="number"><SaidText :text="`${formatNumber(rung.volumeMl)} mL`" /></td>
           </tr>
         </tbody>
       </table>

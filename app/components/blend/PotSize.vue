@@ -22,7 +22,7 @@ const preferences = usePreferences()
         :value="bottle.fillMl"
         :label="`${bottle.fillMl} mL`"
     /></el-select>
-    <template v-if="bottles.count"> and {{ formatNumber(bottles.restMl) }} mL over</template>
+    <template v-if="bottles.count"> and <SaidText :text="`${formatNumber(bottles.restMl)} mL`" /> over</template>
   </p>
 </template>
 

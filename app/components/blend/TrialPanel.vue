@@ -237,7 +237,9 @@ async function keep(event: Event) {
             <StateMark level="ask" word="Not as expected" /> {{ unexpected }}
           </p>
           <p v-if="lesson?.problem" class="problem" role="alert">{{ lesson.problem }}</p>
-          <p v-else-if="lesson" data-figure="lesson"><StateMark level="fine" word="Learned" /> {{ lesson.sentence }}</p>
+          <p v-else-if="lesson" data-figure="lesson">
+            <StateMark level="fine" word="Learned" /> <SaidText :text="lesson.sentence" />
+          </p>
           <TasteFields v-model="taste" /><WordField v-model="note" label="Note on heat and taste" />
           <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
           <div><el-button type="primary" native-type="submit" :loading="busy">Record the trial</el-button></div>

@@ -62,12 +62,15 @@ const mark = (index: number) => (weighed?.far.includes(index) ? 'far' : weighed?
           </button>
         </li>
       </ol>
-      <p data-figure="net"><StateMark :level="LEVEL" :word="WORD[LEVEL]" /> {{ weighed.sentence }}</p>
+      <p data-figure="net"><StateMark :level="LEVEL" :word="WORD[LEVEL]" /> <SaidText :text="weighed.sentence" /></p>
       <p class="small">
-        Mean {{ formatNumber(weighed.meanG, 1) }} g ({{ formatNumber(weighed.mean.low, 1) }} to
-        {{ formatNumber(weighed.mean.high, 1) }}),
-        <template v-if="weighed.sdG !== null">spread {{ formatNumber(weighed.sdG, 2) }} g, </template>least
-        {{ formatNumber(weighed.leastG, 1) }} g; a bottle may lack {{ formatNumber(weighed.toleranceG, 1) }} g.
+        Mean <SaidText :text="`${formatNumber(weighed.meanG, 1)} g`" /> (<SaidText
+          :text="`${formatNumber(weighed.mean.low, 1)} to ${formatNumber(weighed.mean.high, 1)} g`"
+        />),
+        <template v-if="weighed.sdG !== null"
+          >spread <SaidText :text="`${formatNumber(weighed.sdG, 2)} g`" />, </template
+        >least <SaidText :text="`${formatNumber(weighed.leastG, 1)} g`" />; a bottle may lack
+        <SaidText :text="`${formatNumber(weighed.toleranceG, 1)} g`" />.
       </p>
       <ShowWorking :working="weighed.working" />
     </template>

@@ -155,10 +155,10 @@ function leave() {
             <td>
               <strong>{{ format.name }}</strong>
             </td>
-            <td class="number">{{ formatNumber(format.fillMl) }} mL</td>
-            <td class="number">{{ formatNumber(format.brimMl) }} mL</td>
+            <td class="number"><SaidText :text="`${formatNumber(format.fillMl)} mL`" /></td>
+            <td class="number"><SaidText :text="`${formatNumber(format.brimMl)} mL`" /></td>
             <td class="number">{{ formatNumber(100 * headspaceOf(format), 1) }} %</td>
-            <td class="number">{{ formatNumber(format.emptyG) }} g</td>
+            <td class="number"><SaidText :text="`${formatNumber(format.emptyG)} g`" /></td>
             <td>{{ format.neck }}</td>
             <td class="small">{{ takesWords(format) }}</td>
             <td><el-button text :aria-label="`Change ${format.name}`" @click="edit(format)">Change</el-button></td>

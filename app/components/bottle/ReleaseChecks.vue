@@ -14,7 +14,7 @@ const WORD = { pass: 'Passes', ask: 'Ask', stop: 'Stops' } as const
       <StateMark class="small" :level="LEVEL[check.verdict]" :word="WORD[check.verdict]" />
       <div>
         <strong>{{ check.title }}</strong>
-        <p>{{ check.sentence }}</p>
+        <p><SaidText :text="check.sentence" /></p>
         <p v-for="fact in check.evidence" :key="fact.atMs" class="small muted">
           {{ fact.what }}, {{ fullMoment(fact.atMs) }}, {{ fact.by }}
         </p>

@@ -103,14 +103,14 @@ const chartLabel = computed(
 <template>
   <section class="stack forecast" aria-label="Forecast" :data-ready="forecast !== null">
     <div class="row head">
-      <h2>Is it sour yet?</h2>
+      <h2>{{ fits ? 'Is it sour yet?' : 'What was read' }}</h2>
       <PickField v-if="forecast" v-model="ahead" label="Look ahead" :options="AHEAD" class="pick" />
       <PickField v-if="others.length" v-model="beside" label="Lay beside" :options="otherOptions" class="pick" />
       <NuxtLink v-if="besideLot" :to="`/compare?a=${lot.id}&b=${beside}`" class="link">Day by day</NuxtLink>
     </div>
     <p v-if="says" class="says" data-figure="forecast">
       <StateMark v-if="says.level" :level="says.level" :word="says.word" /><strong v-else>{{ says.word }}:</strong>
-      {{ says.sentence }}
+      <SaidText :text="says.sentence" />
     </p>
     <p v-else-if="busy && fits && !forecast" class="muted">Working the forecast out …</p>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>

@@ -149,7 +149,7 @@ const SAMPLES = [
       }}<template v-if="!instrument.steady">, still settling: wait and take it again for a steady value</template>.
     </p>
     <p v-else-if="age && !age.fresh" class="small">
-      <StateMark level="ask" word="Meter" /> {{ age.sentence }}
+      <StateMark level="ask" word="Meter" /> <SaidText :text="age.sentence" />
       <el-button text @click="instruments.calibrating = true">Calibrate it now</el-button>
     </p>
     <details v-if="!phOnly" class="disclose" :open="more">

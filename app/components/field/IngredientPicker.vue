@@ -68,7 +68,9 @@ function choose(value: string) {
       default-first-option
       :filter-method="(text: string) => (typed = text)"
       :aria-label="label"
-      :placeholder="placeholder ?? '1.2 kg Fresno, 2 heads garlic, kept brine …'"
+      :placeholder="
+        placeholder ?? `${preferences.world === 'us' ? '2 1/2 lb' : '1.2 kg'} Fresno, 2 heads garlic, kept brine …`
+      "
       @change="choose"
       @visible-change="
         (open) => {

@@ -2,6 +2,7 @@
 import { computed, ref, useId, watch } from 'vue'
 import { InvalidInput, NOT_BY_EYE, readSalt, type SaidSalt } from '@lactofer/core'
 import { useBook } from '~/stores/book'
+import { usePreferences } from '~/stores/preferences'
 
 /**
  * Salt as it is dosed: a percentage, grams, spoons, spoons in so much water, spoons in each jar. What it comes to
@@ -29,6 +30,7 @@ const words = defineModel<string>('words', { required: true })
 const saltId = defineModel<string>('saltId', { required: true })
 const emit = defineEmits<{ read: [said: SaidSalt] }>()
 const book = useBook()
+const preferences = usePreferences()
 const id = useId()
 const text = ref('')
 const problem = ref<string | null>(null)
@@ -85,7 +87,7 @@ function accept(meant: string) {
       :id="id"
       v-model="text"
       autocomplete="off"
-      placeholder="4 %, 56 g, 3 tbsp, 2 tsp in 1 1/2 cups"
+      :placeholder="`4 %, ${preferences.world === 'us' ? '2 oz' : '56 g'}, 3 tbsp, 2 tsp in 1 1/2 cups`"
       :aria-invalid="problem !== null"
       :aria-describedby="`${id}-note`"
       @input="read"

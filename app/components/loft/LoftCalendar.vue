@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { computed, ref, useTemplateRef } from 'vue'
 import { useElementSize } from '@vueuse/core'
-import { DAY_MS } from '@lactofer/core'
+import { DAY_MS, mayMove } from '@lactofer/core'
 import { shortDay, weekdayAndDay } from '~/clock/moments'
 import { useLoftDrag } from './loftDrag'
 import type { Loft } from '~/composables/useLoft'
+import { useBook } from '~/stores/book'
 
 /**
  * The loft as a calendar: a row for each vessel, a bar for each lot in it, firm until it is likely ready, pale until
@@ -13,6 +14,7 @@ import type { Loft } from '~/composables/useLoft'
  */
 const { loft } = defineProps<{ loft: Loft }>()
 const { rows, seated, lots, clashes, todayMs, saleMs, move } = loft
+const book = useBook()
 const frame = useTemplateRef<HTMLElement>('frame')
 const { width } = useElementSize(frame)
 const ROW_PX = 34
@@ -65,7 +67,10 @@ const firm = computed(() =>
     }),
 )
 
-const { dragged, lift, drag, drop } = useLoftDrag(shown, dayPx, ROW_PX, move)
+const { dragged, lift, drag, drop } = useLoftDrag(shown, dayPx, ROW_PX, {
+  mayMove: (lot, from, into) => mayMove(book.book, lot, from, into),
+  move,
+})
 const proposed = computed(() =>
   lots.value.flatMap((lot) =>
     lot.rows

@@ -1,31 +1,44 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { bottlesOfLot, formatNumber, freeRows, stepsFrom, takenBy, type ProposedLot } from '@lactofer/core'
+import {
+  bottlesOfLot,
+  formatNumber,
+  formatVolume,
+  freeRows,
+  mayMove,
+  stepsFrom,
+  takenBy,
+  type ProposedLot,
+} from '@lactofer/core'
 import { weekdayAndDay } from '~/clock/moments'
 import { clashWords, STEP_WORDS, vesselWords } from './loftWords'
 import type { LoftForm } from './loftForm'
 import type { Loft } from '~/composables/useLoft'
 import { useBook } from '~/stores/book'
+import { usePreferences } from '~/stores/preferences'
 
 /** The lots of a proposal: vessels, salt, days; moved by buttons, as they are by drag in the calendar. */
 const { loft, form } = defineProps<{ loft: Loft; form: LoftForm }>()
 const book = useBook()
+const preferences = usePreferences()
 const { lots, clashes, rows, seated, move } = loft
 const vesselName = (id: string) => book.library.vessel(id)?.name ?? id
 const rowName = (key: string) => rows.value.find((row) => row.key === key)?.name ?? key
 const bottles = (lot: ProposedLot) => {
   const { low, high } = bottlesOfLot(lot, form.bottleMl, (form.basePct ?? 100) / 100)
-  return `${low} to ${high} bottles`
+  return `${low} to ${high} bottles of ${formatVolume(form.bottleMl, preferences.world)} that are ${form.basePct ?? 100} % base`
 }
-/** Other rows of the same kinds that are free for all its time; `null` where there are none. */
+/** Other vessels that hold as much and are free for all its time; `null` where there are none. */
 function elsewhere(lot: ProposedLot): string[] | null {
   const others = takenBy(lots.value.filter(({ key }) => key !== lot.key))
   const span = { fromMs: lot.startMs, lateMs: lot.pressMs }
   const now = new Set(lot.rows.map(({ key }) => key))
-  const free = freeRows(rows.value, [...seated.value, ...others], span).filter(({ key }) => !now.has(key))
+  const free = freeRows(rows.value, [...seated.value, ...others], span)
+    .filter(({ key }) => !now.has(key))
+    .sort((a, b) => a.capacityMl - b.capacityMl)
   const found: string[] = []
-  for (const { capacityMl } of lot.rows) {
-    const next = free.find((row) => !found.includes(row.key) && row.capacityMl === capacityMl)
+  for (const from of lot.rows) {
+    const next = free.find((row) => !found.includes(row.key) && mayMove(book.book, lot, from, row))
     if (!next) return null
     found.push(next.key)
   }

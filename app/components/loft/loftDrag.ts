@@ -6,7 +6,13 @@ export function useLoftDrag(
   shown: Ref<readonly VesselRow[]>,
   dayPx: Ref<number>,
   rowPx: number,
-  move: (key: string, days: number, chosen?: string[]) => void,
+  {
+    mayMove,
+    move,
+  }: {
+    mayMove: (lot: ProposedLot, from: VesselRow, into: VesselRow) => boolean
+    move: (key: string, days: number, chosen?: string[]) => void
+  },
 ) {
   const dragged = ref<{ key: string; rowKey: string; fromX: number; fromY: number; dx: number; dy: number } | null>(
     null,
@@ -28,8 +34,8 @@ export function useLoftDrag(
     const rows = shown.value
     const by = Math.round(now.dy / rowPx)
     const target = rows[rows.findIndex(({ key }) => key === now.rowKey) + by]
-    const holdsMl = lot.rows.find(({ key }) => key === now.rowKey)?.capacityMl ?? 0
-    const into = by !== 0 && target !== undefined && target.capacityMl >= holdsMl
+    const from = lot.rows.find(({ key }) => key === now.rowKey)
+    const into = by !== 0 && target && from && mayMove(lot, from, target)
     const chosen = into ? lot.rows.map(({ key }) => (key === now.rowKey ? target.key : key)) : undefined
     const days = Math.round(now.dx / dayPx.value)
     if (days !== 0 || chosen) move(lot.key, days, chosen)

@@ -139,6 +139,11 @@ async function confirm(event: Event) {
           /><el-button text :aria-label="`Take out ${row.name}`" @click="form.rows.splice(index, 1)"
             ><IconX aria-hidden="true"
           /></el-button>
+          <BrineFacts
+            v-if="book.library.material(row.materialId)?.kind === 'starter'"
+            class="facts"
+            :model-value="row"
+          />
         </li>
       </ul>
       <IngredientPicker label="Anything else" placeholder="juice of 2 limes, 2 tbsp whey, olive oil …" @picked="add" />
@@ -162,7 +167,8 @@ async function confirm(event: Event) {
           >.
         </p>
         <p v-if="result.fill">
-          <StateMark :level="FILL_LEVEL[result.fill.verdict]" :word="result.fill.verdict" /> {{ result.fill.sentence }}
+          <StateMark :level="FILL_LEVEL[result.fill.verdict]" :word="result.fill.verdict" />
+          <SaidText :text="result.fill.sentence" />
         </p>
         <p v-if="result.allergens.length">Now it contains {{ result.allergens.join(', ') }}: the label will say so.</p>
         <p v-if="ferments" class="small muted">Stir it through and read it again: it counts as not read until then.</p>
@@ -186,6 +192,9 @@ async function confirm(event: Event) {
   gap: var(--s2);
   align-items: start;
   padding: var(--s1) 0;
+}
+.rows .facts {
+  grid-column: 1 / -1;
 }
 .after {
   display: grid;

@@ -9,7 +9,7 @@ defineProps<{ cautions: readonly Caution[] }>()
 <template>
   <ul v-if="cautions.length" class="plain-list cautions" aria-label="Cautions">
     <li v-for="caution in cautions" :key="caution.id" :data-caution="caution.id">
-      <IconShield aria-hidden="true" /><span>{{ caution.text }}</span>
+      <IconShield aria-hidden="true" /><SaidText :text="caution.text" />
     </li>
   </ul>
 </template>

@@ -14,11 +14,11 @@ defineProps<{ working: Working }>()
       </p>
       <ul class="plain-list">
         <li v-for="(number, index) in working.numbers" :key="index">
-          <span class="muted">{{ number.name }}</span> {{ number.value }}
+          <span class="muted">{{ number.name }}</span> <SaidText :text="number.value" />
         </li>
       </ul>
       <p>
-        <strong>= {{ working.result }}</strong>
+        <strong>= <SaidText :text="working.result" /></strong>
       </p>
       <p class="muted">{{ working.source }}</p>
     </div>

@@ -27,14 +27,14 @@ const clockWords = computed(() => {
 <template>
   <div class="stand">
     <p class="sentence">
-      <StateMark v-bind="mark" /> <span data-figure="standing">{{ standing.sentence }}</span>
+      <StateMark v-bind="mark" /> <span data-figure="standing"><SaidText :text="standing.sentence" /></span>
     </p>
     <details class="disclose why">
       <summary>Why: facts and rules</summary>
       <ul class="plain-list">
         <li v-for="(reason, index) in reasons" :key="index" :data-reason="reason.code">
           <StateMark class="small" :level="reason.level" :word="reason.at || 'Now'" />
-          <p>{{ reason.sentence }}</p>
+          <p><SaidText :text="reason.sentence" /></p>
           <p class="small muted">{{ reason.rule }}</p>
         </li>
         <li v-if="clockWords" class="small muted">{{ clockWords }}</li>

@@ -120,11 +120,13 @@ const closure = computed({
       </li>
     </ul>
     <IngredientPicker label="Add to this jar" :lots="false" placeholder="habanero, corn, herbs …" @picked="add" />
-    <p v-if="results?.problem" class="problem" role="alert">{{ results.problem }}</p>
+    <p v-if="results?.problem" class="problem" role="alert"><SaidText :text="results.problem" /></p>
     <dl v-if="figures">
       <div>
         <dt>salt to add</dt>
-        <dd class="figure salt" data-figure="jar-salt">{{ formatNumber(figures.dose.saltG, 1) }} g</dd>
+        <dd class="figure salt" data-figure="jar-salt">
+          <SaidText :text="`${formatNumber(figures.dose.saltG, 1)} g`" />
+        </dd>
       </div>
       <div>
         <dt>evened out</dt>
@@ -144,7 +146,9 @@ const closure = computed({
         <dd>{{ figures.ph.typical.toFixed(1) }}</dd>
       </div>
     </dl>
-    <p v-if="fill" class="small"><StateMark :level="level" :word="fill.verdict" /> {{ fill.sentence }}</p>
+    <p v-if="fill" class="small">
+      <StateMark :level="level" :word="fill.verdict" /> <SaidText :text="fill.sentence" />
+    </p>
     <p v-if="figures?.tooWeak">
       <StateMark level="act" word="Too weak" /> Below {{ figures.leastSaltPct }} % of everything the wrong bacteria can
       win.

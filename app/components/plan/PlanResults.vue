@@ -87,7 +87,7 @@ const ACIDITY_WORDS = { fine: 'Sour enough', act: 'Low in acid', ask: 'As usual'
 <template>
   <aside class="sheet" aria-label="What it comes to" aria-live="polite">
     <p v-if="!results" class="muted">Weigh something in and the salt, the fill and the heat stand here at once.</p>
-    <p v-else-if="!found" class="problem" role="alert">{{ results.problem }}</p>
+    <p v-else-if="!found" class="problem" role="alert"><SaidText :text="results.problem ?? ''" /></p>
     <template v-else>
       <SaltResult v-if="style.saltPct" :form="form" :figures="found" />
       <div v-if="style.ferments && found.raw !== null">
@@ -97,7 +97,7 @@ const ACIDITY_WORDS = { fine: 'Sour enough', act: 'Low in acid', ask: 'As usual'
             :level="found.remedy ? 'act' : 'fine'"
             :word="`${formatNumber(100 * found.raw)} % raw${found.starter ? ', and a starter' : ''}`"
           />
-          {{ found.remedy ? found.remedy.sentence : `${found.startWords}.` }}
+          <SaidText :text="found.remedy ? found.remedy.sentence : `${found.startWords}.`" />
         </p>
         <ShowWorking :working="startWorking(found)" />
       </div>
@@ -119,13 +119,14 @@ const ACIDITY_WORDS = { fine: 'Sour enough', act: 'Low in acid', ask: 'As usual'
           }}.
         </p>
         <p v-if="acidity" class="line small" data-figure="acidity">
-          <StateMark :level="acidity.level" :word="ACIDITY_WORDS[acidity.level]" /> {{ acidity.sentence }}
+          <StateMark :level="acidity.level" :word="ACIDITY_WORDS[acidity.level]" />
+          <SaidText :text="acidity.sentence" />
         </p>
         <details v-if="remedies.length" class="small disclose">
           <summary>To start at 4.6, if you want that insurance</summary>
           <ul>
             <li v-for="remedy in remedies" :key="remedy.material.id">
-              {{ remedy.sentence }}, which leaves the salt at {{ formatNumber(remedy.saltPct, 2) }} %
+              <SaidText :text="remedy.sentence" />, which leaves the salt at {{ formatNumber(remedy.saltPct, 2) }} %
             </li>
           </ul>
           <p class="muted">
@@ -155,7 +156,7 @@ const ACIDITY_WORDS = { fine: 'Sour enough', act: 'Low in acid', ask: 'As usual'
           {{ formatVolume(found.sauceMl.low, preferences.world) }} to
           {{ formatVolume(found.sauceMl.high, preferences.world) }} of sauce:
           <strong>{{ bottles(found.sauceMl.low) }}–{{ bottles(found.sauceMl.high) }} bottles</strong> of
-          {{ formatNumber(form.bottleMl) }} mL before anything thins it.
+          {{ formatVolume(form.bottleMl, preferences.world) }} before anything thins it.
         </p>
         <p v-if="priced" class="small" data-figure="cost">
           Cost {{ money(found.cost.known)

@@ -119,6 +119,7 @@ const add = (row: Omit<Row, 'massG'>, amount: string | null) =>
           <el-checkbox v-if="material(row)?.kind === 'pepper'" v-model="row.seedsOut"
             >seeds and membranes out</el-checkbox
           >
+          <BrineFacts v-if="material(row)?.kind === 'starter'" :model-value="row" />
           <div class="fields">
             <QuantityField
               :model-value="row.boughtG ?? null"

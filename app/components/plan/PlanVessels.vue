@@ -111,7 +111,7 @@ function choiceWords(verdict: string, index: number, count: number): string {
       <p data-figure="fill">
         <StateMark :level="level" :word="filled.fill.verdict" />{{ ' '
         }}<strong>{{ words(uses.map((use) => ({ id: use.vesselId, count: use.count }))) }}</strong
-        >. {{ filled.fill.sentence }}
+        >. <SaidText :text="filled.fill.sentence" />
         <el-button v-if="fittingG !== null" @click="pour(fittingG)"
           >Pour what fits: <MassText :mass-g="fittingG" /> of water</el-button
         >

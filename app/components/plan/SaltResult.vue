@@ -78,7 +78,7 @@ const pct = (value: number | null) => (value === null ? '–' : `${formatNumber(
       everything. Weigh the salt, or what it salts.
     </p>
     <p v-if="slip" class="line small" data-figure="slip">
-      <StateMark level="act" word="A slip?" /> {{ slip.sentence }}
+      <StateMark level="act" word="A slip?" /> <SaidText :text="slip.sentence" />
     </p>
     <p v-if="ranges && figures.toWeigh" class="small" data-figure="to-weigh">
       Weigh the {{ figures.toWeigh.name.toLowerCase() }}: the salt is then known within

@@ -57,7 +57,7 @@ const yieldWords = computed(() => {
           :level="balance.missingPct > 5 ? 'ask' : 'fine'"
           :word="`${formatNumber(balance.missingG)} g missing`"
         />
-        {{ balance.sentence }}
+        <SaidText :text="balance.sentence" />
       </p>
     </template>
     <p v-else class="muted">Weigh base and pulp, and the balance stands here.</p>
@@ -103,10 +103,10 @@ const yieldWords = computed(() => {
         <tbody>
           <tr v-for="[name, part] in pressed.streams" :key="name" :data-stream="name">
             <td>{{ name }}</td>
-            <td class="number">{{ formatNumber(part.massG) }} g</td>
-            <td class="number">{{ formatNumber(part.saltG, 1) }} g</td>
-            <td class="number">{{ formatNumber(acidOf(part), 1) }} g</td>
-            <td class="number">{{ formatNumber(otherSolidsG(part), 1) }} g</td>
+            <td class="number"><SaidText :text="`${formatNumber(part.massG)} g`" /></td>
+            <td class="number"><SaidText :text="`${formatNumber(part.saltG, 1)} g`" /></td>
+            <td class="number"><SaidText :text="`${formatNumber(acidOf(part), 1)} g`" /></td>
+            <td class="number"><SaidText :text="`${formatNumber(otherSolidsG(part), 1)} g`" /></td>
             <td class="number">{{ heatShare(part) }} %</td>
           </tr>
         </tbody>

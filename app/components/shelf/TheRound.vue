@@ -131,7 +131,7 @@ const countWords = computed(() => {
                 ({{ LEVEL_WORDS[ask.level] }})</span
               ><span v-if="overdueWords(ask, book.nowMs)" class="small late">{{ overdueWords(ask, book.nowMs) }}</span>
             </p>
-            <p class="muted small">{{ ask.why }}</p>
+            <p class="muted small"><SaidText :text="ask.why" /></p>
           </div>
           <div v-if="ask.chore" class="acts">
             <el-button

@@ -57,7 +57,7 @@ const restWords = computed(() =>
     <h2>Into the vessels</h2>
     <p class="muted">Each on the scale empty, then full. What you do not weigh is taken as its share.</p>
     <div v-if="reading" class="scale" role="group" aria-label="Scale">
-      <span class="figure">{{ formatNumber(reading.value, 1) }} g</span
+      <span class="figure"><SaidText :text="`${formatNumber(reading.value, 1)} g`" /></span
       ><span class="small">{{ reading.instrument.steady ? 'steady' : 'settling' }}</span>
       <el-button @click="instruments.command({ do: 'tare' })">Tare</el-button>
       <el-button type="primary" :disabled="!instruments.taker" @click="instruments.take()">{{ takeWords }}</el-button>
@@ -83,7 +83,7 @@ const restWords = computed(() =>
           @update:model-value="change(index, { grossG: $event })"
         />
         <p class="net">
-          <span class="figure">{{ formatNumber(masses[index] ?? 0) }} g</span
+          <span class="figure"><SaidText :text="`${formatNumber(masses[index] ?? 0)} g`" /></span
           ><StateMark
             :level="level(shares[index] ?? 0)"
             :word="`${formatNumber(100 * (shares[index] ?? 0))} % full`"

@@ -14,10 +14,13 @@ const tooSaltyWords = computed(() =>
   <section class="sheet" aria-label="Salt">
     <p>
       <StateMark level="act" word="The salt no longer fits" /> What was weighed wants
-      <strong>{{ wantedG.toFixed(1) }} g</strong>, and {{ takenG.toFixed(1) }} g went in. {{ tooSaltyWords }}
+      <strong><SaidText :text="`${wantedG.toFixed(1)} g`" /></strong>, and
+      <SaidText :text="`${takenG.toFixed(1)} g`" /> went in. {{ tooSaltyWords }}
     </p>
     <div v-if="missingG > 0">
-      <el-button type="primary" @click="emit('more')">Weigh {{ missingG.toFixed(1) }} g more</el-button>
+      <el-button type="primary" @click="emit('more')"
+        >Weigh <SaidText :text="`${missingG.toFixed(1)} g`" /> more</el-button
+      >
     </div>
   </section>
 </template>

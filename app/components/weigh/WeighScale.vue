@@ -96,7 +96,7 @@ const goalPlace = computed(() => {
       <span class="fill" :class="verdict.word" :style="{ width: `${at(nowG)}%` }" />
       <span class="mark" :style="{ left: `${at(targetG)}%` }" />
     </div>
-    <p v-if="targetG > 0" class="verdict" data-figure="verdict">{{ verdict.sentence }}</p>
+    <p v-if="targetG > 0" class="verdict" data-figure="verdict"><SaidText :text="verdict.sentence" /></p>
     <el-button ref="taker" type="primary" class="take" @click="take">Take {{ formatNumber(nowG, 1) }} g</el-button>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <div class="row acts">

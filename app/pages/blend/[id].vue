@@ -109,7 +109,7 @@ const trialWords = ({ ph, predictedPh }: EntryOf<'trial'>) =>
             </li>
           </ol>
           <p v-if="drift" data-figure="drift">
-            <StateMark :level="drift.level" :word="driftWords" /> {{ drift.sentence }}
+            <StateMark :level="drift.level" :word="driftWords" /> <SaidText :text="drift.sentence" />
           </p>
           <p v-else-if="readings.length" class="muted">
             The second reading tells whether pieces still even out. The later one counts.

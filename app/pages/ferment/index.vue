@@ -46,8 +46,8 @@ const WORD = { ready: 'Ready', working: 'On its way', ask: 'Ask', act: 'Act', di
           >
           <span v-if="stand" class="stand"
             ><StateMark :level="LEVEL[stand.state]" :word="WORD[stand.state]" />{{ ' '
-            }}<span class="small">{{ stand.sentence }}</span></span
-          >
+            }}<span class="small"><SaidText :text="stand.sentence" /></span
+          ></span>
         </NuxtLink>
       </li>
     </ul>

@@ -117,11 +117,12 @@ export function ofMaterial(
 }
 
 /**
- * What a maker knows of one amount, over what the library says: its own pH, a vinegar's strength in percent acetic
- * acid, a water's alkalinity in mmol/L.
+ * What a maker knows of one amount, over what the library says: its own pH, the salt of an old brine or a whey in
+ * percent, a vinegar's strength in percent acetic acid, a water's alkalinity in mmol/L.
  */
 export interface Known {
   ph?: number | undefined
+  saltPct?: number | undefined
   strengthPct?: number | undefined
   alkalinity?: number | undefined
 }
@@ -138,6 +139,7 @@ export function ofKnown(
   massG: number,
   {
     ph,
+    saltPct,
     strengthPct,
     alkalinity,
     seedsOut = false,
@@ -155,6 +157,10 @@ export function ofKnown(
         made.waterG + (massG * (material.acidsPct.acetic?.typical ?? 0)) / 100 - (massG * strengthPct) / 100,
       ),
     }
+  }
+  if (saltPct !== undefined && material.kind === 'starter') {
+    const saltG = (massG * saltPct) / 100
+    made = { ...made, saltG, waterG: Math.max(0, made.waterG + made.saltG - saltG) }
   }
   if (alkalinity !== undefined && material.kind === 'water') made = { ...made, sidMmol: (alkalinity * massG) / 1000 }
   return ph === undefined || made.waterG <= 0 ? made : withPh(made, ph, TYPED_PH_SPREAD)

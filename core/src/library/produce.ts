@@ -1,4 +1,5 @@
-import { produce, type ProduceRow, type Triple } from './rows'
+import { SOURCES } from './material'
+import { figure, produce, type ProduceRow, type Triple } from './rows'
 
 const vegetable = (id: string, name: string, color: string, row: ProduceRow) =>
   produce('vegetable', id, name, color, row)
@@ -627,6 +628,19 @@ export const OTHERS = [
     starterLog10: 7,
     cup: [240, 246, 250],
   }),
+  // Whether anything in it still lives nobody knows: it is counted as sour brine, never as a starter.
+  {
+    ...produce('starter', 'old-brine', 'Old brine, not from the log', '#d9cf8a', {
+      names: 'old brine, pickle juice, kraut juice, brine from a jar',
+      sugar: [0, 0.3, 1],
+      ph: [3.2, 3.6, 4.2],
+      water: [91, 95, 97],
+      acids: { lactic: [0.3, 0.8, 1.5] },
+      sites: [0, 4],
+      cup: [238, 242, 250],
+    }),
+    saltPct: figure([1.5, 3, 6], SOURCES.practice),
+  },
   produce('starter', 'starter-packet', 'Starter culture, packet', '#eee7d2', {
     names: 'culture, freeze-dried starter',
     sugar: [40, 60, 80],

@@ -8,7 +8,8 @@ import { SOURCES, type Allergen, type Figure, type Material, type MaterialKind }
 /** Low, typical and high. */
 export type Triple = readonly [low: number, typical: number, high: number]
 
-const figure = ([low, typical, high]: Triple, source: string): Figure => ({ low, typical, high, source })
+/** A figure from its three values. */
+export const figure = ([low, typical, high]: Triple, source: string): Figure => ({ low, typical, high, source })
 
 /** An exact figure, with its source. */
 export const fixed = (value: number, source: string = SOURCES.defined): Figure => figure([value, value, value], source)

@@ -71,6 +71,16 @@ export function sized(book: Book, template: Template, factor: number) {
   return figures && { template: made, figures }
 }
 
+/** Whether a style is kept in a vessel of this shape. */
+function suitsStyle(book: Book, { vesselShapes }: Style, { vesselId }: VesselRow): boolean {
+  const shape = book.library.vessel(vesselId)?.shape
+  return shape !== undefined && vesselShapes.includes(shape)
+}
+
+/** Whether what one vessel holds of a lot may go into another one. */
+export const mayMove = (book: Book, { template }: ProposedLot, from: VesselRow, into: VesselRow): boolean =>
+  into.capacityMl >= from.capacityMl && suitsStyle(book, styleById(template.style), into)
+
 /** What fills vessels to their very limit is left out by so much: sizes are counted in steps. */
 const ALMOST = 0.999
 
@@ -92,10 +102,7 @@ function place(book: Book, wanted: Wanted, rows: readonly VesselRow[], taken: re
   const { startMs, lead, key } = wanted
   const style = styleById(wanted.template.style)
   const pressMs = startMs + lead.lateDays * DAY_MS
-  const suits = rows.filter(({ vesselId }) => {
-    const vessel = book.library.vessel(vesselId)
-    return vessel !== undefined && style.vesselShapes.includes(vessel.shape)
-  })
+  const suits = rows.filter((row) => suitsStyle(book, style, row))
   const free = freeRows(suits, taken, { fromMs: startMs, lateMs: pressMs })
   const limit = made.figures.fillLimit
   const holdsMl = free.reduce((sum, { capacityMl }) => sum + capacityMl, 0) * limit
@@ -241,7 +248,7 @@ export function fromTable(
 
 /** Bottles a lot surely gives, and at most. */
 export const bottlesOfLot = ({ figures }: ProposedLot, bottleMl: number, baseShare: number) => ({
-  low: Math.floor(figures.sauceMl.low / baseShare / bottleMl),
+  low: Math.floor(figures.sauceMl.low / baseShare / bottleMl + 1e-6),
   high: Math.floor(figures.sauceMl.high / baseShare / bottleMl),
 })
 

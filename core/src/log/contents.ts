@@ -9,6 +9,8 @@ import { IdSchema, massG, MomentSchema, name, PhSchema } from './entryParts'
 /** What the maker knows of one amount of a material, over what the library says. */
 export const known = {
   ph: PhSchema.optional(),
+  /** Salt of an old brine or a whey, percent. */
+  saltPct: z.number().min(0).max(26).optional(),
   /** Of a vinegar, percent acetic acid. */
   strengthPct: z.number().min(1).max(80).optional(),
   /** Of water, mmol/L: what its carbonates take of an acid. */

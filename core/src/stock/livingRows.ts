@@ -1,4 +1,5 @@
 import { KEPT_BRINE_LOG10, STARTER_LIVES, type LivingRow } from '../ferment/rawShare'
+import { PRODUCE_KINDS } from '../library/materials'
 import { styleById } from '../library/styles'
 import type { Row } from '../log/contents'
 import type { Book } from '../log/fold'
@@ -24,8 +25,8 @@ export function livingRows(book: Book, rows: readonly Row[]): LivingRow[] {
   return rows.flatMap((row): LivingRow[] => {
     if (!row.lotId) {
       const { livens, starterLog10, kind } = book.library.materialOrUnknown(row.materialId)
-      const isProduce = ['pepper', 'vegetable', 'fruit', 'herb', 'seafood', 'starter'].includes(kind)
-      return isProduce
+      const brings = (PRODUCE_KINDS as readonly string[]).includes(kind) || starterLog10 !== null
+      return brings
         ? [
             {
               massG: row.massG,

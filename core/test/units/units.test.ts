@@ -7,6 +7,7 @@ import {
   formatNumber,
   formatTemperature,
   formatVolume,
+  inWorld,
   parseQuantity,
   readField,
 } from '../../src'
@@ -101,5 +102,19 @@ describe('writing', () => {
         },
       ),
     )
+  })
+})
+
+describe('sentences of core in the maker’s units', () => {
+  it.each([
+    ['Needs 1\u202f133 mL; the vessel holds 500 mL.', 'Needs 1.2 quarts; the vessel holds 2.11 cups.'],
+    ['probably 34 to 56.7 g of salt', 'probably 1.20 oz to 2.00 oz of salt'],
+    ['-4 °C at night', '24.8 °F at night'],
+    ['density 1.020 g/mL, 24 g/L', 'density 1.020 g/mL, 24 g/L'],
+    ['into a 5 L jar', 'into a 5 L jar'],
+    ['on day 3, 4 %', 'on day 3, 4 %'],
+  ])('%s', (sentence, us) => {
+    expect(inWorld(sentence, 'us')).toBe(us)
+    expect(inWorld(sentence, 'metric')).toBe(sentence)
   })
 })
