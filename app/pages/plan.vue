@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
-import { formatNumber, STYLES, styleById, type Draft, type StyleId } from '@lactofer/core'
+import { STYLES, styleById, type Draft, type StyleId } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { checkDrafts, packingProblems, planDraft, planProblems } from '~/components/plan/planDraft'
 import { colourOf, formOfRecipe, freshPlan, nameOf, planResults, PlanFormSchema } from '~/components/plan/planForm'
@@ -104,11 +104,7 @@ const problemsShown = computed(() =>
       <h1>Plan and pack</h1>
       <p>Weigh it in; the salt follows.</p>
     </header>
-    <p v-if="figures" class="digest" aria-hidden="true">
-      <span v-if="style.saltPct">{{ formatNumber(figures.dose.saltG, 1) }} g salt</span
-      ><span>{{ formatNumber(figures.dose.ofEverythingPct, 2) }} %</span
-      ><span v-if="figures.ph" class="sour">pH {{ figures.ph.typical.toFixed(1) }}</span>
-    </p>
+    <PlanDigest v-if="figures" :form="form" :figures="figures" />
     <PlanStart v-model="form" />
     <div class="split">
       <form class="stack" novalidate @submit.prevent="confirm($event, 'weigh')">
@@ -156,9 +152,9 @@ const problemsShown = computed(() =>
         </section>
         <PlanRows v-model="form.rows" v-model:trimmed="form.trimmedG" />
         <p v-if="shown(problems.rows)" class="problem" role="alert">{{ problems.rows }}</p>
-        <PlanScale v-if="figures" v-model="form" :figures="figures" />
         <PlanSalt v-model="form" :figures="figures" />
         <PlanVessels v-if="!form.bowl" v-model="form" :figures="figures" :vessels="vessels" />
+        <PlanScale v-if="figures" v-model="form" :figures="figures" />
         <PackingChecks v-model="form.done" :style-id="form.style" />
         <p v-for="problem in problemsShown" :key="problem ?? ''" class="problem" role="alert">{{ problem }}</p>
         <div class="row">
@@ -198,28 +194,7 @@ const problemsShown = computed(() =>
     grid-template-columns: 2.2fr 1fr 1.5fr 1fr;
   }
 }
-/* On a phone the answer goes along while the rows are typed. */
-.digest {
-  display: none;
-  position: sticky;
-  top: 0;
-  z-index: 3;
-  gap: var(--s4);
-  margin: 0 calc(-1 * var(--s3));
-  padding: var(--s2) var(--s3);
-  background: var(--surface);
-  border-bottom: 1px solid var(--line);
-  font: 700 18px var(--display);
-  font-stretch: 85%;
-  color: var(--salt);
-}
-.sour {
-  color: var(--acid);
-}
 @media (max-width: 900px) {
-  .digest {
-    display: flex;
-  }
   .results {
     position: static;
     max-height: none;

@@ -154,3 +154,64 @@ test('what can be meant two ways is asked; what is put in later is said in spoon
   await expect(dialog).toBeHidden()
   await expect(page.getByText(/Put in: .*lime juice/i).first()).toBeVisible()
 })
+
+test('the US world speaks US throughout: from the plan over the scale to the jar', async ({ guarded: page }) => {
+  const maker = await plan(page)
+  await maker.click(/^Units: grams/)
+  const speaksUs = async () => {
+    const text = await page.locator('main').innerText()
+    expect(text.match(/.{0,30}\d\s?(?:g|kg|mL|L|°C)(?![\w/]).{0,20}/g) ?? []).toEqual([])
+  }
+  await maker.pick('Style', 'Brined pieces')
+  await maker.line('Add an ingredient', '2 lb jalapeños')
+  await maker.fill('Salt', '3 %')
+  await expect(figure(page, 'fill')).toBeVisible()
+  await page.getByText(/^Working: /).evaluateAll((all) => all.forEach((one) => (one as HTMLElement).click()))
+  await speaksUs()
+  await maker.click('Keep as a plan')
+  await maker.click(/^Weigh/, 'link')
+  await expect(page.getByText(/Target/).first()).toBeVisible()
+  await page.goBack()
+  await maker.line('Add an ingredient', '2 lb cherry tomatoes')
+  await maker.fill('Salt', '3 %')
+  await maker.click('Packed: start the lot')
+  await packed(page)
+  await speaksUs()
+})
+
+test('what was said with the plan is not asked again; another style keeps it, what ran over is gone', async ({
+  guarded: page,
+}) => {
+  const maker = await plan(page)
+  await maker.line('Add an ingredient', '2 kg cayenne')
+  await maker.fill('Salt', '5 tbsp')
+  await maker.pick('Closed with', 'one of your own …')
+  await maker.fill('Your closure', 'glass plate and a stone')
+  await maker.pick('It lets gas and air as', 'plate')
+  await maker.fill('Where it stands', 'Attic')
+  await maker.pick('Style', 'Ground in brine')
+  await expect(figure(page, 'kept')).toContainText('Kept as you said it: salt 5 tbsp, at Attic')
+  await maker.fill('Water', '1 quart')
+  await maker.click('Weigh it in')
+  await expect(page).toHaveURL(/\/weigh\//)
+  for (const grams of ['2000', '946', '82']) {
+    await field(page, 'Or type the weight').fill(grams)
+    await page.getByRole('button', { name: /^Take / }).click()
+  }
+  await expect(page.getByLabel('Where it stands')).toHaveValue('Attic')
+  await expect(
+    page.getByRole('textbox', { name: 'Your closure' }).or(page.getByText('glass plate and a stone')).first(),
+  ).toBeVisible()
+  await maker.click('Packed: start the lot')
+  await packed(page)
+  await expect(page.getByText(/Attic, glass plate and a stone/).first()).toBeVisible()
+  await maker.click(/^It ran over/)
+  const dialog = page.getByRole('dialog', { name: /^Ran over/ })
+  await dialog.getByRole('textbox', { name: 'How much' }).fill('lots')
+  await dialog.getByRole('button', { name: 'Record it' }).click()
+  await expect(dialog.getByRole('alert').first()).toBeVisible()
+  await dialog.getByRole('textbox', { name: 'How much' }).fill('1/2 cup')
+  await dialog.getByRole('button', { name: 'Record it' }).click()
+  await expect(dialog).toBeHidden()
+  await expect(page.getByText(/Ran over: 1\/2 cup, about 118 g/).first()).toBeVisible()
+})

@@ -27,8 +27,8 @@ test('the loft from the crate: lots, vessels and salt, moved by button, key and 
   await expect(lot).toContainText('That day has gone by')
   await page.getByRole('button', { name: 'Keep as plans' }).click()
   await expect(page.getByText(/nothing was recorded/)).toBeVisible()
+  await bar.hover({ position: { x: 20, y: 8 } })
   const box = (await bar.boundingBox())!
-  await page.mouse.move(box.x + 20, box.y + 8)
   await page.mouse.down()
   await page.mouse.move(box.x + 120, box.y + 8, { steps: 5 })
   await page.mouse.up()

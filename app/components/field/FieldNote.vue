@@ -14,7 +14,7 @@ const emit = defineEmits<{ accept: [meant: string] }>()
 
 <template>
   <p v-if="problem" :id="id" class="problem" role="alert">
-    <SaidText :text="problem" />
+    <SaidText :text="problem" />{{ ' ' }}
     <button v-for="meant in suggestions" :key="meant" type="button" class="fix" @click="emit('accept', meant)">
       {{ suggestions.length === 1 ? `Use ${meant}` : meant }}
     </button>

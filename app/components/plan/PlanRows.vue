@@ -170,7 +170,7 @@ const add = (row: Omit<Row, 'massG'>, amount: string | null) =>
 <style scoped>
 .rows li {
   display: grid;
-  grid-template-columns: 20px minmax(104px, 1fr) 232px 110px 42px 44px;
+  grid-template-columns: 20px minmax(104px, 1fr) 232px 110px 50px 44px;
   gap: var(--s2);
   align-items: start;
   padding: var(--s2) 0;

@@ -25,6 +25,9 @@ const salt = computed(() => book.library.salts.find(({ id }) => id === form.salt
 /** What was said in spoons needs no second count of them. */
 const spoons = computed(() => (said(salted.value) ? null : spoonsOf(figures, salt.value)))
 const swaps = computed(() => swapsOf(figures, book.library.salts, form.saltId))
+/** Fine and coarse are told apart in the open: that slip happens. */
+const pairs = computed(() => swaps.value.filter(({ always }) => always))
+const others = computed(() => swaps.value.filter(({ always }) => !always))
 const slip = computed(() => slipOf(book.book, form, figures))
 const mass = (grams: number) => formatMass(grams, preferences.world, preferences.world === 'metric')
 const pct = (value: number | null) => (value === null ? '–' : `${formatNumber(value, 2)} %`)
@@ -85,10 +88,13 @@ const pct = (value: number | null) => (value === null ? '–' : `${formatNumber(
       {{ formatNumber((figures.toWeigh.saltPct.high - figures.toWeigh.saltPct.low) / 2, 2) }} %.
     </p>
     <ShowWorking :working="working" />
-    <details v-if="swaps.length" class="small disclose">
+    <p v-for="pair in pairs" :key="pair.id" class="small" data-figure="pair">
+      The same spoons of {{ pair.name.toLowerCase() }}: {{ mass(pair.saltG) }}, {{ formatNumber(pair.evened, 2) }} %.
+    </p>
+    <details v-if="others.length" class="small disclose">
       <summary>The same spoons of another salt</summary>
       <ul class="plain-list swaps">
-        <li v-for="swap in swaps" :key="swap.id">
+        <li v-for="swap in others" :key="swap.id">
           <span>{{ swap.name }}</span><span class="number"
             >{{ mass(swap.saltG) }}, × {{ formatNumber(swap.times, 2) }}</span
           ><span class="number">{{ formatNumber(swap.evened, 2) }} %</span>

@@ -26,8 +26,10 @@ export function swapsOf(figures: PlanFigures, salts: readonly SaltKind[], saltId
   if (!from || !saltG) return []
   return salts
     .filter(({ id }) => id !== saltId)
-    .map((kind) => ({ id: kind.id, name: kind.name, saltG: swappedG(saltG, from, kind) }))
-    .filter((swap) => ALWAYS.includes(swap.id) || Math.abs(swap.saltG / saltG - 1) > 0.12)
+    .map((kind) => ({
+      ...{ id: kind.id, name: kind.name, saltG: swappedG(saltG, from, kind), always: ALWAYS.includes(kind.id) },
+    }))
+    .filter((swap) => swap.always || Math.abs(swap.saltG / saltG - 1) > 0.12)
     .map((swap) => ({
       ...swap,
       times: swap.saltG / saltG,
