@@ -12,12 +12,14 @@ import {
   weightsOf,
   weightsProblem,
 } from '~/components/press/pressForm'
+import { useThings } from '~/composables/useThings'
 import { useDraft } from '~/composables/useDraft'
 import { useRecorder } from '~/composables/useRecorder'
 import { useStops } from '~/composables/useStops'
 import { newLotId, useBook } from '~/stores/book'
 
 const book = useBook()
+const { thingOf } = useThings()
 const route = useRoute()
 const router = useRouter()
 const stops = useStops()
@@ -49,6 +51,7 @@ void loaded.then(() => {
   if (asksFor && asksFor !== form.value.lotId) choose(asksFor)
 })
 const lot = computed(() => candidates.value.find((candidate) => candidate.lot.id === form.value.lotId)?.lot)
+const thing = computed(() => (lot.value ? thingOf({ lotId: lot.value.id, name: lot.value.name }) : undefined))
 const stand = computed(() => lot.value && book.standing(lot.value))
 
 /** Its jars, where there are several: only those that were read may be pressed. */
@@ -162,14 +165,15 @@ const candidateOptions = computed(() =>
             }}</el-radio-button></el-radio-group
           >
           <div class="fields weights">
-            <QuantityField v-model="form.inG" kind="mass" label="Went in" :limits="{ low: 1 }" />
-            <QuantityField v-model="form.baseG" kind="mass" label="Base came out" />
+            <QuantityField v-model="form.inG" kind="mass" label="Went in" :limits="{ low: 1 }" :thing="thing" />
+            <QuantityField v-model="form.baseG" kind="mass" label="Base came out" :thing="thing" />
             <QuantityField v-model="form.pulpG" kind="mass" label="Pulp left" />
             <QuantityField v-model="form.seedsG" kind="mass" label="Seeds, if apart" />
             <QuantityField
               v-model="form.brineG"
               kind="mass"
               :label="form.method === 'drain' ? 'Liquid let off' : 'Brine kept apart'"
+              :thing="thing"
             />
           </div>
           <p v-if="balance?.problem" class="problem" role="alert">{{ balance.problem }}</p>

@@ -8,6 +8,7 @@ import { formatMass, formatNumber, InvalidInput, unreadPhOf, type Lot } from '@l
 import { freshPart, MODES, reachOf, setShare, shareOut, totalOf, usualG, type Mode, type PartForm } from './blendForm'
 import { partWords, saidOf, tableWords } from './partWords'
 import { usePartOptions } from '~/composables/usePartOptions'
+import { useThings } from '~/composables/useThings'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 
@@ -17,6 +18,7 @@ const mode = defineModel<Mode>('mode', { required: true })
 /** What stays of each lot when every sauce of the bench is poured. */
 const { remains } = defineProps<{ remains: (lotId: string) => number }>()
 const book = useBook()
+const { thingOf } = useThings()
 const preferences = usePreferences()
 const adding = ref('')
 const problems = shallowRef<Record<string, string>>({})
@@ -153,6 +155,7 @@ const said = (part: PartForm) =>
             kind="mass"
             :label="`${part.name}, weight`"
             hide-label
+            :thing="thingOf(part)"
           />
           <QuantityField
             v-else-if="mode === 'percent'"
@@ -230,10 +233,8 @@ const said = (part: PartForm) =>
   color: var(--muted);
 }
 .tools .on,
+.tools .shut,
 .tools [aria-expanded='true'] {
-  color: var(--bottle);
-}
-.tools .shut {
   color: var(--bottle);
 }
 .slide {

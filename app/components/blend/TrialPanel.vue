@@ -15,15 +15,15 @@ import {
   type Composition,
   type EntryOf,
   type Instrument,
-  type TasteSchema,
+  type Tasted,
 } from '@lactofer/core'
-import type { z } from 'zod'
 import { nowMoment } from '~/clock/clock'
 import { partForLog, type SauceForm } from './blendForm'
 import { bandWords } from './limitWords'
 import { lessonOf } from './lesson'
 import { useMeters } from '~/composables/useMeters'
 import { useRecorder } from '~/composables/useRecorder'
+import { useThings } from '~/composables/useThings'
 import { useBook } from '~/stores/book'
 import type { Taken } from '~/stores/instruments'
 
@@ -37,6 +37,7 @@ const { poured, trials } = defineProps<{
   trials: readonly EntryOf<'trial'>[]
 }>()
 const book = useBook()
+const { thingOf } = useThings()
 const { options, using, instrumentOf } = useMeters()
 const { busy, record } = useRecorder('The trial is still here; try again.')
 const totalG = ref<number | null>(TRIAL_G.usual)
@@ -44,7 +45,7 @@ const stepG = ref(0.1)
 const weighed = ref<Record<string, number | null>>({})
 const ph = ref<number | null>(null)
 const saltPct = ref<number | null>(null)
-const taste = ref<z.infer<typeof TasteSchema>>({})
+const taste = ref<Tasted>({})
 const note = ref('')
 const instrument = ref<Instrument>()
 const meter = computed(() => instrument.value ?? instrumentOf(using.value))
@@ -159,7 +160,7 @@ async function keep(event: Event) {
       Put something into the pot; the trial is the same blend on 50 to 200 g.
     </p>
     <template v-else>
-      <div class="fields sizes">
+      <div class="fields" style="max-width: 420px">
         <QuantityField v-model="totalG" kind="mass" label="Trial of" :limits="TRIAL_G" no-take /><PickField
           v-model="stepG"
           label="on a scale of"
@@ -187,6 +188,7 @@ async function keep(event: Event) {
                   :model-value="weighed[part.key] ?? null"
                   kind="mass"
                   :label="`${part.name}, weighed in the trial`"
+                  :thing="thingOf(part)"
                   hide-label
                   optional
                   :placeholder="formatNumber(planned.trial.massesG[index] ?? 0, 1)"
@@ -251,9 +253,6 @@ async function keep(event: Event) {
 </template>
 
 <style scoped>
-.sizes {
-  max-width: 420px;
-}
 .field {
   width: 160px;
 }

@@ -4,6 +4,7 @@ import { ElMessage } from 'element-plus'
 import { formatNumber, refusalOf, type Draft, type Lot, type WayOut } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { useRecorder } from '~/composables/useRecorder'
+import { useThings } from '~/composables/useThings'
 import { useBook } from '~/stores/book'
 
 /**
@@ -11,6 +12,7 @@ import { useBook } from '~/stores/book'
  */
 const { lot } = defineProps<{ lot: Lot }>()
 const book = useBook()
+const { thingOf } = useThings()
 const { busy, record } = useRecorder()
 type Act = WayOut | 'moved'
 const ANYWHERE = '*'
@@ -106,7 +108,13 @@ const fromOptions = computed(() => [
         :limits="{ low: 1 }"
         :hint="`${formatNumber(lot.bottles.left)} are here`"
       />
-      <QuantityField v-else-if="how !== 'moved'" v-model="massG" kind="mass" label="Amount" />
+      <QuantityField
+        v-else-if="how !== 'moved'"
+        v-model="massG"
+        kind="mass"
+        label="Amount"
+        :thing="thingOf({ lotId: lot.id, name: lot.name })"
+      />
       <PickField v-if="places.length > 1" v-model="from" label="From" :options="fromOptions" />
       <WordField v-model="to" :label="TO[how]" :placeholder="how === 'sold' ? 'Saturday market' : ''" />
     </div>

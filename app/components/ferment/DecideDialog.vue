@@ -12,6 +12,7 @@ import {
 } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { momentAfterDays } from '~/clock/moments'
+import { useThings } from '~/composables/useThings'
 import { useRecorder } from '~/composables/useRecorder'
 import { useStops } from '~/composables/useStops'
 import { newLotId, useBook } from '~/stores/book'
@@ -22,6 +23,7 @@ type Deciding = 'cold' | 'warm' | 'wait' | 'ready' | 'brine' | 'discard'
 const { lot, stand } = defineProps<{ lot: Lot; stand: Standing | null }>()
 const what = defineModel<Deciding | null>({ required: true })
 const book = useBook()
+const { thingOf } = useThings()
 const preferences = usePreferences()
 const stops = useStops()
 const { busy, record } = useRecorder()
@@ -204,7 +206,12 @@ const example = computed(() => (what.value ? (EXAMPLES[what.value] ?? '') : ''))
         <p class="small muted">
           Brine thins a sauce, starts the next batch, seasons food. It becomes a lot of its own; the rest goes on.
         </p>
-        <QuantityField v-model="massG" kind="mass" label="Drawn off" />
+        <QuantityField
+          v-model="massG"
+          kind="mass"
+          label="Drawn off"
+          :thing="thingOf({ materialId: 'water', name: 'Brine' })"
+        />
         <WordField v-model="code" label="Code of the brine" :problem="asked ? codeProblem : null" />
       </template>
       <template v-else-if="what === 'discard'">

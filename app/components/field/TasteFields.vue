@@ -1,10 +1,9 @@
 <script setup lang="ts">
-import { TASTES, type TasteSchema } from '@lactofer/core'
-import type { z } from 'zod'
+import { TASTES, type Tasted } from '@lactofer/core'
 import { TASTE_WORDS } from '../ferment/readingDraft'
 
 /** Short scales of taste; what was not tasted is left out. */
-const taste = defineModel<z.infer<typeof TasteSchema>>({ required: true })
+const taste = defineModel<Tasted>({ required: true })
 const set = (name: (typeof TASTES)[number], value: number) =>
   (taste.value =
     value < 0

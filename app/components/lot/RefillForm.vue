@@ -3,12 +3,14 @@ import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
 import { InvalidInput, refillDrafts, type Draft, type Lot } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
+import { useThings } from '~/composables/useThings'
 import { useRecorder } from '~/composables/useRecorder'
 import { newLotId, useBook } from '~/stores/book'
 
 /** An infusion's one refill: the vinegar drawn off goes into stock, fresh vinegar goes over the pods. */
 const { lot } = defineProps<{ lot: Lot }>()
 const book = useBook()
+const { thingOf } = useThings()
 const router = useRouter()
 const { busy, record } = useRecorder('The weights are still here; try again.')
 const drawnG = ref<number | null>(null)
@@ -59,8 +61,20 @@ async function refill() {
     <h3>Draw off and refill</h3>
     <p class="muted small">One refill, with vinegar of 5 % or more. What ran off becomes a lot in stock.</p>
     <div class="fields">
-      <QuantityField v-model="drawnG" kind="mass" label="Vinegar drawn off" :limits="{ low: 1 }" />
-      <QuantityField v-model="vinegarG" kind="mass" label="Fresh vinegar" :limits="{ low: 1 }" />
+      <QuantityField
+        v-model="drawnG"
+        kind="mass"
+        label="Vinegar drawn off"
+        :limits="{ low: 1 }"
+        :thing="thingOf({ materialId: vinegarId, name: 'Vinegar' })"
+      />
+      <QuantityField
+        v-model="vinegarG"
+        kind="mass"
+        label="Fresh vinegar"
+        :limits="{ low: 1 }"
+        :thing="thingOf({ materialId: vinegarId, name: 'Vinegar' })"
+      />
       <PickField v-model="vinegarId" label="Which" :options="vinegars" />
     </div>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>

@@ -6,17 +6,9 @@ import IconGrip from '~icons/lucide/grip-vertical'
 import IconUp from '~icons/lucide/arrow-up'
 import IconDown from '~icons/lucide/arrow-down'
 import IconMore from '~icons/lucide/chevron-down'
-import {
-  formatNumber,
-  PREPARATIONS,
-  PRODUCE_KINDS,
-  propertiesOf,
-  SCALE_NOISE_G,
-  thingOfLot,
-  type Row,
-  type Thing,
-} from '@lactofer/core'
+import { formatNumber, PREPARATIONS, PRODUCE_KINDS, SCALE_NOISE_G, type Row } from '@lactofer/core'
 import { freshRow, type FormRow, type PlanForm } from './planForm'
+import { useThings } from '~/composables/useThings'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 
@@ -24,6 +16,7 @@ import { usePreferences } from '~/stores/preferences'
 const rows = defineModel<PlanForm['rows']>({ required: true })
 const trimmed = defineModel<number | null>('trimmed', { required: true })
 const book = useBook()
+const { thingOf } = useThings()
 const preferences = usePreferences()
 const list = useTemplateRef<HTMLElement>('list')
 const open = ref<string | null>(null)
@@ -37,13 +30,6 @@ const isProduce = (row: FormRow) =>
 const colour = (row: FormRow) => (row.lotId ? book.lot(row.lotId)?.color : material(row)?.color)
 const total = computed(() => rows.value.reduce((sum, row) => sum + (row.massG ?? 0), 0))
 
-/** What tells the weight of a row that is said in cups, spoons or pieces. */
-function thing(row: FormRow): Thing {
-  if (!row.lotId)
-    return { ...book.library.materialOrUnknown(row.materialId), ...(!material(row) && { name: row.name }) }
-  const composition = book.composition(row.lotId)
-  return thingOfLot(row.name, composition ? propertiesOf(composition).densityGPerMl : 1)
-}
 /** All that is taken of a lot, in every row of it. */
 const takenG = (lotId: string | undefined) =>
   rows.value.reduce((sum, row) => (row.lotId === lotId ? sum + (row.massG ?? 0) : sum), 0)
@@ -93,7 +79,7 @@ const add = (row: Omit<Row, 'massG'>, amount: string | null) =>
           hide-label
           :limits="{ low: 0.1 }"
           :hint="hint(row)"
-          :thing="thing(row)"
+          :thing="thingOf(row)"
           :typed="row.typed"
         />
         <PickField
@@ -125,6 +111,7 @@ const add = (row: Omit<Row, 'massG'>, amount: string | null) =>
               :model-value="row.boughtG ?? null"
               kind="mass"
               :label="`${row.name}, bought`"
+              :thing="thingOf(row)"
               optional
               :hint="trimSentence(row)"
               @update:model-value="set(row, { boughtG: $event ?? undefined })"

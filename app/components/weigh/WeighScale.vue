@@ -2,6 +2,7 @@
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { onKeyStroke } from '@vueuse/core'
 import { EMPTY_SCALE_G, formatMass, formatNumber, judgeWeight, toleranceG, type WeighStep } from '@lactofer/core'
+import { useThings } from '~/composables/useThings'
 import { useInstruments } from '~/stores/instruments'
 import { usePreferences } from '~/stores/preferences'
 
@@ -17,6 +18,7 @@ const {
 } = defineProps<{ step: WeighStep; targetG: number; position: string; fixed?: boolean }>()
 const emit = defineEmits<{ take: [massG: number]; skip: []; instead: []; more: [] }>()
 const instruments = useInstruments()
+const { thingOf } = useThings()
 const preferences = usePreferences()
 const typedG = ref<number | null>(null)
 const problem = ref('')
@@ -110,6 +112,7 @@ const goalPlace = computed(() => {
       class="typed"
       kind="mass"
       label="Or type the weight"
+      :thing="thingOf(step.row ?? { materialId: step.kind, name: step.name })"
       :limits="{ low: 0.1 }"
       optional
       no-take

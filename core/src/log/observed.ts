@@ -11,6 +11,8 @@ export const photos = z.array(IdSchema).max(12, 'Keep it to twelve pictures.').o
 export const TASTES = ['sour', 'salty', 'fizzy', 'raw onion', 'heat', 'roundness'] as const
 export type Taste = (typeof TASTES)[number]
 export const TasteSchema = z.partialRecord(z.enum(TASTES), z.number().int().min(0).max(4))
+/** What was tasted: each scale where it was said. */
+export type Tasted = z.infer<typeof TasteSchema>
 
 /** A dilution tasting: grams of sugared water over one of the sample, and whether heat was felt. */
 export const TastingSchema = z
