@@ -21,7 +21,7 @@ const WORD = { pass: 'Has it', ask: 'Look', stop: 'Not like this' } as const
         <span class="small">{{ way.gives }}</span>
         <span v-for="need in way.needs" :key="need.what" class="need small"
           ><StateMark :level="LEVEL[need.verdict]" :word="WORD[need.verdict]" /> <strong>{{ need.what }}.</strong>
-          <SaidText :text="need.sentence"
+          {{ ' ' }}<SaidText :text="need.sentence"
         /></span>
         <span class="small muted"
           >{{ way.keep }}<template v-if="typeof way.air === 'string'"> Air: {{ way.air }}.</template></span

@@ -200,7 +200,7 @@ const example = computed(() => (what.value ? (EXAMPLES[what.value] ?? '') : ''))
       /></template>
       <p v-else-if="what === 'ready' && stand">
         <StateMark :level="against ? 'ask' : 'fine'" :word="against ? 'Not by its readings' : 'Ready'" />
-        <SaidText :text="stand.sentence" />
+        {{ ' ' }}<SaidText :text="stand.sentence" />
       </p>
       <template v-else-if="what === 'brine'">
         <p class="small muted">

@@ -110,7 +110,7 @@ const chartLabel = computed(
     </div>
     <p v-if="says" class="says" data-figure="forecast">
       <StateMark v-if="says.level" :level="says.level" :word="says.word" /><strong v-else>{{ says.word }}:</strong>
-      <SaidText :text="says.sentence" />
+      {{ ' ' }}<SaidText :text="says.sentence" />
     </p>
     <p v-else-if="busy && fits && !forecast" class="muted">Working the forecast out …</p>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>

@@ -168,7 +168,7 @@ async function confirm(event: Event) {
         </p>
         <p v-if="result.fill">
           <StateMark :level="FILL_LEVEL[result.fill.verdict]" :word="result.fill.verdict" />
-          <SaidText :text="result.fill.sentence" />
+          {{ ' ' }}<SaidText :text="result.fill.sentence" />
         </p>
         <p v-if="result.allergens.length">Now it contains {{ result.allergens.join(', ') }}: the label will say so.</p>
         <p v-if="ferments" class="small muted">Stir it through and read it again: it counts as not read until then.</p>

@@ -230,7 +230,7 @@ const saltOptions = computed(() => [
                 :level="(remedy.fraction ?? 0) > 1 ? 'discard' : 'act'"
                 :word="(remedy.fraction ?? 0) > 1 ? 'Does not fit' : 'Tight'"
               />
-              <SaidText :text="remedy.sentence" />
+              {{ ' ' }}<SaidText :text="remedy.sentence" />
             </p>
           </div>
           <el-button :loading="busy" @click="did(remedy)">Done: I put it in</el-button>

@@ -97,7 +97,7 @@ const ACIDITY_WORDS = { fine: 'Sour enough', act: 'Low in acid', ask: 'As usual'
             :level="found.remedy ? 'act' : 'fine'"
             :word="`${formatNumber(100 * found.raw)} % raw${found.starter ? ', and a starter' : ''}`"
           />
-          <SaidText :text="found.remedy ? found.remedy.sentence : `${found.startWords}.`" />
+          {{ ' ' }}<SaidText :text="found.remedy ? found.remedy.sentence : `${found.startWords}.`" />
         </p>
         <ShowWorking :working="startWorking(found)" />
       </div>
@@ -120,7 +120,7 @@ const ACIDITY_WORDS = { fine: 'Sour enough', act: 'Low in acid', ask: 'As usual'
         </p>
         <p v-if="acidity" class="line small" data-figure="acidity">
           <StateMark :level="acidity.level" :word="ACIDITY_WORDS[acidity.level]" />
-          <SaidText :text="acidity.sentence" />
+          {{ ' ' }}<SaidText :text="acidity.sentence" />
         </p>
         <details v-if="remedies.length" class="small disclose">
           <summary>To start at 4.6, if you want that insurance</summary>

@@ -57,7 +57,7 @@ const yieldWords = computed(() => {
           :level="balance.missingPct > 5 ? 'ask' : 'fine'"
           :word="`${formatNumber(balance.missingG)} g missing`"
         />
-        <SaidText :text="balance.sentence" />
+        {{ ' ' }}<SaidText :text="balance.sentence" />
       </p>
     </template>
     <p v-else class="muted">Weigh base and pulp, and the balance stands here.</p>
