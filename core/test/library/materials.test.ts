@@ -13,6 +13,7 @@ import {
   exactly,
   readSalt,
   SALTS,
+  ingredientLine,
   searchMaterials,
   STYLES,
   UNKNOWN_PRODUCE,
@@ -107,6 +108,35 @@ describe('library', () => {
     ['scallion', 'Spring onion'],
   ])('is found by any common name: %s', (typed, name) => {
     expect(searchMaterials(MATERIALS, typed).map((material) => material.name)).toContain(name)
+  })
+
+  it.each([
+    ['chilli', 'A pepper that is not listed'],
+    ['aji', 'Aji dulce'],
+    ['red chilli', 'Fresno chilli'],
+    ['long green chilli', 'Anaheim'],
+    ['red pepper', 'Sweet red pepper'],
+    ['dried chilli', 'Kashmiri chilli, dried'],
+    ['wax', 'Banana pepper'],
+    ['habanero', 'Habanero'],
+    ['cherry tomatoes', 'Cherry tomato'],
+    ['lemon', 'Lemon, whole'],
+  ])('a word that two peppers share finds the milder first: %s', (typed, name) => {
+    expect(ingredientLine(MATERIALS, typed).found[0]?.name).toBe(name)
+  })
+
+  it('no single word of two peppers ever puts the hotter one first', () => {
+    const peppers = MATERIALS.filter(({ kind, id }) => kind === 'pepper' && id !== 'pepper-unlisted')
+    const called = new Map<string, typeof peppers>()
+    for (const pepper of peppers)
+      for (const name of new Set([pepper.name, ...pepper.names].map((one) => one.toLowerCase())))
+        called.set(name, [...(called.get(name) ?? []), pepper])
+    for (const [name, all] of called) {
+      const first = searchMaterials(MATERIALS, name)[0]
+      const mildest = Math.min(...all.map(({ dryShu }) => dryShu?.typical ?? 0))
+      if (all.length > 1 && first?.kind === 'pepper' && first.id !== 'pepper-unlisted')
+        expect(first.dryShu?.typical ?? 0, name).toBeLessThanOrEqual(mildest)
+    }
   })
 
   it('says cups, spoons and pieces in grams with their range (common practice: a cup of chopped pepper 130 g)', () => {
