@@ -13,7 +13,7 @@ export default defineConfig({
     setupFiles: ['fake-indexeddb/auto'],
     environment: 'node',
     // Room for a machine that builds beside.
-    testTimeout: 30_000,
+    testTimeout: 300_000,
     coverage: {
       provider: 'v8',
       include: ['core/src/**', 'app/**/*.{ts,vue}', 'server/**'],

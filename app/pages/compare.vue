@@ -2,6 +2,8 @@
 import { computed } from 'vue'
 import {
   DAY_MS,
+  differencesOf,
+  fittingPair,
   entryWords,
   photosOf,
   phsOf,
@@ -10,6 +12,7 @@ import {
   styleById,
   tasteWords,
   type Lot,
+  type StyleId,
 } from '@lactofer/core'
 import { readingsLine } from '~/components/ferment/courseLines'
 import { useBook } from '~/stores/book'
@@ -24,9 +27,11 @@ const known = computed(() => book.lots.filter((lot) => lot.kind === 'ferment' &&
 const options = computed(() => known.value.map((lot) => ({ value: lot.id, label: `${lot.code} ${lot.name}` })))
 const side = (key: 'a' | 'b') =>
   computed({
-    get: () => String(route.query[key] ?? ''),
-    set: (id: string) => void router.replace({ query: { ...route.query, [key]: id } }),
+    get: () => String(route.query[key] ?? fitting.value?.[key === 'a' ? 0 : 1].id ?? ''),
+    set: (id: string) => void router.replace({ query: { a: first.value, b: second.value, ...route.query, [key]: id } }),
   })
+/** Two that fit, until others are chosen: nobody meets an empty page. */
+const fitting = computed(() => fittingPair(book.lots, String(route.query.a ?? '')))
 const first = side('a')
 const second = side('b')
 const lots = computed(() => [first.value, second.value].flatMap((id) => book.lot(id) ?? []))
@@ -75,6 +80,10 @@ const howMade = (lot: Lot) =>
   lot.made.kind !== 'plan'
     ? ''
     : `${styleById(lot.made.style).name}, ${lot.made.saltPct} % of the ${lot.made.saltBasis}, ${structureOfLot(book.book, lot).liquid < 1 ? `${lot.made.cut ?? 'in pieces'}, ` : 'ground, '}${lot.packed?.closure}, target ${lot.made.targetPh.toFixed(1)}`
+const differs = computed(() => (lots.value.length === 2 ? differencesOf(lots.value[0]!, lots.value[1]!) : []))
+const words = (what: string, value: string) => (what === 'style' ? styleById(value as StyleId).name : value)
+/** The newest pH of each, blended or as it was read. */
+const newest = computed(() => lots.value.map((lot) => phsOf(book.book, lot).at(-1)?.ph))
 const lines = computed(() => lots.value.map((lot) => readingsLine(lot, phsOf(book.book, lot))))
 </script>
 
@@ -88,9 +97,27 @@ const lines = computed(() => lots.value.map((lot) => readingsLine(lot, phsOf(boo
       <PickField v-model="first" label="One lot" :options="options" />
       <PickField v-model="second" label="The other" :options="options" />
     </section>
-    <p v-if="lots.length < 2" class="sheet muted">Choose two lots that were packed.</p>
+    <p v-if="lots.length < 2" class="sheet muted">
+      There are no two packed lots yet. Pack two that differ in one thing only: their days will stand here side by side.
+    </p>
     <template v-else>
-      <section class="sheet">
+      <section class="sheet" aria-label="What differs">
+        <h2>What differs</h2>
+        <ul v-if="differs.length" class="plain-list">
+          <li v-for="one in differs" :key="one.what">
+            <span class="muted">{{ one.what }}:</span> {{ words(one.what, one.of[0]) }}
+            <span class="muted">against</span> {{ words(one.what, one.of[1]) }}
+          </li>
+        </ul>
+        <p v-else class="muted">Nothing in how they were made: what differs is the jar.</p>
+        <SourDifference
+          v-if="newest[0] !== undefined && newest[1] !== undefined"
+          :from="newest[0]"
+          :to="newest[1]"
+          :between="`The other, against the first (pH ${newest[0].toFixed(2)} and ${newest[1].toFixed(2)})`"
+        />
+      </section>
+      <section v-if="newest.some((ph) => ph !== undefined)" class="sheet">
         <h2>Which one went down faster?</h2>
         <LazyCourseChart
           :start-ms="0"

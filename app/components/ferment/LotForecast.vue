@@ -106,7 +106,7 @@ const chartLabel = computed(
       <h2>{{ fits ? 'Is it sour yet?' : 'What was read' }}</h2>
       <PickField v-if="forecast" v-model="ahead" label="Look ahead" :options="AHEAD" class="pick" />
       <PickField v-if="others.length" v-model="beside" label="Lay beside" :options="otherOptions" class="pick" />
-      <NuxtLink v-if="besideLot" :to="`/compare?a=${lot.id}&b=${beside}`" class="link">Day by day</NuxtLink>
+      <NuxtLink :to="`/compare?a=${lot.id}${besideLot ? `&b=${beside}` : ''}`" class="link">Day by day</NuxtLink>
     </div>
     <p v-if="says" class="says" data-figure="forecast">
       <StateMark v-if="says.level" :level="says.level" :word="says.word" /><strong v-else>{{ says.word }}:</strong>

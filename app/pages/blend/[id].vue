@@ -114,6 +114,12 @@ const trialWords = ({ ph, predictedPh }: EntryOf<'trial'>) =>
           <p v-else-if="readings.length" class="muted">
             The second reading tells whether pieces still even out. The later one counts.
           </p>
+          <SourDifference
+            v-if="blend.predictedPh && evened"
+            :from="blend.predictedPh.typical"
+            :to="evened.ph"
+            between="As it came out, against what was expected"
+          />
         </section>
         <section v-if="forecast" class="sheet" aria-label="Against its targets">
           <h2>Against what it was to be</h2>

@@ -45,6 +45,7 @@ async function drop() {
   if (id && (await record({ kind: 'retract', at: nowMoment(), replaces: id, reason: 'Plan dropped.' })))
     await router.push('/plan')
 }
+const firstPh = computed(() => lot.value && measuredPhs(lot.value)[0]?.ph)
 const lastPh = computed(() => lot.value && measuredPhs(lot.value).at(-1)?.ph)
 const cautions = computed(() =>
   lot.value && lot.value.state === 'fermenting'
@@ -140,6 +141,10 @@ const plannedWords = computed(() =>
               </dd>
             </div>
           </dl>
+          <template v-if="lastPh !== undefined">
+            <SourRuler :ph="lastPh" />
+            <SourDifference v-if="firstPh !== lastPh" :from="firstPh ?? lastPh" :to="lastPh" />
+          </template>
         </section>
         <section v-if="lot.state === 'fermenting'" class="sheet">
           <h2>Read it</h2>
