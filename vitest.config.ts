@@ -12,7 +12,7 @@ export default defineConfig({
     include: ['core/test/**/*.test.ts', 'tests/unit/**/*.test.ts'],
     setupFiles: ['fake-indexeddb/auto'],
     environment: 'node',
-    // Room for a machine that builds beside.
+    // Only what hangs is stopped: a busy machine is no fault of what is tested.
     testTimeout: 300_000,
     coverage: {
       provider: 'v8',
