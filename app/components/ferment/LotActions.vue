@@ -13,6 +13,7 @@ const { busy, record } = useRecorder('Nothing else was changed.')
 const seeing = ref(false)
 const putting = ref(false)
 const spilling = ref(false)
+const ending = ref(false)
 const deciding = ref<'cold' | 'warm' | 'wait' | 'ready' | 'brine' | 'discard' | null>(null)
 
 /** Chores of the style first, then those any lot may want. */
@@ -57,12 +58,14 @@ const drawable = computed(() => topUpBrine(book.book, lot) !== null)
         <el-button @click="deciding = 'wait'">More time …</el-button>
         <el-button :disabled="stand?.make === 'stop'" @click="deciding = 'ready'">Call it ready …</el-button>
         <el-button v-if="drawable" @click="deciding = 'brine'">Keep some brine …</el-button>
+        <el-button @click="ending = true">Eaten, given, frozen …</el-button>
         <el-button type="danger" plain class="discard" @click="deciding = 'discard'">Discard …</el-button>
       </div>
     </div>
     <SignDialog v-model="seeing" :lot="lot" />
     <PutInDialog v-model="putting" :lot="lot" />
     <OverflowDialog v-model="spilling" :lot="lot" />
+    <EndDialog v-model="ending" :lot="lot" :stand="stand" />
     <DecideDialog v-model="deciding" :lot="lot" :stand="stand" />
   </div>
 </template>

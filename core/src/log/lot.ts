@@ -146,6 +146,17 @@ export function add<T>(list: T[], one: T): T[] {
   return list
 }
 
+/** Takes vessels off the shelf. What was seen, or read, only in them is gone with them. */
+export function withoutVessels(lot: Lot, gone: readonly string[]): void {
+  const left = lot.vessels.filter(({ mark }) => !gone.includes(mark))
+  const stands = ({ marks }: EntryOf<'sign'> | EntryOf<'reading'>) =>
+    !marks?.length || marks.some((mark) => left.some((vessel) => vessel.mark === mark))
+  lot.vessels = left
+  lot.signs = lot.signs.filter(stands)
+  lot.readings = lot.readings.filter(stands)
+  lot.hot = left.some((vessel) => vessel.hot)
+}
+
 /** The effect of an entry that is kept in one of its lot's lists. */
 export const addsTo =
   <K extends keyof Lot>(list: K) =>

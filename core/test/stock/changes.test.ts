@@ -160,4 +160,24 @@ describe('what is put in, runs over and is split', () => {
     const salt = saltAt(historyOf(log.book(), log.book().lots.get(weighed)!), at)!
     expect(exactly(salt.lowPct)).toEqual({ low: salt.saltPct, typical: salt.saltPct, high: salt.saltPct })
   })
+
+  it('jars end one by one, and the lot with the last of them; what was read in an eaten jar is gone with it', () => {
+    const log = notebook()
+    const jar = (mark: string) => ({ vesselId: 'jar-1000', mark, massG: 1040, hot: mark === 'a' })
+    const lotId = log.mash(0, {}, { vessels: [jar('a'), jar('b')] })
+    log.write({ kind: 'reading', at: day(3), lotId, ph: 3.7, marks: ['a'] })
+    log.write({ kind: 'use', at: day(9), lotId, massG: 1040, how: 'eaten', to: 'own kitchen', marks: ['a'] })
+    const half = log.book().lots.get(lotId)!
+    expect([half.state, half.vessels.map(({ mark }) => mark), half.readings.length, half.hot]).toEqual([
+      'fermenting',
+      ['b'],
+      0,
+      false,
+    ])
+    expect(half.leftG).toBeCloseTo(1040, 6)
+    log.write({ kind: 'use', at: day(12), lotId, massG: 300, how: 'frozen', to: 'freezer' })
+    expect(log.book().lots.get(lotId)!.state).toBe('fermenting')
+    log.write({ kind: 'use', at: day(20), lotId, massG: 740, how: 'given', to: 'Neighbour' })
+    expect(log.book().lots.get(lotId)!.state).toBe('used up')
+  })
 })

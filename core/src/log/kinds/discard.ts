@@ -3,7 +3,7 @@ import { formatMass } from '../../units/quantity'
 import type { EntryOf } from '../entry'
 import { base, IdSchema, massG, text } from '../entryParts'
 import type { Kind } from '../kind'
-import { add, type Lot } from '../lot'
+import { add, withoutVessels, type Lot } from '../lot'
 import { photos } from '../observed'
 
 /** Thrown away: everything, or the vessels with these marks. */
@@ -19,20 +19,16 @@ export const DiscardEntry = z.object({
 
 /** Takes the vessels named off the shelf; with none left, or none named, all of it is gone. */
 function throwAway(lot: Lot, entry: EntryOf<'discard'>): void {
-  const left = entry.marks ? lot.vessels.filter((vessel) => !entry.marks?.includes(vessel.mark)) : []
-  if (left.length === 0) {
+  const gone = lot.vessels.filter(({ mark }) => entry.marks?.includes(mark) ?? true)
+  if (gone.length === lot.vessels.length) {
     lot.discarded = entry
     return
   }
-  const gone = lot.vessels.filter((vessel) => !left.includes(vessel))
   lot.lost = add(lot.lost, { ...entry, massG: gone.reduce((sum, vessel) => sum + vessel.massG, 0) })
-  lot.vessels = left
-  // What was seen, or read, only in the vessels thrown away is gone with them.
-  const stands = ({ marks }: EntryOf<'sign'> | EntryOf<'reading'>) =>
-    !marks?.length || marks.some((mark) => left.some((vessel) => vessel.mark === mark))
-  lot.signs = lot.signs.filter(stands)
-  lot.readings = lot.readings.filter(stands)
-  lot.hot = left.some((vessel) => vessel.hot)
+  withoutVessels(
+    lot,
+    gone.map(({ mark }) => mark),
+  )
 }
 
 const kind: Kind<typeof DiscardEntry> = {
