@@ -8,7 +8,7 @@ const TRIALS: Record<StyleId, { rows: [name: string, grams: string][]; salt?: st
   brined: { rows: [['Yellow aji', '1000']] },
   chop: { rows: [['Cubanelle', '1000']], salt: '25.0 g', evened: '2.44 %' }, // 2.439 %
   'ground-brine': { rows: [['Cayenne', '1000']], salt: '61.9 g', evened: '3.00 %' }, // 3 % of 1 000 + 1 000 of water
-  'whole-salted': { rows: [['Cherry tomato', '1000']], salt: '35.0 g', evened: '3.38 %' },
+  'whole-salted': { rows: [['Cherry tomato', '1000']], salt: '35.0 g', evened: '3.41 %' }, // (35 + 0.3 of its own) in 1 035
   bag: { rows: [['Lemon-drop chilli', '1200']], salt: '48.0 g', evened: '3.85 %' },
   'salt-packed': { rows: [['Kumquat', '800']], salt: '80.0 g', evened: '9.09 %' },
   paste: { rows: [['Shrimp', '500']], salt: '200.0 g', evened: '28.86 %' }, // (200 + 2 of its own) in 700
