@@ -88,7 +88,7 @@ const MUTANTS = [
     "filter(({ code }) => code === 'bad sign')",
     'filter(() => false)',
   ],
-  ['jars not asked for', `${J}/lineage.ts`, '!read && (made.marks?.includes(mark) ?? true)', 'false && !read && !mark'],
+  ['jars not asked for', `${J}/lineage.ts`, 'jars.filter(({ read }) => !read)', 'jars.filter(() => false)'],
   [
     'a base begins under, proven or not',
     `${J}/reckon.ts`,
