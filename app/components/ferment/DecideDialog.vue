@@ -4,6 +4,7 @@ import { ElMessage } from 'element-plus'
 import {
   COLD_C,
   formatMass,
+  inVessels,
   LotCodeSchema,
   readTemperatures,
   type Draft,
@@ -111,8 +112,9 @@ const problem = computed(() => {
       return ''
   }
 })
+const held = computed(() => inVessels(lot))
 const thrownG = computed(() =>
-  lot.vessels.filter(({ mark }) => marks.value.includes(mark)).reduce((sum, vessel) => sum + vessel.massG, 0),
+  held.value.filter(({ mark }) => marks.value.includes(mark)).reduce((sum, vessel) => sum + vessel.massG, 0),
 )
 const draft = computed((): Draft | null => {
   const at = nowMoment()
@@ -217,7 +219,7 @@ const example = computed(() => (what.value ? (EXAMPLES[what.value] ?? '') : ''))
       <template v-else-if="what === 'discard'">
         <p>Do not taste it. What is thrown away leaves the shelf; its log stays.</p>
         <el-checkbox-group v-if="lot.vessels.length > 1" v-model="marks" aria-label="Vessels thrown away"
-          ><el-checkbox v-for="vessel in lot.vessels" :key="vessel.mark" :value="vessel.mark"
+          ><el-checkbox v-for="vessel in held" :key="vessel.mark" :value="vessel.mark"
             >{{ lot.code }}{{ vessel.mark }}, {{ formatMass(vessel.massG, preferences.world) }}</el-checkbox
           ></el-checkbox-group
         >

@@ -4,14 +4,16 @@ import { mix, type Composition } from '../composition/composition'
 import { saltRange, type MixedPart } from '../composition/ranges'
 import { PH_LINE, type Stretch } from '../ferment/clock'
 import { isStrongStart, rawShare, startCountLog10 } from '../ferment/rawShare'
+import { between } from '../log/contents'
 import type { EntryOf } from '../log/entry'
 import type { Book } from '../log/fold'
 import type { Library } from '../library/library'
+import { changesOf } from '../log/jars'
 import type { Lot } from '../log/lot'
 import { waterPhaseSaltPct } from '../salt/brine'
 import { phsOf, type PhFact } from '../stock/acidity'
 import { contentBetween, isBetween } from '../stock/between'
-import { changesOf, isLiquidLost, ranOver } from '../stock/changes'
+import { isLiquidLost, ranOver } from '../stock/changes'
 import { livingRows } from '../stock/livingRows'
 import { compositionOf, contentComposition, contentParts, type Content } from '../stock/lotComposition'
 import { structureOfLot } from '../stock/structure'
@@ -89,18 +91,56 @@ function saltiness(composition: Composition, atMs: number, range: Range | null):
   ]
 }
 
+/**
+ * What is left of parts, and of the salt of everything, after some ran over: the most that may have gone of the least
+ * that may be there, and the other way round. Where only brine runs over it takes more salt along than is in the whole.
+ */
+function runsOver(now: Composition, lost: EntryOf<'overflow'>, parts: readonly MixedPart[], liquid: boolean) {
+  const all = (end: keyof Range) => parts.reduce((sum, { massG }) => sum + massG[end], 0)
+  const gone = between(lost.massG, lost.betweenG)
+  const left = {
+    low: Math.max(0, 1 - gone.high / all('low')),
+    typical: Math.max(0, 1 - gone.typical / all('typical')),
+    high: Math.max(0, 1 - gone.low / all('high')),
+  }
+  const after = ranOver(now, (gone.high * all('typical')) / all('low'), liquid)
+  return {
+    parts: parts.map((part) => ({
+      ...part,
+      massG: {
+        low: part.massG.low * left.low,
+        typical: part.massG.typical * left.typical,
+        high: part.massG.high * left.high,
+      },
+    })),
+    weaker: now.saltG > 0 ? (after.saltG * now.massG) / Math.max(1e-9, after.massG * now.saltG) : 1,
+  }
+}
+
 /** Saltiness through time: as weighed in, after each change, and as read; where they differ the weaker counts. */
 function saltOf(book: Book, lot: Lot, first: Composition, startMs: number): Saltiness[] {
   const { made } = lot
   const content = made.kind === 'plan' ? (lot.weighed ?? made) : null
-  const ranges = [content, ...lot.added].some((one) => one && isBetween(one))
-  const parts: MixedPart[] = (ranges && content && contentBetween(book, content, startMs)) || []
-  const range = () => (parts.length ? saltRange(parts) : null)
+  const ranges = [content, ...lot.added].some((one) => one && isBetween(book, one))
+  let parts: MixedPart[] = (ranges && content && contentBetween(book, content, startMs)) || []
+  let weaker = 1
+  const range = () => {
+    if (parts.length === 0) return null
+    const { low, typical, high } = saltRange(parts)
+    return { low: low * weaker, typical, high }
+  }
   let now = first
   const found = saltiness(first, startMs, range())
   for (const { atMs, added, lost } of changesOf(lot)) {
-    if (lost) now = ranOver(now, lost.massG, isLiquidLost(lot))
-    else {
+    if (lost) {
+      const liquid = isLiquidLost(lot)
+      if (parts.length) {
+        const left = runsOver(now, lost, parts, liquid)
+        parts = left.parts
+        weaker *= left.weaker
+      }
+      now = ranOver(now, lost.massG, liquid)
+    } else {
       const more = contentComposition(book, added, atMs)
       if (more) now = mix([now, more])
       if (ranges) parts.push(...(contentBetween(book, added, atMs) ?? []))

@@ -3,6 +3,7 @@ import { formatNumber } from '../units/number'
 import type { Flag } from '../ferment/flags'
 import type { FermentForecast, When } from '../ferment/forecast'
 import type { Book } from '../log/fold'
+import { inVessels } from '../log/jars'
 import type { Lot } from '../log/lot'
 import { propertiesOf } from '../composition/composition'
 import { packedComposition } from '../stock/lotComposition'
@@ -58,7 +59,7 @@ export function outlookOf(book: Book, lot: Lot, forecast: Omit<FermentForecast, 
   const intervals =
     closure !== 'tight lid' || !figures
       ? []
-      : lot.vessels.flatMap(({ vesselId, massG }) => {
+      : inVessels(lot).flatMap(({ vesselId, massG }) => {
           const capacityMl = book.library.vessel(vesselId)?.capacityMl
           const liquidL = massG / 1000 / figures.densityGPerMl
           if (!capacityMl || liquidL <= 0) return []

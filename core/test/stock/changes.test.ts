@@ -113,34 +113,75 @@ describe('what is put in, runs over and is split', () => {
       at: fc.array(fc.double({ min: 0, max: 1, noNaN: true }), { minLength: 5, maxLength: 5 }),
     })
     fc.assert(
-      fc.property(putIn, fc.double({ min: 1.05, max: 2, noNaN: true }), drawn, (more, by, { at }) => {
-        const log = notebook()
-        const between = (grams: number) => ({ betweenG: ends(grams, by) })
-        const lotId = log.mash(0, {
-          rows: [row('cayenne', 2000, between(2000))],
-          saltBetweenG: ends(80, by),
-        })
-        log.write({
-          ...{ kind: 'add', at: day(1), lotId, ...contentOf(more), reason: '' },
-          rows: [row('whey', more.whey, between(more.whey))],
-          waterBetweenG: ends(more.waterG, by),
-          saltBetweenG: ends(more.saltG, by),
-        })
-        const book = log.book()
-        const lies = (typical: number, index: number) => typical / by + at[index]! * (typical * by - typical / by)
-        const truth = mix(
-          [
-            { rows: [row('cayenne', lies(2000, 0))], waterG: 0, saltG: lies(80, 1) },
+      fc.property(
+        putIn,
+        fc.double({ min: 1.05, max: 2, noNaN: true }),
+        drawn,
+        fc.boolean(),
+        (more, by, { at }, brined) => {
+          const log = notebook()
+          const water = brined ? 1500 : 0
+          const between = (grams: number) => ({ betweenG: ends(grams, by) })
+          const lotId = log.mash(0, {
+            ...(brined && { style: 'brined', waterG: water, saltBasis: 'brine' }),
+            rows: [row('cayenne', 2000, between(2000))],
+            saltBetweenG: ends(80, by),
+          })
+          log.write({
+            ...{ kind: 'overflow', at: day(0.5), lotId, massG: more.lost },
+            betweenG: ends(more.lost, by),
+          })
+          log.write({
+            ...{ kind: 'add', at: day(1), lotId, ...contentOf(more), reason: '' },
+            rows: [row('whey', more.whey, between(more.whey))],
+            waterBetweenG: ends(more.waterG, by),
+            saltBetweenG: ends(more.saltG, by),
+          })
+          const book = log.book()
+          const lies = (typical: number, index: number) => typical / by + at[index]! * (typical * by - typical / by)
+          const [packed, later] = [
+            { rows: [row('cayenne', lies(2000, 0))], waterG: water, saltG: lies(80, 1) },
             { rows: [row('whey', lies(more.whey, 2))], waterG: lies(more.waterG, 3), saltG: lies(more.saltG, 4) },
-          ].map((content) => contentComposition(book, content)!),
-        )
-        const salt = saltAt(historyOf(book, book.lots.get(lotId)!), START + 2 * 86_400_000)!
-        const truePct = (100 * truth.saltG) / truth.massG
-        expect(truePct).toBeGreaterThanOrEqual(salt.lowPct - 1e-9)
-        expect(truePct).toBeLessThanOrEqual(salt.highPct + 1e-9)
-      }),
+          ].map((content) => contentComposition(book, content)!)
+          const truth = mix([ranOver(packed!, lies(more.lost, 2), brined), later!])
+          const salt = saltAt(historyOf(book, book.lots.get(lotId)!), START + 2 * 86_400_000)!
+          const truePct = (100 * truth.saltG) / truth.massG
+          expect(truePct).toBeGreaterThanOrEqual(salt.lowPct - 1e-9)
+          expect(truePct).toBeLessThanOrEqual(salt.highPct + 1e-9)
+        },
+      ),
       { numRuns: 100, seed: 19 },
     )
+  })
+
+  it('a jar of a bowl is as unsure as the bowl was', () => {
+    const log = notebook()
+    const bowlId = log.mash(0, {
+      ...{ bowl: true, saltG: 48, saltSaid: '3 tbsp', saltBetweenG: { low: 35, high: 65 } },
+    })
+    log.entries.splice(1, 1)
+    const jar = { materialId: 'lot', lotId: bowlId, name: 'Bowl', massG: 1024, preparation: 'raw', seedsOut: false }
+    const lotId = log.mash(0, { rows: [jar], saltG: 0 })
+    const salt = saltAt(historyOf(log.book(), log.book().lots.get(lotId)!), START + 1000)!
+    expect(salt.saltPct).toBeCloseTo((100 * 48) / 2048, 1)
+    expect(salt.lowPct).toBeLessThan(1.8)
+    expect(salt.highPct).toBeGreaterThan(3)
+    expect(standsAt(log.book(), lotId, START + 3_600_000).codes).toContain('may be weak')
+  })
+
+  it('what is in a jar counts only what came while it stood: put in, taken and ended in any order', () => {
+    const log = notebook()
+    const jar = (mark: string) => ({ vesselId: 'jar-1000', mark, massG: 1000, hot: false })
+    const lotId = log.mash(0, {}, { vessels: [jar('a'), jar('b')] })
+    const masses = () => inVessels(log.book().lots.get(lotId)!).map(({ massG }) => Math.round(massG))
+    log.write({ kind: 'add', at: day(1), lotId, rows: [], waterG: 200, saltG: 0, reason: 'both' })
+    expect(masses()).toEqual([1100, 1100])
+    log.write({ kind: 'use', at: day(2), lotId, massG: 1100, how: 'eaten', to: 'own kitchen', marks: ['a'] })
+    log.write({ kind: 'add', at: day(3), lotId, rows: [], waterG: 50, saltG: 0, reason: 'the one left' })
+    log.write({ kind: 'use', at: day(4), lotId, massG: 300, how: 'frozen', to: 'freezer' })
+    expect(masses()).toEqual([850])
+    log.write({ kind: 'discard', at: day(5), lotId, reason: 'Mould', marks: ['b'] })
+    expect(log.book().lots.get(lotId)!.state).toBe('discarded')
   })
 
   it('the judge asks where the low end is too weak, until the salt is read', () => {

@@ -3,6 +3,7 @@ import { formatMass } from '../../units/quantity'
 import type { EntryOf } from '../entry'
 import { base, IdSchema, massG, text } from '../entryParts'
 import type { Kind } from '../kind'
+import { inVessels } from '../jars'
 import { add, withoutVessels, type Lot } from '../lot'
 import { photos } from '../observed'
 
@@ -19,7 +20,7 @@ export const DiscardEntry = z.object({
 
 /** Takes the vessels named off the shelf; with none left, or none named, all of it is gone. */
 function throwAway(lot: Lot, entry: EntryOf<'discard'>): void {
-  const gone = lot.vessels.filter(({ mark }) => entry.marks?.includes(mark) ?? true)
+  const gone = inVessels(lot).filter(({ mark }) => entry.marks?.includes(mark) ?? true)
   if (gone.length === lot.vessels.length) {
     lot.discarded = entry
     return
