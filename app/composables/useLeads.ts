@@ -26,23 +26,25 @@ function questionOf(book: Book, template: Template, tempC: number): ForecastQues
 }
 
 /**
- * How long lots would take, worked out beside the page, each once. Told by a key; `undefined` while it is worked out,
- * `null` where nobody knows.
+ * How long lots would take, worked out beside the page, each once: `undefined` while it is worked out, `null` where
+ * nobody knows. `failed` where the forecast itself could not be asked.
  */
 export function useLeads(book: ComputedRef<Book>, wanted: ComputedRef<{ template: Template; tempC: number }[]>) {
   const found = ref(new Map<string, Lead | null>())
   const asked = new Set<string>()
-  const keyOf = ({ template, tempC }: { template: Template; tempC: number }) =>
-    JSON.stringify([template.style, template.cut, template.rows, template.waterG, template.saltPct, tempC])
+  const failed = ref(false)
+  const keyOf = (one: { template: Template; tempC: number }) => JSON.stringify(one)
 
   async function ask(one: { template: Template; tempC: number }) {
     const key = keyOf(one)
     if (asked.has(key)) return
     asked.add(key)
     const question = questionOf(book.value, one.template, one.tempC)
-    const answer = question && (await askForForecast(question, 'page'))
+    const answer = question && (await askForForecast(question, 'page').catch(() => null))
+    if (question && !answer?.forecast) failed.value = true
     found.value.set(key, leadOf(styleById(one.template.style), answer?.forecast?.ready ?? null))
   }
   watch(wanted, (all) => void Promise.all(all.map(ask)), { immediate: true })
-  return (one: { template: Template; tempC: number }): Lead | null | undefined => found.value.get(keyOf(one))
+  const leadFor = (one: { template: Template; tempC: number }): Lead | null | undefined => found.value.get(keyOf(one))
+  return { leadFor, failed }
 }

@@ -5,6 +5,7 @@ import {
   clashesOf,
   fromCrate,
   fromTable,
+  InvalidInput,
   movedBy,
   readTemperatures,
   rowsOf,
@@ -20,6 +21,7 @@ import { useLeads } from './useLeads'
 import { useBook } from '~/stores/book'
 
 const NOTHING: Proposal = { lots: [], misfits: [] }
+const NO_FORECAST = 'The forecast could not be asked here: open the page again. Nothing is planned without it.'
 
 /** What stands in the vessels, as rows of the calendar. */
 function useVesselRows() {
@@ -55,18 +57,18 @@ function useWanted(form: Ref<LoftForm>) {
     const templates = form.value.from === 'crate' ? crate : sorts.value.map(({ template }) => template)
     return templates.map((template) => ({ template, tempC: tempC.value }))
   })
-  const leadFor = useLeads(
+  const { leadFor, failed } = useLeads(
     computed(() => book.book),
     wanted,
   )
   const leads = computed(() => wanted.value.map(leadFor))
-  return { tempC, comes, sorts, leads, working: computed(() => leads.value.includes(undefined)) }
+  return { tempC, comes, sorts, leads, failed, working: computed(() => leads.value.includes(undefined)) }
 }
 
 /** What is proposed: of what comes, or for what is to be sold. */
 function useProposal(form: Ref<LoftForm>, vessels: ReturnType<typeof useVesselRows>) {
   const book = useBook()
-  const { tempC, comes, sorts, leads, working } = useWanted(form)
+  const { tempC, comes, sorts, leads, failed, working } = useWanted(form)
   const { rows, seated, todayMs } = vessels
   const saleMs = computed(() => (form.value.from === 'table' ? morningOf(form.value.soldOn) : null))
   function ofCrate({ massG, comesOn, lots }: LoftForm): Proposal {
@@ -83,10 +85,18 @@ function useProposal(form: Ref<LoftForm>, vessels: ReturnType<typeof useVesselRo
     const table = { sorts: wanted, saleMs: saleMs.value, todayMs: todayMs.value }
     return fromTable(book.book, table, rows.value, seated.value)
   }
-  const proposal = computed(() =>
-    working.value ? NOTHING : form.value.from === 'crate' ? ofCrate(form.value) : ofTable(form.value),
-  )
-  return { tempC, sorts, working, saleMs, proposal, leads }
+  const answer = computed((): { proposal: Proposal; problem: string | null } => {
+    if (working.value) return { proposal: NOTHING, problem: null }
+    if (failed.value) return { proposal: NOTHING, problem: NO_FORECAST }
+    try {
+      return { proposal: form.value.from === 'crate' ? ofCrate(form.value) : ofTable(form.value), problem: null }
+    } catch (error) {
+      if (error instanceof InvalidInput) return { proposal: NOTHING, problem: error.message }
+      throw error
+    }
+  })
+  const proposal = computed(() => answer.value.proposal)
+  return { tempC, sorts, working, saleMs, proposal, leads, problem: computed(() => answer.value.problem) }
 }
 
 /** The calendar of the loft and what a planning proposes: follows the form, the log and the forecast. */

@@ -21,7 +21,7 @@ const { draft: form, reset } = useDraft('loft', LoftFormSchema, () =>
 )
 const { busy, record } = useRecorder('The planning is still here; try again.')
 const loft = useLoft(form)
-const { proposal, lots, working, seated, rows, tempC, lead } = loft
+const { proposal, problem, lots, working, seated, rows, tempC, lead } = loft
 const WAYS = [
   { value: 'crate', label: 'From the crate: what comes' },
   { value: 'table', label: 'From the table: what is sold' },
@@ -95,6 +95,7 @@ const exportDays = async () => {
       </section>
       <section class="sheet comes" aria-label="What it comes to" aria-live="polite">
         <p v-if="working" class="muted">Asking the forecast how long it takes …</p>
+        <p v-else-if="problem" class="problem" role="alert"><SaidText :text="problem" /></p>
         <p v-else-if="lots.length === 0 && misfits.length === 0" class="muted">
           {{
             form.from === 'crate'

@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises'
-import { expect, expectAccessible, figure, openDemo, pick, test } from './steps'
+import { expect, expectAccessible, field, figure, openDemo, pick, test } from './steps'
 
 const DAY_WORDS = /Begin (\w{3} \d+ \w{3})/
 
@@ -66,4 +66,12 @@ test('the loft from the table: what to buy and when to begin; what does not fit 
   const soon = await page.evaluate(() => new Date(Date.now() + 4 * 86_400_000).toISOString().slice(0, 10))
   await page.getByLabel('Sold on').fill(soon)
   await expect(figure(page, 'misfit')).toContainText(/would have had to begin on .* surely ready for sale on/)
+  // A day that has gone by, and an amount nobody has: a sentence, and nothing is lost.
+  await page.getByLabel('Sold on').fill('2020-01-05')
+  await expect(page.getByText('That day has gone by.').first()).toBeVisible()
+  await field(page, 'Bottles of').fill('5 L')
+  await page.getByLabel('Bottles', { exact: true }).first().fill('100000')
+  await expect(page.getByLabel('What it comes to').getByRole('alert')).toContainText(/factor/)
+  await page.getByLabel('Bottles', { exact: true }).first().fill('60')
+  await expect(page.getByLabel('What it comes to').getByRole('alert')).toBeHidden()
 })

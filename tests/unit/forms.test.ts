@@ -31,15 +31,8 @@ import { lessonOf } from '~/components/blend/lesson'
 import { massesOfTrial } from '~/components/blend/trialParts'
 import { adviceWords, missedWords } from '~/components/blend/limitWords'
 import { headline, judge, RULERS, spread } from '~/components/measure/rulers'
-import {
-  colourOf,
-  formOfRecipe,
-  freshPlan,
-  planResults,
-  recipePlanOf,
-  scaledForm,
-  type PlanForm,
-} from '~/components/plan/planForm'
+import { colourOf, formOfRecipe, freshPlan, type PlanForm } from '~/components/plan/planForm'
+import { planResults, recipePlanOf, scaledForm } from '~/components/plan/planResults'
 import { changeStyle } from '~/components/plan/styleChange'
 
 const empty = fold([])

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { ElMessage } from 'element-plus'
-import { inVessels, type Lot, type Standing, type WayOfUse } from '@lactofer/core'
+import { inVessels, refusalOf, type Draft, type Lot, type Standing, type WayOfUse } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { useRecorder } from '~/composables/useRecorder'
 import { useThings } from '~/composables/useThings'
+import { useBook } from '~/stores/book'
 
 /**
  * How a jar ends that was never pressed: eaten, given, frozen; all of it, some, or jar by jar, with how it was. What
@@ -12,6 +13,7 @@ import { useThings } from '~/composables/useThings'
  */
 const { lot, stand } = defineProps<{ lot: Lot; stand: Standing | null }>()
 const open = defineModel<boolean>({ required: true })
+const book = useBook()
 const { thingOf } = useThings()
 const { busy, record } = useRecorder('What you said is still here; try again.')
 type Ending = Extract<WayOfUse, 'eaten' | 'given' | 'frozen'>
@@ -50,8 +52,8 @@ const problem = computed(() => {
   if (several.value && !some.value && marks.value.length === 0)
     return 'Mark the jars that end, or say that it is only some.'
   if (amountG.value === null || amountG.value <= 0) return 'Say how much.'
-  if (amountG.value > lot.leftG + 0.5) return 'That is more than is left of it.'
-  return how.value === 'given' && !to.value.trim() ? 'Say to whom: in a recall you want to know.' : null
+  if (how.value === 'given' && !to.value.trim()) return 'Say to whom: in a recall you want to know.'
+  return refusalOf(book.book, book.judge, draft(amountG.value))
 })
 const against = computed(() => (stand && stand.make !== 'pass' ? stand.sentence : null))
 const CAUTIONS: Record<Ending, string> = {
@@ -63,17 +65,16 @@ const CAUTIONS: Record<Ending, string> = {
 }
 const WHERE: Record<Ending, string> = { eaten: 'own kitchen', given: '', frozen: 'freezer' }
 
+const draft = (grams: number): Draft => ({
+  ...{ kind: 'use', at: nowMoment(), lotId: lot.id, massG: grams, how: how.value },
+  to: to.value.trim() || WHERE[how.value],
+  ...(!some.value && several.value && { marks: [...marks.value] }),
+  ...(note.value.trim() && { note: note.value.trim() }),
+})
 async function confirm(event: Event) {
   asked.value = true
   if (focusInvalid(event) || problem.value || amountG.value === null) return
-  const ends = !some.value && several.value
-  const written = await record({
-    ...{ kind: 'use', at: nowMoment(), lotId: lot.id, massG: amountG.value, how: how.value },
-    to: to.value.trim() || WHERE[how.value],
-    ...(ends && { marks: [...marks.value] }),
-    ...(note.value.trim() && { note: note.value.trim() }),
-  })
-  if (!written) return
+  if (!(await record(draft(amountG.value)))) return
   ElMessage.success(`${lot.code}: recorded. A wrong entry is taken back in the log.`)
   open.value = false
 }
@@ -111,7 +112,7 @@ async function confirm(event: Event) {
         <WordField v-model="note" label="How it was" placeholder="rounder than the last; more garlic next time" />
       </div>
       <p v-if="!some && amountG" class="small muted"><MassText :mass-g="amountG" /> in all.</p>
-      <p v-if="asked && problem" class="problem" role="alert">{{ problem }}</p>
+      <p v-if="asked && problem" class="problem" role="alert"><SaidText :text="problem" /></p>
       <div class="row">
         <el-button type="primary" native-type="submit" :loading="busy">Write it down</el-button>
         <el-button @click="open = false">Not yet</el-button>

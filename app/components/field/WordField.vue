@@ -1,8 +1,14 @@
 <script setup lang="ts">
 import { useId } from 'vue'
 
-/** A line of text: a name, a code, a place. `problem` is shown beside it. */
-defineProps<{ label: string; problem?: string | null; hint?: string; placeholder?: string }>()
+/** A line of text: a name, a code, a place; or a day. `problem` is shown beside it. */
+defineProps<{
+  label: string
+  type?: 'text' | 'date'
+  problem?: string | null
+  hint?: string
+  placeholder?: string
+}>()
 const model = defineModel<string>({ required: true })
 const id = useId()
 </script>
@@ -13,6 +19,7 @@ const id = useId()
     <el-input
       :id="id"
       v-model="model"
+      :type="type ?? 'text'"
       autocomplete="off"
       :placeholder="placeholder"
       :aria-invalid="Boolean(problem)"

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { STYLES, type Row } from '@lactofer/core'
 import { fieldOfDay } from '~/clock/moments'
-import type { LoftForm } from './loftForm'
+import { dayProblem, type LoftForm } from './loftForm'
 import { useBook } from '~/stores/book'
 
 /** From the crate: what comes, how much, on which day, and what it is to become. */
@@ -40,7 +40,12 @@ const styles = STYLES.filter(({ saltPct }) => saltPct).map(({ id, name }) => ({ 
         :typed="form.massG === null ? form.said : undefined"
         :limits="{ low: 1 }"
       />
-      <DayField v-model="form.comesOn" label="Comes on" :earliest="fieldOfDay(book.nowMs)" />
+      <WordField
+        v-model="form.comesOn"
+        type="date"
+        label="Comes on"
+        :problem="dayProblem(form.comesOn, fieldOfDay(book.nowMs))"
+      />
       <PickField v-model="form.style" label="Becomes" :options="styles" />
       <QuantityField
         :model-value="form.lots"

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import IconX from '~icons/lucide/x'
 import { fieldOfDay } from '~/clock/moments'
-import type { LoftForm } from './loftForm'
+import { dayProblem, type LoftForm } from './loftForm'
 import { useBook } from '~/stores/book'
 
 /** From the table: so many bottles of each sort, sold on a day. */
@@ -28,7 +28,12 @@ function drop(key: string) {
 <template>
   <div class="stack">
     <div class="fields">
-      <DayField v-model="form.soldOn" label="Sold on" :earliest="fieldOfDay(book.nowMs)" />
+      <WordField
+        v-model="form.soldOn"
+        type="date"
+        label="Sold on"
+        :problem="dayProblem(form.soldOn, fieldOfDay(book.nowMs))"
+      />
       <QuantityField
         :model-value="form.bottleMl"
         kind="volume"

@@ -50,6 +50,12 @@ export const freshLoft = (comesOn = '', soldOn = ''): LoftForm => ({
 const MORNING = 'T08:00'
 export const morningOf = (day: string): number | null => momentOfField(day && `${day}${MORNING}`)
 
+/** What is wrong with a day to come, as a field holds it; `null` where it is one. */
+export function dayProblem(day: string, today: string): string | null {
+  if (morningOf(day) === null) return 'Say the day.'
+  return day < today ? 'That day has gone by.' : null
+}
+
 /** What is made of something chosen; `null` where it is no longer there. */
 export function templateOf(book: Book, from: string, style: LoftForm['style'] = USUAL_STYLE): Template | null {
   const [kind, id] = [from.slice(0, from.indexOf(':')), from.slice(from.indexOf(':') + 1)]

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { ElMessage } from 'element-plus'
-import type { Between, Lot } from '@lactofer/core'
+import { refusalOf, type Between, type Draft, type Lot } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { useRecorder } from '~/composables/useRecorder'
 import { useBook } from '~/stores/book'
@@ -18,28 +18,21 @@ const massG = ref<number | null>(null)
 const between = ref<Between>()
 const said = ref<string>()
 const mark = ref(ANY)
-const asked = ref(false)
 watch(open, (now) => {
   if (!now) return
   massG.value = null
   between.value = undefined
   said.value = undefined
   mark.value = ANY
-  asked.value = false
+  problem.value = null
 })
 const marks = computed(() => [
   { value: ANY, label: 'more than one, or not sure' },
   ...lot.vessels.map((vessel) => ({ value: vessel.mark, label: `jar ${vessel.mark}` })),
 ])
-const problem = computed(() => {
-  if (massG.value === null) return 'Say how much ran over; "A little" will do.'
-  return massG.value > lot.leftG ? 'That is more than there was in it.' : null
-})
+const problem = ref<string | null>(null)
 
 async function confirm(little: boolean) {
-  asked.value = !little
-  if (little && (A_LITTLE.massG > lot.leftG || busy.value)) return
-  if (!little && problem.value) return
   const lost = little
     ? { massG: A_LITTLE.massG, said: 'a little', betweenG: A_LITTLE.between }
     : {
@@ -47,11 +40,13 @@ async function confirm(little: boolean) {
         ...(said.value && { said: said.value }),
         ...(between.value && { betweenG: between.value }),
       }
-  const written = await record({
+  const draft: Draft = {
     ...{ kind: 'overflow', at: nowMoment(), lotId: lot.id, ...lost },
     ...(mark.value && { marks: [mark.value] }),
-  })
-  if (!written) return
+  }
+  const unsaid = lost.massG > 0 ? null : 'Say how much ran over; "A little" will do.'
+  problem.value = unsaid ?? refusalOf(book.book, book.judge, draft)
+  if (problem.value || !(await record(draft))) return
   ElMessage.success(`${lot.code}: recorded. Wipe the rim; look that everything is still covered.`)
   open.value = false
 }
@@ -75,7 +70,7 @@ async function confirm(little: boolean) {
         :thing="book.library.materialOrUnknown('water')"
         optional
       />
-      <p v-if="asked && problem" class="problem" role="alert">{{ problem }}</p>
+      <p v-if="problem" class="problem" role="alert"><SaidText :text="problem" /></p>
       <div class="row">
         <el-button type="primary" native-type="submit" :loading="busy">Record it</el-button>
         <el-button :loading="busy" @click="confirm(true)">A little</el-button>

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { formatMass, formatNumber, spoonWords, type PlanFigures } from '@lactofer/core'
-import { saltedOf, type PlanForm } from './planForm'
+import type { PlanForm } from './planForm'
+import { saltedOf } from './planResults'
 import { slipOf, spoonsOf } from './saltAnswer'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'

@@ -19,7 +19,8 @@ import {
   yieldWorking,
   type Row,
 } from '@lactofer/core'
-import type { PlanForm, planResults } from './planForm'
+import type { PlanForm } from './planForm'
+import type { planResults } from './planResults'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 

@@ -11,7 +11,8 @@ import {
   type SaidSalt,
   type SaltBasis,
 } from '@lactofer/core'
-import { freshRow, saltedOf, type PlanForm } from './planForm'
+import { freshRow, type PlanForm } from './planForm'
+import { saltedOf } from './planResults'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 

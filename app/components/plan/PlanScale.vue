@@ -9,7 +9,8 @@ import {
   InvalidInput,
   type PlanFigures,
 } from '@lactofer/core'
-import { scaledForm, type PlanForm } from './planForm'
+import type { PlanForm } from './planForm'
+import { scaledForm } from './planResults'
 import { useBook } from '~/stores/book'
 
 /**

@@ -1,5 +1,6 @@
 import { overdrawnLot, pctOn, styleById, type Draft, type Fill, type PackingCheck, type Style } from '@lactofer/core'
-import { intendedOf, type PlanForm, type planResults } from './planForm'
+import { intendedOf, type PlanForm } from './planForm'
+import type { planResults } from './planResults'
 import { codeProblem, nameProblem } from '~/components/field/problems'
 
 /** What a form comes to, as far as it is filled in. */

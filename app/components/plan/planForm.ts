@@ -1,33 +1,18 @@
 import { z } from 'zod'
 import {
-  between,
   BetweenSchema,
   CLOSURE_NAMES,
   CUTS,
   IdSchema,
-  InvalidInput,
-  NOT_BY_EYE,
   PACKING_CHECKS,
-  pctOn,
-  planFigures,
   PlanEntry,
-  readSalt,
-  saltByEye,
-  saltOfDose,
-  scaled,
-  shareTrimmings,
   takesWater,
-  exactly,
-  RecipePlanSchema,
   RowSchema,
   styleById,
   type Book,
   type EntryOf,
   type Intended,
-  type Range,
-  type SaidSalt,
   type PackingCheck,
-  type PlanFigures,
   type Row,
   type StyleId,
   USUAL_STYLE,
@@ -67,6 +52,9 @@ export const PlanFormSchema = z.object({
   saltId: z.string(),
   targetPh: z.number().nullable(),
   vessels: z.array(z.object({ vesselId: z.string(), count: z.number().int().min(1).max(40) })),
+  /** The day it was given in the calendar of the loft, and by when it is pressed. */
+  startAt: z.string().optional(),
+  pressAt: z.string().optional(),
   closure: z.enum(CLOSURE_NAMES).nullable(),
   /** What the maker calls the closure, where it is one of their own. */
   called: z.string().default(''),
@@ -133,89 +121,6 @@ export const waterOf = ({ style, waterG }: PlanForm): number | null => {
   const kind = styleById(style)
   if (!takesWater(kind)) return 0
   return kind.liquid === 'brine' ? waterG : (waterG ?? 0)
-}
-
-/** Cups that the produce of a plan fills. */
-function cupsOf(rows: readonly Row[], book: Book): Range {
-  const one = rows.map(({ materialId, massG }) => {
-    const { cupG } = book.library.materialOrUnknown(materialId)
-    return { low: massG / cupG.high, typical: massG / cupG.typical, high: massG / cupG.low }
-  })
-  const sum = (end: keyof Range) => one.reduce((all, cups) => all + cups[end], 0)
-  return { low: sum('low'), typical: sum('typical'), high: sum('high') }
-}
-
-/**
- * The salt of a plan that was said by the spoon, the jar or the gram; `undefined` for a percentage.
- * @throws InvalidInput
- */
-export function saltedOf(
-  form: PlanForm,
-  book: Book,
-): { said: Exclude<SaidSalt, { kind: 'percent' }>; saltG: Range } | undefined {
-  if (!form.saltSaid) return undefined
-  const said = readSalt(form.saltSaid, book.library.salts, form.saltId)
-  if (said.kind === 'percent') return undefined
-  if (said.kind === 'by eye') {
-    const { saltPct, saltByEye: allowed } = styleById(form.style)
-    if (!allowed || !saltPct) throw new InvalidInput(NOT_BY_EYE)
-    return {
-      said,
-      saltG: saltByEye(
-        saltPct,
-        weighedRows(form).reduce((sum, { massG }) => sum + massG, 0),
-      ),
-    }
-  }
-  const jars = form.vessels.reduce((sum, { count }) => sum + count, 0)
-  const waterG = waterOf(form) ? between(waterOf(form) ?? 0, form.waterBetweenG) : exactly(0)
-  return { said, saltG: saltOfDose(said, { jars, waterG, produceCups: cupsOf(weighedRows(form), book) }) }
-}
-
-/** What the plan comes to; `null` while something is missing, `problem` when it cannot be. */
-export function planResults(
-  form: PlanForm,
-  book: Book,
-):
-  | { problem: string; figures: null }
-  | { problem: null; figures: PlanFigures; rows: Row[]; waterG: number; salted: Range | undefined }
-  | null {
-  const rows = shareTrimmings(weighedRows(form), form.trimmedG, book.library)
-  const waterG = waterOf(form)
-  if (rows.length === 0 || waterG === null || (form.saltPct === null && !form.saltSaid)) return null
-  try {
-    const salted = saltedOf(form, book)?.saltG
-    const figures = planFigures(book, {
-      style: form.style,
-      rows,
-      waterG,
-      saltPct: form.saltPct ?? 0,
-      saltBasis: form.saltBasis,
-      waterBetweenG: waterG > 0 ? form.waterBetweenG : undefined,
-      salted,
-    })
-    return figures
-      ? { problem: null, figures, rows, waterG, salted }
-      : { problem: 'A lot this plan takes from is no longer in the log. Take its row out.', figures: null }
-  } catch (error) {
-    if (error instanceof InvalidInput) return { problem: error.message, figures: null }
-    throw error
-  }
-}
-
-/**
- * A plan times a factor. Salt that was said as so much in all becomes as many grams more, so that the strength stays;
- * salt that was said by the water, the cup or the percent follows by itself.
- */
-export function scaledForm(form: PlanForm, book: Book, by: number): PlanForm {
-  const salted = saltedOf(form, book)
-  const fixed = salted?.said.kind === 'dose' && ['all', 'jar'].includes(salted.said.into.kind)
-  return {
-    ...scaled(form, by),
-    waterSaid: undefined,
-    trimmedG: form.trimmedG === null ? null : form.trimmedG * by,
-    ...(fixed && { saltSaid: `${Number((salted.saltG.typical * by).toFixed(1))} g` }),
-  }
 }
 
 /** The name a plan has while none was typed: of what it is made of most, and how. */
@@ -291,10 +196,22 @@ export const formOfIntended = ({ style, intended = {} }: Pick<EntryOf<'plan'>, '
   weight: intended.weight ?? null,
   hot: intended.hot ?? false,
   vessels: intended.vessels ?? [],
+  startAt: intended.startAt,
+  pressAt: intended.pressAt,
 })
 
 /** How a form means it to be packed, for the log; `undefined` where all is as usual. */
-export function intendedOf({ style, place, closure, called, weight, hot, vessels }: PlanForm): Intended | undefined {
+export function intendedOf({
+  style,
+  place,
+  closure,
+  called,
+  weight,
+  hot,
+  vessels,
+  startAt,
+  pressAt,
+}: PlanForm): Intended | undefined {
   const where = place.trim()
   const intended = {
     ...(where && where !== styleById(style).place && { place: where }),
@@ -302,6 +219,7 @@ export function intendedOf({ style, place, closure, called, weight, hot, vessels
     ...(weight && { weight }),
     ...(hot && { hot }),
     ...(vessels.length > 0 && { vessels }),
+    ...(startAt && pressAt && { startAt, pressAt }),
   }
   return Object.keys(intended).length > 0 ? intended : undefined
 }
@@ -317,22 +235,4 @@ export function formOfRecipe(recipe: EntryOf<'recipe'>): PlanForm {
     recipeId: recipe.recipeId,
     name: recipe.name,
   }
-}
-
-/** The part of a plan that a recipe keeps, its salt in the maker's words too; `null` while figures are missing. */
-export function recipePlanOf(form: PlanForm, book: Book) {
-  const { style, cut, saltBasis, saltId, targetPh, saltSaid, waterSaid, waterBetweenG } = form
-  const said = saltSaid ? planResults(form, book) : null
-  if (saltSaid && !said?.figures) return null
-  const rows = weighedRows(form)
-    .filter((row) => !row.lotId)
-    .map(({ boughtG: _b, grower: _g, pricePerKg: _p, lotId: _l, ...row }) => row)
-  const waterG = waterOf(form) ?? 0
-  const parsed = RecipePlanSchema.safeParse({
-    ...{ style, cut, rows, waterG, saltBasis, saltId, targetPh },
-    saltPct: said?.figures ? Number((pctOn(said.figures.dose, saltBasis) ?? 0).toFixed(2)) : form.saltPct,
-    ...(saltSaid && { saltSaid }),
-    ...(waterSaid && waterG > 0 && { waterSaid, waterBetweenG }),
-  })
-  return parsed.success ? parsed.data : null
 }

@@ -8,6 +8,7 @@ import {
   historyOf,
   isRefill,
   measuredPhs,
+  phsOf,
   propertiesOf,
   saltAt,
   styleById,
@@ -45,7 +46,11 @@ async function drop() {
   if (id && (await record({ kind: 'retract', at: nowMoment(), replaces: id, reason: 'Plan dropped.' })))
     await router.push('/plan')
 }
-const firstPh = computed(() => lot.value && measuredPhs(lot.value)[0]?.ph)
+/** The first reading of the same kind of sample as the newest: liquid and pieces are two things. */
+const firstPh = computed(() => {
+  const read = lot.value ? phsOf(book.book, lot.value) : []
+  return read.find(({ of }) => of === read.at(-1)?.of)?.ph
+})
 const lastPh = computed(() => lot.value && measuredPhs(lot.value).at(-1)?.ph)
 const cautions = computed(() =>
   lot.value && lot.value.state === 'fermenting'

@@ -43,6 +43,10 @@ export function refusalOf(book: Book, judge: Judge, draft: Draft): string | null
       if (lot.bottles) return 'Bottles are counted, not weighed.'
       return draft.massG > lot.leftG + SCALE_NOISE_G ? `Only ${formatNumber(lot.leftG)} g are left.` : null
     }
+    case 'overflow': {
+      const left = book.lots.get(draft.lotId)?.leftG ?? 0
+      return draft.massG > left + SCALE_NOISE_G ? `Only ${formatNumber(left)} g were in it.` : null
+    }
     case 'bottle': {
       const lot = book.lots.get(draft.fromLotId)
       if (!lot) return 'This blend is not in the log.'
