@@ -63,8 +63,16 @@ export function plainTemplate(book: Book, materialId: string, styleId: StyleId):
   }
 }
 
-/** A template so many times as large, with its figures. `null` where part of it is not in the book. */
+/** A template is made at most so many times as large, or as small. Judgement. */
+const LARGEST = 10_000
+
+/**
+ * A template so many times as large, with its figures. `null` where part of it is not in the book.
+ * @throws InvalidInput for more, or less, than anybody makes at once.
+ */
 export function sized(book: Book, template: Template, factor: number) {
+  if (!(factor >= 1 / LARGEST && factor <= LARGEST))
+    throw new InvalidInput('That is more, or less, than can be made at once. Look at the amounts again.')
   const { rows, waterG } = scaled({ rows: [...template.rows], waterG: template.waterG }, factor)
   const made = { ...template, rows, waterG: takesWater(styleById(template.style)) ? waterG : 0 }
   const figures = planFigures(book, made)
