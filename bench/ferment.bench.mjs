@@ -27,6 +27,7 @@ const batch = {
     buffer: 14,
     startPh: 5.2,
     startPhSpread: 0.06,
+    acidPct: 0.13,
     saltPct: 4.348,
     fruitShare: 0,
   },

@@ -6,6 +6,7 @@ import {
   type Book,
   type Lot,
   type LoftStep,
+  type Kit,
   type Outlook,
   type ProposedLot,
   type RoundEvent,
@@ -49,8 +50,9 @@ export async function saveCalendar(
   lots: readonly Lot[],
   nowMs: number,
   outlooks: ReadonlyMap<string, Outlook>,
+  kit: Kit,
 ): Promise<number> {
-  const events = calendarOf(book, lots, nowMs, outlooks)
+  const events = calendarOf(book, lots, nowMs, outlooks, kit)
   await saveEvents(events, MINUTES.chore, 'Lactofer round', `lactofer-round-${CALENDAR_DAYS}-days.ics`)
   return events.filter((event) => !event.cancelled).length
 }

@@ -1,6 +1,7 @@
 import { computed, ref } from 'vue'
 import { calibrationAge, HOUR_MS, POCKET_TRUST_H, type EntryOf, type Instrument } from '@lactofer/core'
 import { useBook } from '~/stores/book'
+import { usePreferences } from '~/stores/preferences'
 
 /** Buffers that are sold, pH at 25 °C. */
 export const BUFFERS = [4.01, 6.86, 7, 9.18] as const
@@ -18,6 +19,7 @@ function pocketWords(checkedMs: number, nowAtMs: number): string {
 /** Meters that were calibrated, the last calibration of each; and what a pH was read with. */
 export function useMeters() {
   const book = useBook()
+  const preferences = usePreferences()
   const meters = computed(() => {
     const newest = new Map<string, EntryOf<'calibrate'>>()
     for (const entry of book.book.standing) if (entry.kind === 'calibrate') newest.set(entry.meter, entry)
@@ -43,7 +45,12 @@ export function useMeters() {
   ])
   const chosen = ref<string | null>(null)
   const using = computed({
-    get: () => chosen.value ?? meters.value.at(-1)?.meter ?? pockets.value.at(-1)?.meter ?? 'uncalibrated',
+    get: () =>
+      chosen.value ??
+      (preferences.sourTool === 'paper strips' ? 'strip' : null) ??
+      meters.value.at(-1)?.meter ??
+      pockets.value.at(-1)?.meter ??
+      'uncalibrated',
     set: (value: string) => (chosen.value = value),
   })
   /** What stands beside a pH that was typed. */

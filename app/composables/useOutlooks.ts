@@ -1,8 +1,9 @@
 import { computed, shallowRef, watch, type Ref } from 'vue'
 import {
   DAY_MS,
-  fermentCaseOf,
   judgeOf,
+  looksOf,
+  lotCaseOf,
   measuredPhs,
   outlookOf,
   PH_LINE,
@@ -10,12 +11,12 @@ import {
   type Lot,
   type Outlook,
 } from '@lactofer/core'
-import { SHELF_MEMBERS } from './useForecast'
+import { SENSED_MEMBERS, SHELF_MEMBERS } from './useForecast'
 import { eachForecast, keepForecast } from '~/db/forecasts'
 import { askForForecast, type ForecastAnswer } from '~/workers/forecaster'
 
 /** Raised when the model changes: what was kept before is worked out anew. */
-const FORECAST_VERSION = 5
+const FORECAST_VERSION = 6
 /** Days ahead that the round needs to know of. */
 const AHEAD = 12
 
@@ -26,6 +27,7 @@ const LEAST_ALLOWED_MS = 2 * DAY_MS
 function lotsAhead(book: Book, lots: readonly Lot[], nowAtMs: number): Lot[] {
   const judge = judgeOf(book)
   const lateRead = (lot: Lot) => {
+    if (looksOf(lot).length > 0) return true
     const first = measuredPhs(lot).find(({ ph }) => ph <= PH_LINE)
     return first !== undefined && first.atMs - lot.startedMs > LEAST_ALLOWED_MS
   }
@@ -68,15 +70,14 @@ export function useOutlooks(book: Ref<Book>, all: Ref<Lot[]>, nowMs: Ref<number>
       show()
       let asked = 0
       for (const lot of lots.value) {
-        const batch = fermentCaseOf(book.value, lot)
+        const batch = lotCaseOf(book.value, lot, nowMs.value)
         if (!batch) continue
         const untilMs = lot.state === 'fermenting' ? nowMs.value : lot.startedMs
         const days = Math.ceil((untilMs - lot.startedMs) / DAY_MS) + AHEAD
         const key = JSON.stringify([FORECAST_VERSION, batch, days])
         if (found.get(lot.id)?.key === key) continue
-        const answer = await askForForecast({ batch, days, members: SHELF_MEMBERS, scenarios: [] }, 'shelf').catch(
-          () => null,
-        )
+        const members = batch.sensed?.length ? SENSED_MEMBERS : SHELF_MEMBERS
+        const answer = await askForForecast({ batch, days, members, scenarios: [] }, 'shelf').catch(() => null)
         if (mine !== turn) return
         found.set(lot.id, { key, answer: answer ?? { forecast: null, courses: [], problem: 'No forecast.' } })
         if (answer) await keepForecast({ lotId: lot.id, key, answer })

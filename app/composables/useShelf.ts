@@ -60,7 +60,7 @@ export function useShelf(shown: Ref<Shown>) {
       const vessel = book.library.vessel(vesselId)
       return vessel ? [{ vessel, mark, hot, fraction: massG / density / vessel.capacityMl }] : []
     })
-    const ph = last === undefined ? 'no pH yet' : `pH ${last.toFixed(2)}`
+    const ph = last !== undefined ? `pH ${last.toFixed(2)}` : book.notMeasured(lot.id) ? 'not measured' : 'no pH yet'
     return { lot, asks, level: asks[0]?.level ?? 'nothing', ph, vessels }
   }
   const standings = computed(() => book.fermenting.map(standingOf))

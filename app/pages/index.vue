@@ -2,10 +2,19 @@
 import { computed } from 'vue'
 import { dayInFull } from '~/clock/moments'
 import { useBook } from '~/stores/book'
+import { usePreferences } from '~/stores/preferences'
 
 const book = useBook()
+const preferences = usePreferences()
 const heading = computed(() => dayInFull(book.nowMs))
 const asking = computed(() => new Set(book.asks.filter((ask) => ask.level !== 'fine').map((ask) => ask.lotId)).size)
+/** Asked once, as soon as there is a lot of the maker's own, and gone with both answers. */
+const asksForKit = computed(
+  () =>
+    preferences.known &&
+    (preferences.sourTool === null || preferences.weighs === null) &&
+    book.lots.some(({ origin }) => origin === 'maker'),
+)
 const atPhone = useMediaQuery('(max-width: 900px)')
 </script>
 
@@ -20,6 +29,7 @@ const atPhone = useMediaQuery('(max-width: 900px)')
     </header>
     <SetAside />
     <BackupReminder />
+    <KitPanel v-if="asksForKit" asks />
     <EmptyStart v-if="book.lots.length === 0" />
     <div v-else class="split">
       <TheRound v-if="atPhone" />

@@ -87,6 +87,7 @@ async function sign() {
           }}</el-button><el-button :disabled="!book.hasDemo" :loading="busy" @click="takeDemo">Take it out</el-button>
         </div>
       </section>
+      <KitPanel />
       <section class="sheet">
         <h2>At this bench</h2>
         <form class="row" novalidate @submit.prevent="sign">

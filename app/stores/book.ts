@@ -10,6 +10,7 @@ import {
   fold,
   idMaker,
   ingredientsOf,
+  isByTaste,
   judgeOf,
   ofMass,
   ownEntry,
@@ -22,6 +23,7 @@ import {
   type Entry,
   type EntryOf,
   type Judge,
+  type Kit,
   type Library,
   type Lot,
   type NewerEntry,
@@ -123,10 +125,11 @@ const allAsks = (
   lots: readonly Lot[],
   nowAtMs: number,
   ahead: ReadonlyMap<string, Outlook>,
+  kit: Kit,
 ) =>
   worstFirst(
     lots.flatMap((lot) => {
-      if (lot.state === 'fermenting') return asksOf(book, judge, lot, nowAtMs, ahead.get(lot.id), tellMoment)
+      if (lot.state === 'fermenting') return asksOf(book, judge, lot, nowAtMs, ahead.get(lot.id), tellMoment, kit)
       return lot.state === 'in stock'
         ? [...blendAsks(judge, lot, nowAtMs, tellMoment), ...bottleAsks(book, judge, lot, nowAtMs, tellMoment)]
         : []
@@ -174,7 +177,9 @@ export const useBook = defineStore('book', () => {
   const planned = computed(() => lots.value.filter((lot) => lot.state === 'planned'))
   const outlooks = useOutlooks(book, lots, now)
   const { judge, standing } = useJudge(book, outlooks, now)
-  const asks = computed(() => allAsks(book.value, judge.value, lots.value, now.value, outlooks.value))
+  /** It, or what it was made of, stands on eye and tongue alone. */
+  const notMeasured = (lotId: string): boolean => judge.value(lotId, now.value)?.reasons.some(isByTaste) ?? false
+  const asks = computed(() => allAsks(book.value, judge.value, lots.value, now.value, outlooks.value, preferences.kit))
   const library = computed(() => book.value.library)
   const recipes = computed(() => book.value.recipes)
   const hasDemo = computed(() => (entries.value ?? []).some((entry) => entry.origin === 'demo'))
@@ -206,6 +211,7 @@ export const useBook = defineStore('book', () => {
       outlooks,
       judge,
       standing,
+      notMeasured,
       hasDemo,
       library,
       recipes,

@@ -5,7 +5,10 @@ import {
   CHOOSABLE,
   heatWords,
   HeatScaleSchema,
+  SOUR_TOOLS,
   USUAL_HEAT_SCALE,
+  USUAL_KIT,
+  type Kit,
   usualUnit,
   type QuantityKind,
   type Range,
@@ -30,6 +33,9 @@ const ChoicesSchema = z.object({
   /** The maker's five words for heat. */
   heat: HeatScaleSchema.catch(USUAL_HEAT_SCALE),
   currency: z.string().trim().min(1).max(6).catch('€'),
+  /** What sourness is read with, and what amounts; not said yet. */
+  sourTool: z.enum(SOUR_TOOLS).nullable().catch(null),
+  weighs: z.enum(['scale', 'spoons']).nullable().catch(null),
 })
 type Choices = z.infer<typeof ChoicesSchema>
 
@@ -64,6 +70,14 @@ export const usePreferences = defineStore('preferences', () => {
     chooseUnit,
     chooseWorld,
     currency: computed(() => choices.value.currency),
+    sourTool: computed(() => choices.value.sourTool),
+    weighs: computed(() => choices.value.weighs),
+    /** What the round asks by. */
+    kit: computed((): Kit => ({
+      sour: choices.value.sourTool ?? USUAL_KIT.sour,
+      scale: choices.value.weighs !== 'spoons',
+    })),
+    known: computed(() => stored.value !== undefined),
     round: computed(() => choices.value.round),
     probes: computed(() => choices.value.probes),
     world: computed(() => choices.value.world),

@@ -31,7 +31,7 @@ const KEPT = 24
 
 function learned(batch: FermentCase, members: number): Learned {
   const key = JSON.stringify([batch, members])
-  const found = known.get(key) ?? learn(batch.batch, batch.temperature, batch.readings, { members })
+  const found = known.get(key) ?? learn(batch, { members })
   known.delete(key)
   known.set(key, found)
   const oldest = known.keys().next().value

@@ -42,7 +42,8 @@ test('a batch lived day by day, from packing to ready, on a phone', async ({ gua
   const lot = new URL(page.url()).pathname
   // A reading before the lot began is refused, and the figure stays.
   await field(page, 'pH').fill('4.9')
-  await field(page, 'When').fill('2026-03-01T08:00')
+  await field(page, 'When').fill('01/03/2026 08:00')
+  await field(page, 'When').press('Enter')
   await expect(page.getByText(/This is before 2 Mar/)).toBeVisible()
   await page.getByRole('button', { name: 'Record the reading' }).click()
   await expect(field(page, 'pH')).toHaveValue('4.9')

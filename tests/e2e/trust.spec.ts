@@ -309,7 +309,8 @@ test('without a folder Today says what this browser alone holds; dated ahead is 
   await page.goto(`/ferment/${lotId}`)
   await expect(page.getByText(/Behind|pH rose/)).toHaveCount(0)
   await page.goto('/')
-  await field(asked, 'It was on').fill('2026-03-10T10:00')
+  await field(asked, 'It was on').fill('10/03/2026 10:00')
+  await field(asked, 'It was on').press('Enter')
   await asked.getByRole('button', { name: 'Count it then' }).click()
   await expect(asked).toBeHidden()
   // A day and a half after the archive there is one entry that is nowhere else.

@@ -5,6 +5,8 @@ import {
   COLD_C,
   formatMass,
   inVessels,
+  isByTaste,
+  NOT_MEASURED,
   LotCodeSchema,
   readTemperatures,
   type Draft,
@@ -75,7 +77,13 @@ const KEEP = {
   discard: 'Discard it',
 } as const
 /** Called ready against its readings wants a reason. */
-const against = computed(() => what.value === 'ready' && stand?.state !== 'ready')
+const against = computed(() => what.value === 'ready' && stand?.state !== 'ready' && !byTaste.value)
+/** Likely under by eye and tongue, with no pH that tells: what is called ready then is marked "not measured". */
+const byTaste = computed(() => stand?.reasons.find(isByTaste) ?? null)
+const likely = computed(() => {
+  const facts = byTaste.value?.facts
+  return facts && 'chance' in facts && facts.chance !== null ? facts.chance : undefined
+})
 const codeProblem = computed(
   () =>
     LotCodeSchema.safeParse(code.value).error?.issues[0]?.message ??
@@ -139,7 +147,13 @@ const draft = computed((): Draft | null => {
         reason: reason.value.trim(),
       }
     case 'ready':
-      return { ...base, kind: 'decide', decision: 'ready', reason: reason.value.trim() }
+      return {
+        ...base,
+        kind: 'decide',
+        decision: 'ready',
+        reason: reason.value.trim(),
+        ...(likely.value !== undefined && { likely: likely.value }),
+      }
     case 'brine':
       return {
         kind: 'press',
@@ -200,6 +214,10 @@ const example = computed(() => (what.value ? (EXAMPLES[what.value] ?? '') : ''))
       <template v-else-if="what === 'wait'"
         ><PickField v-model="days" label="Look again in" :options="WAITS"
       /></template>
+      <div v-else-if="what === 'ready' && stand && byTaste" class="stack">
+        <p><StateMark level="ask" word="By taste, not measured" /> {{ ' ' }}<SaidText :text="stand.sentence" /></p>
+        <p class="small">{{ NOT_MEASURED }}</p>
+      </div>
       <p v-else-if="what === 'ready' && stand">
         <StateMark :level="against ? 'ask' : 'fine'" :word="against ? 'Not by its readings' : 'Ready'" />
         {{ ' ' }}<SaidText :text="stand.sentence" />

@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import {
   DAY_MS,
-  fermentCaseOf,
+  lotCaseOf,
   phsOf,
   readTemperatures,
   structureOfLot,
@@ -36,7 +36,7 @@ const AHEAD = [
 ]
 
 const base = computed(() => {
-  const batch = fermentCaseOf(book.book, lot)
+  const batch = lotCaseOf(book.book, lot, book.nowMs)
   if (!batch || !plan.value) return null
   const lastMs = Math.max(open.value ? book.nowMs : 0, ...phs.value.map(({ atMs }) => atMs))
   const days = Math.ceil(Math.min(1000, Math.max(21, ((lastMs - lot.startedMs) / DAY_MS) * 1.25 + 4, ahead.value)))

@@ -124,7 +124,8 @@ const SAMPLES = [
 <template>
   <form class="stack" novalidate aria-label="Reading" @submit.prevent="confirm">
     <div class="fields">
-      <QuantityField v-model="form.ph" kind="ph" label="pH" optional @taken="taken" />
+      <StripTaps v-if="using === 'strip' && !instrument" v-model="form.ph" class="whole" />
+      <QuantityField v-else v-model="form.ph" kind="ph" label="pH" optional @taken="taken" />
       <QuantityField
         v-if="!phOnly"
         v-model="form.tempC"

@@ -30,13 +30,7 @@ watch([typedMs, problem], () => (model.value = problem.value ? null : typedMs.va
 <template>
   <div>
     <label :for="id" class="field-label">{{ label }}</label>
-    <el-input
-      :id="id"
-      v-model="text"
-      type="datetime-local"
-      :aria-invalid="problem !== null"
-      :aria-describedby="problem ? `${id}-note` : undefined"
-    />
+    <DayPicker :id="id" v-model="text" time :label="label" :problem="problem" />
     <p v-if="problem" :id="`${id}-note`" class="problem" role="alert">{{ problem }}</p>
   </div>
 </template>

@@ -16,10 +16,11 @@ const id = useId()
 <template>
   <div>
     <label :for="id" class="field-label">{{ label }}</label>
+    <DayPicker v-if="type === 'date'" :id="id" v-model="model" :label="label" :problem="problem ?? null" />
     <el-input
+      v-else
       :id="id"
       v-model="model"
-      :type="type ?? 'text'"
       autocomplete="off"
       :placeholder="placeholder"
       :aria-invalid="Boolean(problem)"

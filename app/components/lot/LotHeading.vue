@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import type { Lot } from '@lactofer/core'
+import { useBook } from '~/stores/book'
 
-/** A lot's tape: code and name, hot if it is. `as` its rank on the page. */
+/** A lot's tape: code and name, hot, or not measured, if it is. `as` its rank on the page. */
 const { lot, note, as = 'h1' } = defineProps<{ lot: Lot; note?: string; as?: 'h1' | 'h2' }>()
+const book = useBook()
 </script>
 
 <template>
@@ -10,6 +12,7 @@ const { lot, note, as = 'h1' } = defineProps<{ lot: Lot; note?: string; as?: 'h1
     <span class="tape code">{{ lot.code }}</span>
     <component :is="as">{{ lot.name }}</component>
     <span v-if="lot.hot" class="hot">HOT</span>
+    <span v-if="book.notMeasured(lot.id)" class="unmeasured" data-mark="not measured">not measured</span>
     <p v-if="note">{{ note }}</p>
   </header>
 </template>
@@ -22,6 +25,14 @@ const { lot, note, as = 'h1' } = defineProps<{ lot: Lot; note?: string; as?: 'h1
   font-size: 22px;
   transform: rotate(-1.5deg);
   border: 1px solid #0002;
+  align-self: center;
+}
+.unmeasured {
+  border: 2px dashed var(--ask);
+  color: var(--ask);
+  font: 700 14px var(--display);
+  padding: 1px 8px;
+  border-radius: 3px;
   align-self: center;
 }
 .hot {

@@ -6,7 +6,11 @@ import { STAND_WORDS } from './standWords'
 
 /** The verdict on a lot in a line, which opens to the facts it rests on and the rule behind each. */
 const { standing } = defineProps<{ standing: Standing }>()
-const mark = computed(() => STAND_WORDS[standing.state])
+const mark = computed(() =>
+  standing.reasons[0]?.code === 'ready by taste'
+    ? ({ level: 'ask', word: 'Not measured' } as const)
+    : STAND_WORDS[standing.state],
+)
 const reasons = computed(() =>
   standing.reasons.map((reason) => ({
     code: reason.code,

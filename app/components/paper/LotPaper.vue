@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
-import { jarLabels, propertiesOf, type Lot } from '@lactofer/core'
+import { contains, jarLabels, propertiesOf, type Lot } from '@lactofer/core'
 import { PAGES, SHEETS, type PageId, type SheetId } from '~/labels/paper'
 import { batchSheetOf } from './batchSheetOf'
 import { saveFile } from '~/composables/saveFile'
@@ -33,7 +33,11 @@ const labels = () =>
     const { jarLabelSheet } = await import('~/labels/jarLabels')
     const properties = composition.value && propertiesOf(composition.value)
     return jarLabelSheet(
-      jarLabels(lot, properties?.saltPct ?? null, composition.value?.allergens ?? []),
+      jarLabels(lot, properties?.saltPct ?? null, {
+        allergens: composition.value?.allergens ?? [],
+        notMeasured: book.notMeasured(lot.id),
+        cautions: contains(book.ingredients(lot.id), 'honey') ? ['honey: not for infants'] : [],
+      }),
       sheet.value,
       link(),
     )

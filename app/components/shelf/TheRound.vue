@@ -77,7 +77,7 @@ async function skip(why: string) {
 async function calendar() {
   try {
     ElMessage.success(
-      `${await saveCalendar(book.book, book.lots, book.nowMs, book.outlooks)} chores of the coming two weeks are in the file. Export again after a round: the calendar updates them.`,
+      `${await saveCalendar(book.book, book.lots, book.nowMs, book.outlooks, preferences.kit)} chores of the coming two weeks are in the file. Export again after a round: the calendar updates them.`,
     )
   } catch {
     ElMessage.error('The calendar could not be written. The round here is as it was.')
@@ -133,7 +133,14 @@ const countWords = computed(() => {
             </p>
             <p class="muted small"><SaidText :text="ask.why" /></p>
           </div>
-          <div v-if="ask.chore" class="acts">
+          <SenseTaps
+            v-if="ask.questions && lotOf(ask)"
+            class="taps"
+            :lot="lotOf(ask)!"
+            :questions="ask.questions"
+            @recorded="(entryIds, text) => (last = { entryIds, text })"
+          />
+          <div v-else-if="ask.chore" class="acts">
             <el-button
               type="primary"
               :disabled="busy"
@@ -202,6 +209,9 @@ li {
 }
 .group:last-of-type li:last-child {
   border-bottom: 0;
+}
+.taps {
+  grid-column: 1 / -1;
 }
 .acts {
   display: grid;

@@ -7,6 +7,7 @@ import { SVGRenderer } from 'echarts/renderers'
 import VChart from 'vue-echarts'
 import { formatMass, type Trace } from '@lactofer/core'
 import { useTones } from '~/composables/useTones'
+import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 
 /** From whom, through which jars, to where: the width of a stream is its weight. A click on a lot goes there. */
@@ -14,6 +15,10 @@ use([SankeyChart, TooltipComponent, SVGRenderer])
 const { trace, selfId } = defineProps<{ trace: Trace; selfId: string }>()
 const emit = defineEmits<{ open: [lotId: string] }>()
 const tones = useTones()
+const book = useBook()
+/** A lot's name with its mark: what stands on eye and tongue alone is told wherever it goes. */
+const named = ({ code, name, lot }: Trace['nodes'][number]) =>
+  `{code|${code}} ${name}${lot && book.notMeasured(lot.id) ? ' (not measured)' : ''}`
 const preferences = usePreferences()
 const byId = computed(() => new Map(trace.nodes.map((node) => [node.id, node])))
 const height = computed(() =>
@@ -73,7 +78,7 @@ const option = computed(() => {
               fontSize: 13,
               width: 186,
               overflow: 'truncate' as const,
-              formatter: `${node.kind === 'lot' ? `{code|${node.code}} ${node.name}` : node.kind === 'delivery' && node.from ? `${node.name}, ${node.from}` : node.name}`,
+              formatter: `${node.kind === 'lot' ? named(node) : node.kind === 'delivery' && node.from ? `${node.name}, ${node.from}` : node.name}`,
               rich: { code: { fontFamily: 'Archivo Variable', fontWeight: 700, fontSize: 13 } },
             },
           })),

@@ -1,25 +1,11 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import {
-  cautionsFor,
-  dayOf,
-  formatNumber,
-  formatShu,
-  historyOf,
-  isRefill,
-  measuredPhs,
-  phsOf,
-  propertiesOf,
-  saltAt,
-  styleById,
-} from '@lactofer/core'
+import { cautionsFor, contains, dayOf, isRefill, propertiesOf, styleById } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { useRecorder } from '~/composables/useRecorder'
 import { useBook } from '~/stores/book'
-import { usePreferences } from '~/stores/preferences'
 
 const book = useBook()
-const preferences = usePreferences()
 const route = useRoute()
 const lot = computed(() => book.lot(String(route.params.id)))
 const plan = computed(() => (lot.value?.made.kind === 'plan' ? lot.value.made : null))
@@ -27,12 +13,6 @@ const stand = computed(() => (lot.value ? book.standing(lot.value) : null))
 const figures = computed(() => {
   const composition = lot.value && book.composition(lot.value.id)
   return composition ? propertiesOf(composition) : null
-})
-/** Between what the salt lies where not all was weighed; `null` where it was, or was read. */
-const saltBetween = computed(() => {
-  const salt = lot.value && saltAt(historyOf(book.book, lot.value), book.nowMs)
-  if (!salt || salt.highPct - salt.lowPct < 0.05 || salt.lowPct === salt.saltPct) return null
-  return `${formatNumber(salt.lowPct, 1)}–${formatNumber(salt.highPct, 1)}`
 })
 const saltFix = ref(false)
 const style = computed(() => (plan.value ? styleById(plan.value.style) : null))
@@ -46,17 +26,12 @@ async function drop() {
   if (id && (await record({ kind: 'retract', at: nowMoment(), replaces: id, reason: 'Plan dropped.' })))
     await router.push('/plan')
 }
-/** The first reading of the same kind of sample as the newest: liquid and pieces are two things. */
-const firstPh = computed(() => {
-  const read = lot.value ? phsOf(book.book, lot.value) : []
-  return read.find(({ of }) => of === read.at(-1)?.of)?.ph
-})
-const lastPh = computed(() => lot.value && measuredPhs(lot.value).at(-1)?.ph)
 const cautions = computed(() =>
   lot.value && lot.value.state === 'fermenting'
     ? cautionsFor('ferment', {
         aboveLine: stand.value?.passed === false,
         closed: lot.value.packed?.closure === 'tight lid',
+        honey: contains(book.ingredients(lot.value.id), 'honey'),
         doubtful: stand.value?.reasons.some(({ code }) => code === 'open sign' || code === 'bad sign') ?? false,
         vessels: book.fermenting.reduce(
           (sum, { place, vessels }) => (place === lot.value?.place ? sum + vessels.length : sum),
@@ -117,40 +92,8 @@ const plannedWords = computed(() =>
         <section class="sheet log"><LotLog :lot="lot" /></section>
       </div>
       <div class="stack">
-        <section v-if="figures" class="sheet" aria-label="What is in it">
-          <dl>
-            <div>
-              <dt>pH</dt>
-              <dd class="figure acid" data-figure="ph">{{ lastPh === undefined ? '–' : lastPh.toFixed(2) }}</dd>
-            </div>
-            <div>
-              <dt>Salt</dt>
-              <dd class="figure salt" data-figure="salt">{{ figures.saltPct.toFixed(2) }} %</dd>
-              <dd v-if="saltBetween" class="small muted" data-figure="salt-range">
-                {{ saltBetween }} % by spoon and cup; measured, it is known
-              </dd>
-            </div>
-            <div class="wide">
-              <dt>Heat</dt>
-              <dd>
-                <strong class="heat">{{ formatShu(figures.shu) }}</strong>
-                {{ preferences.heatWord(figures) }}
-              </dd>
-            </div>
-            <div class="wide">
-              <dt>Amount</dt>
-              <dd>
-                <MassText :mass-g="lot.leftG" /><template v-if="lot.usedG">
-                  left of <MassText :mass-g="lot.madeG"
-                /></template>
-              </dd>
-            </div>
-          </dl>
-          <template v-if="lastPh !== undefined">
-            <SourRuler :ph="lastPh" />
-            <SourDifference v-if="firstPh !== lastPh" :from="firstPh ?? lastPh" :to="lastPh" />
-          </template>
-        </section>
+        <LotFigures :lot="lot" :stand="stand" />
+        <LotSenses v-if="lot.state === 'fermenting' && style?.judgedBy === 'acid'" :lot="lot" :stand="stand" />
         <section v-if="lot.state === 'fermenting'" class="sheet">
           <h2>Read it</h2>
           <ReadingForm :key="lot.id" :lot="lot" /><LoggerImport :lot="lot" />
@@ -171,31 +114,6 @@ const plannedWords = computed(() =>
 </template>
 
 <style scoped>
-dl {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: var(--s3);
-  margin: 0;
-}
-dt {
-  color: var(--muted);
-  font-size: 14px;
-}
-dd {
-  margin: 0;
-}
-.wide {
-  grid-column: 1 / -1;
-}
-.acid {
-  color: var(--acid);
-}
-.salt {
-  color: var(--salt);
-}
-.heat {
-  color: var(--heat);
-}
 @media (max-width: 900px) {
   .split {
     display: flex;

@@ -17,6 +17,7 @@ const said = (node?: TraceNode) =>
     ? [
         node.code,
         node.name,
+        node.lot && book.notMeasured(node.lot.id) ? '(not measured)' : '',
         node.kind === 'delivery' ? `(${node.detail})` : node.kind === 'place' ? `(${node.detail})` : '',
       ]
         .filter(Boolean)

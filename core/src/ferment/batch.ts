@@ -3,7 +3,8 @@ import type { Cut, Lie } from '../library/cuts'
 
 /**
  * What ferments, as the model sees it: averages over everything in the vessel, mmol/kg.
- * `buffer` is what else binds acid, mmol per kg and pH. `startPhSpread` one standard deviation.
+ * `buffer` is what else binds acid, mmol per kg and pH. `startPhSpread` one standard deviation. `acidPct` titratable
+ * acid, % as lactic.
  */
 export interface Medium {
   hexose: number
@@ -12,6 +13,7 @@ export interface Medium {
   buffer: number
   startPh: number
   startPhSpread: number
+  acidPct: number
   /** Salt in the water phase once evened out, percent. */
   saltPct: number
   /** Share of fruit, 0 to 1. */

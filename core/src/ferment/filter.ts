@@ -2,8 +2,9 @@ import type { Batch } from './batch'
 import { DRAWS, memberOf, normals, uniforms } from './member'
 import { logT, spreadOf, type PhReading } from './readings'
 import { COLUMNS, runMember, SHOWN } from './run'
+import { hoursOf, sensesLog, type Sensed } from './senses'
 import type { TemperaturePlan } from './temperature'
-import { phOnWay, type WeighedWay } from './ways'
+import { differs, goOnWay, phOnWay, type WeighedWay } from './ways'
 
 /* Draws led to what was read: weighed, and where too few are left, moved there in tempered steps. */
 
@@ -17,10 +18,23 @@ const STRIDE = 0.45
 const STAGES = 12
 const TEMPERED = 300
 
-/** What members say of each reading, member by member, and where each of them started. */
+/** A batch, what is known of its temperature, what was read and sensed of it, and the ways it may go. */
+export interface Known {
+  batch: Batch
+  temperature: TemperaturePlan
+  readings: readonly PhReading[]
+  sensed: readonly Sensed[]
+  ways: readonly WeighedWay[]
+}
+
+/**
+ * What members say of each reading, member by member, where each of them started, and how well each fits, on each way,
+ * what was sensed: logarithms, members × ways.
+ */
 export interface Predicted {
   ph: Float64Array
   startPh: Float64Array
+  senses: Float64Array
 }
 
 /** Sum of exponentials without overflow, as a logarithm. */
@@ -60,27 +74,48 @@ export function rowsOf(z: Float64Array, rows: Uint32Array): Float64Array {
   return out
 }
 
-/** What living members say of each reading. */
-export function predict(
-  batch: Batch,
-  temperature: TemperaturePlan,
-  readings: readonly PhReading[],
-  z: Float64Array,
-): Predicted {
+const LIQUID = SHOWN.indexOf('liquid')
+/** Where something was sensed a run is looked at every so many hours: when it came to a halt lies between them. */
+const HALT_STEP_H = 12
+
+/** Hours at which runs are looked at: of readings and looks, and, where there are looks, of a halt. */
+function looksAt(readings: readonly PhReading[], sensed: readonly Sensed[]): Float64Array {
+  const looks = hoursOf(sensed)
+  const last = Math.max(0, ...looks)
+  const steps = looks.length ? Array.from({ length: Math.ceil(last / HALT_STEP_H) }, (_, at) => at * HALT_STEP_H) : []
+  return Float64Array.from(new Set([...readings.map(({ hour }) => hour), ...looks, ...steps])).sort()
+}
+
+/** What members say of each reading and of what was sensed. */
+export function predict({ batch, temperature, readings, sensed, ways }: Known, z: Float64Array): Predicted {
   const count = z.length / DRAWS
-  const hours = Float64Array.from(readings, (reading) => reading.hour)
+  const hours = looksAt(readings, sensed)
   const shown = new Float64Array(hours.length * COLUMNS)
-  const ph = new Float64Array(count * hours.length)
+  const onWay = new Float64Array(shown.length)
+  const ph = new Float64Array(count * readings.length)
   const startPh = new Float64Array(count)
-  const columns = readings.map((reading) => SHOWN.indexOf(reading.of))
+  const senses = new Float64Array(count * ways.length)
+  const fitting = sensesLog(sensed, hours, batch.medium.acidPct)
+  const places = readings.map(({ hour, of }) => hours.indexOf(hour) * COLUMNS + SHOWN.indexOf(of))
   for (let row = 0; row < count; row++) {
     const member = memberOf(batch, z, row * DRAWS)
     startPh[row] = member.startPh
     runMember(member, temperature, hours, shown, 0)
-    for (let index = 0; index < hours.length; index++)
-      ph[row * hours.length + index] = shown[index * COLUMNS + (columns[index] ?? 0)] ?? 0
+    for (let index = 0; index < readings.length; index++) ph[row * readings.length + index] = shown[places[index]!]!
+    if (sensed.length === 0) continue
+    const living = fitting(shown)
+    let lowest = Infinity
+    for (let at = LIQUID; at < shown.length; at += COLUMNS) if (shown[at]! < lowest) lowest = shown[at]!
+    for (let way = 0; way < ways.length; way++) {
+      const apart = differs(ways[way]!.way, lowest)
+      if (apart) {
+        onWay.set(shown)
+        goOnWay(ways[way]!.way, hours, onWay, 0, member.hexose)
+      }
+      senses[row * ways.length + way] = apart ? fitting(onWay) : living
+    }
   }
-  return { ph, startPh }
+  return { ph, startPh, senses }
 }
 
 /**
@@ -88,9 +123,8 @@ export function predict(
  * @param to only so many readings, the first ones.
  */
 export function logsOnWays(
-  { ph, startPh }: Predicted,
-  readings: readonly PhReading[],
-  ways: readonly WeighedWay[],
+  { ph, startPh, senses }: Predicted,
+  { readings, ways }: Pick<Known, 'readings' | 'ways'>,
   to = readings.length,
 ): Float64Array {
   const width = readings.length
@@ -99,7 +133,7 @@ export function logsOnWays(
   const spreads = readings.map(spreadOf)
   for (let row = 0; row < startPh.length; row++)
     for (let way = 0; way < ways.length; way++) {
-      let sum = shares[way]!
+      let sum = shares[way]! + senses[row * ways.length + way]!
       for (let index = 0; index < to; index++) {
         const { hour, ph: read } = readings[index]!
         sum += logT(read - phOnWay(ways[way]!.way, ph[row * width + index]!, hour, startPh[row]!), spreads[index]!)
@@ -121,21 +155,15 @@ export function sharesOfWays(onWays: Float64Array, ways: number): Float64Array {
 }
 
 /**
- * Draws that fit the readings whichever way they go, all of one weight: the prior's, taken by weight; where too few
- * would be left, led there in tempered steps, each taken anew and moved by preconditioned Crank–Nicolson.
+ * Draws that fit what was read and sensed whichever way they go, all of one weight: the prior's, taken by weight; where
+ * too few would be left, led there in tempered steps, each taken anew and moved by preconditioned Crank–Nicolson.
  */
-export function fit(
-  { batch, temperature }: { batch: Batch; temperature: TemperaturePlan },
-  readings: readonly PhReading[],
-  ways: readonly WeighedWay[],
-  seed: number,
-  prior: Float64Array,
-  priorOnWays: Float64Array,
-): Float64Array {
+export function fit(known: Known, seed: number, prior: Float64Array, priorOnWays: Float64Array): Float64Array {
+  const { readings, sensed, ways } = known
   const even = uniforms(seed)
   const priorLogs = over(priorOnWays, ways.length)
   const weights = normalised(priorLogs)
-  if (readings.length === 0) return prior
+  if (readings.length === 0 && sensed.length === 0) return prior
   if (effective(weights) >= LEAST_EFFECTIVE * weights.length) return rowsOf(prior, picked(weights, even()))
   const next = normals(seed + 1)
   const count = Math.min(weights.length, TEMPERED)
@@ -161,7 +189,7 @@ export function fit(
     logs = Float64Array.from(rows, (row) => before[row] ?? 0)
     for (let move = 0; move < MOVES; move++) {
       const tried = z.map((value) => stay * value + STRIDE * next())
-      const triedLogs = over(logsOnWays(predict(batch, temperature, readings, tried), readings, ways), ways.length)
+      const triedLogs = over(logsOnWays(predict(known, tried), known), ways.length)
       for (let member = 0; member < count; member++) {
         if (Math.log(even()) >= heat * ((triedLogs[member] ?? 0) - (logs[member] ?? 0))) continue
         z.set(tried.subarray(member * DRAWS, (member + 1) * DRAWS), member * DRAWS)

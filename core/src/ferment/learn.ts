@@ -1,7 +1,8 @@
 import type { Batch } from './batch'
-import { fit, logsOnWays, picked, predict, rowsOf, sharesOfWays } from './filter'
+import { fit, logsOnWays, picked, predict, rowsOf, sharesOfWays, type Known, type Predicted } from './filter'
 import { DRAWS, drawMembers, LATE, uniforms, wakesAt } from './member'
 import { mergeReadings, spreadOf, studentBelow, type PhReading } from './readings'
+import { mergeSensed, type Sensed } from './senses'
 import type { TemperaturePlan } from './temperature'
 import { phOnWay, WAY_SHARE, waysOf, type FermentWay, type WeighedWay } from './ways'
 
@@ -14,8 +15,11 @@ export interface Ensemble {
   ways: readonly FermentWay[]
 }
 
-/** What the readings taught. */
+/** What was read and sensed taught. */
 export interface Learned extends Ensemble {
+  /** Draws that fit, and how likely each of them went each way of `chances`: members × ways, summing to 1. */
+  fitting: Float64Array
+  shares: Float64Array
   /** How likely it goes each way; those of one kind lie apart by their figures. Sums to 1. */
   chances: readonly WeighedWay[]
   /** Dead, or not begun by the newest reading. */
@@ -36,6 +40,14 @@ export interface Newest extends Pick<PhReading, 'ph' | 'sd'> {
 /** How likely it goes a way that something holds of. */
 export const chanceOf = ({ chances }: Pick<Learned, 'chances'>, holds: (way: FermentWay) => boolean): number =>
   chances.reduce((sum, { way, share }) => sum + (holds(way) ? share : 0), 0)
+
+/** What a batch is learned from. */
+export interface Taught {
+  batch: Batch
+  temperature: TemperaturePlan
+  readings: readonly PhReading[]
+  sensed?: readonly Sensed[]
+}
 
 /** Sums the shares of members × ways way by way. */
 const byWay = (shares: Float64Array, ways: readonly WeighedWay[]): WeighedWay[] =>
@@ -62,8 +74,8 @@ function drawn(z: Float64Array, shares: Float64Array, ways: readonly WeighedWay[
   }
 }
 
-/** What is known of a batch that nobody read. */
-function unread(z: Float64Array, seed: number): Learned {
+/** What is known of a batch of which nothing was read or sensed. */
+function unknown(z: Float64Array, seed: number): Learned {
   const ways = waysOf(0)
   const members = z.length / DRAWS
   const prior = Float64Array.from(
@@ -72,7 +84,7 @@ function unread(z: Float64Array, seed: number): Learned {
   )
   return {
     ...drawn(z, prior, ways, seed),
-    ...{ chances: ways, quiet: WAY_SHARE.dead, newest: null },
+    ...{ fitting: z, shares: prior, chances: ways, quiet: WAY_SHARE.dead, newest: null },
   }
 }
 
@@ -80,19 +92,16 @@ function unread(z: Float64Array, seed: number): Learned {
 type AtNewest = (share: number, way: FermentWay, ph: number, row: number) => void
 
 /** Draws that fit some of the readings, and each of their ways at the newest one. */
-function fitted(
-  z: Float64Array,
-  { batch, temperature, readings, ways }: Known,
-  fits: number,
-): { shares: Float64Array; each: (tell: AtNewest) => void } {
-  const predicted = predict(batch, temperature, readings, z)
-  const shares = sharesOfWays(logsOnWays(predicted, readings, ways, fits), ways.length)
+function fitted(z: Float64Array, known: Known, fits: number): { shares: Float64Array; each: (tell: AtNewest) => void } {
+  const { readings, ways } = known
+  const predicted = predict(known, z)
+  const shares = sharesOfWays(logsOnWays(predicted, known, fits), ways.length)
   const last = readings.length - 1
-  const { hour } = readings[last]!
   return {
     shares,
     each: (tell) =>
       shares.forEach((share, index) => {
+        const { hour } = readings[last]!
         const row = Math.floor(index / ways.length)
         const { way } = ways[index % ways.length]!
         const ph = phOnWay(way, predicted.ph[row * readings.length + last]!, hour, predicted.startPh[row]!)
@@ -101,19 +110,11 @@ function fitted(
   }
 }
 
-/** What a batch is learned from. */
-interface Known {
-  batch: Batch
-  temperature: TemperaturePlan
-  readings: readonly PhReading[]
-  ways: readonly WeighedWay[]
-}
-
-/** Where the newest reading lies in what was to be expected, given those before it. */
+/** Where the newest reading lies in what was to be expected, given those before it. What was sensed is left out. */
 function placeOf(z: Float64Array, known: Known, logs: Float64Array, seed: number): { living: number; all: number } {
-  const { readings, ways } = known
+  const { readings } = known
   const newest = readings.at(-1)!
-  const before = fit(known, readings.slice(0, -1), ways, seed, z, logs)
+  const before = fit({ ...known, readings: readings.slice(0, -1) }, seed, z, logs)
   const below = { living: 0, all: 0 }
   let living = 0
   fitted(before, known, readings.length - 1).each((share, way, ph) => {
@@ -126,48 +127,67 @@ function placeOf(z: Float64Array, known: Known, logs: Float64Array, seed: number
   return { living: living > 0 ? below.living / living : 1, all: below.all }
 }
 
-/**
- * What readings teach about a batch: the prior draws that fit them, and the ways they go. Seeded: the same readings
- * give the same answer. Readings are merged first.
- */
-export function learn(
-  batch: Batch,
-  temperature: TemperaturePlan,
-  given: readonly PhReading[],
-  { members = 500, seed = 1 } = {},
-): Learned {
-  const readings = mergeReadings(given)
-  const z = drawMembers(members, seed)
-  const newest = readings.at(-1)
-  if (!newest) return unread(z, seed)
-  const ways = waysOf(newest.hour)
-  const known = { batch, temperature, readings, ways }
-  const predicted = predict(batch, temperature, readings, z)
-
+/** The newest reading against what it was to be, before it and now; `null` where nothing was read. */
+function newestOf(
+  known: Known,
+  z: Float64Array,
+  { ph, startPh }: Predicted,
+  { fitting, each }: { fitting: Float64Array; each: (tell: AtNewest) => void },
+  seed: number,
+): { newest: Newest; quiet: number } {
+  const { readings } = known
+  const newest = readings.at(-1)!
   // Fewer members tell well enough what was to be expected.
-  const few = Math.min(members, EXPECTING)
-  const some = { ph: predicted.ph.subarray(0, few * readings.length), startPh: predicted.startPh.subarray(0, few) }
-  const logsBefore = logsOnWays(some, readings, ways, readings.length - 1)
-  const place = placeOf(z.slice(0, few * DRAWS), known, logsBefore, seed + 10)
-
-  const fitting = fit(known, readings, ways, seed + 20, z, logsOnWays(predicted, readings, ways))
-  const { shares, each } = fitted(fitting, known, readings.length)
+  const few = Math.min(startPh.length, EXPECTING)
+  const byReadings: Known = { ...known, sensed: [] }
+  const some: Predicted = {
+    ...{ ph: ph.subarray(0, few * readings.length), startPh: startPh.subarray(0, few) },
+    senses: new Float64Array(few * known.ways.length),
+  }
+  const logsBefore = logsOnWays(some, byReadings, readings.length - 1)
+  const place = placeOf(z.slice(0, few * DRAWS), byReadings, logsBefore, seed + 10)
   let mean = 0
   let quiet = 0
-  each((share, way, ph, row) => {
-    mean += share * ph
+  each((share, way, at, row) => {
+    mean += share * at
     if (way.kind === 'dead' || wakesAt(fitting[row * DRAWS + LATE]!) > newest.hour) quiet += share
   })
   const alike = readings.slice(0, -1).filter((reading) => reading.of === newest.of)
   const lowest = Math.min(...alike.map((reading) => reading.ph))
   return {
-    ...drawn(fitting, shares, ways, seed + 30),
-    chances: byWay(shares, ways),
     quiet,
     newest: {
       ...{ ph: newest.ph, sd: newest.sd, place },
       residual: (newest.ph - mean) / spreadOf(newest),
       rise: alike.length ? newest.ph - lowest : 0,
     },
+  }
+}
+
+/**
+ * What readings, and what was seen and tasted, teach about a batch: the prior draws that fit them, and the ways they go.
+ * Seeded: the same case gives the same answer. Readings and looks at once are merged first.
+ */
+export function learn(
+  { batch, temperature, readings: read, sensed: felt = [] }: Taught,
+  { members = 500, seed = 1 } = {},
+): Learned {
+  const readings = mergeReadings(read)
+  const sensed = felt.map(mergeSensed).filter(({ seen }) => seen.length > 0)
+  const z = drawMembers(members, seed)
+  const newest = readings.at(-1)
+  if (!newest && sensed.length === 0) return unknown(z, seed)
+  const ways = waysOf(newest?.hour ?? 0)
+  const known: Known = { batch, temperature, readings, sensed, ways }
+  const predicted = predict(known, z)
+  const fitting = fit(known, seed + 20, z, logsOnWays(predicted, known))
+  const { shares, each } = fitted(fitting, known, readings.length)
+  const chances = byWay(shares, ways)
+  return {
+    ...drawn(fitting, shares, ways, seed + 30),
+    ...{ fitting, shares, chances },
+    ...(newest
+      ? newestOf(known, z, predicted, { fitting, each }, seed)
+      : { newest: null, quiet: chanceOf({ chances }, ({ kind }) => kind === 'dead') }),
   }
 }

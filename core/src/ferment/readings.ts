@@ -10,7 +10,7 @@ export interface PhReading {
 }
 
 /** What the model itself is off by, pH. Judgement. */
-const MODEL_SD = 0.07
+export const MODEL_SD = 0.07
 /** Degrees of freedom of the likelihood: a slip of the meter does not overturn everything. */
 const FREEDOM = 5
 /** Readings of one kind nearer than this are one, hours. */

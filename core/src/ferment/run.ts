@@ -4,9 +4,9 @@ import { longestStepH, temperatureAt, type TemperaturePlan } from './temperature
 
 /**
  * What a run shows at each output: blended, liquid and pieces' pH; CO2 made so far (mmol/kg of everything) and a day;
- * lactic and acetic acid (mmol/kg).
+ * lactic and acetic acid (mmol/kg); bacteria in the liquid, log10 a gram.
  */
-export const SHOWN = ['blended', 'liquid', 'pieces', 'gas', 'gasPerDay', 'lactic', 'acetic'] as const
+export const SHOWN = ['blended', 'liquid', 'pieces', 'gas', 'gasPerDay', 'lactic', 'acetic', 'cells'] as const
 export const COLUMNS = SHOWN.length
 
 /** The table of charges: pH from 2.2 to 9 in hundredths. */
@@ -349,5 +349,7 @@ export function runMember(
     out[row + 4] = moving[GAS]! * 24 * liquid
     out[row + 5] = lactic
     out[row + 6] = acetic
+    // The states count in 10⁹ a gram.
+    out[row + 7] = 9 + Math.log10(Math.exp(state[LN_H]!) + Math.exp(state[LN_P]!))
   }
 }

@@ -83,7 +83,9 @@ export function phOnWay(way: FermentWay, ph: number, hour: number, startPh: numb
 
 const PH_COLUMNS = [0, 1, 2].map((index) => SHOWN.indexOf((['blended', 'liquid', 'pieces'] as const)[index]!))
 const column = (shown: (typeof SHOWN)[number]) => SHOWN.indexOf(shown)
-const [LIQUID, GAS, PER_DAY, LACTIC, ACETIC] = (['liquid', 'gas', 'gasPerDay', 'lactic', 'acetic'] as const).map(column)
+const [LIQUID, GAS, PER_DAY, LACTIC, ACETIC, CELLS] = (
+  ['liquid', 'gas', 'gasPerDay', 'lactic', 'acetic', 'cells'] as const
+).map(column)
 
 /**
  * Turns the run of a living member into that of a way, in place: {@link COLUMNS} figures for each hour, from `at` on.
@@ -102,6 +104,7 @@ export function goOnWay(way: FermentWay, hours: Float64Array, rows: Float64Array
     if (halted >= 0) {
       const from = at + halted * COLUMNS
       for (const made of [GAS!, LACTIC!, ACETIC!]) rows[row + made] = way.kind === 'dead' ? 0 : rows[from + made]!
+      rows[row + CELLS!] = rows[from + CELLS!]!
       rows[row + PER_DAY!] = 0
     }
     if (way.kind === 'yeast' && hour >= YEAST_FROM_H) {
@@ -112,3 +115,7 @@ export function goOnWay(way: FermentWay, hours: Float64Array, rows: Float64Array
     }
   }
 }
+
+/** Whether anything but its pH differs on a way from the living member. @param lowestPh of its liquid so far. */
+export const differs = (way: FermentWay, lowestPh: number): boolean =>
+  way.kind === 'standstill' ? lowestPh <= way.floorPh : way.kind === 'yeast' || way.kind === 'dead'

@@ -8,6 +8,7 @@ import { leastSaltPct } from '../salt/least'
 import { titratablePct } from '../acid/titration'
 import type { PhFact } from '../stock/acidity'
 import { DAY_MS } from '../units/time'
+import { byTaste } from './byTaste'
 import { saltAt, samplesOf, weakestSaltInWater, type History } from './history'
 import type { Foresight } from './judgement'
 import type { TimeAbove } from './passing'
@@ -31,6 +32,8 @@ interface Case {
   elapsed: number
   /** Jars that no pH was read in. */
   unread: readonly string[]
+  /** What it was made of stood on eye and tongue alone: that speaks in place of a proof. */
+  fromTaste: boolean
 }
 
 /** A batch is as sour as this by twice its time. Judgement. */
@@ -66,12 +69,17 @@ function lateReasons({ liquid, blended }: Columns, pieces: boolean): Reason[] {
 }
 
 /** Not proven to be under the line. */
-function unprovenReasons({ history, columns, atMs, times, tempC, due }: Case): Reason[] {
+function unprovenReasons({ history, columns, atMs, times, tempC, due, foresight }: Case): Reason[] {
   const { liquid, blended, newest } = { ...columns, newest: columns.blended.newest ?? columns.liquid.newest }
   const ageMs = atMs - history.startMs
+  const sensed = liquid.passed ? null : byTaste(history, liquid, foresight, { atMs, runs: times !== null, due })
+  if (sensed) return sensed
   if (times !== null && !liquid.passed && liquid.spent >= 1)
     return [
-      { code: 'time over, not read', facts: { spent: liquid.spent, ph: liquid.newest?.ph ?? null, pieces: false } },
+      {
+        code: 'time over, not read',
+        facts: { spent: liquid.spent, ph: liquid.newest?.ph ?? null, pieces: false, chance: null },
+      },
     ]
   if (!newest)
     return ageMs > FIRST_READING_DAYS * DAY_MS || liquid.spent > HALF
@@ -230,7 +238,7 @@ export function fermentReasons(of: Case): Reason[] {
   const late = lateReasons(columns, history.pieces)
   if (!ferment || made.kind !== 'plan') {
     const unproven: Reason[] =
-      columns.blended.passed || late.length
+      columns.blended.passed || late.length || of.fromTaste
         ? []
         : [{ code: 'not proven', facts: { spent: columns.blended.spent, ph: columns.blended.newest?.ph ?? null } }]
     const rest = [...late, ...unproven, ...putInReason(history, atMs)]

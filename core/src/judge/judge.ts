@@ -3,6 +3,7 @@ import { styleById } from '../library/styles'
 import type { Book } from '../log/fold'
 import type { Lot } from '../log/lot'
 import { textsIn } from '../log/newer'
+import { looksOf } from '../stock/sensed'
 import { temperatureAtMs } from '../stock/temperature'
 import { fermentReasons, timeReasons, type Columns } from './fermenting'
 import { historyOf, type History } from './history'
@@ -10,7 +11,7 @@ import { jarsApart, jarsRead, together, worstOf, type Jar } from './jars'
 import { judgementOf, type Clock, type Foresight, type Judge } from './judgement'
 import { inherited, type AskStand, type Stand } from './lineage'
 import { signReasons } from './openSigns'
-import type { Reason } from './reasons'
+import { isByTaste, type Reason } from './reasons'
 import { reckon, type Reckoned } from './reckon'
 
 /** From this share of its time on the clock presses. Judgement. */
@@ -43,9 +44,13 @@ function clockOf({ temperature }: History, { liquid }: Columns, atMs: number, du
   }
 }
 
-/** It passed, nobody knows when, and by the proof its time was over: a forecast would tell more. */
-const wants = ({ liquid, blended }: Columns): boolean =>
-  [liquid, blended].some(({ passed, guessed, lateSpent }) => passed !== null && guessed && lateSpent >= 1)
+/**
+ * It passed, nobody knows when, and by the proof its time was over, or nothing but eye and tongue tell: a forecast
+ * would tell more.
+ */
+const wants = ({ liquid, blended }: Columns, { lot }: History): boolean =>
+  [liquid, blended].some(({ passed, guessed, lateSpent }) => passed !== null && guessed && lateSpent >= 1) ||
+  (liquid.passed === null && looksOf(lot).length > 0)
 
 /** Makes a judge of a book. @param foresee what is known of the forecast of a ferment. */
 export function judgeOf(book: Book, foresee: (lotId: string) => Foresight | undefined = () => undefined): Judge {
@@ -88,7 +93,7 @@ export function judgeOf(book: Book, foresee: (lotId: string) => Foresight | unde
               ...{ mark, columns: reckoned.columns },
               said: fermentReasons({
                 ...{ history: of, columns: reckoned.columns, atMs, times, tempC, due, foresight },
-                ...{ ferment, elapsed, unread },
+                ...{ ferment, elapsed, unread, fromTaste: from.reasons.some(isByTaste) },
               }),
             })),
           )
@@ -98,7 +103,7 @@ export function judgeOf(book: Book, foresee: (lotId: string) => Foresight | unde
     const clock = runs && ferment ? clockOf(history, columns, atMs, due(1, columns.liquid.spent)) : null
     return {
       judgement: judgementOf(lot.id, atMs, reasons, {
-        ...{ clock, jars: read, wantsForesight: runs && wants(columns) },
+        ...{ clock, jars: read, wantsForesight: ferment && runs && wants(columns, history) },
         passed: !byAcid || columns.blended.passed !== null,
       }),
       ...{ spentAt, history, ferment: oneFerment },

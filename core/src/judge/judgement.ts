@@ -7,6 +7,8 @@ export interface Foresight {
   crossing: Record<'liquid' | 'blended', { likelyH: number; lateH: number }> | null
   gasPerDay: number
   flags: readonly Flag[]
+  /** How likely it has passed 4.6 in its time and stands under it, at hours since packing; by what was sensed. */
+  under?: { hours: readonly number[]; chances: readonly number[] } | null
 }
 
 /** The time above 4.6 of a lot: share that is spent, when it will be over, ms; whether any of it is assumed. */

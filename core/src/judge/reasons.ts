@@ -13,7 +13,7 @@ export interface ReasonFacts {
   /** Thrown away, wholly, by the maker. */
   'thrown away': { atMs: number }
   /** Its time is over and no reading tells that it had passed. */
-  'time over, not read': { spent: number; ph: number | null; pieces: boolean }
+  'time over, not read': { spent: number; ph: number | null; pieces: boolean; chance: number | null }
   /** Made of a ferment that no reading proved to be under 4.6, and none since. */
   'not proven': { spent: number; ph: number | null }
   /** Read above 4.6 after it had passed. */
@@ -59,6 +59,15 @@ export interface ReasonFacts {
   'one jar decides': { mark: string }
   /** Jars that were pressed although no pH was read in them. */
   'pressed unread': { marks: readonly string[] }
+  /**
+   * By eye and tongue, with no pH that tells: likely under 4.6 and passed in its time; called ready on that; unlikely
+   * once its time is over; not told yet.
+   */
+  'likely under': { chance: number }
+  'ready by taste': { chance: number; atMs: number }
+  'unlikely under': { chance: number; spent: number }
+  'not told yet': { chance: number; dueMs: number }
+  'on its way by eye': { chance: number; dueMs: number }
   /** On its way. */
   young: { spent: number; dueMs: number }
   'above the line': { ph: number; dueMs: number }
@@ -101,6 +110,7 @@ export const RULES: Record<Exclude<ReasonCode, 'made of'>, Rule> = {
   'above too long': { state: 'discard', make: 'stop', goesOn: true },
   'passed too late': { state: 'discard', make: 'stop', goesOn: true },
   'thrown away': { state: 'discard', make: 'stop', goesOn: true },
+  'unlikely under': { state: 'discard', make: 'stop', goesOn: true },
   'time over, not read': { state: 'act', make: 'stop', goesOn: false },
   'not proven': { state: 'ask', make: 'stop', goesOn: true },
   'above again': { state: 'act', make: 'stop', goesOn: true },
@@ -127,6 +137,10 @@ export const RULES: Record<Exclude<ReasonCode, 'made of'>, Rule> = {
   'weak salt': { state: 'ask', make: 'ask', goesOn: true },
   'may be weak': { state: 'ask', make: 'ask', goesOn: true },
   'slow to sour': { state: 'ask', make: 'ask', goesOn: false },
+  'not told yet': { state: 'ask', make: 'stop', goesOn: false },
+  'on its way by eye': { state: 'working', make: 'stop', goesOn: false },
+  'likely under': { state: 'working', make: 'ask', goesOn: true, sale: 'stop' },
+  'ready by taste': { state: 'ready', make: 'ask', goesOn: true, sale: 'stop' },
   young: { state: 'working', make: 'stop', goesOn: false },
   'above the line': { state: 'working', make: 'stop', goesOn: false },
   'liquid only': { state: 'working', make: 'stop', goesOn: false },
@@ -146,6 +160,16 @@ export const RULES: Record<Exclude<ReasonCode, 'made of'>, Rule> = {
 /** The fact at the bottom of a chain of lots. */
 export const bottomOf = (reason: Reason): Exclude<Reason, { code: 'made of' }> =>
   reason.code === 'made of' ? bottomOf(reason.facts.of) : reason
+
+/** What that means wherever it goes: on shelf, lot, jar label and trace. */
+export const NOT_MEASURED =
+  'Not measured: it stays so, and what is made of it too. Keep it cold, eat it at home. Never for the shelf, for sale, under oil, in a jar sealed warm, nor for infants, pregnant or immune-weak people.'
+
+/** It stands on eye and tongue alone: marked "not measured", and so is what is made of it. */
+export function isByTaste(reason: Reason): boolean {
+  const { code } = bottomOf(reason)
+  return code === 'likely under' || code === 'ready by taste'
+}
 
 /** The rule of a reason: of what a lot was made of, the rule that held there. A lot is never better than that. */
 export const ruleFor = (reason: Reason): Rule => RULES[bottomOf(reason).code]

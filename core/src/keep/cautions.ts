@@ -52,6 +52,9 @@ interface Rule {
 }
 
 const always = () => true
+/** Stands wherever honey is in it: on plan, jar label, lot and bottle. Common practice; public health advice. */
+export const HONEY_CAUTION = 'Honey: not for infants under one year. Say so on the label.'
+
 /** From so many vessels on their gas can fill a closed room. Judgement. */
 const MANY_VESSELS = 8
 /** From this on a food is called high in salt (FSA, from memory), percent. */
@@ -160,9 +163,9 @@ const RULES: readonly Rule[] = [
   },
   {
     id: 'honey',
-    steps: ['blend', 'bottle'],
+    steps: ['pack', 'ferment', 'blend', 'bottle'],
     when: ({ honey }) => honey === true,
-    text: 'Honey: not for infants under one year. Say so on the label.',
+    text: HONEY_CAUTION,
   },
 ]
 

@@ -9,18 +9,24 @@ export interface JarLabel {
   hot: boolean
 }
 
-/**
- * One label a vessel of a lot; a lot that is not packed yet gets one. `saltPct` of everything, evened out;
- * `allergens` as they must be seen.
- */
-export function jarLabels(lot: Lot, saltPct: number | null, allergens: readonly string[]): JarLabel[] {
+/** What must be seen on a jar beside its salt: allergens; that it was never measured; cautions. */
+export interface MustBeSeen {
+  allergens: readonly string[]
+  notMeasured: boolean
+  cautions: readonly string[]
+}
+
+/** One label a vessel of a lot; a lot that is not packed yet gets one. `saltPct` of everything, evened out. */
+export function jarLabels(lot: Lot, saltPct: number | null, seen: MustBeSeen): JarLabel[] {
   const closure = lot.packed?.closure ?? ''
   const started = lot.packed ? `started ${lot.packed.at.slice(0, 10)}` : 'not packed yet'
   const salt = saltPct === null ? '' : `${formatNumber(saltPct, 1)} % salt`
   const lines = [
     [salt, started].filter(Boolean).join(', '),
     closure,
-    allergens.length ? `contains ${allergens.join(', ')}` : '',
+    seen.allergens.length ? `contains ${seen.allergens.join(', ')}` : '',
+    seen.notMeasured ? 'NOT MEASURED: cold, own kitchen' : '',
+    ...seen.cautions,
   ].filter(Boolean)
   return (lot.packed?.vessels ?? [{ mark: '', hot: lot.hot }]).map(({ mark, hot }) => ({
     code: `${lot.code}${mark}`,

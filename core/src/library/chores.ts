@@ -16,6 +16,7 @@ export const CHORES = [
   'squeeze test',
   'weigh',
   'read',
+  'look over',
   'test bottle',
 ] as const
 export type Chore = (typeof CHORES)[number]

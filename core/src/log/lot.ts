@@ -43,6 +43,8 @@ export interface Lot {
   trials: EntryOf<'trial'>[]
   chores: EntryOf<'chore'>[]
   signs: EntryOf<'sign'>[]
+  /** What was seen and tasted, in steps. */
+  senses: EntryOf<'sense'>[]
   /** Records of loggers. */
   logged: EntryOf<'logged'>[]
   decisions: EntryOf<'decide'>[]
@@ -104,6 +106,7 @@ export function newLot(
     trials: NONE,
     chores: NONE,
     signs: NONE,
+    senses: NONE,
     logged: NONE,
     decisions: NONE,
     discarded: null,
@@ -146,13 +149,14 @@ export function add<T>(list: T[], one: T): T[] {
   return list
 }
 
-/** Takes vessels off the shelf. What was seen, or read, only in them is gone with them. */
+/** Takes vessels off the shelf. What was seen, tasted or read only in them is gone with them. */
 export function withoutVessels(lot: Lot, gone: readonly string[]): void {
   const left = lot.vessels.filter(({ mark }) => !gone.includes(mark))
-  const stands = ({ marks }: EntryOf<'sign'> | EntryOf<'reading'>) =>
+  const stands = ({ marks }: EntryOf<'sign'> | EntryOf<'sense'> | EntryOf<'reading'>) =>
     !marks?.length || marks.some((mark) => left.some((vessel) => vessel.mark === mark))
   lot.vessels = left
   lot.signs = lot.signs.filter(stands)
+  lot.senses = lot.senses.filter(stands)
   lot.readings = lot.readings.filter(stands)
   lot.hot = left.some((vessel) => vessel.hot)
 }

@@ -5,10 +5,14 @@ import { styleById } from '../library/styles'
 import type { EntryOf } from '../log/entry'
 import type { Book } from '../log/fold'
 import type { Lot } from '../log/lot'
-import { lastPouredMs } from '../log/measured'
+import { isCold, lastPouredMs } from '../log/measured'
 import { measuredPhs } from '../stock/measuredPh'
+import type { SenseQuestion } from '../ferment/senses'
 import type { Outlook } from './outlook'
 import { choreTimes } from './choreTimes'
+import { lookAgainBy, quietRound } from './cold'
+import { isMeter, USUAL_KIT, type Kit } from './kit'
+import { dueLook, mayTaste } from './looks'
 import { DAY_MS } from '../units/time'
 import { LEVELS, type Level } from '../level'
 import { plainTell, type Tell } from '../words/judgement'
@@ -27,6 +31,8 @@ export interface Ask {
   title: string
   why: string
   chore?: Chore
+  /** What eyes and tongue are asked: answered with one tap each. */
+  questions?: readonly SenseQuestion[]
   go: 'ferment' | 'press' | 'blend' | 'bottle' | 'cellar'
   dueMs: number | null
 }
@@ -67,10 +73,11 @@ export function asking(lotId: string, tell: Tell) {
     level: Level,
     code: Code,
     facts: TaskFacts[Code],
-    { chore, go = 'ferment', dueMs = null }: Partial<Pick<Ask, 'chore' | 'go' | 'dueMs'>> = {},
+    { chore, questions, go = 'ferment', dueMs = null }: Partial<Pick<Ask, 'chore' | 'questions' | 'go' | 'dueMs'>> = {},
   ) {
     const { title, why } = taskWords(code, facts, tell)
-    asks.push({ key: `${lotId}:${chore ?? title}`, lotId, level, code, title, why, ...(chore && { chore }), go, dueMs })
+    const more = { ...(chore && { chore }), ...(questions && { questions }) }
+    asks.push({ key: `${lotId}:${chore ?? title}`, lotId, level, code, title, why, ...more, go, dueMs })
   }
   return { asks, ask }
 }
@@ -105,6 +112,9 @@ const TASK_OF: Partial<Record<ReasonCode, Exclude<TaskCode, 'chore' | 'press'>>>
   'may be weak': 'check the salt',
   'nothing alive': 'start',
   'made of': 'stopped',
+  'unlikely under': 'discard',
+  'not told yet': 'strip',
+  'likely under': 'call it',
 }
 /** Tasks that are one and the same reading: the most pressing of them stands for all. */
 const READINGS: readonly TaskCode[] = [
@@ -117,16 +127,22 @@ const READINGS: readonly TaskCode[] = [
 ]
 
 /** What its standing asks for. Film is asked for by its own line. */
-function askForReasons(ask: AskOf, { reasons }: Judgement): void {
+function askForReasons(ask: AskOf, { reasons }: Judgement, kit: Kit): void {
   let reading = false
   const one = reasons.find((reason) => reason.code === 'one jar decides')
   for (const reason of reasons) {
     const code = TASK_OF[reason.code]
     const { state } = ruleFor(reason)
+    if (code === 'call it') ask('fine', code, { reason })
     if (!code || state === 'ready' || state === 'working') continue
     if (READINGS.includes(code)) {
       if (reading) continue
       reading = true
+      if (kit.sour === 'nose and tongue') {
+        // Who has no meter is not asked for a pH every day: they look, and are told when only a strip can tell.
+        if (reason.code !== 'not read yet') ask(state, 'strip', { reason })
+        continue
+      }
       // Another jar stands better: it is this one that is to be read.
       if (one) {
         ask(state, 'read the jar', { mark: one.facts.mark, reason })
@@ -156,6 +172,27 @@ function askForSign(ask: AskOf, lot: Lot, sign: EntryOf<'sign'>): void {
   if (sign.sign === 'floaters' && !done('press down')) ask('act', 'submerge', {}, { chore: 'press down' })
 }
 
+/** The look of a day, of somebody without a meter. */
+function askForLook(ask: AskOf, book: Book, lot: Lot, judgement: Judgement | null, nowMs: number): void {
+  const due = dueLook(book, lot, judgement, nowMs)
+  if (!due) return
+  const { questions, dueMs, first } = due
+  ask('ask', 'look', { first, taste: questions.includes('sour') }, { questions, dueMs })
+}
+
+/** The quiet round of a jar that is kept in the cold. */
+function askForCold(ask: AskOf, book: Book, lot: Lot, judgement: Judgement | null, nowMs: number, kit: Kit): void {
+  const round = quietRound(lot, nowMs)
+  if (!round) return
+  if (round.lookMs <= nowMs) ask('ask', 'look over', {}, { chore: 'look over', dueMs: round.lookMs })
+  const bestMs = lookAgainBy(book, lot, judgement)
+  if (bestMs !== null && bestMs <= nowMs) ask('ask', 'look again by', { dueMs: bestMs }, { dueMs: bestMs })
+  if (round.readMs > nowMs || bestMs === null) return
+  const meter = isMeter(kit)
+  if (meter || mayTaste(book, lot, judgement, nowMs))
+    ask('ask', 'taste or read', { meter }, { ...(!meter && { questions: ['sour'] as const }), dueMs: round.readMs })
+}
+
 /** Chores that are due and not asked for by something more pressing. */
 function dueChores(
   book: Book,
@@ -164,14 +201,17 @@ function dueChores(
   outlook: Outlook | undefined,
   asks: readonly Ask[],
   judgement: Judgement | null,
+  kit: Kit,
 ) {
   const asked = new Set(asks.map(({ chore }) => chore))
+  const looked = asks.some(({ code }) => code === 'look')
   const bared = lot.signs.at(-1)?.sign === 'not covered'
   const readingAsked = asks.some(({ code }) => READINGS.includes(code))
-  return choreTimes(book, lot, nowMs, outlook, judgement).filter(({ chore, dueMs }) => {
+  return choreTimes(book, lot, nowMs, outlook, judgement, kit).filter(({ chore, dueMs }) => {
     if (dueMs > nowMs || asked.has(chore)) return false
     if (chore === 'cover check' && bared) return false
     if (chore === 'read' && readingAsked) return false
+    if (chore === 'taste' && looked) return false
     // What tells whether it is ready is not asked of what is.
     return !(judgement?.state === 'ready' && (chore === 'taste' || chore === 'squeeze test'))
   })
@@ -188,19 +228,24 @@ export function asksOf(
   nowMs: number,
   outlook?: Outlook,
   tell: Tell = plainTell,
+  kit: Kit = USUAL_KIT,
 ): Ask[] {
   const { made, packed } = lot
   if (made.kind !== 'plan' || !packed || lot.state !== 'fermenting') return []
   const style = styleById(made.style)
   const { asks, ask } = asking(lot.id, tell)
   const judgement = judge(lot.id, nowMs)
-  if (judgement) askForReasons(ask, judgement)
+  if (judgement) askForReasons(ask, judgement, kit)
   if (judgement?.state === 'discard') return asks
   askForSigns(ask, lot, nowMs)
-  for (const { chore, title, why, level, dueMs } of dueChores(book, lot, nowMs, outlook, asks, judgement))
+  if (!isMeter(kit)) askForLook(ask, book, lot, judgement, nowMs)
+  askForCold(ask, book, lot, judgement, nowMs, kit)
+  for (const { chore, title, why, level, dueMs } of dueChores(book, lot, nowMs, outlook, asks, judgement, kit))
     ask(level, 'chore', { title, why }, { ...(chore !== 'read' && chore !== 'weigh' && { chore }), dueMs })
   if (style.refills && !isRefill(lot) && dayOf(lot, nowMs) >= style.days.low) ask('ask', 'refill', {})
-  const press = judgement && pressReason(lot, judgement)
+  const byTaste = judgement?.reasons.find(({ code }) => code === 'ready by taste')
+  if (byTaste && judgement?.state === 'ready' && !isCold(lot)) ask('fine', 'keep it cold', { reason: byTaste })
+  const press = judgement && !byTaste && pressReason(lot, judgement)
   if (press) ask('fine', 'press', { reason: press === 'called' ? null : press }, { go: 'press' })
   return worstFirst(asks)
 }

@@ -13,7 +13,9 @@ import { judgeOf } from '../judge/judge'
 import { signReasons } from '../judge/openSigns'
 import type { Judgement } from '../judge/judgement'
 import { RESERVE } from '../pack/cover'
+import { isByTaste } from '../judge/reasons'
 import type { Outlook } from './outlook'
+import { isMeter, USUAL_KIT, type Kit } from './kit'
 import { DAY_MS, HOUR_MS } from '../units/time'
 import type { Level } from '../level'
 
@@ -33,9 +35,12 @@ const TASTE_PH = 4.2
 /** In the cold everything goes slower: so many times the interval. Judgement. */
 const COLD_PACE = 3
 
-/** How often pH is read: daily until 4.6 is passed, every three days to day 21, then every two weeks. Judgement. */
-function readEveryH(lot: Lot, judgement: Judgement | null, nowMs: number): number {
-  if (!judgement?.passed) return 24
+/** A strip tells in half points: not daily. Judgement. */
+const STRIP_EVERY_H = 72
+
+/** How often pH is read: with a meter daily until 4.6 is passed, every three days to day 21, then every two weeks. Judgement. */
+function readEveryH(lot: Lot, judgement: Judgement | null, nowMs: number, kit: Kit): number {
+  if (!judgement?.passed) return isMeter(kit) ? 24 : STRIP_EVERY_H
   return nowMs - lot.startedMs < 21 * DAY_MS ? 72 : 14 * 24
 }
 
@@ -57,10 +62,15 @@ export function topUpBrine(
   return { massG, waterG: massG * (1 - strengthPct / 100), saltG: (massG * strengthPct) / 100, strengthPct }
 }
 
-/** Not asked for under what is closed, held down or ground so, or stands in the cold. */
-function isIdle({ chore, closures }: StyleChore, lot: Lot): boolean {
+/** What a jar in the cold is spared: its quiet round asks in their place. */
+const NOT_IN_THE_COLD: readonly Chore[] = ['read', 'taste', 'wipe', 'cover check', 'look for film', 'weigh']
+
+/** Not asked for under what is closed, held down or ground so, or stands in the cold; nor of who has no meter or no scale. */
+function isIdle({ chore, closures }: StyleChore, lot: Lot, proven: boolean, kit: Kit): boolean {
   const { packed, made } = lot
   if (!packed || made.kind !== 'plan' || (closures && !closures.includes(packed.closure))) return true
+  if ((chore === 'read' && kit.sour === 'nose and tongue') || (chore === 'weigh' && !kit.scale)) return true
+  if (proven && isCold(lot) && NOT_IN_THE_COLD.includes(chore)) return true
   if (chore !== 'press down') return false
   return holdsDown(packed.weight) || (made.cut ?? styleById(made.style).usualCut) === 'ground'
 }
@@ -75,13 +85,17 @@ export function choreTimes(
   nowMs: number,
   outlook: Outlook | undefined,
   judgement: Judgement | null,
+  kit: Kit = USUAL_KIT,
 ): ChoreTime[] {
   const { made, packed } = lot
   if (made.kind !== 'plan' || !packed) return []
   const packedMs = Date.parse(packed.at)
-  const newest = phsOf(book, lot).at(-1)?.ph ?? 9
+  const newest = phsOf(book, lot).at(-1)?.ph
   const overUnproven = judgement?.clock?.state === 'over' && !judgement.clock.passed
   const doubtful = signReasons(historyOf(book, lot), nowMs).length > 0 || judgement?.state === 'discard' || overUnproven
+  const likely = judgement?.reasons.some(isByTaste) ?? false
+  const sour = !doubtful && (newest === undefined ? likely : newest <= TASTE_PH)
+  const proven = judgement?.passed === true || likely
   const pace = isCold(lot) ? COLD_PACE : 1
   const lastOf = (chore: Chore) =>
     Math.max(
@@ -97,13 +111,13 @@ export function choreTimes(
     chore === 'burp' && outlook?.burpEveryH
       ? outlook.burpEveryH
       : chore === 'read'
-        ? readEveryH(lot, judgement, nowMs)
+        ? readEveryH(lot, judgement, nowMs, kit)
         : everyH * pace
   const reason = ({ chore, why }: StyleChore) =>
     (chore === 'burp' || chore === 'vent') && outlook?.gasSentence ? outlook.gasSentence : why
   return styleById(made.style).chores.flatMap((rule) => {
     const { chore, title, level, fromDay, toDay, whenSour, stays } = rule
-    if (isIdle(rule, lot) || (whenSour && (newest > TASTE_PH || doubtful))) return []
+    if (isIdle(rule, lot, proven, kit) || (whenSour && !sour)) return []
     const every = everyH(rule)
     const lastMs = lastOf(chore)
     // The first falls due after one interval, never at packing.
@@ -142,6 +156,7 @@ export function calendarOf(
   lots: readonly Lot[],
   nowMs: number,
   outlooks: ReadonlyMap<string, Outlook> = new Map(),
+  kit: Kit = USUAL_KIT,
 ): RoundEvent[] {
   const endMs = nowMs + CALENDAR_DAYS * DAY_MS
   const judge = judgeOf(book, (lotId) => outlooks.get(lotId))
@@ -151,7 +166,7 @@ export function calendarOf(
     // What ended longer ago than a calendar looks ahead was never told of these days.
     if (!open && Math.max(...lot.entries.map(({ at }) => Date.parse(at))) < nowMs - CALENDAR_DAYS * DAY_MS) return []
     const count = new Map<string, number>()
-    return choreTimes(book, lot, nowMs, outlooks.get(lot.id), judge(lot.id, nowMs)).flatMap(
+    return choreTimes(book, lot, nowMs, outlooks.get(lot.id), judge(lot.id, nowMs), kit).flatMap(
       ({ chore, title, why, dueMs, everyH }) => {
         const events: RoundEvent[] = []
         for (

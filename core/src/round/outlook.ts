@@ -2,6 +2,7 @@ import { bagGasL, burpEveryH, TOO_OFTEN_H } from '../ferment/gas'
 import { formatNumber } from '../units/number'
 import type { Flag } from '../ferment/flags'
 import type { FermentForecast, When } from '../ferment/forecast'
+import type { Foresight } from '../judge/judgement'
 import type { Book } from '../log/fold'
 import { inVessels } from '../log/jars'
 import type { Lot } from '../log/lot'
@@ -25,6 +26,8 @@ export interface Outlook {
   gasSentence: string
   /** When it passed 4.6, h since packing; the judge asks where nothing was read in between. */
   crossing: FermentForecast['crossing']
+  /** How likely it has passed in its time and stands under 4.6, by hours since packing; `null` where nothing tells. */
+  under: NonNullable<Foresight['under']> | null
 }
 
 /** The value of a row of figures at an hour, by straight lines between outputs. */
@@ -48,7 +51,7 @@ const bagSentence = (litresPerKg: number) =>
  */
 export function outlookOf(book: Book, lot: Lot, forecast: Omit<FermentForecast, 'learned'>, nowMs: number): Outlook {
   const hour = (nowMs - lot.startedMs) / HOUR_MS
-  const { hours, gas, flags, passes, ready, crossing } = forecast
+  const { hours, gas, flags, passes, ready, crossing, under } = forecast
   const closure = lot.packed?.closure
   // Only what is shut needs to know what is in it.
   const composition = closure === 'tight lid' || closure === 'sealed bag' ? packedComposition(book, lot) : null
@@ -75,6 +78,7 @@ export function outlookOf(book: Book, lot: Lot, forecast: Omit<FermentForecast, 
     passes,
     ready,
     crossing,
+    under: under && { hours, chances: under },
     gasPerDay: valueAt(hours, gas.typical, hour),
     burpEveryH: every,
     gasSentence:

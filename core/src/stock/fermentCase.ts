@@ -1,4 +1,5 @@
-import { chargeOf, mixturePh } from '../acid/mixture'
+import { chargeOf, mixturePh, titratableOf } from '../acid/mixture'
+import { MILLIEQUIVALENT_G } from '../acid/titration'
 import { withSalt, type Composition } from '../composition/composition'
 import { waterPhaseSaltPct } from '../salt/brine'
 import type { Batch, Living, Medium, Structure } from '../ferment/batch'
@@ -12,6 +13,7 @@ import { factsOfJar, followedJar, phsOf } from './acidity'
 import { livingRows } from './livingRows'
 import { contentComposition, type Content } from './lotComposition'
 import { structureOfLot } from './structure'
+import { sensedOf } from './sensed'
 import { ASSUMED_C, temperatureHistory } from './temperature'
 import { HOUR_MS } from '../units/time'
 import { fruitG } from '../library/fruit'
@@ -48,6 +50,7 @@ export function mediumOf(composition: Composition, fruitShare: number, startPh?:
     citric: (composition.acids.citric ?? 0) * perKg,
     malic: (composition.acids.malic ?? 0) * perKg,
     buffer: bufferOf(composition, worked),
+    acidPct: ((titratableOf(composition)?.mmol ?? 0) * MILLIEQUIVALENT_G.lactic * 100) / composition.massG,
     startPh: worked,
     startPhSpread: startPh === undefined ? WORKED_SPREAD : READ_SPREAD,
     saltPct: waterPhaseSaltPct(composition.saltG, composition.waterG),
@@ -129,6 +132,7 @@ export function fermentCaseOf(book: Book, lot: Lot): FermentCase | null {
       batch,
       temperature: temperatureOf(book, lot, packedMs, kg),
       readings: phs.filter((reading) => reading !== start),
+      sensed: sensedOf(book, lot, packedMs),
       targetPh: made.targetPh,
     }
   )

@@ -2,6 +2,7 @@ import { drawMembers, memberOf, uniforms, type Member } from '../ferment/member'
 import { COLUMNS, runMember, SHOWN } from '../ferment/run'
 import type { Scenario } from '../ferment/forecast'
 import type { Sampled } from '../ferment/readings'
+import { gasFigure, PCT_PER_MMOL, sourFigure, type SenseQuestion } from '../ferment/senses'
 import { interpolate } from '../units/interpolate'
 
 /**
@@ -34,11 +35,15 @@ export const HIDDEN_KINDS = [
 ] as const
 export type HiddenKind = (typeof HIDDEN_KINDS)[number]
 
-/** A batch as it truly is. Hours since packing; gas in mmol of CO2 per kg and day. */
+/**
+ * A batch as it truly is. Hours since packing; gas in mmol of CO2 per kg and day; what a question of the senses hangs
+ * on, in the units of its scale.
+ */
 export interface HiddenBatch {
   kind: HiddenKind
   ph: (hour: number, of: Sampled) => number
   gasPerDay: (hour: number) => number
+  figure: (question: SenseQuestion, hour: number) => number
 }
 
 /** Output step of the true course, h, and how far it goes, days. */
@@ -126,10 +131,12 @@ export function hiddenBatch(kind: HiddenKind, believed: Scenario, seed: number):
   const halt = haltOf(kind, chance)
   const endPh = 3.4 + 0.3 * chance()
   const pace = 0.85 + 0.4 * chance()
-  /** An S between the start and the end, as fast as the model half way, of another shape. */
+  /** An S between the start and the end, as fast as the model half way, of another shape; liquid runs ahead. */
   const middle = (member.startPh + endPh) / 2
-  const halfH = (hours.find((hour) => shown('blended', hour) <= middle) ?? 240) * pace
-  const curve = (hour: number) => {
+  const halfOf = (of: Sampled) => (hours.find((hour) => shown(of, hour) <= middle) ?? 240) * pace
+  const halves = { liquid: halfOf('liquid'), blended: halfOf('blended') }
+  const curve = (hour: number, of: Sampled) => {
+    const halfH = halves[of]
     const at = (when: number) => 1 / (1 + Math.exp((4.4 * (halfH - when)) / halfH))
     return member.startPh - ((member.startPh - endPh) * (at(hour) - at(0))) / (1 - at(0))
   }
@@ -141,7 +148,7 @@ export function hiddenBatch(kind: HiddenKind, believed: Scenario, seed: number):
       case 'late start':
         return model(hour - LATE_H)
       case 'another curve':
-        return curve(hour)
+        return curve(hour, of)
       case 'film':
       case 'not covered':
         return model(hour) + FILM[kind].perH * Math.max(0, hour - FILM[kind].fromH)
@@ -155,5 +162,27 @@ export function hiddenBatch(kind: HiddenKind, believed: Scenario, seed: number):
     if (kind === 'yeast') return hour < 24 ? shown('gasPerDay', hour) : YEAST_GAS
     return halt !== null && ph(hour, 'liquid') <= halt ? 0 : shown('gasPerDay', hour)
   }
-  return { kind, ph, gasPerDay }
+  /** When the model's own batch was as sour as this one is, or made as much: its acid and its bacteria are those. */
+  function likeHour(hour: number): number {
+    const now = ph(hour, 'blended')
+    const found = hours.findIndex((_, step) => (rows[step * COLUMNS] ?? 0) <= now + 1e-9)
+    return found < 0 ? DAYS * 24 : (hours[found] ?? 0)
+  }
+  const acidPct = believed.batch.medium.acidPct * (kind === 'buffer x1.8' ? 1.8 : 1)
+  function figure(question: SenseQuestion, hour: number): number {
+    const like = likeHour(hour)
+    switch (question) {
+      case 'bubbles': {
+        const over = Array.from({ length: 6 }, (_, index) => gasPerDay(Math.max(0, hour - 2 * index - 1)))
+        return gasFigure(over.reduce((sum, gas) => sum + gas, 0) / over.length)
+      }
+      case 'one mass':
+        return gasFigure(gasPerDay(hour))
+      case 'cloud':
+        return shown('cells', like)
+      case 'sour':
+        return sourFigure(acidPct + PCT_PER_MMOL * (shown('lactic', like) + shown('acetic', like)))
+    }
+  }
+  return { kind, ph, gasPerDay, figure }
 }

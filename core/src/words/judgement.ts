@@ -13,7 +13,10 @@ export const plainTell: Tell = (ms) => new Date(ms).toISOString().slice(0, 16).r
 
 /** A probability as makers say it. */
 export const odds = (chance: number): string =>
-  chance > 0.95 ? 'almost surely' : `about ${Math.max(1, Math.round(10 * chance))} in 10`
+  chance > 0.95 ? 'almost surely' : chance < 0.05 ? 'hardly' : `about ${Math.max(1, Math.round(10 * chance))} in 10`
+
+/** One that is nearly sure, never more than it may be said: "99 in 100". */
+const hundred = (chance: number): string => `${Math.min(99, Math.floor(100 * chance))} in 100`
 
 /** What a flag of the forecast says, with the probability behind it. */
 const FLAG_SAYS: Record<FlagCode, (chance: number) => string> = {
@@ -50,10 +53,12 @@ const SAYS: { [Code in ReasonCode]: (facts: ReasonFacts[Code], tell: Tell) => st
   'passed too late': ({ spent }) =>
     `It is under 4.6 now, but most likely passed it too late: ${times(spent)}. Discard it, do not taste it.`,
   'thrown away': () => 'It was thrown away.',
-  'time over, not read': ({ ph: last }) =>
-    last === null
-      ? 'The time to reach pH 4.6 is over and nothing was read. Read it now; above 4.6, discard it and do not taste it.'
-      : `The time to reach pH 4.6 is over, and pH ${ph(last)} does not prove that it did. Read it now; above 4.6, discard it and do not taste it.`,
+  'time over, not read': ({ ph: last, chance }) =>
+    chance !== null
+      ? `The time to reach pH 4.6 is over, and eye and tongue cannot tell whether it did (${odds(chance)}). A strip, a few cents, settles it; do not taste it, nothing is made of it until then.`
+      : last === null
+        ? 'The time to reach pH 4.6 is over and nothing was read. Read it now; above 4.6, discard it and do not taste it.'
+        : `The time to reach pH 4.6 is over, and pH ${ph(last)} does not prove that it did. Read it now; above 4.6, discard it and do not taste it.`,
   'not proven': ({ ph: last }) =>
     last === null
       ? 'No pH ever proved that it passed 4.6. It stops here until it is read.'
@@ -106,6 +111,16 @@ const SAYS: { [Code in ReasonCode]: (facts: ReasonFacts[Code], tell: Tell) => st
   'stands still': ({ chance, targetPh }) =>
     `${tellFlag({ code: 'standing still', chance })} Warmer may wake it; under ${ph(targetPh)} it may need acid in the blend.`,
   'made of': ({ code, of }, tell) => `Made of ${code}. ${tellReason(of, tell)}`,
+  'likely under': ({ chance }) =>
+    `Likely under 4.6, and in its time, by eye and tongue (${hundred(chance)}). Not measured: for the cold and your own kitchen. A strip would make it more.`,
+  'ready by taste': ({ chance }) =>
+    `Ready by taste, not measured (${hundred(chance)} under 4.6). Keep it cold, eat it at home. Never for the shelf, sale, oil, a jar sealed warm, infants, pregnant or immune-weak people.`,
+  'unlikely under': () =>
+    'Its time is over, and by eye and tongue it hardly soured. Discard it, do not taste it. A strip at or under 4.0 would speak against that.',
+  'not told yet': ({ chance, dueMs }, tell) =>
+    `Eye and tongue cannot tell yet whether it is under 4.6 (${odds(chance)}); it must be by ${tell(dueMs)}. A strip, a few cents, would settle it.`,
+  'on its way by eye': ({ chance, dueMs }, tell) =>
+    `On its way by eye (${odds(chance)} under 4.6 by now); 4.6 is due ${tell(dueMs)}. Look again tomorrow.`,
   young: () => 'Young. Read the pH on day 2.',
   'above the line': (of, tell) => `pH ${ph(of.ph)}; 4.6 is due ${tell(of.dueMs)}.`,
   'below the line': (of) => `pH ${ph(of.ph)}, below 4.6. Target ${ph(of.targetPh)}.`,
@@ -164,6 +179,13 @@ const RULE_SAYS: Record<ReasonCode, string> = {
   'stands still': 'A ferment can stand still short of its target; what is under 4.6 in time keeps its place.',
   'does not fit': 'What the forecast cannot explain is read again before it is called ready.',
   'made of': 'A lot is never better than the worst of what it was made of.',
+  'likely under': 'Likely means 99 in 100 by everything that was seen and tasted. It is not a measurement.',
+  'ready by taste':
+    'Called ready on eye and tongue alone: for the cold and the own kitchen, and so is what is made of it. A pH lifts it.',
+  'unlikely under':
+    'Its time over, no pH, and at most 2 in 10 by eye and tongue that it passed in time: it ends there.',
+  'not told yet': 'From half of its time on, what eye and tongue cannot tell wants a strip.',
+  'on its way by eye': 'The time allowed above 4.6 runs by temperature and salt.',
   young: 'The first pH is wanted by day 2.',
   'above the line': 'The time allowed above 4.6 runs by temperature and salt.',
   'below the line': 'Ready means at target on two readings a day apart.',

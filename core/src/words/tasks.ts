@@ -18,6 +18,16 @@ export interface TaskFacts {
   'check the salt': { reason: Reason }
   start: { reason: Reason }
   'ask somebody': { reason: Reason }
+  /** Somebody without a meter: a strip would tell. */
+  strip: { reason: Reason }
+  /** Bubbles, cloud, taste: the first taste, or the look of a day; whether it may be tasted. */
+  look: { first: boolean; taste: boolean }
+  /** Likely under 4.6 by eye and tongue: whether it is ready is the tongue's to say. */
+  'call it': { reason: Reason }
+  'keep it cold': { reason: Reason }
+  'look over': object
+  'taste or read': { meter: boolean }
+  'look again by': { dueMs: number }
   stopped: { reason: Reason }
   /** A chore of the style, in the words of the style. */
   chore: { title: string; why: string }
@@ -69,6 +79,30 @@ const TASKS: { [Code in TaskCode]: (facts: TaskFacts[Code], tell: Tell) => Said 
   'check the salt': reasoned('The salt may be too weak'),
   start: reasoned('Nothing starts it'),
   'ask somebody': reasoned('Ask somebody who knows'),
+  strip: reasoned('A strip would tell'),
+  look: ({ first, taste }) =>
+    first
+      ? {
+          title: 'Taste it once now',
+          why: 'How sour it is before it begins: later tastes are laid beside it. Stir or shake first, salt lies on top.',
+        }
+      : {
+          title: taste ? 'Look, and taste a drop' : 'Look and listen',
+          why: taste
+            ? 'With a clean spoon; shake or stir it first. Spit it out if it seems wrong.'
+            : 'Do not taste it yet: only once it bubbled, in its time, with nothing doubtful.',
+        },
+  'call it': reasoned('Likely sour: call it ready, or wait'),
+  'keep it cold': reasoned('Ready by taste: into the cold'),
+  'look over': always('Look it over', 'Covered? Wipe the rim, top up with brine of the same strength if it sank.'),
+  'taste or read': ({ meter }) => ({
+    title: meter ? 'Read it, once a month' : 'Taste it, once a month',
+    why: 'It goes on slowly in the cold. A rise, or a taste that turned, says look closer.',
+  }),
+  'look again by': ({ dueMs }, tell) => ({
+    title: 'Look again: it is past its best by now',
+    why: `Kept as it is since its last pH; ${tell(dueMs)} was the day. Smell it, read it, taste it; then eat it or keep it on.`,
+  }),
   stopped: ({ reason }, tell) => ({ title: 'It stops here', why: `${tellReason(reason, tell)} ${ruleOf(reason)}` }),
   chore: (facts) => facts,
   vent: always('Vent the bag and reseal', 'It is full of gas; normal while the pH falls.'),

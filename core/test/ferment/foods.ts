@@ -26,6 +26,7 @@ export function batch(
       buffer,
       startPh,
       startPhSpread: 0.06,
+      acidPct: 0.13,
       saltPct: (100 * saltPct) / (saltPct + water),
       fruitShare: 0,
     },

@@ -141,7 +141,7 @@ describe('a bowl split into jars', () => {
     expect(propertiesOf(plain!).shu.typical).toBe(0)
     expect(ids.map((id) => book.lots.get(id)!.hot)).toEqual([false, true])
     expect(ingredientsOf(book, ids[1]!).map((part) => part.name)).toEqual(['green-tomato', 'habanero', 'Salt'])
-    expect(jarLabels(book.lots.get(ids[1]!)!, 2.5, [])).toEqual([
+    expect(jarLabels(book.lots.get(ids[1]!)!, 2.5, { allergens: [], notMeasured: false, cautions: [] })).toEqual([
       { code: 'B-B', name: 'B-B', hot: true, lines: ['2.5 % salt, started 2026-03-02', 'loose lid'] },
     ])
   })

@@ -52,7 +52,7 @@ export const MAKERS = {
 export type Maker = keyof typeof MAKERS
 
 /** What is packed: as a mash, or in pieces under brine. */
-const PACKED = {
+export const PACKED = {
   mash: (saltPct: number) => ({ saltPct, saltG: 20 * saltPct }),
   pieces: (saltPct: number) => ({
     ...{ style: 'brined', saltPct, saltG: 35 * saltPct, waterG: 1500, saltBasis: 'everything', cut: 'coarse' },

@@ -13,6 +13,8 @@ export const DecideEntry = z.object({
   place: name.optional(),
   tempC: tempC.optional(),
   until: MomentSchema.optional(),
+  /** How likely, by eye and tongue, it stood under 4.6 when it was called ready and no pH told; 0 to 1. */
+  likely: z.number().min(0).max(1).optional(),
   reason: text,
 })
 
@@ -26,10 +28,11 @@ const DECISION_WORDS = {
 const kind: Kind<typeof DecideEntry> = {
   schema: DecideEntry,
   says: 'to the cold, back to the warm, more time, ready',
-  words: ({ decision, place, tempC: degrees, reason }, world) =>
+  words: ({ decision, place, tempC: degrees, likely, reason }, world) =>
     [
       DECISION_WORDS[decision](place ?? ''),
       degrees === undefined ? '' : `, ${formatTemperature(degrees, world)}`,
+      likely === undefined ? '' : ' by taste, not measured',
       reason ? `: ${reason}` : '',
     ].join(''),
   lots: ({ lotId }) => [lotId],

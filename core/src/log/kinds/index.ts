@@ -24,6 +24,7 @@ import recipe from './recipe'
 import release from './release'
 import retract from './retract'
 import send from './send'
+import sense from './sense'
 import sign from './sign'
 import stock from './stock'
 import supply from './supply'
@@ -57,6 +58,7 @@ export * from './recipe'
 export * from './release'
 export * from './retract'
 export * from './send'
+export * from './sense'
 export * from './sign'
 export * from './stock'
 export * from './supply'
@@ -92,6 +94,7 @@ export const KINDS = {
   release,
   retract,
   send,
+  sense,
   sign,
   stock,
   supply,
@@ -128,6 +131,7 @@ export const SCHEMAS = [
   release.schema,
   retract.schema,
   send.schema,
+  sense.schema,
   sign.schema,
   stock.schema,
   supply.schema,

@@ -1,0 +1,49 @@
+<script setup lang="ts">
+import { onMounted, ref, watch } from 'vue'
+import type { ElDatePicker } from 'element-plus'
+import { DAY_FORMAT, MOMENT_FORMAT } from '~/clock/moments'
+
+/**
+ * A day, or a day and a time, in the order the browser's language writes them; chosen or typed. The value is as an
+ * entry field holds it: "2026-11-26", or "2026-11-26T08:30".
+ */
+const {
+  id,
+  time = false,
+  problem = null,
+} = defineProps<{ id: string; time?: boolean; problem?: string | null; label: string }>()
+const model = defineModel<string>({ required: true })
+const picker = ref<InstanceType<typeof ElDatePicker> | null>(null)
+/** The field inside is told what is wrong: the component does not pass it on. */
+function mark() {
+  const input = document.getElementById(id)
+  input?.setAttribute('aria-invalid', String(problem !== null))
+  if (problem) input?.setAttribute('aria-describedby', `${id}-note`)
+  else input?.removeAttribute('aria-describedby')
+}
+onMounted(mark)
+watch(() => problem, mark)
+</script>
+
+<template>
+  <el-date-picker
+    :id="id"
+    ref="picker"
+    :model-value="model"
+    :type="time ? 'datetime' : 'date'"
+    :format="time ? MOMENT_FORMAT : DAY_FORMAT"
+    :value-format="time ? 'YYYY-MM-DDTHH:mm' : 'YYYY-MM-DD'"
+    :placeholder="time ? MOMENT_FORMAT : DAY_FORMAT"
+    :aria-label="label"
+    :clearable="false"
+    class="picker"
+    @update:model-value="(value: string | null) => (model = value ?? '')"
+  />
+</template>
+
+<style scoped>
+html .picker {
+  width: 100%;
+  --el-date-editor-width: 100%;
+}
+</style>

@@ -1,0 +1,58 @@
+<script setup lang="ts">
+import { SOUR_TOOLS, type SourTool } from '@lactofer/core'
+import { usePreferences } from '~/stores/preferences'
+
+/** What a maker has: every question, chore and field follows it. Asked once, changed any time. */
+defineProps<{ asks?: boolean }>()
+const preferences = usePreferences()
+const TELLS: Record<SourTool, string> = {
+  'nose and tongue': 'You are asked what you see and taste, never for a pH.',
+  'paper strips': 'You are asked to look, and for a strip when it matters.',
+  'pocket meter': 'You are asked for a pH daily until 4.6 is passed.',
+  'bench meter': 'You are asked for a pH daily until 4.6 is passed.',
+}
+</script>
+
+<template>
+  <section class="sheet" aria-label="What I have">
+    <h2>{{ asks ? 'What do you have at hand?' : 'What I have' }}</h2>
+    <div>
+      <span class="field-label">For how sour it is</span
+      ><el-radio-group
+        :model-value="preferences.sourTool ?? ''"
+        aria-label="For how sour it is"
+        @update:model-value="(value) => preferences.choose('sourTool', value as SourTool)"
+        ><el-radio-button v-for="tool in SOUR_TOOLS" :key="tool" :value="tool">{{
+          tool
+        }}</el-radio-button></el-radio-group
+      >
+      <p class="small muted">
+        {{ preferences.sourTool ? TELLS[preferences.sourTool] : 'Every question and chore follows it.' }}
+        A strip costs a few cents and settles most doubts.
+      </p>
+    </div>
+    <div>
+      <span class="field-label">For how much</span
+      ><el-radio-group
+        :model-value="preferences.weighs ?? ''"
+        aria-label="For how much"
+        @update:model-value="(value) => preferences.choose('weighs', value as 'scale' | 'spoons')"
+        ><el-radio-button value="scale">a scale</el-radio-button
+        ><el-radio-button value="spoons">cups and spoons</el-radio-button></el-radio-group
+      >
+    </div>
+    <p v-if="asks" class="small muted">Changed any time under Logbook, "What I have".</p>
+  </section>
+</template>
+
+<style scoped>
+/* Two questions side by side where there is room. */
+section {
+  grid-template-columns: repeat(auto-fit, minmax(300px, 1fr));
+  gap: var(--s3) var(--s5);
+}
+h2,
+section > p {
+  grid-column: 1 / -1;
+}
+</style>
