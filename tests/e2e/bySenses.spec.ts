@@ -7,7 +7,7 @@ const SEEN = [
   [0.1, { sour: 0 }],
   [1, { bubbles: 0, 'one mass': 0 }],
   [2, { bubbles: 1, 'one mass': 0 }],
-  [2.4, { sour: 1 }],
+  [2.1, { sour: 1 }],
 ] as const
 
 test('nothing but eyes and tongue: asked to look, told how likely, called ready by taste, marked for ever, eaten', async ({
@@ -69,7 +69,7 @@ test('nothing but eyes and tongue: asked to look, told how likely, called ready 
   await expect(page.getByRole('button', { name: 'Eaten, given, frozen …' })).toBeHidden()
   await expect(page.locator('[data-mark="not measured"]')).toBeVisible()
   await page.goto(`/trace/${lotId}`)
-  await expect(page.getByText('(not measured)').first()).toBeVisible()
+  await expect(page.locator('[data-mark="not measured"]')).toBeVisible()
 })
 
 test('an American browser writes the month first and counts hours to twelve, in fields too', async ({

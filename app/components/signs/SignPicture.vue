@@ -84,6 +84,29 @@ const dots = (count: number, seed: number) =>
       <g v-else-if="sign === 'soft'">
         <path d="M30,56 q8,-6 18,0 q12,8 24,0 q-2,18 -22,16 q-20,0 -20,-16 Z" class="mush" />
       </g>
+      <g v-else-if="sign === 'tight lid'">
+        <path d="M18,4 Q50,-10 82,4 V12 H18 Z" class="lid" />
+        <path d="M40,30 v-10 m-4,4 l4,-5 l4,5 M60,30 v-10 m-4,4 l4,-5 l4,5" class="line" />
+      </g>
+      <g v-else-if="sign === 'blue garlic'">
+        <path
+          v-for="(x, index) in [26, 50, 72]"
+          :key="x"
+          :d="`M${x},${50 + index * 5} q9,3 6,14 q-6,5 -12,0 q-3,-11 6,-14 Z`"
+          class="blue"
+        />
+      </g>
+      <g v-else-if="sign === 'salt crystals'" class="salt">
+        <rect
+          v-for="(dot, index) in dots(12, 4)"
+          :key="index"
+          :x="dot.x"
+          :y="8 + dot.y * 0.7"
+          width="4.5"
+          height="4.5"
+          transform="rotate(12 50 20)"
+        />
+      </g>
       <g v-else-if="sign === 'calm'">
         <path d="M8,38 H92 V82 H8 Z" class="mush" />
         <path d="M30,38 q20,10 40,0" class="line" />
@@ -186,6 +209,21 @@ svg {
   stroke: var(--outline);
   stroke-width: 4;
   fill: none;
+}
+.lid {
+  fill: #9aa5a8;
+  stroke: var(--outline);
+  stroke-width: 2;
+}
+.blue {
+  fill: #4f93a6;
+  stroke: #2f6474;
+  stroke-width: 1.2;
+}
+.salt rect {
+  fill: #fff;
+  stroke: #8b8670;
+  stroke-width: 0.9;
 }
 .seal {
   fill: var(--lid);

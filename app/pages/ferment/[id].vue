@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { cautionsFor, contains, dayOf, isRefill, propertiesOf, styleById } from '@lactofer/core'
+import { cautionsFor, contains, dayOf, isMeter, isRefill, propertiesOf, styleById } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { useRecorder } from '~/composables/useRecorder'
 import { useBook } from '~/stores/book'
+import { usePreferences } from '~/stores/preferences'
 
 const book = useBook()
+const preferences = usePreferences()
 const route = useRoute()
 const lot = computed(() => book.lot(String(route.params.id)))
 const plan = computed(() => (lot.value?.made.kind === 'plan' ? lot.value.made : null))
@@ -15,6 +17,9 @@ const figures = computed(() => {
   return composition ? propertiesOf(composition) : null
 })
 const saltFix = ref(false)
+/** Eyes and tongue come before a reading where there is no meter, else after it. */
+const meter = computed(() => isMeter(preferences.kit))
+const senses = computed(() => lot.value?.state === 'fermenting' && style.value?.judgedBy === 'acid')
 const style = computed(() => (plan.value ? styleById(plan.value.style) : null))
 /** Nothing stops it where it stands. */
 const mayPress = computed(() => stand.value !== null && stand.value.make !== 'stop')
@@ -93,11 +98,12 @@ const plannedWords = computed(() =>
       </div>
       <div class="stack">
         <LotFigures :lot="lot" :stand="stand" />
-        <LotSenses v-if="lot.state === 'fermenting' && style?.judgedBy === 'acid'" :lot="lot" :stand="stand" />
+        <LotSenses v-if="senses && !meter" :lot="lot" :stand="stand" />
         <section v-if="lot.state === 'fermenting'" class="sheet">
           <h2>Read it</h2>
           <ReadingForm :key="lot.id" :lot="lot" /><LoggerImport :lot="lot" />
         </section>
+        <LotSenses v-if="senses && meter" :lot="lot" :stand="stand" />
         <section v-if="style?.refills && lot.state === 'fermenting' && !isRefill(lot)" class="sheet">
           <RefillForm :lot="lot" />
         </section>

@@ -20,6 +20,9 @@ export const SIGN_IDS = [
   'floaters',
   'no bubbles',
   'soft',
+  'tight lid',
+  'blue garlic',
+  'salt crystals',
 ] as const
 export type SignId = (typeof SIGN_IDS)[number]
 
@@ -150,6 +153,42 @@ export const SIGN_KINDS: readonly SignKind[] = [
   { id: 'bag ballooned', name: 'Ballooned bag', looks: 'the bag stands tight with gas', questions: [SMELL] },
   { id: 'no bubbles', name: 'No bubbles', looks: 'nothing moves after three days', questions: [] },
   { id: 'soft', name: 'Soft', looks: 'pieces turned mushy', questions: [SMELL] },
+  {
+    id: 'tight lid',
+    name: 'Lid popped up',
+    looks: 'the lid is domed, tight, or pops when it is loosened',
+    questions: [SMELL],
+  },
+  {
+    id: 'blue garlic',
+    name: 'Blue garlic',
+    looks: 'garlic turned blue or green',
+    questions: [
+      {
+        id: 'where',
+        ask: 'What has the colour?',
+        answers: [
+          { id: 'garlic', text: 'Only garlic, or onion, all through' },
+          { id: 'also', text: 'Something else too, or spots on top' },
+          UNSURE,
+        ],
+      },
+      FUR,
+    ],
+  },
+  {
+    id: 'salt crystals',
+    name: 'Crystals',
+    looks: 'white grains at the rim, on the lid or on what stands clear',
+    questions: [
+      {
+        id: 'water',
+        ask: 'Put some into a drop of water: what happens?',
+        answers: [{ id: 'melts', text: 'It dissolves at once' }, { id: 'stays', text: 'It stays, or smears' }, UNSURE],
+      },
+      FUR,
+    ],
+  },
   { id: 'calm', name: 'Calm', looks: 'a stirred mash stays one mass, no lift', questions: [] },
 ]
 
@@ -222,7 +261,11 @@ function judgeFilm({ said, ph }: SignCase): SignVerdict {
 
 function judgeFoam({ said, day }: SignCase): SignVerdict {
   if (day <= OWN_FOAM_DAY && (said('clean') || said('boozy')))
-    return found('fine', 'Gas of the first days.', 'Give it headspace and a tray; press the pieces back under.')
+    return found(
+      'fine',
+      'Gas of the first days.',
+      'Loosen the lid, stand it in a tray, press the pieces back under. If it keeps pushing out, share it into two jars.',
+    )
   if (day > YEAST_DAY || said('boozy')) return YEASTY
   return said('clean')
     ? found('fine', 'Gas of a lively ferment.', 'Give it headspace; look again in a day or two.')
@@ -318,6 +361,26 @@ const JUDGES: Record<SignId, (of: SignCase) => SignVerdict> = {
           'Too cold, too salty, too much of it cooked, or the lid leaks.',
           'Read the pH and the temperature: the clock decides.',
         ),
+  'tight lid': ({ said, answered }) =>
+    said('clean') || said('boozy') || !answered
+      ? found(
+          'act',
+          'Gas that could not get out. It shows pressure, and says nothing about how sour it is.',
+          'Loosen it over a sink, away from your face; from now on daily, or fit an airlock.',
+        )
+      : DOUBT,
+  'blue garlic': ({ said }) =>
+    said('garlic') && said('flat')
+      ? found('fine', 'Garlic’s own sulphur turns blue or green in acid: harmless.', 'Nothing.')
+      : DOUBT,
+  'salt crystals': ({ said }) =>
+    said('melts') && said('flat')
+      ? found(
+          'fine',
+          'Salt that dried there.',
+          'Wipe it back in with a drop of the brine; stir or shake before you taste.',
+        )
+      : DOUBT,
   soft: ({ said }) =>
     said('clean') || said('boozy')
       ? found(

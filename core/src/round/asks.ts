@@ -177,7 +177,8 @@ function askForLook(ask: AskOf, book: Book, lot: Lot, judgement: Judgement | nul
   const due = dueLook(book, lot, judgement, nowMs)
   if (!due) return
   const { questions, dueMs, first } = due
-  ask('ask', 'look', { first, taste: questions.includes('sour') }, { questions, dueMs })
+  const may = mayTaste(book, lot, judgement, nowMs)
+  ask('ask', 'look', { first, taste: questions.includes('sour'), may }, { questions, dueMs })
 }
 
 /** The quiet round of a jar that is kept in the cold. */

@@ -68,7 +68,9 @@ export interface DueLook {
 export function dueLook(book: Book, lot: Lot, judgement: Judgement | null, nowMs: number): DueLook | null {
   const { made, packed } = lot
   if (made.kind !== 'plan' || !packed || styleById(made.style).judgedBy !== 'acid') return null
-  if (!judgement || judgement.passed || judgement.state === 'discard' || isCold(lot)) return null
+  if (!judgement || judgement.passed || judgement.state === 'discard') return null
+  // The cold is no rescue: only what is likely under has its quiet round there instead.
+  if (isCold(lot) && seems(judgement)) return null
   const packedMs = Date.parse(packed.at)
   const looks = looksOf(lot).filter(({ atMs }) => atMs <= nowMs)
   if (nowMs - packedMs < FIRST_TASTE_MS)

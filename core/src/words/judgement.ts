@@ -118,7 +118,7 @@ const SAYS: { [Code in ReasonCode]: (facts: ReasonFacts[Code], tell: Tell) => st
   'unlikely under': () =>
     'Its time is over, and by eye and tongue it hardly soured. Discard it, do not taste it. A strip at or under 4.0 would speak against that.',
   'not told yet': ({ chance, dueMs }, tell) =>
-    `Eye and tongue cannot tell yet whether it is under 4.6 (${odds(chance)}); it must be by ${tell(dueMs)}. A strip, a few cents, would settle it.`,
+    `Eye and tongue cannot tell yet whether it is under 4.6 (${odds(chance)}); it must be ${tell(dueMs)}. A strip, a few cents, would settle it.`,
   'on its way by eye': ({ chance, dueMs }, tell) =>
     `On its way by eye (${odds(chance)} under 4.6 by now); 4.6 is due ${tell(dueMs)}. Look again tomorrow.`,
   young: () => 'Young. Read the pH on day 2.',

@@ -20,8 +20,8 @@ export interface TaskFacts {
   'ask somebody': { reason: Reason }
   /** Somebody without a meter: a strip would tell. */
   strip: { reason: Reason }
-  /** Bubbles, cloud, taste: the first taste, or the look of a day; whether it may be tasted. */
-  look: { first: boolean; taste: boolean }
+  /** Bubbles, cloud, taste: the first taste, or the look of a day; whether a taste is due, and whether it may be tasted. */
+  look: { first: boolean; taste: boolean; may: boolean }
   /** Likely under 4.6 by eye and tongue: whether it is ready is the tongue's to say. */
   'call it': { reason: Reason }
   'keep it cold': { reason: Reason }
@@ -80,7 +80,7 @@ const TASKS: { [Code in TaskCode]: (facts: TaskFacts[Code], tell: Tell) => Said 
   start: reasoned('Nothing starts it'),
   'ask somebody': reasoned('Ask somebody who knows'),
   strip: reasoned('A strip would tell'),
-  look: ({ first, taste }) =>
+  look: ({ first, taste, may }) =>
     first
       ? {
           title: 'Taste it once now',
@@ -90,7 +90,9 @@ const TASKS: { [Code in TaskCode]: (facts: TaskFacts[Code], tell: Tell) => Said 
           title: taste ? 'Look, and taste a drop' : 'Look and listen',
           why: taste
             ? 'With a clean spoon; shake or stir it first. Spit it out if it seems wrong.'
-            : 'Do not taste it yet: only once it bubbled, in its time, with nothing doubtful.',
+            : may
+              ? 'What gas it makes tells whether it goes on.'
+              : 'Do not taste it yet: only once it bubbled, in its time, with nothing doubtful.',
         },
   'call it': reasoned('Likely sour: call it ready, or wait'),
   'keep it cold': reasoned('Ready by taste: into the cold'),

@@ -35,6 +35,13 @@ describe('the level of every sign', () => {
     ['specks', ['lid', 'furry'], old, 'discard'],
     ['bubbles', [], young, 'fine'],
     ['calm', [], old, 'fine'],
+    ['tight lid', ['clean'], young, 'act'],
+    ['tight lid', ['foul'], young, 'discard'],
+    ['blue garlic', ['garlic', 'flat'], old, 'fine'],
+    ['blue garlic', ['also', 'flat'], old, 'ask'],
+    ['blue garlic', ['garlic', 'furry'], old, 'discard'],
+    ['salt crystals', ['melts', 'flat'], old, 'fine'],
+    ['salt crystals', ['stays', 'flat'], old, 'ask'],
   ] as const)('%s %j', (sign, answers, context, level) => {
     expect(judgeSign(sign, answers, context).level).toBe(level)
   })

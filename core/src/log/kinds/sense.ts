@@ -34,7 +34,9 @@ const BEFORE: Record<SenseQuestion, string> = {
 }
 /** What a step is called in a sentence: "bubbles unprompted", "tastes sour". */
 export const senseWords = (question: SenseQuestion, step: number): string =>
-  step === 0 && question === 'bubbles' ? 'no bubbles' : `${BEFORE[question]} ${SENSE_SCALES[question].steps[step] ?? ''}`
+  step === 0 && question === 'bubbles'
+    ? 'no bubbles'
+    : `${BEFORE[question]} ${SENSE_SCALES[question].steps[step] ?? ''}`
 
 const kind: Kind<typeof SenseEntry> = {
   schema: SenseEntry,
