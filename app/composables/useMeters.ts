@@ -1,5 +1,5 @@
 import { computed, ref } from 'vue'
-import { calibrationAge, HOUR_MS, POCKET_TRUST_H, type EntryOf, type Instrument } from '@lactofer/core'
+import { calibrationAge, HOUR_MS, POCKET_TRUST_H, type EntryOf, type Instrument, type SourTool } from '@lactofer/core'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 
@@ -15,6 +15,10 @@ function pocketWords(checkedMs: number, nowAtMs: number): string {
   const when = hours < 24 ? 'today' : `${Math.floor(hours / 24)} days ago`
   return hours <= POCKET_TRUST_H ? `checked ${when}` : `checked ${when}: too old`
 }
+
+/** What a pH is read with where nobody says: strips for who has no meter, else the newest meter. */
+const usualOf = (tool: SourTool | null, newest: { meter: string } | undefined): string =>
+  tool === 'paper strips' ? 'strip' : (newest?.meter ?? 'uncalibrated')
 
 /** Meters that were calibrated, the last calibration of each; and what a pH was read with. */
 export function useMeters() {
@@ -44,13 +48,9 @@ export function useMeters() {
     { value: 'strip', label: 'Test strips (coarse)' },
   ])
   const chosen = ref<string | null>(null)
+  const usual = computed(() => usualOf(preferences.sourTool, meters.value.at(-1) ?? pockets.value.at(-1)))
   const using = computed({
-    get: () =>
-      chosen.value ??
-      (preferences.sourTool === 'paper strips' ? 'strip' : null) ??
-      meters.value.at(-1)?.meter ??
-      pockets.value.at(-1)?.meter ??
-      'uncalibrated',
+    get: () => chosen.value ?? usual.value,
     set: (value: string) => (chosen.value = value),
   })
   /** What stands beside a pH that was typed. */

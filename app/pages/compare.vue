@@ -53,7 +53,7 @@ function cellOf(lot: Lot, day: number): Cell {
       .join(', '),
     temp: temps.length ? temps.reduce((sum, { tempC }) => sum + tempC, 0) / temps.length : null,
     lines: entries
-      .filter(({ kind }) => ['sign', 'chore', 'add', 'decide', 'discard'].includes(kind))
+      .filter(({ kind }) => ['sign', 'sense', 'chore', 'add', 'decide', 'discard'].includes(kind))
       .map((entry) => entryWords(entry, preferences.world)),
     tastes: entries.flatMap((entry) => (entry.kind === 'reading' && entry.taste ? [tasteWords(entry.taste)] : [])),
     photos: entries.flatMap(photosOf),

@@ -32,6 +32,11 @@ const versions = computed(() =>
     })),
   ),
 )
+/** Lots packed from a recipe, and what their eaters said of them. */
+const lotsOf = ({ id }: Recipe) =>
+  book.lots.filter(({ made, packed }) => packed && made.kind === 'plan' && made.recipeId === id)
+const eatenOf = (recipe: Recipe) =>
+  lotsOf(recipe).flatMap(({ code, uses }) => uses.filter(({ note }) => note).map((use) => ({ ...use, code })))
 const left = ref('')
 const right = ref('')
 const side = (id: string) => versions.value.find((one) => one.id === id)
@@ -133,6 +138,15 @@ async function retire(recipe: Recipe) {
               >
             </li>
           </ol>
+          <div v-if="eatenOf(recipe).length" class="small" data-figure="how-it-was">
+            <h3>How it was, for the next version</h3>
+            <p v-for="use in eatenOf(recipe)" :key="use.id">
+              <span class="code">{{ use.code }}</span> {{ fullDay(use.at) }}: {{ use.note }}
+            </p>
+          </div>
+          <NuxtLink v-if="lotsOf(recipe).length > 1" :to="`/compare?a=${lotsOf(recipe).at(-1)?.id}`"
+            >Two of its lots, day by day</NuxtLink
+          >
           <div class="row">
             <el-button @click="exportOne(recipe)"
               >Export<span class="visually-hidden"> {{ recipe.name }}</span></el-button

@@ -46,7 +46,7 @@ const keepWords = computed(() => {
 })
 /** The first reading of the same kind of sample as the newest: liquid and pieces are two things. */
 const firstPh = computed(() => {
-  const read = lot ? phsOf(book.book, lot) : []
+  const read = phsOf(book.book, lot)
   return read.find(({ of }) => of === read.at(-1)?.of)?.ph
 })
 const lastPh = computed(() => measuredPhs(lot).at(-1)?.ph)

@@ -6,7 +6,6 @@ import {
   lotCaseOf,
   odds,
   questionsOf,
-  SENSE_SCALES,
   senseWords,
   toldOf,
   tongueOf,

@@ -135,7 +135,7 @@ const countWords = computed(() => {
           </div>
           <SenseTaps
             v-if="ask.questions && lotOf(ask)"
-            class="taps"
+            style="grid-column: 1 / -1"
             :lot="lotOf(ask)!"
             :questions="ask.questions"
             @recorded="(entryIds, text) => (last = { entryIds, text })"
@@ -209,9 +209,6 @@ li {
 }
 .group:last-of-type li:last-child {
   border-bottom: 0;
-}
-.taps {
-  grid-column: 1 / -1;
 }
 .acts {
   display: grid;

@@ -165,7 +165,7 @@ function newestOf(
 }
 
 /**
- * What readings, and what was seen and tasted, teach about a batch: the prior draws that fit them, and the ways they go.
+ * What readings, and what was seen and tasted, teach about a batch: prior draws that fit them, and the ways they go.
  * Seeded: the same case gives the same answer. Readings and looks at once are merged first.
  */
 export function learn(

@@ -33,8 +33,8 @@ const calledReady = ({ decisions }: Lot, atMs: number) => {
 }
 
 /**
- * How likely it passed in its time and stands under 4.6 at an hour since packing; where that alone would be likely, half
- * a day before.
+ * How likely it passed in its time and stands under 4.6 at an hour since packing; where that alone would be likely,
+ * half a day before.
  */
 export function underAt({ hours, chances }: NonNullable<Foresight['under']>, hour: number): number {
   const at = (when: number) =>

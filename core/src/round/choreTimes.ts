@@ -38,7 +38,7 @@ const COLD_PACE = 3
 /** A strip tells in half points: not daily. Judgement. */
 const STRIP_EVERY_H = 72
 
-/** How often pH is read: with a meter daily until 4.6 is passed, every three days to day 21, then every two weeks. Judgement. */
+/** How often pH is read: with a meter daily until 4.6 is passed, each third day to day 21, then fortnightly. Judgement. */
 function readEveryH(lot: Lot, judgement: Judgement | null, nowMs: number, kit: Kit): number {
   if (!judgement?.passed) return isMeter(kit) ? 24 : STRIP_EVERY_H
   return nowMs - lot.startedMs < 21 * DAY_MS ? 72 : 14 * 24
@@ -65,7 +65,7 @@ export function topUpBrine(
 /** What a jar in the cold is spared: its quiet round asks in their place. */
 const NOT_IN_THE_COLD: readonly Chore[] = ['read', 'taste', 'wipe', 'cover check', 'look for film', 'weigh']
 
-/** Not asked for under what is closed, held down or ground so, or stands in the cold; nor of who has no meter or no scale. */
+/** Not asked for under what is closed, held down or ground so, or stands in the cold; nor without meter or scale. */
 function isIdle({ chore, closures }: StyleChore, lot: Lot, proven: boolean, kit: Kit): boolean {
   const { packed, made } = lot
   if (!packed || made.kind !== 'plan' || (closures && !closures.includes(packed.closure))) return true

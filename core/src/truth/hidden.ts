@@ -111,6 +111,34 @@ const trueBatch = ({ batch }: Scenario, kind: HiddenKind): Scenario['batch'] => 
   return { ...batch, medium: { ...batch.medium, saltPct: batch.medium.saltPct * times } }
 }
 
+/** A run of the model's own member, and what it truly is. */
+interface Truth extends Pick<HiddenBatch, 'ph' | 'gasPerDay'> {
+  shown: (column: (typeof SHOWN)[number], hour: number) => number
+}
+
+/**
+ * What the answers of the senses hang on.
+ * @param likeHour when the model's own batch was as sour: its acid and its bacteria are those;
+ * @param acidPct titratable acid at packing, %.
+ */
+const figuresOf =
+  ({ ph, gasPerDay, shown }: Truth, likeHour: (ph: number) => number, acidPct: number): HiddenBatch['figure'] =>
+  (question, hour) => {
+    const like = likeHour(ph(hour, 'blended'))
+    switch (question) {
+      case 'bubbles': {
+        const over = Array.from({ length: 6 }, (_, index) => gasPerDay(Math.max(0, hour - 2 * index - 1)))
+        return gasFigure(over.reduce((sum, gas) => sum + gas, 0) / over.length)
+      }
+      case 'one mass':
+        return gasFigure(gasPerDay(hour))
+      case 'cloud':
+        return shown('cells', like)
+      case 'sour':
+        return sourFigure(acidPct + PCT_PER_MMOL * (shown('lactic', like) + shown('acetic', like)))
+    }
+  }
+
 /**
  * Draws a true batch of a kind. Reproducible by the seed.
  * @param believed the batch as its maker and the model believe it is.
@@ -162,27 +190,10 @@ export function hiddenBatch(kind: HiddenKind, believed: Scenario, seed: number):
     if (kind === 'yeast') return hour < 24 ? shown('gasPerDay', hour) : YEAST_GAS
     return halt !== null && ph(hour, 'liquid') <= halt ? 0 : shown('gasPerDay', hour)
   }
-  /** When the model's own batch was as sour as this one is, or made as much: its acid and its bacteria are those. */
-  function likeHour(hour: number): number {
-    const now = ph(hour, 'blended')
-    const found = hours.findIndex((_, step) => (rows[step * COLUMNS] ?? 0) <= now + 1e-9)
-    return found < 0 ? DAYS * 24 : (hours[found] ?? 0)
-  }
-  const acidPct = believed.batch.medium.acidPct * (kind === 'buffer x1.8' ? 1.8 : 1)
-  function figure(question: SenseQuestion, hour: number): number {
-    const like = likeHour(hour)
-    switch (question) {
-      case 'bubbles': {
-        const over = Array.from({ length: 6 }, (_, index) => gasPerDay(Math.max(0, hour - 2 * index - 1)))
-        return gasFigure(over.reduce((sum, gas) => sum + gas, 0) / over.length)
-      }
-      case 'one mass':
-        return gasFigure(gasPerDay(hour))
-      case 'cloud':
-        return shown('cells', like)
-      case 'sour':
-        return sourFigure(acidPct + PCT_PER_MMOL * (shown('lactic', like) + shown('acetic', like)))
-    }
-  }
+  const figure = figuresOf(
+    { ph, gasPerDay, shown },
+    (now) => hours.find((_, step) => (rows[step * COLUMNS] ?? 0) <= now + 1e-9) ?? DAYS * 24,
+    believed.batch.medium.acidPct * (kind === 'buffer x1.8' ? 1.8 : 1),
+  )
   return { kind, ph, gasPerDay, figure }
 }

@@ -20,7 +20,7 @@ export interface TaskFacts {
   'ask somebody': { reason: Reason }
   /** Somebody without a meter: a strip would tell. */
   strip: { reason: Reason }
-  /** Bubbles, cloud, taste: the first taste, or the look of a day; whether a taste is due, and whether it may be tasted. */
+  /** Bubbles, cloud, taste: the first taste, or a day's look; whether a taste is due, and whether it is allowed. */
   look: { first: boolean; taste: boolean; may: boolean }
   /** Likely under 4.6 by eye and tongue: whether it is ready is the tongue's to say. */
   'call it': { reason: Reason }
