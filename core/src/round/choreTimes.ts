@@ -38,7 +38,7 @@ const COLD_PACE = 3
 /** A strip tells in half points: not daily. Judgement. */
 const STRIP_EVERY_H = 72
 
-/** How often pH is read: with a meter daily until 4.6 is passed, each third day to day 21, then fortnightly. Judgement. */
+/** How often pH is read: daily by meter until 4.6 is passed, each third day to day 21, then fortnightly. Judgement. */
 function readEveryH(lot: Lot, judgement: Judgement | null, nowMs: number, kit: Kit): number {
   if (!judgement?.passed) return isMeter(kit) ? 24 : STRIP_EVERY_H
   return nowMs - lot.startedMs < 21 * DAY_MS ? 72 : 14 * 24
