@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import { onMounted, ref, watch } from 'vue'
-import type { ElDatePicker } from 'element-plus'
+import { onMounted, watch } from 'vue'
 import { DAY_FORMAT, MOMENT_FORMAT } from '~/clock/moments'
 
 /**
@@ -13,7 +12,6 @@ const {
   problem = null,
 } = defineProps<{ id: string; time?: boolean; problem?: string | null; label: string }>()
 const model = defineModel<string>({ required: true })
-const picker = ref<InstanceType<typeof ElDatePicker> | null>(null)
 /** The field inside is told what is wrong: the component does not pass it on. */
 function mark() {
   const input = document.getElementById(id)
@@ -28,7 +26,6 @@ watch(() => problem, mark)
 <template>
   <el-date-picker
     :id="id"
-    ref="picker"
     :model-value="model"
     :type="time ? 'datetime' : 'date'"
     :format="time ? MOMENT_FORMAT : DAY_FORMAT"

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import {
   HOUR_MS,
+  isByEye,
   looksOf,
   lotCaseOf,
   odds,
@@ -57,7 +58,11 @@ const bandOf = (forecast: Shown) =>
     low: valueAt(forecast.hours, forecast.blended.low, hour.value),
     high: valueAt(forecast.hours, forecast.blended.high, hour.value),
   }
-const chance = computed(() => chanceOf(now.current.value ? now.answer.value?.forecast : null))
+/** The judge's word, and no other, stands here: one chance for page, shelf and round. */
+const chance = computed(() => {
+  const said = stand?.reasons.find(isByEye)
+  return said && 'chance' in said.facts ? said.facts.chance : null
+})
 const band = computed(() => bandOf(now.answer.value?.forecast))
 const bandBefore = computed(() => bandOf(before.answer.value?.forecast))
 const chanceBefore = computed(() => chanceOf(before.answer.value?.forecast))
@@ -71,8 +76,11 @@ const narrows = computed(() => {
 })
 /** Never more than may be said: 99. */
 const inHundred = (value: number) => Math.min(99, Math.round(100 * value))
-const LEVELS = { likely: 'fine', 'can’t tell': 'ask', unlikely: 'act' } as const
 const told = computed(() => (chance.value === null ? null : toldOf(chance.value)))
+/** Never green beside a warning. */
+const level = computed(() =>
+  told.value === 'unlikely' ? 'act' : told.value === 'likely' && stand?.make !== 'stop' ? 'fine' : 'ask',
+)
 const tongue = computed(() => tongueOf(book.book, preferences.by))
 const tongueWords = computed(() => {
   const { offset, pairs } = tongue.value
@@ -97,7 +105,7 @@ const past = computed(() => [...looks.value].reverse().slice(0, 8))
     </p>
     <div v-if="told && chance !== null && !stand?.passed" class="stack told" data-figure="by-senses" role="status">
       <p>
-        <StateMark :level="LEVELS[told]" :word="told" /> that it passed 4.6 in its time and stands under it
+        <StateMark :level="level" :word="told" /> that it passed 4.6 in its time and stands under it
         <strong>({{ odds(chance) }})</strong>.
       </p>
       <p v-if="newest && chanceBefore !== null" class="small">

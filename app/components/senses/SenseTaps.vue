@@ -48,6 +48,8 @@ async function tap(question: SenseQuestion, step: number) {
 
 <style scoped>
 .senses {
+  /* In a row of the round as wide as the row. */
+  grid-column: 1 / -1;
   display: grid;
   gap: var(--s3);
 }

@@ -135,7 +135,6 @@ const countWords = computed(() => {
           </div>
           <SenseTaps
             v-if="ask.questions && lotOf(ask)"
-            style="grid-column: 1 / -1"
             :lot="lotOf(ask)!"
             :questions="ask.questions"
             @recorded="(entryIds, text) => (last = { entryIds, text })"

@@ -1,4 +1,5 @@
 import { PH_LINE } from '../ferment/clock'
+import { contentG } from '../log/contents'
 import type { Lot } from '../log/lot'
 import { looksOf } from '../stock/sensed'
 import { HOUR_MS } from '../units/time'
@@ -48,14 +49,36 @@ export function underAt({ hours, chances }: NonNullable<Foresight['under']>, hou
   return now < LIKELY ? now : Math.min(now, at(hour - MARGIN_H))
 }
 
+/** Brine and water of up to this share of a lot, put in since it was tasted, change its taste little. Judgement. */
+const TOP_UP_SHARE = 0.15
+/** More is not said of what nobody tasted since it changed, or of jars that nobody tasted. */
+const NOT_LIKELY = 0.98
+
+/** Something that could raise its pH was put in since it was last tasted, or a jar of several was never tasted. */
+function isUntasted({ lot, additions }: History, atMs: number): boolean {
+  const tastes = looksOf(lot).filter((look) => look.question === 'sour' && look.atMs <= atMs)
+  const lastMs = tastes.at(-1)?.atMs ?? -Infinity
+  const since = lot.added.filter(({ at }) => Date.parse(at) > lastMs && Date.parse(at) <= atMs)
+  const raising = new Set(additions.filter(({ raises }) => raises).map((one) => one.atMs))
+  const brineG = since.reduce((sum, entry) => sum + (entry.rows.length === 0 ? contentG(entry) : 0), 0)
+  if (brineG > TOP_UP_SHARE * lot.madeG) return true
+  if (since.some(({ rows, at }) => rows.length > 0 && raising.has(Date.parse(at)))) return true
+  const covers = (mark: string) => tastes.some(({ marks }) => marks.length === 0 || marks.includes(mark))
+  return lot.vessels.length > 1 && lot.vessels.some(({ mark }) => !covers(mark))
+}
+
 /**
  * How likely it passed in its time and stands under 4.6 at a moment, by what was sensed: as the forecast has it now,
  * else as it was when the lot was called ready. `null` where nothing tells.
  */
-export function underChance({ lot, startMs }: History, foresight: Foresight | undefined, atMs: number): number | null {
+function underChance(history: History, foresight: Foresight | undefined, atMs: number): number | null {
+  const { lot, startMs } = history
   const under = foresight?.under
-  if (under && looksOf(lot).some((look) => look.atMs <= atMs)) return underAt(under, (atMs - startMs) / HOUR_MS)
-  return calledReady(lot, atMs)?.likely ?? null
+  const chance =
+    under && looksOf(lot).some((look) => look.atMs <= atMs)
+      ? underAt(under, (atMs - startMs) / HOUR_MS)
+      : (calledReady(lot, atMs)?.likely ?? null)
+  return chance !== null && chance >= LIKELY && isUntasted(history, atMs) ? NOT_LIKELY : chance
 }
 
 /**

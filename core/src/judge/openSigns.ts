@@ -1,4 +1,5 @@
-import { levelOfSign, SIGN_KINDS, type SignId } from '../ferment/signs'
+import { SIGN_KINDS, type SignId } from '../ferment/signKinds'
+import { levelOfSign } from '../ferment/signs'
 import type { EntryOf } from '../log/entry'
 import type { History } from './history'
 import type { Reason } from './reasons'

@@ -1,6 +1,6 @@
 import type { FlagCode } from '../ferment/flags'
 import type { Verdict } from '../level'
-import type { SignId } from '../ferment/signs'
+import type { SignId } from '../ferment/signKinds'
 
 /** What a reason rests on, by its code. Times in ms, temperatures °C, salt percent, masses g. */
 export interface ReasonFacts {
@@ -170,6 +170,11 @@ export function isByTaste(reason: Reason): boolean {
   const { code } = bottomOf(reason)
   return code === 'likely under' || code === 'ready by taste'
 }
+
+/** It tells what eye and tongue say, whatever that is. */
+export const isByEye = ({ code, facts }: Reason): boolean =>
+  ['likely under', 'ready by taste', 'unlikely under', 'not told yet', 'on its way by eye'].includes(code) ||
+  (code === 'time over, not read' && 'chance' in facts && facts.chance !== null)
 
 /** The rule of a reason: of what a lot was made of, the rule that held there. A lot is never better than that. */
 export const ruleFor = (reason: Reason): Rule => RULES[bottomOf(reason).code]

@@ -83,9 +83,29 @@ export function tongueOf(book: Book, by: string, except?: string): { offset: Off
   return { offset: offsetFrom('sour', known), pairs: known.length }
 }
 
+/**
+ * The jar of a lot in several whose looks are followed: of those looked at by their mark the one that tasted least
+ * sour last, else bubbled least. `null` where all that was seen is of one thing.
+ */
+function mildestJar({ vessels }: Lot, looks: readonly Look[]): string | null {
+  if (vessels.length < 2) return null
+  for (const asked of ['sour', 'bubbles'] as const) {
+    const newest = vessels.flatMap(({ mark }) => {
+      const last = looks.findLast(({ question, marks }) => question === asked && marks.includes(mark))
+      return last ? [{ mark, step: last.step }] : []
+    })
+    const least = Math.min(...newest.map(({ step }) => step))
+    const mildest = newest.find(({ step }) => step === least)
+    if (mildest) return mildest.mark
+  }
+  return null
+}
+
 /** What was sensed of a lot as the forecast weighs it: one person's answers to one question together. */
 export function sensedOf(book: Book, lot: Lot, packedMs: number): Sensed[] {
-  const looks = looksOf(lot)
+  const all = looksOf(lot)
+  const jar = mildestJar(lot, all)
+  const looks = all.filter(({ marks }) => jar === null || marks.length === 0 || marks.includes(jar))
   const people = [...new Set(looks.map(({ by }) => by))]
   return people.flatMap((by) =>
     SENSE_QUESTIONS.flatMap((question): Sensed[] => {

@@ -1,4 +1,4 @@
-import { SIGN_KINDS, type SignId } from '../ferment/signs'
+import { SIGN_KINDS, type SignId } from '../ferment/signKinds'
 import type { Flag, FlagCode } from '../ferment/flags'
 import type { Judgement } from '../judge/judgement'
 import type { Reason, ReasonCode, ReasonFacts } from '../judge/reasons'

@@ -4,6 +4,7 @@ import {
   dueLook,
   isByTaste,
   judgeOf,
+  lotCaseOf,
   lookAgainBy,
   mayTaste,
   releaseChecks,
@@ -85,6 +86,35 @@ describe('by eye and tongue', () => {
     }
     const checks = releaseChecks({ ...caseOf(log.book(), pot, KEPT_COLD), label: { current: true, evidence: null } })
     expect(checks.some(({ verdict, sentence }) => verdict === 'stop' && /not measured/i.test(sentence))).toBe(true)
+  })
+
+  it('what is put in since the last taste, or a jar nobody tasted, is never likely; a top-up of brine changes nothing', () => {
+    const put = (rows: object[], waterG: number) => {
+      const { log, lotId } = mash()
+      log.write({ kind: 'add', at: day(2.5), lotId, rows, waterG, saltG: 0, reason: 'put in' } as Draft)
+      return { log, lotId, code: standsAt(log.book(), lotId, START + 3 * DAY_MS, foretold(0.999)).reasons[0]!.code }
+    }
+    const carrot = { materialId: 'carrot', name: 'Carrot', massG: 300, preparation: 'raw', seedsOut: false }
+    const fresh = put([carrot], 0)
+    expect([fresh.code, put([], 600).code, put([], 100).code]).toEqual(['not told yet', 'not told yet', 'likely under'])
+    fresh.log.write({ kind: 'sense', at: day(2.9), lotId: fresh.lotId, seen: { sour: 3 } } as Draft)
+    const tasted = standsAt(fresh.log.book(), fresh.lotId, START + 3 * DAY_MS, foretold(0.999))
+    expect(tasted.reasons.map(({ code }) => code)).toContain('likely under')
+
+    const log = notebook()
+    const vessels = ['a', 'b'].map((mark) => ({ vesselId: 'jar-1000', mark, massG: 1040, hot: false }))
+    const lotId = log.mash(0, {}, { vessels })
+    log.read(lotId, 0, undefined, 20)
+    const taste = (sour: number, mark: string, at: number) =>
+      log.write({ kind: 'sense', at: day(at), lotId, seen: { sour }, marks: [mark] } as Draft)
+    const code = () => standsAt(log.book(), lotId, START + 3 * DAY_MS, foretold(0.999)).reasons[0]!.code
+    taste(3, 'a', 2.5)
+    expect(code()).toBe('not told yet')
+    taste(1, 'b', 2.4)
+    expect(code()).toBe('likely under')
+    // The forecast follows the mildest of them, whichever was tasted last.
+    const { sensed } = lotCaseOf(log.book(), log.book().lots.get(lotId)!, START)!
+    expect(sensed!.flatMap(({ seen }) => seen.map(({ step }) => step))).toEqual([1])
   })
 
   it('a pH lifts the mark; one above 4.6 is stronger than any tongue', () => {

@@ -24,7 +24,7 @@ import {
   type Kit,
 } from '../../src'
 import { day, notebook, START } from '../log/build'
-import { PACKED } from './season'
+import { middle, PACKED } from './season'
 
 /* Hidden true batches kept by eye and tongue alone, as the application asks for it. */
 
@@ -172,7 +172,6 @@ export function liveBySenses(
   return life('asked for ever', lastDay)
 }
 
-const middle = (values: readonly number[]) => [...values].sort((a, b) => a - b)[values.length >> 1] ?? 0
 const share = (part: number, of: number) => (of ? ((100 * part) / of).toFixed(1) : '-')
 
 export const SENSE_COLUMNS = [

@@ -260,7 +260,7 @@ const MISLED: readonly (SeasonKind | Maker)[] = [
 export const isMisled = ({ kind, maker }: Pick<Season, 'kind' | 'maker'>): boolean =>
   MISLED.includes(kind) || MISLED.includes(maker)
 
-const middle = (values: readonly number[]) => [...values].sort((a, b) => a - b)[values.length >> 1] ?? 0
+export const middle = (values: readonly number[]) => [...values].sort((a, b) => a - b)[values.length >> 1] ?? 0
 const share = (part: number, of: number) => (of ? ((100 * part) / of).toFixed(part ? 1 : 0) : '-')
 
 /** A row of the table of seasons: what became of lives of one kind. */

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { SIGN_IDS } from '../../ferment/signs'
+import { SIGN_IDS } from '../../ferment/signKinds'
 import { LEVELS } from '../../level'
 import { base, IdSchema, text } from '../entryParts'
 import type { Kind } from '../kind'
