@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
-import { cautionsFor, earlierYields } from '@lactofer/core'
+import { cautionsFor, earlierYields, unreadPhOf, type Composition, type Draft } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { codeProblem } from '~/components/field/problems'
 import {
@@ -9,6 +9,7 @@ import {
   freshPress,
   pressedOf,
   PressFormSchema,
+  thinDrafts,
   weightsOf,
   weightsProblem,
 } from '~/components/press/pressForm'
@@ -61,8 +62,12 @@ const balance = computed(() => weights.value && balanceOf(weights.value))
 const pressed = computed(() => {
   const composition = lot.value && book.composition(lot.value.id)
   if (!composition || !weights.value || balance.value?.problem !== null) return null
-  return pressedOf(composition, form.value.method, weights.value)
+  return pressedOf(composition, form.value.method, weights.value, form.value.cameOut || undefined)
 })
+/** Nobody read a pH in it: then the press shows none. */
+const unread = computed(() => lot.value !== undefined && unreadPhOf(book.book, lot.value.id) !== null)
+/** What goes in by the spoon, once it is said. */
+const thinning = ref<Composition | null>(null)
 const cautions = computed(() => cautionsFor('press', { hasHotPeppers: (pressed.value?.was.shu.high ?? 0) > 500 }))
 const problems = computed(() => ({
   lot: !lot.value ? 'Choose the lot to press.' : stops(lot.value.id) ? `It stops here. ${stops(lot.value.id)}` : null,
@@ -79,10 +84,17 @@ const earlier = computed(() =>
   lot.value?.made.kind === 'plan' ? earlierYields(book.book, lot.value.made.style, lot.value.id).slice(0, 6) : [],
 )
 const METHODS = [
-  { value: 'whole', label: 'Keep whole: thick' },
-  { value: 'sieve', label: 'Sieve: seeds and skins out' },
-  { value: 'cloth', label: 'Cloth: thin' },
+  { value: 'whole', label: 'Keep whole' },
+  { value: 'scrape', label: 'Blend, scrape through a sieve' },
+  { value: 'sieve', label: 'Sieve, let it drip' },
+  { value: 'cloth', label: 'Cloth' },
   { value: 'drain', label: 'Drain and chop' },
+] as const
+const CAME_OUT_LABELS = [
+  { value: '', label: 'Not said' },
+  { value: 'pours', label: 'Pours' },
+  { value: 'thick', label: 'Thick' },
+  { value: 'sticks', label: 'Sticks to the spoon' },
 ] as const
 
 async function confirm(event: Event) {
@@ -100,21 +112,24 @@ async function confirm(event: Event) {
     brineG > 0
       ? { brineG, ...(form.value.keepBrine && { brineLotId: newLotId(), brineCode: `${code}-K`.slice(0, 20) }) }
       : { brineG }
-  const written = await record({
+  const lotId = newLotId()
+  const press: Draft & { kind: 'press' } = {
     kind: 'press',
     at: nowMoment(),
-    lotId: newLotId(),
+    lotId,
     code,
     name: `${from.name} base`.slice(0, 80),
     color: from.color,
     fromLotId: from.id,
     method: form.value.method,
     ...(jars.value.length > 0 && { marks: [...form.value.marks] }),
+    ...(form.value.cameOut && { cameOut: form.value.cameOut }),
     ...weights.value,
     ...pulp,
     ...brine,
-  })
-  if (!written) return
+  }
+  const drafts = [press, ...thinDrafts(form.value, thinning.value, press, book.book.library)]
+  if (!(await record(...drafts))) return
   ElMessage.success(`${code} is in stock. Blend it next.`)
   reset()
   await router.push('/blend')
@@ -175,6 +190,18 @@ const candidateOptions = computed(() =>
               :label="form.method === 'drain' ? 'Liquid let off' : 'Brine kept apart'"
               :thing="thing"
             />
+            <template v-if="form.method === 'drain'">
+              <QuantityField v-model="form.spiltG" kind="mass" label="Ran over" :thing="thing" />
+              <QuantityField v-model="form.boardG" kind="mass" label="Left on the board" :thing="thing" />
+            </template>
+          </div>
+          <div>
+            <span id="came-out" class="field-label">How the base came out</span>
+            <el-radio-group v-model="form.cameOut" aria-labelledby="came-out"
+              ><el-radio-button v-for="one in CAME_OUT_LABELS" :key="one.value" :value="one.value">{{
+                one.label
+              }}</el-radio-button></el-radio-group
+            >
           </div>
           <p v-if="balance?.problem" class="problem" role="alert">{{ balance.problem }}</p>
           <p v-else-if="shown(problems.weights)" class="problem" role="alert">{{ problems.weights }}</p>
@@ -193,7 +220,18 @@ const candidateOptions = computed(() =>
         <CautionList :cautions="cautions" />
         <div><el-button type="primary" native-type="submit" :loading="busy">Record the press</el-button></div>
       </form>
-      <PressOutcome :balance="balance" :pressed="pressed" :earlier="earlier" :method="form.method" />
+      <div class="stack">
+        <PressOutcome :balance="balance" :pressed="pressed" :earlier="earlier" :method="form.method" :unread="unread" />
+        <ThinBySpoon
+          v-if="pressed"
+          v-model:with="form.thinWith"
+          v-model:spoons="form.thinSpoons"
+          :base="pressed.base"
+          :own="form.keepBrine && pressed.brine.massG > 0 ? pressed.brine : null"
+          :unread="unread"
+          @liquid="(liquid) => (thinning = liquid)"
+        />
+      </div>
     </div>
   </div>
 </template>

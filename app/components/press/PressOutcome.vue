@@ -15,11 +15,13 @@ import { shortDay } from '~/clock/moments'
 import type { Balance, Pressed } from './pressForm'
 
 /** What came out: the balance, what each part carries away, and whether that is usual. */
-const { balance, pressed, earlier, method } = defineProps<{
+const { balance, pressed, earlier, method, unread } = defineProps<{
   balance: Balance | null
   pressed: Pressed | null
   earlier: readonly EarlierYield[]
   method: PressMethod
+  /** Nobody read a pH in the ferment. */
+  unread: boolean
 }>()
 /** Percent within which a yield is as it was. */
 const NEAR_PCT = 5
@@ -65,7 +67,7 @@ const yieldWords = computed(() => {
       <tbody>
         <tr>
           <td>pH</td>
-          <td class="number">{{ pressed.pH?.toFixed(2) ?? '–' }}</td>
+          <td class="number">{{ unread ? 'not read' : (pressed.pH?.toFixed(2) ?? '–') }}</td>
         </tr>
         <tr>
           <td>Salt</td>
@@ -112,9 +114,12 @@ const yieldWords = computed(() => {
         </tbody>
       </table>
     </div>
+    <p v-if="pressed?.odd" data-figure="odd">
+      <StateMark level="ask" word="Does not fit" /> What came out does not go with these weights. Weigh the pulp again.
+    </p>
     <p v-if="pressed" class="muted small">
       Heat stays mostly with the solids; the share thrown out follows from the pulp’s weight and how dry this way of
-      pressing leaves it (judgement). What is lost is taken to be like the base.
+      pressing leaves it (judgement), and from how the base came out. What is lost is taken to be like the base.
     </p>
     <template v-if="earlier.length"
       ><h3>Earlier of this style</h3>

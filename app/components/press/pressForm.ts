@@ -1,16 +1,23 @@
 import { z } from 'zod'
 import {
+  CAME_OUT,
   InvalidInput,
   ofMass,
   pressBalance,
   PRESS_METHODS,
   propertiesOf,
   separate,
+  spoonsG,
+  type CameOut,
   type Composition,
+  type Draft,
+  type Library,
   type PressMethod,
 } from '@lactofer/core'
 
 const massG = z.number().nullable()
+/** Thinned with the brine that was let off it. */
+export const OWN_BRINE = 'own brine'
 
 /** A press while it is weighed; it stays in the browser until it is recorded. */
 export const PressFormSchema = z.object({
@@ -21,6 +28,13 @@ export const PressFormSchema = z.object({
   pulpG: massG,
   seedsG: massG,
   brineG: massG,
+  spiltG: massG.default(0),
+  boardG: massG.default(0),
+  /** How the base came out; empty while nobody said. */
+  cameOut: z.enum(['', ...CAME_OUT]).default(''),
+  /** What thins it, by the spoon: its own brine, or a material. */
+  thinWith: z.string().default(OWN_BRINE),
+  thinSpoons: z.number().int().min(0).max(400).default(0),
   code: z.string(),
   keepPulp: z.boolean(),
   keepBrine: z.boolean(),
@@ -37,6 +51,11 @@ export const freshPress = (): PressForm => ({
   pulpG: 0,
   seedsG: 0,
   brineG: 0,
+  spiltG: 0,
+  boardG: 0,
+  cameOut: '',
+  thinWith: OWN_BRINE,
+  thinSpoons: 0,
   code: '',
   keepPulp: false,
   keepBrine: true,
@@ -47,9 +66,11 @@ export const freshPress = (): PressForm => ({
 export type PressWeights = ReturnType<typeof weightsOf> & object
 
 /** The weights, once all of them are known. */
-export function weightsOf({ inG, baseG, pulpG, seedsG, brineG }: PressForm) {
+export function weightsOf({ inG, baseG, pulpG, seedsG, brineG, method, ...rest }: PressForm) {
   if (inG === null || baseG === null || pulpG === null || seedsG === null || brineG === null) return null
-  return { inG, baseG, pulpG, seedsG, brineG }
+  const [spiltG, boardG] = method === 'drain' ? [rest.spiltG, rest.boardG] : [0, 0]
+  if (spiltG === null || boardG === null) return null
+  return { inG, baseG, pulpG, seedsG, brineG, spiltG, boardG }
 }
 
 /** The balance of what was weighed, or why there is none. */
@@ -63,25 +84,51 @@ export function balanceOf(weights: PressWeights) {
 }
 export type Balance = ReturnType<typeof balanceOf>
 
-/** What base, pulp, seeds, brine and loss carry away of a ferment. */
-export function pressedOf(composition: Composition, method: PressMethod, weights: PressWeights) {
-  const { base, pulp, seeds, brine, lost, solidsThrownOut } = separate(composition, method, weights)
+/** What base, pulp, seeds, brine, board and loss carry away of a ferment. */
+export function pressedOf(composition: Composition, method: PressMethod, weights: PressWeights, cameOut?: CameOut) {
+  const { base, pulp, seeds, brine, spilt, board, lost, solidsThrownOut, odd } = separate(
+    ...([composition, method, weights, cameOut] as const),
+  )
   const streams: [string, Composition][] = [
     ['base', base],
     ['pulp', pulp],
     ['seeds', seeds],
     ['brine', brine],
+    ['ran over', spilt],
+    ['board', board],
     ['lost', lost],
   ]
   return {
     ...propertiesOf(base),
-    solidsThrownOut,
+    ...{ base, brine, solidsThrownOut, odd },
     was: propertiesOf(ofMass(composition, 1000)),
     streams: streams.filter(([, part]) => part.massG >= 0.5),
     wholeHeat: streams.reduce((sum, [, part]) => sum + part.heat.typical, 0),
   }
 }
 export type Pressed = ReturnType<typeof pressedOf>
+
+/** What was stirred into a base by the spoon, as it is put in; nothing where no spoon was, or no brine is kept. */
+export function thinDrafts(
+  { thinWith, thinSpoons }: PressForm,
+  liquid: Composition | null,
+  { at, lotId, brineLotId, name }: Draft & { kind: 'press' },
+  library: Library,
+): Draft[] {
+  const own = thinWith === OWN_BRINE
+  if (!liquid || thinSpoons === 0 || (own && !brineLotId)) return []
+  const { low, typical, high } = spoonsG(liquid, thinSpoons)
+  const put = { kind: 'add', at, lotId, reason: 'Thinned at the press.' } as const
+  const said = `${thinSpoons} tbsp`
+  const betweenG = { low, high }
+  if (thinWith === 'water')
+    return [{ ...put, rows: [], saltG: 0, waterG: typical, waterSaid: said, waterBetweenG: betweenG }]
+  const raw = { preparation: 'raw', seedsOut: false } as const
+  const row = own
+    ? { materialId: 'lot', lotId: brineLotId, name: `${name}, brine`.slice(0, 80) }
+    : { materialId: thinWith, name: library.materialOrUnknown(thinWith).name }
+  return [{ ...put, waterG: 0, saltG: 0, rows: [{ ...row, ...raw, massG: typical, said, betweenG }] }]
+}
 
 /** More than the lot holds by this much is a wrong tare. */
 const TARE = 1.1

@@ -55,7 +55,7 @@ const TOP_UP_SHARE = 0.15
 const NOT_LIKELY = 0.98
 
 /** Something that could raise its pH was put in since it was last tasted, or a jar of several was never tasted. */
-function isUntasted({ lot, additions }: History, atMs: number): boolean {
+export function isUntasted({ lot, additions }: History, atMs: number): boolean {
   const tastes = looksOf(lot).filter((look) => look.question === 'sour' && look.atMs <= atMs)
   const lastMs = tastes.at(-1)?.atMs ?? -Infinity
   const since = lot.added.filter(({ at }) => Date.parse(at) > lastMs && Date.parse(at) <= atMs)

@@ -8,7 +8,7 @@ import { leastSaltPct } from '../salt/least'
 import { titratablePct } from '../acid/titration'
 import type { PhFact } from '../stock/acidity'
 import { DAY_MS } from '../units/time'
-import { byTaste } from './byTaste'
+import { byTaste, isUntasted } from './byTaste'
 import { saltAt, samplesOf, weakestSaltInWater, type History } from './history'
 import type { Foresight } from './judgement'
 import type { TimeAbove } from './passing'
@@ -117,9 +117,11 @@ function riseReason({ acidity, additions }: History, atMs: number): Reason[] {
 }
 
 /** Put in since the last reading, and of a kind that could raise it. */
-function putInReason({ acidity, additions }: History, atMs: number): Reason[] {
+function putInReason(history: History, atMs: number, fromTaste = false): Reason[] {
+  const { acidity, additions } = history
   const last = additions.findLast((one) => one.raises && one.atMs <= atMs)
-  if (!last || !acidity.some((fact) => fact.atMs < last.atMs)) return []
+  const told = acidity.some((fact) => last && fact.atMs < last.atMs) || (fromTaste && isUntasted(history, atMs))
+  if (!last || !told) return []
   const readSince = acidity.some((fact) => fact.atMs > last.atMs && fact.atMs <= atMs && fact.of === 'blended')
   return readSince ? [] : [{ code: 'put in since', facts: { atMs: last.atMs, upperPh: last.upperPh } }]
 }
@@ -241,7 +243,7 @@ export function fermentReasons(of: Case): Reason[] {
       columns.blended.passed || late.length || of.fromTaste
         ? []
         : [{ code: 'not proven', facts: { spent: columns.blended.spent, ph: columns.blended.newest?.ph ?? null } }]
-    const rest = [...late, ...unproven, ...putInReason(history, atMs)]
+    const rest = [...late, ...unproven, ...putInReason(history, atMs, of.fromTaste)]
     return [...rest, { code: 'as it is', facts: { kind: history.lot.kind } }]
   }
   const reasons: Reason[] = [...late]

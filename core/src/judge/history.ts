@@ -163,6 +163,9 @@ function saltOf(book: Book, lot: Lot, first: Composition, startMs: number): Salt
   return found.sort((a, b) => a.atMs - b.atMs)
 }
 
+/** What is put in raises the pH where its own lies this far above: less is not told apart. Judgement. */
+const SAME_PH = 0.02
+
 function additionsOf(book: Book, lot: Lot, acidity: readonly PhFact[]): Addition[] {
   const rows = lot.made.kind === 'plan' ? [...livingRows(book, (lot.weighed ?? lot.made).rows)] : []
   return lot.added.map((added) => {
@@ -177,7 +180,7 @@ function additionsOf(book: Book, lot: Lot, acidity: readonly PhFact[]): Addition
     const ownPh = mixturePh(mix(parts.map(({ composition }) => composition)))
     const lotPh = acidity.findLast((fact) => fact.atMs < atMs)?.ph ?? mixturePh(before)
     const onlySalt = added.rows.length === 0 && added.waterG === 0
-    const raises = !onlySalt && (ownPh === null || lotPh === null || ownPh > lotPh)
+    const raises = !onlySalt && (ownPh === null || lotPh === null || ownPh > lotPh + SAME_PH)
     const band = phBand([before, ...parts.map(({ composition }) => composition)])
     return { atMs, raises, ...living, upperPh: band?.high ?? null }
   })

@@ -3,7 +3,7 @@ import type { Library } from '../library/library'
 import { bottlesOf } from './bottles'
 import { contentG } from './contents'
 import { kindOf, type Entry, type EntryOf } from './entry'
-import { add, NONE, type Lot } from './lot'
+import { add, addedG, NONE, type Lot } from './lot'
 import { byTime } from './merge'
 import type { NewerEntry } from './newer'
 import { libraryOf } from './ownLibrary'
@@ -64,9 +64,8 @@ const speaksAfter = (untilMs: number) => {
 
 /** Settles what is left once every entry has been applied. */
 function settle(lot: Lot, lots: ReadonlyMap<string, Lot>, triedG: number): void {
-  const addedG = lot.added.reduce((sum, added) => sum + contentG(added), 0)
-  if (lot.made.kind === 'plan') lot.madeG = contentG(lot.weighed ?? lot.made) + addedG
-  if (lot.made.kind === 'blend') lot.madeG += addedG
+  if (lot.made.kind === 'plan') lot.madeG = contentG(lot.weighed ?? lot.made) + addedG(lot)
+  if (lot.made.kind === 'blend' || lot.made.kind === 'press') lot.madeG += addedG(lot)
   // What was tried, or used up, is gone from the jar too.
   lot.usedG =
     lot.to.reduce((sum, flow) => sum + flow.massG, triedG) + lot.uses.reduce((sum, { massG }) => sum + massG, 0)

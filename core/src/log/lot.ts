@@ -1,4 +1,5 @@
 import type { Bottles } from './bottles'
+import { contentG } from './contents'
 import type { Entry, EntryOf } from './entry'
 
 /**
@@ -167,6 +168,9 @@ export const addsTo =
   (lot: Lot, entry: Lot[K] extends (infer E)[] ? E : never): void => {
     lot[list] = add(lot[list] as unknown[], entry) as Lot[K]
   }
+
+/** What was put into a lot after it was made, g. */
+export const addedG = ({ added }: Lot): number => added.reduce((sum, entry) => sum + contentG(entry), 0)
 
 /** A flow into a lot, from the entry that made it. */
 export const flowFrom = (lot: Lot, lotId: string, massG: number): Flow => ({ lotId, massG, entryId: lot.made.id })

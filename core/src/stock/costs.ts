@@ -1,4 +1,5 @@
 import type { Book } from '../log/fold'
+import { addedG } from '../log/lot'
 import type { Cost } from '../units/cost'
 
 const sum = (costs: readonly Cost[]): Cost => ({
@@ -68,10 +69,8 @@ export function lotCost(book: Book, lotId: string, path: readonly string[] = [])
       return amountCost(book, { lotId: made.fromLotId, name: made.name, massG: made.usedG }, further)
     case 'press': {
       const keptG = made.baseG + (made.pulpLotId ? made.pulpG : 0) + (made.brineLotId ? (made.brineG ?? 0) : 0)
-      return times(
-        amountCost(book, { lotId: made.fromLotId, name: made.name, massG: made.inG }, further),
-        keptG > 0 ? lot.madeG / keptG : 0,
-      )
+      const whole = amountCost(book, { lotId: made.fromLotId, name: made.name, massG: made.inG }, further)
+      return sum([times(whole, keptG > 0 ? (lot.madeG - addedG(lot)) / keptG : 0), ...added])
     }
   }
 }

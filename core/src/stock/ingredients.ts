@@ -2,7 +2,7 @@ import type { Allergen } from '../library/material'
 import type { PouredRow } from '../log/contents'
 import type { EntryOf } from '../log/entry'
 import type { Book } from '../log/fold'
-import type { Lot } from '../log/lot'
+import { addedG, type Lot } from '../log/lot'
 import type { Content } from './lotComposition'
 
 /**
@@ -122,7 +122,7 @@ export function ingredientsOf(
     case 'stock':
       return [ofStock(lister, made)]
     case 'press':
-      return together(ofLot(lister, made.fromLotId, lot.madeG, false))
+      return together([...ofLot(lister, made.fromLotId, lot.madeG - addedG(lot), false), ...added])
     case 'blend':
       return together([...ofRows(lister, made.parts, nested), ...added])
     case 'bottle':

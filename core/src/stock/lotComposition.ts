@@ -312,7 +312,7 @@ function withTasting(
   return { ...now, heat: { low: moved('low'), typical: moved('typical'), high: moved('high') } }
 }
 
-/** A part or a stock with the salt and the pH that were last read in it. */
+/** A stock with the salt and the pH that were last read in it. */
 function asRead(composition: Composition, lot: Lot, untilMs: number): Composition {
   const salt = lot.readings.findLast(({ at, saltPct }) => saltPct !== undefined && Date.parse(at) <= untilMs)?.saltPct
   const salted = salt === undefined ? composition : withSalt(composition, salt)
@@ -381,8 +381,9 @@ function unlearned(book: Book, lotId: string, untilMs: number, path: readonly st
     case 'press': {
       const source = compositionOf(book, made.fromLotId, Date.parse(made.at), path)
       if (!source || !(made.inG > 0)) return null
-      const { pulp, brine, base } = separate(source, made.method, made)
-      return asRead(lot.kind === 'pulp' ? pulp : lot.kind === 'brine' ? brine : base, lot, untilMs)
+      const { pulp, brine, base } = separate(source, made.method, made, made.cameOut)
+      const own = lot.kind === 'pulp' ? pulp : lot.kind === 'brine' ? brine : base
+      return throughTime(book, lot, own, untilMs, path, withPh, source.live)
     }
   }
 }

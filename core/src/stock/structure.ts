@@ -3,7 +3,7 @@ import type { Cut } from '../library/cuts'
 import { styleById } from '../library/styles'
 import { contentG } from '../log/contents'
 import type { Book } from '../log/fold'
-import type { Lot } from '../log/lot'
+import { addedG, type Lot } from '../log/lot'
 
 /** The bowl a row was taken from: a plan that was never packed. */
 const bowlOf = (book: Book, lotId: string | undefined): Lot | null => {
@@ -15,7 +15,7 @@ const bowlOf = (book: Book, lotId: string | undefined): Lot | null => {
 function waterShare(book: Book, lot: Lot, depth = 0): number {
   if (lot.made.kind !== 'plan' || depth > 8) return 0
   const content = lot.weighed ?? lot.made
-  const allG = contentG(content) + lot.added.reduce((sum, added) => sum + contentG(added), 0)
+  const allG = contentG(content) + addedG(lot)
   const waterG =
     content.waterG +
     lot.added.reduce((sum, added) => sum + added.waterG, 0) +

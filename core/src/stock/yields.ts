@@ -32,7 +32,7 @@ export function earlierYields(book: Book, styleId: StyleId, exceptLotId: string)
         return []
       const from = book.lots.get(made.fromLotId)
       if (from?.made.kind !== 'plan' || from.made.style !== style.id) return []
-      const outG = made.baseG + made.pulpG + made.seedsG + (made.brineG ?? 0)
+      const outG = made.baseG + made.pulpG + made.seedsG + (made.brineG ?? 0) + (made.spiltG ?? 0) + (made.boardG ?? 0)
       return [
         {
           lotId: lot.id,

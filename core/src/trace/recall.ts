@@ -1,5 +1,5 @@
 import type { Book } from '../log/fold'
-import type { Lot } from '../log/lot'
+import { addedG, type Flow, type Lot } from '../log/lot'
 import { descendants } from '../log/lineage'
 import type { BottlesOut } from '../log/bottles'
 
@@ -44,17 +44,18 @@ function sharesFrom(book: Book, lot: Lot, kin: readonly Lot[]): Map<string, numb
     const known = shares.get(of.id)
     if (known !== undefined) return known
     if (path.includes(of.id)) return 0
+    // A pressing leaves something behind: its mash is in it as it was in the mash.
+    const inIt = ({ lotId, massG }: Flow) =>
+      of.made.kind === 'press' && lotId === of.made.fromLotId ? of.madeG - addedG(of) : massG
     const massG = of.from.reduce(
       (sum, flow) =>
         sum +
         (flow.lotId === lot.id || within.has(flow.lotId)
-          ? flow.massG * shareOf(book.lots.get(flow.lotId) ?? of, [...path, of.id])
+          ? inIt(flow) * shareOf(book.lots.get(flow.lotId) ?? of, [...path, of.id])
           : 0),
       0,
     )
-    // A pressing leaves something behind: its mash is in it as it was in the mash.
-    const wholeG = of.made.kind === 'press' ? of.from.reduce((sum, flow) => sum + flow.massG, 0) : of.madeG
-    const share = wholeG > 0 ? Math.min(1, massG / wholeG) : 0
+    const share = of.madeG > 0 ? Math.min(1, massG / of.madeG) : 0
     shares.set(of.id, share)
     return share
   }

@@ -84,6 +84,9 @@ describe('by eye and tongue', () => {
       expect(judgement.reasons.some(isByTaste)).toBe(true)
       expect(judgement.make).toBe('ask')
     }
+    const water = { kind: 'add', at: day(6), lotId: base, rows: [], waterG: 400, saltG: 0, reason: 'thinned' } as Draft
+    log.write(water)
+    expect(standsAt(log.book(), base, START + 6.5 * DAY_MS).codes).toContain('put in since')
     const checks = releaseChecks({ ...caseOf(log.book(), pot, KEPT_COLD), label: { current: true, evidence: null } })
     expect(checks.some(({ verdict, sentence }) => verdict === 'stop' && /not measured/i.test(sentence))).toBe(true)
   })

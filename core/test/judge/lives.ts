@@ -360,7 +360,7 @@ function tellPutIn(life: Life, book: Book): void {
     const before = compositionBefore(book, ms(one.hour))
     const last = ferment.readings.filter((r) => r.ph !== null && r.hour < one.hour).at(-1)?.ph
     const lotPh = last ?? mixturePh(before)
-    one.raises = one.what !== 'salt' && (own === null || lotPh === null || own > lotPh)
+    one.raises = one.what !== 'salt' && (own === null || lotPh === null || own > lotPh + 0.02)
     const parts = PUT[one.what].rows.length
       ? [PUT_MADE[one.what]]
       : [PUT_MADE[one.what]].filter(({ massG }) => massG > 0)

@@ -1,6 +1,7 @@
 import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import {
+  CAME_OUT,
   materialById,
   mix,
   mixturePh,
@@ -11,6 +12,8 @@ import {
   PRESS_METHODS,
   propertiesOf,
   separate,
+  type CameOut,
+  type PressMethod,
 } from '../../src'
 
 const ferment = mix([ofMaterial(materialById('cayenne')!, 960), ofSalt(40)])
@@ -32,16 +35,15 @@ describe('press', () => {
         grams(60),
         grams(250),
         grams(40),
-        (method, pulp, seedsG, brineG, lostG) => {
+        grams(40),
+        grams(60),
+        fc.constantFrom(undefined, ...CAME_OUT),
+        (method, pulp, seedsG, brineG, lostG, spiltG, boardG, cameOut) => {
           const pulpG = method === 'whole' ? 0 : pulp
-          const parts = separate(ferment, method, {
-            inG: 1000,
-            baseG: 1000 - pulpG - seedsG - brineG - lostG,
-            pulpG,
-            seedsG,
-            brineG,
-          })
-          const all = mix([parts.base, parts.pulp, parts.seeds, parts.brine, parts.lost])
+          const baseG = 1000 - pulpG - seedsG - brineG - lostG - spiltG - boardG
+          const parts = separate(ferment, method, { inG: 1000, baseG, pulpG, seedsG, brineG, spiltG, boardG }, cameOut)
+          const { base, pulp: out, seeds, brine, spilt, board, lost } = parts
+          const all = mix([base, out, seeds, brine, spilt, board, lost])
           for (const key of ['massG', 'waterG', 'saltG', 'sidMmol'] as const)
             expect(all[key]).toBeCloseTo(ferment[key], 5)
           for (const id of Object.keys(ferment.acids) as (keyof typeof ferment.acids)[])
@@ -67,6 +69,41 @@ describe('press', () => {
     expect(base.pH).toBeCloseTo(whole.pH!, 4)
     expect(base.saltPct).toBeGreaterThan(whole.saltPct)
     expect(base.shu.typical).toBeLessThan(0.15 * whole.shu.typical)
+  })
+
+  it('blended fine and scraped through it keeps most of heat and solids, however much stays in the sieve', () => {
+    for (const pulpG of [150, 400]) {
+      const weights = { inG: 1000, baseG: 1000 - pulpG, pulpG, seedsG: 0 }
+      const kept = (method: PressMethod) => {
+        const { base } = separate(ferment, method, weights)
+        return [base.heat.typical / ferment.heat.typical, otherSolidsG(base) / otherSolidsG(ferment)] as const
+      }
+      expect(Math.min(...kept('scrape')), `${pulpG} g left`).toBeGreaterThan(0.6)
+      expect(kept('sieve')[0]).toBeLessThan(kept('scrape')[0])
+    }
+    // As wet and heavy as 400 g are, next to all solids would be in them.
+    const { base } = separate(ferment, 'sieve', { inG: 1000, baseG: 600, pulpG: 400, seedsG: 0 })
+    expect(base.heat.typical / ferment.heat.typical).toBeLessThan(0.2)
+  })
+
+  it('how it came out narrows the share thrown out, and says where it does not fit the weights', () => {
+    const as = (cameOut?: CameOut) =>
+      separate(ferment, 'sieve', { inG: 1000, baseG: 780, pulpG: 220, seedsG: 0 }, cameOut)
+    const solids = (cameOut?: CameOut) => propertiesOf(as(cameOut).base).bodyPct
+    expect(solids('pours')).toBeLessThanOrEqual(solids())
+    expect(solids('sticks')).toBeGreaterThan(solids('pours'))
+    const range = ({ low, high }: { low: number; high: number }) => high - low
+    expect(range(as('pours').solidsThrownOut)).toBeLessThan(range(as().solidsThrownOut))
+    const little = separate(ferment, 'sieve', { inG: 1000, baseG: 980, pulpG: 20, seedsG: 0 }, 'pours')
+    expect([as('pours').odd, little.odd]).toEqual([false, true])
+  })
+
+  it('what ran over takes no solids along, what stayed on the board is like the pieces', () => {
+    const weights = { inG: 1000, baseG: 620, pulpG: 0, seedsG: 0, brineG: 250, spiltG: 80, boardG: 50 }
+    expect(pressBalance(weights).missingG).toBe(0)
+    const { spilt, board, base } = separate(ferment, 'drain', weights)
+    expect(otherSolidsG(spilt)).toBeCloseTo(0, 6)
+    expect(board.heat.typical / board.massG).toBeCloseTo(base.heat.typical / base.massG, 6)
   })
 
   it('straining takes heat with the solids', () => {

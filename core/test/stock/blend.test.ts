@@ -5,6 +5,7 @@ import {
   driftOf,
   earlierYields,
   forecastBlend,
+  ingredientsOf,
   keepOutlook,
   lotCost,
   mixturePh,
@@ -12,6 +13,7 @@ import {
   partComposition,
   phOf,
   propertiesOf,
+  recallOf,
   titratableOf,
   type Draft,
 } from '../../src'
@@ -266,6 +268,30 @@ it('brine kept at the press is a lot of its own, pulp another; earlier yields of
   expect(brine.heat.typical / brine.massG).toBeLessThan((0.2 * compositionOf(book(), base)!.heat.typical) / 1500)
   expect(book().lots.get(second)!.usedG).toBe(2080)
   expect(earlierYields(book(), 'mash', second)).toMatchObject([{ method: 'sieve', yieldPct: expect.closeTo(81.7, 1) }])
+})
+
+it('a base thinned at the press weighs, holds, costs and is traced as what it became', () => {
+  const { mash: pack, read, press, book, id, write } = notebook()
+  const ferment = pack(0)
+  read(ferment, 8, 3.7)
+  const brineLotId = id()
+  const base = press(ferment, 10, { method: 'drain', baseG: 1500, pulpG: 0, brineG: 500, brineLotId, brineCode: 'K-1' })
+  const before = propertiesOf(compositionOf(book(), base)!)
+  const row = { preparation: 'raw', seedsOut: false } as const
+  const whey = { ...row, materialId: 'whey', name: 'Whey', massG: 45 }
+  const brine = { ...row, materialId: 'lot', lotId: brineLotId, name: 'Brine', massG: 30, said: '2 tbsp' }
+  write({ kind: 'add', at: day(10), lotId: base, rows: [brine, whey], waterG: 0, saltG: 0, reason: 'thinned' } as Draft)
+  const after = propertiesOf(compositionOf(book(), base)!)
+  expect(book().lots.get(base)!.madeG).toBe(1575)
+  expect(book().lots.get(brineLotId)!.leftG).toBe(470)
+  expect(after.bodyPct).toBeLessThan(before.bodyPct)
+  expect(compositionOf(book(), base)!.allergens).toEqual(['milk'])
+  const parts = ingredientsOf(book(), base)
+  expect(parts.find(({ name }) => name === 'Whey')).toMatchObject({ massG: 45, allergens: ['milk'] })
+  expect(parts.reduce((sum, { massG }) => sum + massG, 0)).toBeCloseTo(1575, 6)
+  // Of the ferment is all but the whey.
+  const share = recallOf(book(), ferment)!.stock.find(({ lot }) => lot.id === base)
+  expect(share!.sharePct).toBeCloseTo((100 * 1530) / 1575, 6)
 })
 
 it('sugar put in after fermenting comes back as gas: pressure where bottles stand, and how soon', () => {

@@ -1,10 +1,10 @@
 import { z } from 'zod'
-import { PRESS_METHODS } from '../../press/separate'
+import { CAME_OUT, PRESS_METHODS, type CameOut } from '../../press/separate'
 import { formatMass } from '../../units/quantity'
 import type { EntryOf } from '../entry'
 import { base, IdSchema, LotCodeSchema, lot, massG } from '../entryParts'
 import type { Kind } from '../kind'
-import { flowFrom, newLot, type Lot } from '../lot'
+import { flowsFrom, newLot, type Lot } from '../lot'
 
 export const PressEntry = z.object({
   ...base,
@@ -22,6 +22,11 @@ export const PressEntry = z.object({
   brineG: massG.optional(),
   brineLotId: IdSchema.optional(),
   brineCode: LotCodeSchema.optional(),
+  /** Liquid that ran over, and pieces that stayed on board and knife. */
+  spiltG: massG.optional(),
+  boardG: massG.optional(),
+  /** How the base came out: it narrows what went with the pulp. */
+  cameOut: z.enum(CAME_OUT).optional(),
   /** The jars that were pressed, of a lot in several; all of them where not said. */
   marks: z.array(z.string().max(4)).max(40).optional(),
 })
@@ -66,12 +71,15 @@ function lotsOf(entry: EntryOf<'press'>): Lot[] {
   return lots
 }
 
+const CAME_OUT_WORDS: Record<CameOut, string> = { pours: 'pours', thick: 'is thick', sticks: 'sticks to the spoon' }
+
 const kind: Kind<typeof PressEntry> = {
   schema: PressEntry,
-  says: 'pressed (`whole`, `sieve`, `cloth`, `drain`), or liquid drawn off (`draw`, which leaves the rest fermenting); makes a base, and a pulp and a brine lot if kept',
-  words: ({ method, inG, baseG, pulpG, brineG, code }, world) => {
-    const apart = brineG ? `, ${formatMass(brineG, world)} brine kept apart` : ''
-    return `Pressed (${method}): ${formatMass(inG, world)} in, ${formatMass(baseG, world)} base, ${formatMass(pulpG, world)} pulp${apart}, to ${code}`
+  says: 'pressed (`whole`, `scrape`, `sieve`, `cloth`, `drain`), or liquid drawn off (`draw`, which leaves the rest fermenting); makes a base, and a pulp and a brine lot if kept',
+  words: ({ method, inG, baseG, pulpG, brineG, spiltG, boardG, cameOut, code }, world) => {
+    const more = (grams: number | undefined, what: string) => (grams ? `, ${formatMass(grams, world)} ${what}` : '')
+    const apart = `${more(brineG, 'brine kept apart')}${more(spiltG, 'ran over')}${more(boardG, 'on the board')}`
+    return `Pressed (${method}): ${formatMass(inG, world)} in, ${formatMass(baseG, world)} base, ${formatMass(pulpG, world)} pulp${apart}${cameOut ? `, it ${CAME_OUT_WORDS[cameOut]}` : ''}, to ${code}`
   },
   lots: ({ lotId, pulpLotId, brineLotId }) => [
     lotId,
@@ -79,7 +87,7 @@ const kind: Kind<typeof PressEntry> = {
     ...(brineLotId ? [brineLotId] : []),
   ],
   makes: lotsOf,
-  sources: (lot, entry) => [flowFrom(lot, entry.fromLotId, takenBy(lot, entry))],
+  sources: (lot, entry) => flowsFrom(lot, [{ lotId: entry.fromLotId, massG: takenBy(lot, entry) }]),
   reversible: false,
 }
 export default kind
