@@ -91,7 +91,7 @@ const useFreeVessels = (library: Ref<Library>, fermenting: Ref<Lot[]>) =>
   computed(() => {
     const used = new Map<string, number>()
     for (const lot of fermenting.value)
-      for (const { vesselId } of lot.packed?.vessels ?? []) used.set(vesselId, (used.get(vesselId) ?? 0) + 1)
+      for (const { vesselId } of lot.vessels) used.set(vesselId, (used.get(vesselId) ?? 0) + 1)
     return library.value.vessels.map((vessel) => ({
       ...vessel,
       count: Math.max(0, (vessel.count ?? COMMON_COUNT) - (library.value.ownVessels ? (used.get(vessel.id) ?? 0) : 0)),

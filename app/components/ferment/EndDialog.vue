@@ -1,89 +1,98 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { ElMessage } from 'element-plus'
-import { inVessels, refusalOf, type Draft, type Lot, type Standing, type WayOfUse } from '@lactofer/core'
+import {
+  cautionsFor,
+  formatNumber,
+  inVessels,
+  piecesOf,
+  propertiesOf,
+  refusalOf,
+  type Lot,
+  type Standing,
+} from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { useRecorder } from '~/composables/useRecorder'
+import { useStops } from '~/composables/useStops'
 import { useThings } from '~/composables/useThings'
 import { useBook } from '~/stores/book'
+import { endDraft, endG, freshEnd, intoLots, WHERE, type Ending } from './endForm'
 
 /**
- * How a jar ends that was never pressed: eaten, given, frozen; all of it, some, or jar by jar, with how it was. What
- * was done is a fact and can always be written down; what speaks against it is said, and stays said.
+ * How a jar ends that was never pressed: eaten, given, frozen, into another lot; all of it, some, by the piece or jar
+ * by jar, with how it was. What was done is a fact and can always be written down; what speaks against it stays said.
  */
 const { lot, stand } = defineProps<{ lot: Lot; stand: Standing | null }>()
 const open = defineModel<boolean>({ required: true })
 const book = useBook()
+const stops = useStops()
 const { thingOf } = useThings()
 const { busy, record } = useRecorder('What you said is still here; try again.')
-type Ending = Extract<WayOfUse, 'eaten' | 'given' | 'frozen'>
 const WAYS: { value: Ending; label: string }[] = [
   { value: 'eaten', label: 'Into the own kitchen' },
   { value: 'given', label: 'Given to somebody' },
   { value: 'frozen', label: 'Frozen' },
+  { value: 'another lot', label: 'Into another lot' },
 ]
-const how = ref<Ending>('eaten')
-const marks = ref<string[]>([])
-const some = ref(false)
-const massG = ref<number | null>(null)
-const to = ref('')
-const note = ref('')
+const PARTS = [
+  { value: 'whole', label: 'all of it' },
+  { value: 'peel', label: 'the peel' },
+  { value: 'pulp', label: 'the pulp' },
+] as const
+/** A freezer warmer than this does not stop it. Common practice, °C. */
+const FREEZER_C = -15
+const form = ref(freshEnd())
 const asked = ref(false)
 watch(open, (now) => {
   if (!now) return
-  how.value = 'eaten'
-  marks.value = []
-  some.value = false
-  massG.value = null
-  to.value = ''
-  note.value = ''
+  form.value = freshEnd()
   asked.value = false
 })
 const several = computed(() => lot.vessels.length > 1)
 const held = computed(() => inVessels(lot))
-const chosenG = computed(() => {
-  const inJars = held.value.filter(({ mark }) => marks.value.includes(mark)).reduce((sum, one) => sum + one.massG, 0)
-  return several.value ? Math.min(inJars, lot.leftG) : lot.leftG
-})
-const allJars = computed(() => !several.value || marks.value.length === lot.vessels.length)
-/** What is recorded, g; `null` while it is not said. */
-const amountG = computed(() => (some.value ? massG.value : allJars.value ? lot.leftG : chosenG.value))
+const byPiece = computed(() => piecesOf(book.book, lot))
+const targets = computed(() =>
+  intoLots(book.book, lot).map(({ id, code, name }) => ({ value: id, label: `${code} ${name}` })),
+)
+const amountG = computed(() => endG(form.value, lot, byPiece.value))
 const problem = computed(() => {
-  if (several.value && !some.value && marks.value.length === 0)
-    return 'Mark the jars that end, or say that it is only some.'
+  const { how, some, marks, to, intoLotId } = form.value
+  if (several.value && !some && marks.length === 0) return 'Mark the jars that end, or say that it is only some.'
   if (amountG.value === null || amountG.value <= 0) return 'Say how much.'
-  if (how.value === 'given' && !to.value.trim()) return 'Say to whom: in a recall you want to know.'
-  return refusalOf(book.book, book.judge, draft(amountG.value))
+  if (how === 'given' && !to.trim()) return 'Say to whom: in a recall you want to know.'
+  if (how === 'another lot') {
+    const stopped = stops(lot.id)
+    if (stopped) return `Nothing may be made of it. ${stopped}`
+    if (!intoLotId) return 'Choose the lot it went into.'
+  }
+  return refusalOf(book.book, book.judge, endDraft(form.value, lot, nowMoment(), amountG.value, byPiece.value))
 })
 const against = computed(() => (stand && stand.make !== 'pass' ? stand.sentence : null))
-const CAUTIONS: Record<Ending, string> = {
-  eaten: 'From a clean spoon, kept cold. Not for infants, in pregnancy, or where the defence against germs is weak.',
-  given:
-    'Tell them what is in it, how hot it is, and that it must stay cold. Not for infants, in pregnancy, or where the defence against germs is weak.',
-  frozen:
-    'Leave a fifth of air: it swells. Freezing stops it and kills little; thawed it is softer, and goes on in the warm.',
-}
-const WHERE: Record<Ending, string> = { eaten: 'own kitchen', given: '', frozen: 'freezer' }
-
-const draft = (grams: number): Draft => ({
-  ...{ kind: 'use', at: nowMoment(), lotId: lot.id, massG: grams, how: how.value },
-  to: to.value.trim() || WHERE[how.value],
-  ...(!some.value && several.value && { marks: [...marks.value] }),
-  ...(note.value.trim() && { note: note.value.trim() }),
+const cautions = computed(() =>
+  cautionsFor('end', {
+    ending: form.value.how,
+    honey: form.value.how === 'eaten' && form.value.table.includes('honey'),
+  }),
+)
+/** Salt that one piece brings along, g, as it is. */
+const saltEachG = computed(() => {
+  const composition = book.composition(lot.id)
+  return composition && byPiece.value ? (propertiesOf(composition).saltPct / 100) * byPiece.value.pieceG : 0
 })
+
 async function confirm(event: Event) {
   asked.value = true
   if (focusInvalid(event) || problem.value || amountG.value === null) return
-  if (!(await record(draft(amountG.value)))) return
+  if (!(await record(endDraft(form.value, lot, nowMoment(), amountG.value, byPiece.value)))) return
   ElMessage.success(`${lot.code}: recorded. A wrong entry is taken back in the log.`)
   open.value = false
 }
 </script>
 
 <template>
-  <el-dialog v-model="open" :title="`How it ends: ${lot.code}`" width="560px">
+  <el-dialog v-model="open" :title="`How it ends: ${lot.code}`" width="600px">
     <form class="stack" novalidate @submit.prevent="confirm">
-      <el-radio-group v-model="how" aria-label="How it ends"
+      <el-radio-group v-model="form.how" aria-label="How it ends"
         ><el-radio-button v-for="way in WAYS" :key="way.value" :value="way.value">{{
           way.label
         }}</el-radio-button></el-radio-group
@@ -92,26 +101,74 @@ async function confirm(event: Event) {
         <StateMark level="act" word="Not proven" /> <SaidText :text="against" /> What was done all the same is written
         down as it was.
       </p>
-      <p class="small">{{ CAUTIONS[how] }}</p>
-      <el-checkbox-group v-if="several && !some" v-model="marks" aria-label="Jars that end"
+      <CautionList :cautions="cautions" />
+      <el-checkbox-group v-if="several && !form.some" v-model="form.marks" aria-label="Jars that end"
         ><el-checkbox v-for="vessel in held" :key="vessel.mark" :value="vessel.mark"
           >Jar {{ vessel.mark }}, <MassText :mass-g="vessel.massG" /></el-checkbox
       ></el-checkbox-group>
-      <el-checkbox v-model="some">Only some of it</el-checkbox>
+      <el-checkbox v-model="form.some">Only some of it</el-checkbox>
       <div class="fields">
         <QuantityField
-          v-if="some"
-          v-model="massG"
+          v-if="form.some && byPiece"
+          v-model="form.pieces"
+          kind="count"
+          :label="`${byPiece.name}, pieces`"
+          :hint="`about ${byPiece.left} are left`"
+          :limits="{ low: 1 }"
+        />
+        <QuantityField
+          v-if="form.some && (!byPiece || form.pieces === null)"
+          v-model="form.massG"
           kind="mass"
-          label="How much"
+          :label="byPiece ? 'or by weight' : 'How much'"
           :thing="thingOf({ lotId: lot.id, name: lot.name })"
           :limits="{ low: 0.1 }"
+          :optional="byPiece !== null"
         />
-        <WordField v-if="how === 'given'" v-model="to" label="To whom" />
-        <WordField v-else v-model="to" label="Where" :placeholder="WHERE[how]" />
-        <WordField v-model="note" label="How it was" placeholder="rounder than the last; more garlic next time" />
+        <PickField
+          v-if="form.how === 'another lot'"
+          v-model="form.intoLotId"
+          label="Into which"
+          :options="targets"
+          :placeholder="targets.length ? 'Choose' : 'No other lot is open'"
+        />
+        <WordField v-else-if="form.how === 'given'" v-model="form.to" label="To whom" />
+        <WordField v-else v-model="form.to" label="Where" :placeholder="WHERE[form.how]" />
+        <QuantityField
+          v-if="form.how === 'frozen'"
+          v-model="form.tempC"
+          kind="temperature"
+          label="The freezer stands at"
+          :limits="{ high: 0 }"
+          :hint="form.tempC !== null && form.tempC > FREEZER_C ? 'too warm: it goes on, slowly' : 'down to −30 °C'"
+          optional
+        />
+        <WordField
+          v-model="form.note"
+          :label="form.how === 'another lot' ? 'Why' : 'How it was'"
+          :placeholder="
+            form.how === 'another lot' ? 'rounder together' : 'rounder than the last; more garlic next time'
+          "
+        />
       </div>
-      <p v-if="!some && amountG" class="small muted"><MassText :mass-g="amountG" /> in all.</p>
+      <template v-if="form.some && byPiece && form.pieces && form.how !== 'another lot'">
+        <div class="row">
+          <el-radio-group v-model="form.part" aria-label="What of each piece"
+            ><el-radio-button v-for="one in PARTS" :key="one.value" :value="one.value">{{
+              one.label
+            }}</el-radio-button></el-radio-group
+          ><el-checkbox v-model="form.rinsed">Rinsed first</el-checkbox>
+        </div>
+        <p class="small muted" data-figure="salt each">
+          About {{ formatNumber(saltEachG, 1) }} g of salt in each as it is. A rinse takes what clings to it, not what
+          is inside; the pulp is the softer and saltier part.
+        </p>
+      </template>
+      <el-checkbox-group v-if="form.how === 'eaten'" v-model="form.table" aria-label="At the table"
+        ><el-checkbox value="honey">Honey at the table</el-checkbox
+        ><el-checkbox value="syrup">Syrup at the table</el-checkbox></el-checkbox-group
+      >
+      <p v-if="!form.some && amountG" class="small muted"><MassText :mass-g="amountG" /> in all.</p>
       <p v-if="asked && problem" class="problem" role="alert"><SaidText :text="problem" /></p>
       <div class="row">
         <el-button type="primary" native-type="submit" :loading="busy">Write it down</el-button>

@@ -13,6 +13,7 @@ const { busy, record } = useRecorder('Nothing else was changed.')
 const seeing = ref(false)
 const putting = ref(false)
 const spilling = ref(false)
+const sharing = ref(false)
 const ending = ref(false)
 const deciding = ref<'cold' | 'warm' | 'wait' | 'ready' | 'brine' | 'discard' | null>(null)
 
@@ -48,6 +49,7 @@ const drawable = computed(() => topUpBrine(book.book, lot) !== null)
       <div class="taps">
         <el-button @click="putting = true">Brine, water, salt, juice, herbs …</el-button>
         <el-button @click="spilling = true">It ran over …</el-button>
+        <el-button @click="sharing = true">Share into one more jar …</el-button>
       </div>
     </div>
     <div role="group" aria-labelledby="decide">
@@ -65,6 +67,7 @@ const drawable = computed(() => topUpBrine(book.book, lot) !== null)
     <SignDialog v-model="seeing" :lot="lot" />
     <PutInDialog v-model="putting" :lot="lot" />
     <OverflowDialog v-model="spilling" :lot="lot" />
+    <ShareDialog v-model="sharing" :lot="lot" />
     <EndDialog v-model="ending" :lot="lot" :stand="stand" />
     <DecideDialog v-model="deciding" :lot="lot" :stand="stand" />
   </div>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
-import { contains, jarLabels, propertiesOf, type Lot } from '@lactofer/core'
+import { hasHoney, jarLabels, propertiesOf, type Lot } from '@lactofer/core'
 import { PAGES, SHEETS, type PageId, type SheetId } from '~/labels/paper'
 import { batchSheetOf } from './batchSheetOf'
 import { saveFile } from '~/composables/saveFile'
@@ -36,7 +36,7 @@ const labels = () =>
       jarLabels(lot, properties?.saltPct ?? null, {
         allergens: composition.value?.allergens ?? [],
         notMeasured: book.notMeasured(lot.id),
-        cautions: contains(book.ingredients(lot.id), 'honey') ? ['honey: not for infants'] : [],
+        cautions: hasHoney(book.book, lot) ? ['honey: not for infants'] : [],
       }),
       sheet.value,
       link(),

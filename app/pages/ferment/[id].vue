@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { cautionsFor, contains, dayOf, isMeter, isRefill, propertiesOf, styleById } from '@lactofer/core'
+import { cautionsFor, dayOf, hasHoney, isMeter, isRefill, propertiesOf, styleById } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { useRecorder } from '~/composables/useRecorder'
 import { useBook } from '~/stores/book'
@@ -36,7 +36,7 @@ const cautions = computed(() =>
     ? cautionsFor('ferment', {
         aboveLine: stand.value?.passed === false,
         closed: lot.value.packed?.closure === 'tight lid',
-        honey: contains(book.ingredients(lot.value.id), 'honey'),
+        honey: hasHoney(book.book, lot.value),
         doubtful: stand.value?.reasons.some(({ code }) => code === 'open sign' || code === 'bad sign') ?? false,
         vessels: book.fermenting.reduce(
           (sum, { place, vessels }) => (place === lot.value?.place ? sum + vessels.length : sum),

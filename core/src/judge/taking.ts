@@ -1,5 +1,6 @@
 import type { Draft } from '../log/entry'
 import type { Book } from '../log/fold'
+import { inVessels } from '../log/jars'
 import { SCALE_NOISE_G } from '../stock/taking'
 import { formatNumber } from '../units/number'
 import { plainTell, tellReason } from '../words/judgement'
@@ -42,6 +43,21 @@ export function refusalOf(book: Book, judge: Judge, draft: Draft): string | null
       if (!lot) return 'This lot is not in the log.'
       if (lot.bottles) return 'Bottles are counted, not weighed.'
       return draft.massG > lot.leftG + SCALE_NOISE_G ? `Only ${formatNumber(lot.leftG)} g are left.` : null
+    }
+    case 'add': {
+      for (const { lotId, massG, name } of draft.rows) {
+        const source = lotId === undefined ? undefined : book.lots.get(lotId)
+        if (lotId === draft.lotId) return 'A lot cannot go into itself.'
+        if (source && massG > source.leftG + SCALE_NOISE_G)
+          return `Only ${formatNumber(source.leftG)} g are left of ${name}.`
+      }
+      return null
+    }
+    case 'share': {
+      const source = book.lots.get(draft.lotId)
+      const jar = source && inVessels(source).find(({ mark }) => mark === draft.from)
+      if (!jar) return 'This jar is not there.'
+      return draft.massG >= jar.massG ? `Only ${formatNumber(jar.massG)} g are in it.` : null
     }
     case 'overflow': {
       const left = book.lots.get(draft.lotId)?.leftG ?? 0

@@ -2,7 +2,7 @@ import type { Allergen } from '../library/material'
 import { LEAST_SALT_PCT } from '../salt/least'
 
 /** Where a caution is shown. */
-export type Step = 'pack' | 'ferment' | 'read' | 'press' | 'blend' | 'bottle'
+export type Step = 'pack' | 'ferment' | 'read' | 'press' | 'blend' | 'bottle' | 'end'
 
 /** What the step is about; only what is true of it. */
 export interface CautionContext {
@@ -24,6 +24,8 @@ export interface CautionContext {
   vessels?: number
   allergens?: readonly Allergen[]
   honey?: boolean
+  /** How a jar ends that was never pressed. */
+  ending?: 'eaten' | 'given' | 'frozen' | 'another lot'
 }
 
 /** A caution with its number in the handbook's list and what to do. */
@@ -35,6 +37,8 @@ export interface Caution {
     | 'capsaicin'
     | 'allergens'
     | 'honey'
+    | 'kitchen'
+    | 'freezer'
     | 'scald'
     | 'mould'
     | 'salt'
@@ -59,6 +63,9 @@ export const HONEY_CAUTION = 'Honey: not for infants under one year. Say so on t
 const MANY_VESSELS = 8
 /** From this on a food is called high in salt (FSA, from memory), percent. */
 const HIGH_SALT_PCT = 1.5
+
+/** People for whom live food that nobody approved is not. Conservative; advice of public health, from memory. */
+const AT_RISK = 'Not for infants, in pregnancy, or where the defence against germs is weak.'
 
 /** All of them, in the order they are told. */
 const RULES: readonly Rule[] = [
@@ -162,8 +169,23 @@ const RULES: readonly Rule[] = [
       `Contains ${allergens.join(', ')}. Declare it on the label and clean the bench before the next lot.`,
   },
   {
+    id: 'kitchen',
+    steps: ['end'],
+    when: ({ ending }) => ending === 'eaten' || ending === 'given',
+    text: ({ ending }) =>
+      ending === 'given'
+        ? `Tell them what is in it, how hot it is, and that it must stay cold. ${AT_RISK}`
+        : `From a clean spoon, kept cold. ${AT_RISK}`,
+  },
+  {
+    id: 'freezer',
+    steps: ['end'],
+    when: ({ ending }) => ending === 'frozen',
+    text: 'Leave a fifth of air: it swells. Freezing stops it and kills little; thawed it is softer, and goes on in the warm.',
+  },
+  {
     id: 'honey',
-    steps: ['pack', 'ferment', 'blend', 'bottle'],
+    steps: ['pack', 'ferment', 'blend', 'bottle', 'end'],
     when: ({ honey }) => honey === true,
     text: HONEY_CAUTION,
   },

@@ -39,6 +39,8 @@ export const RowSchema = z.object({
   preparation: z.enum(PREPARATIONS),
   seedsOut: z.boolean(),
   lotId: IdSchema.optional(),
+  /** Jars of that lot that ended with it. */
+  ended: z.array(z.string().max(4)).max(40).optional(),
   boughtG: massG.optional(),
   grower: z.string().trim().max(80).optional(),
   said: said.optional(),

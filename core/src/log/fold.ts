@@ -3,7 +3,7 @@ import type { Library } from '../library/library'
 import { bottlesOf } from './bottles'
 import { contentG } from './contents'
 import { kindOf, type Entry, type EntryOf } from './entry'
-import { add, addedG, NONE, type Lot } from './lot'
+import { add, addedG, NONE, withoutVessels, type Lot } from './lot'
 import { byTime } from './merge'
 import type { NewerEntry } from './newer'
 import { libraryOf } from './ownLibrary'
@@ -74,10 +74,10 @@ function settle(lot: Lot, lots: ReadonlyMap<string, Lot>, triedG: number): void 
   lot.leftG = Math.max(0, restG)
   lot.shortG = Math.max(0, -restG)
   if (lot.made.kind === 'bottle') lot.bottles = bottlesOf(lot, lot.made)
-  // Liquid drawn off leaves the rest fermenting; anything else that was taken is the press.
-  const pressed = lot.to.some(({ lotId }) => {
+  // Liquid drawn off, or some that went into another lot, leaves the rest fermenting; what was made of it is the press.
+  const pressed = lot.to.some(({ lotId, entryId }) => {
     const made = lots.get(lotId)?.made
-    return !(made?.kind === 'press' && made.method === 'draw')
+    return made?.id === entryId && !(made.kind === 'press' && made.method === 'draw')
   })
   const empty = lot.bottles ? lot.bottles.left === 0 : lot.usedG > 0 && lot.leftG < 0.005 * lot.madeG
   if (lot.discarded) lot.state = 'discarded'
@@ -97,11 +97,17 @@ function triedOf(trials: readonly EntryOf<'trial'>[]): Map<string, number> {
 function link(lots: ReadonlyMap<string, Lot>): void {
   for (const lot of lots.values()) {
     lot.from = kindOf(lot.made).sources?.(lot, lot.made) ?? NONE
+    for (const { rows } of lot.added)
+      for (const { lotId, ended } of rows) {
+        const source = lotId && ended ? lots.get(lotId) : undefined
+        if (source && ended) withoutVessels(source, ended)
+      }
     for (const { lotId, massG, entryId } of lot.from) {
       const source = lots.get(lotId)
       if (!source) continue
       source.to = add(source.to, { lotId: lot.id, massG, entryId })
-      if (!source.entries.some((known) => known.id === entryId)) source.entries.push(lot.made)
+      const fact = lot.added.find(({ id }) => id === entryId) ?? lot.made
+      if (!source.entries.some((known) => known.id === entryId)) source.entries.push(fact)
     }
   }
 }

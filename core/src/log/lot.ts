@@ -179,7 +179,7 @@ export const flowFrom = (lot: Lot, lotId: string, massG: number): Flow => ({ lot
 export function flowsFrom(lot: Lot, first: readonly { lotId?: string | undefined; massG: number }[]): Flow[] {
   let found: Flow[] = NONE
   for (const { lotId, massG } of first) if (lotId) found = add(found, flowFrom(lot, lotId, massG))
-  for (const { rows } of lot.added)
-    for (const { lotId, massG } of rows) if (lotId) found = add(found, flowFrom(lot, lotId, massG))
+  for (const { rows, id: entryId } of lot.added)
+    for (const { lotId, massG } of rows) if (lotId) found = add(found, { lotId, massG, entryId })
   return found
 }

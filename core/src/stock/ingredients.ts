@@ -134,6 +134,10 @@ export function ingredientsOf(
 export const contains = (parts: readonly Ingredient[], materialId: string): boolean =>
   parts.some((part) => part.materialId === materialId || contains(part.of, materialId))
 
+/** Whether there is honey in a lot, or it was eaten with honey: the infant caution stands on it then. */
+export const hasHoney = (book: Book, lot: Lot): boolean =>
+  contains(ingredientsOf(book, lot.id), 'honey') || lot.uses.some(({ table }) => table?.includes('honey'))
+
 /** Every allergen in a list, compounds opened. */
 export const allergensOf = (parts: readonly Ingredient[]): Allergen[] =>
   [...new Set(parts.flatMap((part) => [...part.allergens, ...allergensOf(part.of)]))].sort()

@@ -28,6 +28,9 @@ describe('cautions stand at the step where they matter', () => {
     ['blending live and sweet', 'blend', { liveSugar: true }, ['pressure']],
     ['whey in the bowl', 'pack', { allergens: ['milk'] }, ['metals', 'allergens']],
     ['an allergen and honey in the pot', 'blend', { allergens: ['milk'], honey: true }, ['allergens', 'honey']],
+    ['eaten with honey', 'end', { ending: 'eaten', honey: true }, ['kitchen', 'honey']],
+    ['given away', 'end', { ending: 'given' }, ['kitchen']],
+    ['into the freezer', 'end', { ending: 'frozen' }, ['freezer']],
     ['any bottling', 'bottle', {}, ['botulism', 'sale']],
     [
       'a live sweet bottling with shellfish',

@@ -25,6 +25,7 @@ import release from './release'
 import retract from './retract'
 import send from './send'
 import sense from './sense'
+import share from './share'
 import sign from './sign'
 import stock from './stock'
 import supply from './supply'
@@ -59,6 +60,7 @@ export * from './release'
 export * from './retract'
 export * from './send'
 export * from './sense'
+export * from './share'
 export * from './sign'
 export * from './stock'
 export * from './supply'
@@ -95,6 +97,7 @@ export const KINDS = {
   retract,
   send,
   sense,
+  share,
   sign,
   stock,
   supply,
@@ -132,6 +135,7 @@ export const SCHEMAS = [
   retract.schema,
   send.schema,
   sense.schema,
+  share.schema,
   sign.schema,
   stock.schema,
   supply.schema,
