@@ -26,6 +26,7 @@ const fullScreen = computed(() => route.path.startsWith('/weigh/'))
     <StageRail v-if="!fullScreen" class="frame-rail" @help="helpOpen = true" />
     <main id="main" tabindex="-1">
       <KeepingNotes />
+      <TimerBar />
       <NuxtPage v-if="book.ready" />
     </main>
     <InstrumentStrip v-if="!fullScreen" class="frame-strip" />

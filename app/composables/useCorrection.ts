@@ -18,6 +18,8 @@ import { askForMix } from '~/workers/blender'
 export interface Correction {
   put: { materialId: string; name: string; massG: number }[]
   after: string
+  /** pH of it before and after. */
+  ph: { from: number; to: number } | null
   note: string
 }
 
@@ -54,8 +56,10 @@ export function useCorrection() {
       }
       const { put, after } = correctionOf(set, answer.massesG)
       const left = answer.missed.map((one) => missedWords(one, set)).join('; ')
+      const [from, to] = [figureOf('acid', composition), figureOf('acid', after)]
       found.value = {
         put,
+        ph: from === null || to === null ? null : { from, to },
         after: AIMS.filter((aim) => targets[aim].low !== null || targets[aim].high !== null)
           .map((aim) => namedValue(aim, figureOf(aim, after) ?? NaN))
           .join(', '),

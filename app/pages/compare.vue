@@ -1,26 +1,22 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import {
-  DAY_MS,
+  daysOf,
   differencesOf,
+  firstSeen,
   fittingPair,
-  entryWords,
-  photosOf,
   phsOf,
-  readTemperatures,
   structureOfLot,
   styleById,
-  tasteWords,
+  type FirstSeen,
   type Lot,
   type StyleId,
 } from '@lactofer/core'
 import { readingsLine } from '~/components/ferment/courseLines'
 import { useBook } from '~/stores/book'
-import { usePreferences } from '~/stores/preferences'
 
 /** Two lots side by side, day by day: what was read, seen, tasted and pictured. */
 const book = useBook()
-const preferences = usePreferences()
 const route = useRoute()
 const router = useRouter()
 const known = computed(() => book.lots.filter((lot) => lot.kind === 'ferment' && lot.packed))
@@ -35,52 +31,23 @@ const fitting = computed(() => fittingPair(book.lots, String(route.query.a ?? ''
 const first = side('a')
 const second = side('b')
 const lots = computed(() => [first.value, second.value].flatMap((id) => book.lot(id) ?? []))
-interface Cell {
-  ph: string
-  temp: number | null
-  lines: string[]
-  tastes: string[]
-  photos: string[]
-}
-function cellOf(lot: Lot, day: number): Cell {
-  const from = lot.startedMs + day * DAY_MS
-  const entries = lot.entries.filter(({ at }) => Date.parse(at) >= from && Date.parse(at) < from + DAY_MS)
-  const temps = readTemperatures(lot).filter(({ atMs }) => atMs >= from && atMs < from + DAY_MS)
-  return {
-    ph: phsOf(book.book, lot)
-      .filter(({ atMs }) => atMs >= from && atMs < from + DAY_MS)
-      .map(({ ph, of }) => `${ph.toFixed(2)}${of === 'liquid' ? ' liquid' : ''}`)
-      .join(', '),
-    temp: temps.length ? temps.reduce((sum, { tempC }) => sum + tempC, 0) / temps.length : null,
-    lines: entries
-      .filter(({ kind }) => ['sign', 'sense', 'chore', 'add', 'decide', 'discard'].includes(kind))
-      .map((entry) => entryWords(entry, preferences.world)),
-    tastes: entries.flatMap((entry) => (entry.kind === 'reading' && entry.taste ? [tasteWords(entry.taste)] : [])),
-    photos: entries.flatMap(photosOf),
-  }
-}
-const filled = (cell: Cell) =>
-  cell.ph !== '' || cell.temp !== null || cell.lines.length > 0 || cell.tastes.length > 0 || cell.photos.length > 0
-const days = computed(() => {
-  const last = Math.min(
-    400,
-    Math.max(
-      0,
-      ...lots.value.flatMap((lot) =>
-        lot.entries.map(({ at }) => Math.floor((Date.parse(at) - lot.startedMs) / DAY_MS)),
-      ),
-    ),
-  )
-  return Array.from({ length: last + 1 }, (_, day) => ({
-    day,
-    cells: lots.value.map((lot) => cellOf(lot, day)),
-  })).filter(({ cells }) => cells.some(filled))
-})
+const days = computed(() => daysOf(book.book, lots.value))
 const howMade = (lot: Lot) =>
   lot.made.kind !== 'plan'
     ? ''
     : `${styleById(lot.made.style).name}, ${lot.made.saltPct} % of the ${lot.made.saltBasis}, ${structureOfLot(book.book, lot).liquid < 1 ? `${lot.made.cut ?? 'in pieces'}, ` : 'ground, '}${lot.packed?.closure}, target ${lot.made.targetPh.toFixed(1)}`
 const differs = computed(() => (lots.value.length === 2 ? differencesOf(lots.value[0]!, lots.value[1]!) : []))
+/** What eye and tongue told first, and when. */
+const byEye = computed(() => (lots.value.length === 2 ? firstSeen(lots.value[0]!, lots.value[1]!) : []))
+const FIRST: Record<FirstSeen['what'], string> = {
+  bubbles: 'first bubbles',
+  milky: 'milky',
+  sour: 'tastes sour',
+  'very sour': 'very sour',
+  calm: 'calm again',
+  film: 'film',
+}
+const dayWords = (day: number | null) => (day === null ? 'not seen' : `day ${day}`)
 const words = (what: string, value: string) => (what === 'style' ? styleById(value as StyleId).name : value)
 /** The newest pH of each, blended or as it was read. */
 const newest = computed(() => lots.value.map((lot) => phsOf(book.book, lot).at(-1)?.ph))
@@ -110,6 +77,12 @@ const lines = computed(() => lots.value.map((lot) => readingsLine(lot, phsOf(boo
           </li>
         </ul>
         <p v-else class="muted">Nothing in how they were made: what differs is the jar.</p>
+        <ul v-if="byEye.length" class="plain-list" data-figure="by eye">
+          <li v-for="one in byEye" :key="one.what">
+            <span class="muted">{{ FIRST[one.what] }}:</span> {{ dayWords(one.days[0]) }}
+            <span class="muted">against</span> {{ dayWords(one.days[1]) }}
+          </li>
+        </ul>
         <SourDifference
           v-if="newest[0] !== undefined && newest[1] !== undefined"
           :from="newest[0]"
@@ -131,6 +104,7 @@ const lines = computed(() => lots.value.map((lot) => readingsLine(lot, phsOf(boo
           <thead>
             <tr>
               <th>Day</th>
+              <th><span class="visually-hidden">What</span></th>
               <th v-for="lot in lots" :key="lot.id">
                 <NuxtLink :to="`/ferment/${lot.id}`"
                   ><span class="code">{{ lot.code }}</span> {{ lot.name }}</NuxtLink
@@ -139,21 +113,7 @@ const lines = computed(() => lots.value.map((lot) => readingsLine(lot, phsOf(boo
               </th>
             </tr>
           </thead>
-          <tbody>
-            <tr v-for="{ day, cells } in days" :key="day">
-              <th scope="row">{{ day }}</th>
-              <td v-for="(cell, index) in cells" :key="index">
-                <p v-if="cell.ph || cell.temp !== null">
-                  <strong v-if="cell.ph" class="acid">pH {{ cell.ph }}</strong
-                  >{{ ' '
-                  }}<span v-if="cell.temp !== null" class="muted small"><TemperatureText :temp-c="cell.temp" /></span>
-                </p>
-                <p v-for="line in cell.lines" :key="line" class="small">{{ line }}</p>
-                <p v-for="taste in cell.tastes" :key="taste" class="small">Tastes: {{ taste }}</p>
-                <PhotoStrip v-if="cell.photos.length" :ids="cell.photos" />
-              </td>
-            </tr>
-          </tbody>
+          <DayRows v-for="one in days" :key="one.day" :day="one.day" :of="one.of" />
         </table>
       </section>
     </template>
@@ -171,10 +131,7 @@ const lines = computed(() => lots.value.map((lot) => readingsLine(lot, phsOf(boo
 .days th:first-child {
   width: 54px;
 }
-.days td {
-  vertical-align: top;
-}
-.acid {
-  color: var(--acid);
+.days th:nth-child(2) {
+  width: 76px;
 }
 </style>

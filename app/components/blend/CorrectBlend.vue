@@ -112,6 +112,11 @@ const putWords = computed(
           <strong>Put in {{ putWords }}</strong
           >: then {{ found.after }}. {{ found.note }}
         </p>
+        <SourDifference
+          v-if="found.ph && found.ph.from.toFixed(2) !== found.ph.to.toFixed(2)"
+          :from="found.ph.from"
+          :to="found.ph.to"
+        />
         <p class="small muted">Put in three quarters first, stir, read, then the rest: a pot has no way back.</p>
         <div v-if="found.put.length">
           <el-button :loading="busy" @click="did">Done: I put it in</el-button>

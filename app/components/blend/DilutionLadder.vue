@@ -33,6 +33,7 @@ const thinner = computed<Composition | null>(() => {
   return material ? ofMaterial(material, 100) : null
 })
 const rungs = computed(() => (thinner.value ? dilutionLadder(base, ofMass(thinner.value, 100)) : []))
+const lastRung = computed(() => rungs.value.at(-1))
 const rungWords = ({ addedPct, addedG }: { addedPct: number; addedG: number }) =>
   addedPct === 0 ? 'as it is' : `+${addedPct} %, ${formatMass(addedG, preferences.world)}`
 </script>
@@ -69,6 +70,12 @@ const rungWords = ({ addedPct, addedG }: { addedPct: number; addedG: number }) =
         </tbody>
       </table>
     </div>
+    <SourDifference
+      v-if="lastRung?.ph && rungs[0]?.ph"
+      :from="rungs[0].ph"
+      :to="lastRung.ph"
+      :between="`From as it is to ${rungWords(lastRung)}`"
+    />
     <p class="muted small">
       Water hardly moves the pH, and takes salt, heat and body with it. Percent of what is in the pot.
     </p>

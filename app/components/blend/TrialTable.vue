@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { ElMessage } from 'element-plus'
-import { forecastBlend, formatNumber, tasteWords, type EntryOf } from '@lactofer/core'
+import { forecastBlend, formatNumber, sourerWords, tasteWords, type EntryOf } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { scaleParts, setMasses, totalOf, type SauceForm } from './blendForm'
 import { massesOfTrial } from './trialParts'
@@ -66,6 +66,9 @@ const remarksOf = ({ taste, note }: EntryOf<'trial'>) =>
           <td><strong>pH read</strong></td>
           <td v-for="trial in trials" :key="trial.id" class="number">
             <strong>{{ trial.ph?.toFixed(2) ?? '–' }}</strong>
+            <span v-if="trial.ph !== undefined && trial.predictedPh" class="small muted">{{
+              sourerWords(trial.predictedPh.typical, trial.ph)
+            }}</span>
           </td>
         </tr>
         <tr>

@@ -97,10 +97,10 @@ const vesselOptions = computed(() => [
               type="button"
               role="radio"
               :aria-checked="answers[question.id] === answer.id"
-              :class="{ chosen: answers[question.id] === answer.id }"
+              :class="{ chosen: answers[question.id] === answer.id, drawn: answer.picture }"
               @click="answers = { ...answers, [question.id]: answer.id }"
             >
-              {{ answer.text }}
+              <AnswerPicture v-if="answer.picture" :picture="answer.picture" />{{ answer.text }}
             </button>
           </div>
         </fieldset>
@@ -182,6 +182,14 @@ legend {
   color: var(--ink);
   font: 600 15px var(--text);
   cursor: pointer;
+}
+.answers .drawn {
+  width: 104px;
+  padding: var(--s1);
+  display: grid;
+  gap: 2px;
+  align-content: start;
+  line-height: 1.2;
 }
 .answers .chosen {
   background: var(--bottle);

@@ -81,6 +81,10 @@ const dots = (count: number, seed: number) =>
           class="pink"
         />
       </g>
+      <g v-else-if="sign === 'squeezed'">
+        <path d="M2,6 q26,8 40,30 M98,6 q-26,8 -40,30" class="finger" />
+        <ellipse cx="50" cy="40" rx="12" ry="9" class="mush" />
+      </g>
       <g v-else-if="sign === 'soft'">
         <path d="M30,56 q8,-6 18,0 q12,8 24,0 q-2,18 -22,16 q-20,0 -20,-16 Z" class="mush" />
       </g>
@@ -204,6 +208,12 @@ svg {
   stroke-width: 1.6;
   fill: none;
   opacity: 0.7;
+}
+.finger {
+  stroke: #c98f6b;
+  stroke-width: 11;
+  fill: none;
+  stroke-linecap: round;
 }
 .none {
   stroke: var(--outline);

@@ -34,6 +34,8 @@ const {
 const { busy, record } = useRecorder('The jars are as you left them; try again.')
 const asked = ref(false)
 
+/** The lots that were made of it. */
+const jarIds = computed(() => bowl.value?.to.map(({ lotId }) => lotId) ?? [])
 const leftG = computed(() => bowl.value?.leftG ?? 0)
 const bowlSaltPct = computed(() => {
   const composition = bowl.value && book.composition(bowl.value.id)
@@ -157,7 +159,12 @@ function addJar() {
   </div>
   <div v-else-if="leftG < 1" class="page">
     <h1>{{ bowl.name }} is split</h1>
-    <p>Its jars stand on the <NuxtLink to="/">shelf</NuxtLink>.</p>
+    <p>
+      Its jars stand on the <NuxtLink to="/">shelf</NuxtLink>.
+      <NuxtLink v-if="jarIds.length > 1" :to="`/compare?a=${jarIds[0]}&b=${jarIds[1]}`"
+        >Two of them side by side, day by day</NuxtLink
+      >
+    </p>
   </div>
   <form v-else class="page" novalidate @submit.prevent="confirm">
     <LotHeading :lot="bowl" note="one bowl, several jars" />
@@ -175,6 +182,7 @@ function addJar() {
         ><el-button v-for="count in [2, 3, 4]" :key="count" @click="share(count)">{{ count }} jars</el-button>
       </div>
     </section>
+    <RestTimer v-if="styleById(plan.style).liquid === 'own juice'" :lot="bowl" />
     <div class="jars">
       <JarCard
         v-for="(jar, index) in form.jars"

@@ -209,6 +209,7 @@ async function finish() {
             >
           </p>
         </section>
+        <RestTimer v-if="style.liquid === 'own juice' && style.saltPct" :lot="lot" />
         <PackVessels v-if="packedFigures && !plan.bowl" v-model="draft.fillings" :figures="packedFigures" />
         <div v-if="!plan.bowl" class="fields">
           <ClosureField

@@ -21,14 +21,18 @@ export const SIGN_IDS = [
   'tight lid',
   'blue garlic',
   'salt crystals',
+  'squeezed',
 ] as const
 export type SignId = (typeof SIGN_IDS)[number]
+
+/** Answers that are easier shown than said, by the picture drawn for each. */
+export type AnswerPicture = 'veil' | 'skin' | 'islands' | 'fur' | 'firm' | 'holds' | 'mush'
 
 /** A question that decides, with its answers. */
 export interface SignQuestion {
   id: string
   ask: string
-  answers: readonly { id: string; text: string }[]
+  answers: readonly { id: string; text: string; picture?: AnswerPicture }[]
 }
 
 /** A sign as it is offered: its name, what it looks like, the one or two questions that decide. */
@@ -44,6 +48,28 @@ const FUR: SignQuestion = {
   id: 'fur',
   ask: 'Look from the side, with a light: does any of it stand up like fur, felt or dust?',
   answers: [{ id: 'flat', text: 'No, it lies flat' }, { id: 'furry', text: 'Yes, some of it' }, UNSURE],
+}
+/** A film, from harmless to doubtful. Common practice. */
+const FILM: SignQuestion = {
+  id: 'film',
+  ask: 'Look from the side, with a light: which is it most like?',
+  answers: [
+    { id: 'flat', text: 'A thin veil', picture: 'veil' },
+    { id: 'wrinkled', text: 'A wrinkled skin', picture: 'skin' },
+    { id: 'islands', text: 'Thick, in raised islands', picture: 'islands' },
+    { id: 'furry', text: 'Fur on it', picture: 'fur' },
+    UNSURE,
+  ],
+}
+const SQUEEZE: SignQuestion = {
+  id: 'squeeze',
+  ask: 'Take a piece with a clean fork and squeeze it between two fingers: what does it do?',
+  answers: [
+    { id: 'firm', text: 'It springs back', picture: 'firm' },
+    { id: 'holds', text: 'It gives, and holds', picture: 'holds' },
+    { id: 'mush', text: 'It falls apart', picture: 'mush' },
+    UNSURE,
+  ],
 }
 const SMELL: SignQuestion = {
   id: 'smell',
@@ -64,7 +90,7 @@ const POURS: SignQuestion = {
 /** What may be seen, in the order it is offered: what is looked for most first. */
 export const SIGN_KINDS: readonly SignKind[] = [
   { id: 'bubbles', name: 'Bubbles', looks: 'small ones, when nudged or by themselves', questions: [] },
-  { id: 'white film', name: 'Film', looks: 'a white skin on top, flat or wrinkled', questions: [FUR, SMELL] },
+  { id: 'white film', name: 'Film', looks: 'a white skin on top, flat or wrinkled', questions: [FILM, SMELL] },
   {
     id: 'fuzzy growth',
     name: 'Fuzz',
@@ -150,6 +176,7 @@ export const SIGN_KINDS: readonly SignKind[] = [
   { id: 'putrid smell', name: 'Bad smell', looks: 'anything but sour', questions: [SMELL] },
   { id: 'bag ballooned', name: 'Ballooned bag', looks: 'the bag stands tight with gas', questions: [SMELL] },
   { id: 'no bubbles', name: 'No bubbles', looks: 'nothing moves after three days', questions: [] },
+  { id: 'squeezed', name: 'Squeezed', looks: 'a piece between two fingers', questions: [SQUEEZE, SMELL] },
   { id: 'soft', name: 'Soft', looks: 'pieces turned mushy', questions: [SMELL] },
   {
     id: 'tight lid',

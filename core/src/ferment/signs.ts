@@ -48,10 +48,15 @@ interface SignCase extends SignContext {
   answered: boolean
 }
 
+const SOFT = found(
+  'ask',
+  'Warmth, little salt, or the produce’s own enzymes.',
+  'pH and smell decide. Move it to the cold, or make it a sauce.',
+)
 const YEASTY = found('act', 'Yeast.', 'Move it to the cold, and seal no bottle of it. Read the pH.')
 
 function judgeFilm({ said, ph }: SignCase): SignVerdict {
-  if (!said('flat')) return DOUBT
+  if (!said('flat') && !said('wrinkled')) return DOUBT
   if (said('clean') && ph !== null && ph <= FILM_PH)
     return found(
       'act',
@@ -190,14 +195,15 @@ const JUDGES: Record<SignId, (of: SignCase) => SignVerdict> = {
           'Wipe it back in with a drop of the brine; stir or shake before you taste.',
         )
       : DOUBT,
-  soft: ({ said }) =>
-    said('clean') || said('boozy')
-      ? found(
-          'ask',
-          'Warmth, little salt, or the produce’s own enzymes.',
-          'pH and smell decide. Move it to the cold, or make it a sauce.',
-        )
-      : DOUBT,
+  squeezed: (of) => {
+    if (!of.said('clean') && !of.said('boozy')) return DOUBT
+    if (of.said('firm'))
+      return found('fine', 'Still crisp.', 'As you like it: more time makes it softer, the cold keeps it crisp.')
+    if (of.said('holds'))
+      return found('fine', 'Soft, and it holds.', 'As it is when it is done. How sour it is decides.')
+    return of.said('mush') ? SOFT : DOUBT
+  },
+  soft: ({ said }) => (said('clean') || said('boozy') ? SOFT : DOUBT),
 }
 
 /**

@@ -1,6 +1,7 @@
 /* Lengths of time in milliseconds, and moments as entries carry them. */
 
-export const MINUTE_MS = 60_000
+export const SECOND_MS = 1000
+export const MINUTE_MS = 60 * SECOND_MS
 export const HOUR_MS = 60 * MINUTE_MS
 export const DAY_MS = 24 * HOUR_MS
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { differencesOf, fittingPair } from '../../src'
-import { notebook } from '../log/build'
+import { daysOf, differencesOf, firstSeen, fittingPair, type Draft } from '../../src'
+import { day, notebook } from '../log/build'
 
 describe('two lots that fit side by side', () => {
   const log = notebook()
@@ -25,5 +25,27 @@ describe('two lots that fit side by side', () => {
       { what: 'closure', of: ['airlock', 'cloth'] },
     ])
     expect(differencesOf(a, a)).toEqual([])
+  })
+
+  it('line up day by day what was seen and tasted of each, and say what showed first where; no pH is wanted', () => {
+    const see = (lotId: string, at: number, seen: object, photos: string[] = []) =>
+      log.write({ kind: 'sense', at: day(at), lotId, seen, ...(photos.length && { photos }) } as Draft)
+    see(first, 20, { sour: 0 })
+    see(first, 22.5, { bubbles: 2, sour: 2 }, ['p1'])
+    see(second, 23.5, { bubbles: 1 }, ['p2'])
+    log.write({ kind: 'sign', at: day(26.3), lotId: second, sign: 'white film' } as Draft)
+    const pair = [first, second].map((id) => log.book().lots.get(id)!)
+    expect(firstSeen(pair[0]!, pair[1]!)).toEqual([
+      { what: 'bubbles', days: [2, 3] },
+      { what: 'sour', days: [2, null] },
+      { what: 'film', days: [null, 6] },
+    ])
+    const days = daysOf(log.book(), pair)
+    expect(days.map((one) => one.day)).toEqual([0, 2, 3, 6])
+    expect(days[1]!.of.map(({ seen, photos }) => [seen, photos])).toEqual([
+      [{ bubbles: 2, sour: 2 }, ['p1']],
+      [{}, []],
+    ])
+    expect(days.flatMap(({ of }) => of).every(({ acidity }) => acidity.length === 0)).toBe(true)
   })
 })
