@@ -30,9 +30,10 @@ describe('two lots that fit side by side', () => {
   it('line up day by day what was seen and tasted of each, and say what showed first where; no pH is wanted', () => {
     const see = (lotId: string, at: number, seen: object, photos: string[] = []) =>
       log.write({ kind: 'sense', at: day(at), lotId, seen, ...(photos.length && { photos }) } as Draft)
+    const [one, other] = [log.id(), log.id()]
     see(first, 20, { sour: 0 })
-    see(first, 22.5, { bubbles: 2, sour: 2 }, ['p1'])
-    see(second, 23.5, { bubbles: 1 }, ['p2'])
+    see(first, 22.5, { bubbles: 2, sour: 2 }, [one])
+    see(second, 23.5, { bubbles: 1 }, [other])
     log.write({ kind: 'sign', at: day(26.3), lotId: second, sign: 'white film' } as Draft)
     const pair = [first, second].map((id) => log.book().lots.get(id)!)
     expect(firstSeen(pair[0]!, pair[1]!)).toEqual([
@@ -43,7 +44,7 @@ describe('two lots that fit side by side', () => {
     const days = daysOf(log.book(), pair)
     expect(days.map((one) => one.day)).toEqual([0, 2, 3, 6])
     expect(days[1]!.of.map(({ seen, photos }) => [seen, photos])).toEqual([
-      [{ bubbles: 2, sour: 2 }, ['p1']],
+      [{ bubbles: 2, sour: 2 }, [one]],
       [{}, []],
     ])
     expect(days.flatMap(({ of }) => of).every(({ acidity }) => acidity.length === 0)).toBe(true)
