@@ -99,6 +99,8 @@ function runDraft(form: RunForm, from: Lot, pot: ReturnType<typeof useRunPot>): 
     ...(retained && { retained }),
     ...(testBottle && { testBottle: true }),
     ...(!wayOf(form.treatment).heats && { closing: form.closing }),
+    ...(form.treatment === 'cooked-hot-fill' && form.turnedMin && { turnedMin: form.turnedMin }),
+    ...(form.bands && format?.band && { bands: true }),
     ...(netG.length && { netG }),
     ...(wayOf(form.treatment).heats && { reference: referenceOf(form).value }),
     supplies: pot.supplies.value.map(({ item, fits, count: taken }) => ({ item, fits, count: taken })),

@@ -44,6 +44,8 @@ export const RunFormSchema = z.object({
   retained: amount,
   testBottle: z.boolean(),
   closing: z.enum(CLOSINGS).default('tight'),
+  turnedMin: amount.default(null),
+  bands: z.boolean().default(false),
   netG: z.array(z.number()),
   referenceId: z.string(),
   refC: amount,
@@ -86,6 +88,8 @@ export function freshRun(lot: Lot | undefined, formatId: string, known: KeepCase
     testBottle: treatment === 'live-cold',
     // What would be stopped shut tight begins vented.
     closing: tightStops(known) ? 'vented' : 'tight',
+    turnedMin: null,
+    bands: false,
     netG: [],
     referenceId: USUAL_REFERENCE.id,
     refC: 93.3,

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
-import { InvalidInput, refillDrafts, type Draft, type Lot } from '@lactofer/core'
+import { InvalidInput, refillDrafts, topUpPods, type Draft, type Lot } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { useThings } from '~/composables/useThings'
 import { useRecorder } from '~/composables/useRecorder'
@@ -23,7 +23,25 @@ const vinegars = computed(() =>
     .map(({ id, name }) => ({ value: id, label: name })),
 )
 
+/** It was used from the jar and stays on its pods: nothing is drawn off. */
+const onPods = ref(false)
+async function topUp() {
+  if (vinegarG.value === null) {
+    problem.value = 'Weigh the fresh vinegar.'
+    return
+  }
+  const fresh = { vinegarId: vinegarId.value, vinegarName: book.library.materialOrUnknown(vinegarId.value).name }
+  try {
+    const drafts = topUpPods(book.book, lot, { at: nowMoment(), ...fresh, vinegarG: vinegarG.value })
+    problem.value = ''
+    if (await record(...drafts)) ElMessage.success(`${lot.code} is filled up; it is not filled up again.`)
+  } catch (error) {
+    if (!(error instanceof InvalidInput)) throw error
+    problem.value = error.message
+  }
+}
 async function refill() {
+  if (onPods.value) return topUp()
   problem.value = drawnG.value === null || vinegarG.value === null ? 'Weigh what ran off and the fresh vinegar.' : ''
   if (drawnG.value === null || vinegarG.value === null) return
   const refillLot = newLotId()
@@ -36,7 +54,7 @@ async function refill() {
   }
   let drafts: Draft[]
   try {
-    drafts = refillDrafts(lot, {
+    drafts = refillDrafts(book.book, lot, {
       at: nowMoment(),
       drawnG: drawnG.value,
       vinegarId: vinegarId.value,
@@ -59,9 +77,13 @@ async function refill() {
 <template>
   <form class="stack" novalidate aria-label="Draw off and refill" @submit.prevent="refill">
     <h3>Draw off and refill</h3>
-    <p class="muted small">One refill, with vinegar of 5 % or more. What ran off becomes a lot in stock.</p>
+    <p class="muted small">
+      One refill, with vinegar of 5 % or more, and never more of it than was there. What ran off becomes a lot in stock.
+    </p>
+    <el-checkbox v-model="onPods">It was used from the jar: fill it up once, on its pods</el-checkbox>
     <div class="fields">
       <QuantityField
+        v-if="!onPods"
         v-model="drawnG"
         kind="mass"
         label="Vinegar drawn off"
@@ -78,6 +100,10 @@ async function refill() {
       <PickField v-model="vinegarId" label="Which" :options="vinegars" />
     </div>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
-    <div><el-button type="primary" native-type="submit" :loading="busy">Drawn off and refilled</el-button></div>
+    <div>
+      <el-button type="primary" native-type="submit" :loading="busy">{{
+        onPods ? 'Filled up' : 'Drawn off and refilled'
+      }}</el-button>
+    </div>
   </form>
 </template>

@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
 import { EVENING_OUT_H, formatVolume, HEAT_REFERENCES, type Treatment } from '@lactofer/core'
 import { shortMoment } from '~/clock/moments'
-import { CLOSING_OPTIONS, runCautions } from '~/components/bottle/runForm'
+import { runCautions } from '~/components/bottle/runForm'
 import { useRecorder } from '~/composables/useRecorder'
 import { useRun } from '~/composables/useRun'
 import { useBook } from '~/stores/book'
@@ -217,10 +217,7 @@ const keep = (treatment: Treatment) => (form.value.treatment = treatment)
             />
           </div>
           <p v-if="shown(problems.retained)" class="problem" role="alert">{{ problems.retained }}</p>
-          <el-checkbox v-if="!way.heats" v-model="form.testBottle"
-            >One plastic test bottle filled: Today asks for a squeeze every third day</el-checkbox
-          >
-          <PickField v-if="!way.heats" v-model="form.closing" label="Closed" :options="CLOSING_OPTIONS" />
+          <FinishTouches v-model="form" :format="format ?? null" :treatment="form.treatment" :heats="way.heats" />
           <p v-if="refused || (asked && (problems.pot || problems.store))" class="problem" role="alert">
             {{ refused || problems.pot || problems.store }}
           </p>

@@ -104,7 +104,7 @@ const plannedWords = computed(() =>
           <ReadingForm :key="lot.id" :lot="lot" /><LoggerImport :lot="lot" />
         </section>
         <LotSenses v-if="senses && meter" :lot="lot" :stand="stand" />
-        <section v-if="style?.refills && lot.state === 'fermenting' && !isRefill(lot)" class="sheet">
+        <section v-if="style?.refills && lot.state === 'fermenting' && !isRefill(book.book, lot)" class="sheet">
           <RefillForm :lot="lot" />
         </section>
         <section v-if="lot.state === 'fermenting'" class="sheet"><LotActions :lot="lot" :stand="stand" /></section>

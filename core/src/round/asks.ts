@@ -4,6 +4,7 @@ import type { Chore } from '../library/chores'
 import { styleById } from '../library/styles'
 import type { EntryOf } from '../log/entry'
 import type { Book } from '../log/fold'
+import { isRefill } from '../plan/refill'
 import type { Lot } from '../log/lot'
 import { isCold, lastPouredMs } from '../log/measured'
 import { measuredPhs } from '../stock/measuredPh'
@@ -61,10 +62,6 @@ export const dayOf = (lot: Lot, nowMs: number): number => Math.max(0, Math.floor
 /** Whether something was done after a moment. */
 const doneSince = (lot: Lot, chore: Chore, sinceMs: number) =>
   lot.chores.some((entry) => entry.chore === chore && !entry.skipped && Date.parse(entry.at) >= sinceMs)
-
-/** Whether a lot that could be refilled is already the refill: its pods came out of an earlier one. */
-export const isRefill = (lot: Lot): boolean =>
-  lot.made.kind === 'plan' && styleById(lot.made.style).refills && lot.from.length > 0
 
 /** Gathers what one lot asks for. */
 export function asking(lotId: string, tell: Tell) {
@@ -243,7 +240,7 @@ export function asksOf(
   askForCold(ask, book, lot, judgement, nowMs, kit)
   for (const { chore, title, why, level, dueMs } of dueChores(book, lot, nowMs, outlook, asks, judgement, kit))
     ask(level, 'chore', { title, why }, { ...(chore !== 'read' && chore !== 'weigh' && { chore }), dueMs })
-  if (style.refills && !isRefill(lot) && dayOf(lot, nowMs) >= style.days.low) ask('ask', 'refill', {})
+  if (style.refills && !isRefill(book, lot) && dayOf(lot, nowMs) >= style.days.low) ask('ask', 'refill', {})
   const byTaste = judgement?.reasons.find(({ code }) => code === 'ready by taste')
   if (byTaste && judgement?.state === 'ready' && !isCold(lot)) ask('fine', 'keep it cold', { reason: byTaste })
   const press = judgement && !byTaste && pressReason(lot, judgement)

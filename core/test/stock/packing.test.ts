@@ -8,6 +8,7 @@ import {
   planFigures,
   propertiesOf,
   refillDrafts,
+  topUpPods,
   styleById,
   STYLES,
   type Draft,
@@ -186,7 +187,7 @@ describe('each style, followed', () => {
     const { log, lotId, lot } = pack('infusion', [row('fresno', 600), row('white-vinegar', 900)], { saltG: 0 })
     const ids = { vinegarLot: log.id(), podsLot: log.id(), refillLot: log.id() }
     expect(titlesAt(log.book(), lotId, START + 30 * DAY_MS)).toContain('Draw off and refill')
-    for (const draft of refillDrafts(lot(), {
+    for (const draft of refillDrafts(log.book(), lot(), {
       at: day(30),
       drawnG: 700,
       vinegarId: 'white-vinegar',
@@ -201,10 +202,10 @@ describe('each style, followed', () => {
     expect([drawn.leftG, refill.madeG, lot().state]).toEqual([700, 1450, 'used up'])
     const acetic = (id: string) => compositionOf(book, id)!.acids.acetic!
     expect(acetic(ids.vinegarLot) + acetic(ids.refillLot)).toBeCloseTo(acetic(lotId) + ((650 * 0.05) / 60.05) * 1000, 3)
-    expect(isRefill(refill)).toBe(true)
+    expect(isRefill(book, refill)).toBe(true)
     expect(titlesAt(log.book(), refill.id, START + 62 * DAY_MS)).not.toContain('Draw off and refill')
     expect(() =>
-      refillDrafts(refill, {
+      refillDrafts(book, refill, {
         at: day(62),
         drawnG: 9000,
         vinegarId: 'white-vinegar',
@@ -214,6 +215,25 @@ describe('each style, followed', () => {
         codes: { vinegar: 'V', pods: 'P', refill: 'R' },
       }),
     ).toThrow(/only 1450 g/)
+  })
+
+  it('pepper vinegar left on its pods is filled up once, with no more than was taken; fresh never more than there was', () => {
+    const { log, lotId, lot } = pack('infusion', [row('fresno', 600), row('white-vinegar', 900)], { saltG: 0 })
+    const fresh = (vinegarG: number) => ({
+      ...{ at: day(40), vinegarId: 'white-vinegar', vinegarName: 'White vinegar 5 %', vinegarG },
+    })
+    expect(() => topUpPods(log.book(), lot(), fresh(100))).toThrow(/Nothing was taken/)
+    log.write({ kind: 'use', at: day(35), lotId, massG: 500, how: 'eaten', to: 'table' } as Draft)
+    expect(() => topUpPods(log.book(), lot(), fresh(600))).toThrow(/500 g were taken/)
+    for (const draft of topUpPods(log.book(), lot(), fresh(450))) log.write(draft)
+    expect(isRefill(log.book(), lot())).toBe(true)
+    expect(lot().leftG).toBe(1450)
+    expect(() => topUpPods(log.book(), lot(), fresh(10))).toThrow(/once/)
+    const other = pack('infusion', [row('fresno', 600), row('white-vinegar', 900)], { saltG: 0 })
+    const ids = { vinegarLot: log.id(), podsLot: log.id(), refillLot: log.id() }
+    const codes = { vinegar: 'V', pods: 'P', refill: 'R' }
+    const refill = { ...fresh(950), drawnG: 800, ids, codes }
+    expect(() => refillDrafts(other.log.book(), other.lot(), refill)).toThrow(/900 g/)
   })
 
   it('an open crock is stirred, an airlock’s water looked at weekly, salted chop looked at for its cover on day 2', () => {

@@ -48,6 +48,9 @@ export const BottleEntry = z.object({
   testBottle: z.boolean().optional(),
   /** How the bottles are closed: tight, opened now and then, or soft ones that give. */
   closing: z.enum(CLOSINGS).optional(),
+  /** Minutes they stood on their heads after a hot filling; whether shrink bands went on. */
+  turnedMin: z.number().min(0).max(15).optional(),
+  bands: z.boolean().optional(),
   partG: massG.optional(),
   lossG: massG.optional(),
   netG: z.array(massG).max(500).optional(),
@@ -66,11 +69,13 @@ const kind: Kind<typeof BottleEntry> = {
   schema: BottleEntry,
   says: 'filled; makes a bottled lot; `retained` bottles are kept back, `netG` are weights sampled, `reference` is what its heat is reckoned against',
   words: (entry, world) => {
-    const { netG = [], retained, lastFillTempC } = entry
+    const { netG = [], retained, lastFillTempC, turnedMin, bands } = entry
     return [
       `Bottled: ${entry.count} of ${entry.bottleMl} mL, ${entry.code}; ${wayOf(entry.treatment).name.toLowerCase()}`,
       retained ? `, ${retained} kept as a sample` : '',
       lastFillTempC === undefined ? '' : `, last bottle ${formatTemperature(lastFillTempC, world)}`,
+      turnedMin ? `, turned over for ${formatNumber(turnedMin, 1)} min` : '',
+      bands ? ', banded' : '',
       netG.length ? `; ${netWords(netG)}` : '',
       `; best before ${entry.bestBefore}`,
     ].join('')
