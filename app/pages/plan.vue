@@ -11,8 +11,10 @@ import { useDraft } from '~/composables/useDraft'
 import { usePlanVessels } from '~/composables/usePlanVessels'
 import { useRecorder } from '~/composables/useRecorder'
 import { newLotId, useBook } from '~/stores/book'
+import { usePreferences } from '~/stores/preferences'
 
 const book = useBook()
+const preferences = usePreferences()
 const route = useRoute()
 const router = useRouter()
 const { draft: form, reset, loaded } = useDraft('plan', PlanFormSchema, freshPlan)
@@ -94,6 +96,16 @@ async function confirm(event: Event, next: 'pack' | 'weigh' | 'split' | 'keep') 
   if (next === 'keep') ElMessage.success('The plan is in the log. Weigh it in when the jars are clean.')
   else await router.push(next === 'pack' ? `/ferment/${lotId}` : `/${next}/${lotId}`)
 }
+/** Whoever has a scale weighs it in first; with cups and spoons it is in the jar already. */
+const steps = computed(() => {
+  const weigh = { next: 'weigh', label: 'Weigh it in' } as const
+  const done = form.value.bowl
+    ? ({ next: 'split', label: 'Mixed: split it' } as const)
+    : ({ next: 'pack', label: 'Packed: start the lot' } as const)
+  return preferences.weighs === 'spoons' ? ([done, weigh] as const) : ([weigh, done] as const)
+})
+const first = computed(() => steps.value[0])
+const second = computed(() => steps.value[1])
 const problemsShown = computed(() =>
   [shown(problems.value.figures), shown(packing.value.vessel), shown(packing.value.place)].filter(Boolean),
 )
@@ -108,7 +120,7 @@ const problemsShown = computed(() =>
     <PlanDigest v-if="figures" :form="form" :figures="figures" />
     <PlanStart v-model="form" />
     <div class="split">
-      <form class="stack" novalidate @submit.prevent="confirm($event, 'weigh')">
+      <form class="stack" novalidate @submit.prevent="confirm($event, first.next)">
         <section class="sheet" aria-label="What it is">
           <div class="fields identity">
             <WordField
@@ -159,9 +171,8 @@ const problemsShown = computed(() =>
         <PackingChecks v-model="form.done" :style-id="form.style" />
         <p v-for="problem in problemsShown" :key="problem ?? ''" class="problem" role="alert">{{ problem }}</p>
         <div class="row">
-          <el-button type="primary" native-type="submit" :loading="busy">Weigh it in</el-button>
-          <el-button v-if="form.bowl" :loading="busy" @click="confirm($event, 'split')">Mixed: split it</el-button>
-          <el-button v-else :loading="busy" @click="confirm($event, 'pack')">Packed: start the lot</el-button>
+          <el-button type="primary" native-type="submit" :loading="busy">{{ first.label }}</el-button>
+          <el-button :loading="busy" @click="confirm($event, second.next)">{{ second.label }}</el-button>
           <el-button :loading="busy" @click="confirm($event, 'keep')">Keep as a plan</el-button>
           <el-button @click="saving = true">Save as a recipe</el-button>
           <el-button text @click="reset">Clear the form</el-button>

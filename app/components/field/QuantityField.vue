@@ -52,6 +52,10 @@ const problem = ref<string | null>(null)
 const suggestions = ref<readonly string[]>([])
 const readAs = ref<string | null>(null)
 const unit = computed(() => preferences.unit(props.kind))
+/** Whoever has no scale is shown the words there are. */
+const spooned = computed(() =>
+  props.kind === 'mass' && props.thing && preferences.weighs === 'spoons' ? '2 cups, 3 pieces, 1 tbsp' : undefined,
+)
 let own: number | null = null
 
 /** What a text comes to, and what of it is worth saying. @throws InvalidInput */
@@ -156,7 +160,7 @@ onBeforeUnmount(() => instruments.forget(id))
       v-model="text"
       inputmode="text"
       autocomplete="off"
-      :placeholder="placeholder"
+      :placeholder="placeholder ?? spooned"
       :aria-invalid="problem !== null"
       :aria-describedby="problem || hint || readAs ? `${id}-note` : undefined"
       :class="{ bad: problem }"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, useId, watch } from 'vue'
-import { InvalidInput, NOT_BY_EYE, readSalt, type SaidSalt } from '@lactofer/core'
+import { InvalidInput, NOT_BY_EYE, readSalt, spoonCountWords, spoonsSaid, type SaidSalt } from '@lactofer/core'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 
@@ -32,6 +32,11 @@ const emit = defineEmits<{ read: [said: SaidSalt] }>()
 const book = useBook()
 const preferences = usePreferences()
 const id = useId()
+const placeholder = computed(() =>
+  preferences.weighs === 'spoons'
+    ? '3 tbsp, 2 tsp in 1 1/2 cups, 2 tbsp in each jar'
+    : `4 %, ${preferences.world === 'us' ? '2 oz' : '56 g'}, 3 tbsp, 2 tsp in 1 1/2 cups`,
+)
 const text = ref('')
 const problem = ref<string | null>(null)
 const suggestions = ref<readonly string[]>([])
@@ -74,6 +79,18 @@ function read(typed: string) {
   if (said && said.kind !== 'percent') saltId.value = said.saltId
   if (said) emit('read', said)
 }
+/** Spoons are tapped where there is no scale: a dose that is nothing but spoons counts on. */
+const SPOONS = [
+  { name: '+ 1 tbsp', teaspoons: 3 },
+  { name: '+ 1 tsp', teaspoons: 1 },
+  { name: '+ ½ tsp', teaspoons: 0.5 },
+  { name: '− ½ tsp', teaspoons: -0.5 },
+] as const
+const count = computed(() => (words.value || text.value === '' ? spoonsSaid(text.value) : 0))
+function tap(teaspoons: number) {
+  const now = Math.max(0, (count.value ?? 0) + teaspoons)
+  accept(now > 0 ? spoonCountWords(now) : '')
+}
 function accept(meant: string) {
   text.value = meant
   read(meant)
@@ -87,11 +104,20 @@ function accept(meant: string) {
       :id="id"
       v-model="text"
       autocomplete="off"
-      :placeholder="`4 %, ${preferences.world === 'us' ? '2 oz' : '56 g'}, 3 tbsp, 2 tsp in 1 1/2 cups`"
+      :placeholder="placeholder"
       :aria-invalid="problem !== null"
       :aria-describedby="`${id}-note`"
       @input="read"
     />
+    <div v-if="preferences.weighs === 'spoons' && count !== null" class="spoons" role="group" aria-label="Spoons">
+      <el-button
+        v-for="spoon in SPOONS"
+        :key="spoon.name"
+        :disabled="spoon.teaspoons < 0 && count === 0"
+        @click="tap(spoon.teaspoons)"
+        >{{ spoon.name }}</el-button
+      >
+    </div>
     <FieldNote
       :id="`${id}-note`"
       :problem="problem"
@@ -101,3 +127,16 @@ function accept(meant: string) {
     />
   </div>
 </template>
+
+<style scoped>
+.spoons {
+  display: grid;
+  grid-template-columns: repeat(4, auto);
+  gap: var(--s1);
+  margin-top: var(--s1);
+}
+html .spoons .el-button {
+  margin: 0;
+  padding: 0 var(--s2);
+}
+</style>

@@ -5,6 +5,7 @@ import {
   coverWorking,
   formatNumber,
   formatVolume,
+  spoonCountWords,
   styleById,
   takesWater,
   type PlanFigures,
@@ -38,6 +39,14 @@ const bases = computed(() =>
   ),
 )
 const salt = computed(() => book.library.salts.find((kind) => kind.id === form.value.saltId))
+/** What a percentage comes to in spoons, for whoever has no scale. */
+const spoons = computed(() => {
+  const saltG = figures?.dose.saltG ?? 0
+  return preferences.weighs === 'spoons' && salt.value && !form.value.saltSaid && saltG > 0
+    ? spoonCountWords(saltG / salt.value.teaspoonG.typical)
+    : ''
+})
+const sayInSpoons = () => (form.value = { ...form.value, saltPct: null, saltSaid: spoons.value })
 /** What a dose comes to in this plan. */
 const doseWords = computed(() => {
   const salted = saltedOf(form.value, book.book)
@@ -160,6 +169,12 @@ const vinegarWords = computed(() =>
           @update:model-value="form.waterProposed = false"
         />
       </div>
+      <p v-if="spoons" class="row mid" data-figure="in spoons">
+        <span
+          >That is about <strong>{{ spoons }}</strong> of {{ salt?.name }}.</span
+        >
+        <el-button @click="sayInSpoons">Say it in spoons</el-button>
+      </p>
       <p v-if="form.saltId && !salt" class="problem" role="alert">
         What a spoon of this salt weighs is not known. Weigh it, or choose a salt from the list.
       </p>

@@ -2,7 +2,7 @@ import { readAmount } from '../amount/read'
 import { InvalidInput } from '../invalid'
 import { CUP_ML, TEASPOON_ML } from '../units/quantity'
 import { formatNumber } from '../units/number'
-import { mapRange, type Range, type Working } from '../working'
+import { exactly, mapRange, type Range, type Working } from '../working'
 import type { SaltBasis } from './dose'
 import { saltNamed } from './named'
 import type { SaltKind } from './spoons'
@@ -243,6 +243,22 @@ export function saltOfDose(
         mapRange(cups, (count) => (count * CUP_ML) / into.volumeMl),
       )
     }
+  }
+}
+
+/** A salt of one gram a teaspoon: what is dosed of it tells how many there are. */
+const COUNTING: SaltKind = { id: 'fine-sea', name: 'fine sea salt', teaspoonG: exactly(1) }
+
+/** Level teaspoons of a dose that is nothing but spoons: 0 of no words, `null` of any other dose. */
+export function spoonsSaid(words: string): number | null {
+  if (words.trim() === '') return 0
+  try {
+    const said = readSalt(words, [COUNTING], COUNTING.id)
+    const counts = said.kind === 'dose' && said.spooned && !said.onTop && said.into.kind === 'all'
+    return counts ? said.doseG.typical : null
+  } catch (error) {
+    if (error instanceof InvalidInput) return null
+    throw error
   }
 }
 

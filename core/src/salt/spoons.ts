@@ -46,6 +46,16 @@ export function spoonWords({ low, high }: Range): string {
   return `${from === to ? to : `${from} to ${to}`} ${big ? 'tbsp' : 'tsp'}`
 }
 
+/** So many teaspoons, in spoons there are: "2 tbsp 1 1/2 tsp". @param teaspoons over 0, in halves. */
+export function spoonCountWords(teaspoons: number): string {
+  const halves = Math.max(1, Math.round(2 * teaspoons))
+  const tablespoons = Math.floor(halves / (2 * TEASPOONS_PER_TABLESPOON))
+  const rest = halves / 2 - tablespoons * TEASPOONS_PER_TABLESPOON
+  return [tablespoons > 0 ? `${tablespoons} tbsp` : '', rest > 0 ? `${quarters(rest)} tsp` : '']
+    .filter(Boolean)
+    .join(' ')
+}
+
 /**
  * Grams in so many level teaspoons of a salt.
  * @throws InvalidInput when nobody knows that salt's spoon: spoons of salts differ by more than two times.

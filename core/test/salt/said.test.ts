@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { InvalidInput } from '../../src'
-import { exactly, readSalt, saltOfDose, SALTS } from '../../src'
+import { exactly, readSalt, spoonCountWords, spoonsSaid, saltOfDose, SALTS } from '../../src'
 
 /* Salt as it is dosed. Level teaspoons: common practice, as in docs/checks.md. */
 
@@ -41,6 +41,17 @@ describe('salt as it is said', () => {
     expect(inAll('2 tsp in 1 1/2 cups', 1, 0)).toBeCloseTo(11, 6)
     // Trade check (common practice): one tablespoon in two cups of water is 3.5 to 4 % of the water.
     expect((100 * inAll('1 tbsp in 2 cups', 1, 473.18)) / 473.18).toBeCloseTo(3.5, 1)
+  })
+
+  it('spoons are counted on, and said in spoons there are; any other dose is left alone', () => {
+    for (let halves = 1; halves <= 60; halves++)
+      expect(spoonsSaid(spoonCountWords(halves / 2))).toBeCloseTo(halves / 2, 9)
+    expect(spoonCountWords(7.5)).toBe('2 tbsp 1 1/2 tsp')
+    expect(['', '3 tbsp', '2 tbsp in each jar', '40 g', '3 %', '2 tsp in 1 1/2 cups'].map(spoonsSaid)).toEqual([
+      0,
+      9,
+      ...[null, null, null, null],
+    ])
   })
 
   it('says of what a percentage is, and which salt was named', () => {
