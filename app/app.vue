@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useBook } from '~/stores/book'
+import { useInstruments } from '~/stores/instruments'
 import { useKeeping } from '~/stores/keeping'
 import { useBackups } from '~/composables/useBackups'
 import { useDemoOnStart } from '~/composables/useDemo'
@@ -9,6 +10,7 @@ import { useProbeLog } from '~/composables/useProbeLog'
 import { useStageKeys } from '~/composables/useStageKeys'
 
 const book = useBook()
+const instruments = useInstruments()
 void useKeeping().start()
 useBackups()
 useInstallOffer()
@@ -29,7 +31,7 @@ const fullScreen = computed(() => route.path.startsWith('/weigh/'))
       <TimerBar />
       <NuxtPage v-if="book.ready" />
     </main>
-    <InstrumentStrip v-if="!fullScreen" class="frame-strip" />
+    <InstrumentStrip v-if="!fullScreen && (instruments.has.scale || instruments.has.meter)" class="frame-strip" />
     <KeyHelp v-model="helpOpen" />
   </div>
 </template>

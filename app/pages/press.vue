@@ -67,7 +67,7 @@ const pressed = computed(() => {
 /** Nobody read a pH in it: then the press shows none. */
 const unread = computed(() => lot.value !== undefined && unreadPhOf(book.book, lot.value.id) !== null)
 /** What goes in by the spoon, once it is said. */
-const thinning = ref<Composition | null>(null)
+const thinning = ref<{ id: string; composition: Composition } | null>(null)
 const cautions = computed(() => cautionsFor('press', { hasHotPeppers: (pressed.value?.was.shu.high ?? 0) > 500 }))
 const problems = computed(() => ({
   lot: !lot.value ? 'Choose the lot to press.' : stops(lot.value.id) ? `It stops here. ${stops(lot.value.id)}` : null,
@@ -217,11 +217,6 @@ const candidateOptions = computed(() =>
             </div>
           </div>
         </section>
-        <CautionList :cautions="cautions" />
-        <div><el-button type="primary" native-type="submit" :loading="busy">Record the press</el-button></div>
-      </form>
-      <div class="stack">
-        <PressOutcome :balance="balance" :pressed="pressed" :earlier="earlier" :method="form.method" :unread="unread" />
         <ThinBySpoon
           v-if="pressed"
           v-model:with="form.thinWith"
@@ -229,8 +224,14 @@ const candidateOptions = computed(() =>
           :base="pressed.base"
           :own="form.keepBrine && pressed.brine.massG > 0 ? pressed.brine : null"
           :unread="unread"
+          :came-out="form.cameOut || undefined"
           @liquid="(liquid) => (thinning = liquid)"
         />
+        <CautionList :cautions="cautions" />
+        <div><el-button type="primary" native-type="submit" :loading="busy">Record the press</el-button></div>
+      </form>
+      <div class="stack">
+        <PressOutcome :balance="balance" :pressed="pressed" :earlier="earlier" :method="form.method" :unread="unread" />
       </div>
     </div>
   </div>

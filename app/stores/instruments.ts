@@ -4,11 +4,13 @@ import { computed, shallowRef, watch } from 'vue'
 import { z } from 'zod'
 import {
   BenchStateSchema,
+  isMeter,
   type BenchCommand,
   type BenchState,
   type Instrument,
   type QuantityKind,
 } from '@lactofer/core'
+import { usePreferences } from '~/stores/preferences'
 
 /** A value taken from an instrument, in stored units, with what is known of the instrument. */
 export interface Taken {
@@ -63,9 +65,14 @@ export const useInstruments = defineStore('instruments', () => {
   })
   const connected = computed(() => source.status.value === 'OPEN' && state.value !== null)
 
+  const preferences = usePreferences()
+  /** What the maker has of them: nothing is shown, or taken, of an instrument that is not there. */
+  const has = computed(() => ({ scale: preferences.kit.scale, meter: isMeter(preferences.kit) }))
   /** The reading for a kind of field, or `null` when no instrument gives it now. */
-  const reading = (kind: QuantityKind): Taken | null =>
-    connected.value && state.value ? takenFrom(state.value, kind) : null
+  function reading(kind: QuantityKind): Taken | null {
+    const missing = (kind === 'mass' && !has.value.scale) || (kind === 'ph' && !has.value.meter)
+    return connected.value && state.value && !missing ? takenFrom(state.value, kind) : null
+  }
 
   /** Puts the reading into the field that was last in use. */
   function take(): void {
@@ -92,6 +99,7 @@ export const useInstruments = defineStore('instruments', () => {
   return {
     state,
     connected,
+    has,
     calibrating,
     taker,
     problem,

@@ -78,7 +78,7 @@ td {
   display: grid;
   grid-template-columns: 38px 1fr;
   align-items: center;
-  gap: var(--s2);
+  gap: var(--s3);
 }
 .acid {
   color: var(--acid);

@@ -90,7 +90,7 @@ async function confirm(event: Event) {
 </script>
 
 <template>
-  <el-dialog v-model="open" :title="`How it ends: ${lot.code}`" width="600px">
+  <el-dialog v-model="open" :title="`How it ends: ${lot.code}`" width="min(96vw, 660px)">
     <form class="stack" novalidate @submit.prevent="confirm">
       <el-radio-group v-model="form.how" aria-label="How it ends"
         ><el-radio-button v-for="way in WAYS" :key="way.value" :value="way.value">{{

@@ -137,6 +137,7 @@ function accept(meant: string) {
 }
 html .spoons .el-button {
   margin: 0;
-  padding: 0 var(--s2);
+  padding: 0 var(--s1);
+  white-space: nowrap;
 }
 </style>

@@ -15,7 +15,7 @@ const dials = computed(() => {
   const state = instruments.connected ? instruments.state : null
   if (!state) return []
   const age = Math.trunc((book.nowMs - Date.parse(state.ph.calibratedAt)) / HOUR_MS)
-  return [
+  const all = [
     {
       id: 'scale',
       name: 'Scale',
@@ -39,6 +39,8 @@ const dials = computed(() => {
       note: state.thermometer.sample ? `in ${state.thermometer.sample}` : 'in the room',
     },
   ]
+  const { scale, meter } = instruments.has
+  return all.filter(({ id }) => (id !== 'scale' || scale) && (id !== 'ph' || meter))
 })
 const ready = computed(() => instruments.taker && instruments.reading(instruments.taker.kind))
 function dialWords({ idle, steady }: { idle?: boolean | undefined; steady?: boolean | undefined }): string {

@@ -35,8 +35,9 @@ watch(open, (now) => {
 })
 /** What may take it: of the style's kinds, the smallest that holds the half first. */
 const fitting = computed(() => {
-  const shapes = lot.made.kind === 'plan' ? styleById(lot.made.style).vesselShapes : []
-  const needs = (massG.value ?? 0) / density.value
+  if (lot.made.kind !== 'plan') return []
+  const { vesselShapes: shapes, fillLimit } = styleById(lot.made.style)
+  const needs = (massG.value ?? 0) / density.value / fillLimit
   return book.freeVessels
     .filter(({ shape, count }) => shapes.includes(shape) && count > 0)
     .sort((a, b) => Number(a.capacityMl < needs) - Number(b.capacityMl < needs) || a.capacityMl - b.capacityMl)

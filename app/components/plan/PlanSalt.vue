@@ -141,6 +141,7 @@ const vinegarWords = computed(() =>
     <template v-if="style.saltPct">
       <div class="fields">
         <SaltField
+          :class="{ spooned: preferences.weighs === 'spoons' }"
           v-model:pct="form.saltPct"
           v-model:words="form.saltSaid"
           v-model:salt-id="form.saltId"
@@ -212,6 +213,10 @@ const vinegarWords = computed(() =>
 </template>
 
 <style scoped>
+/* Four taps want their room. */
+.spooned {
+  grid-column: span 2;
+}
 .cover {
   display: grid;
   gap: var(--s2);

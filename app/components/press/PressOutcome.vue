@@ -81,7 +81,7 @@ const yieldWords = computed(() => {
           <td>Solids</td>
           <td class="number">{{ formatNumber(pressed.bodyPct, 1) }} %</td>
         </tr>
-        <tr>
+        <tr v-if="pressed.solidsThrownOut.high > 0">
           <td>Skins and seeds thrown out</td>
           <td class="number">
             {{ formatNumber(100 * pressed.solidsThrownOut.low) }}–{{ formatNumber(100 * pressed.solidsThrownOut.high) }}

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { computed, watch } from 'vue'
 import {
-  flowsAs,
   formatNumber,
   formatShu,
   ofKnown,
   propertiesOf,
   spoonsG,
   thinnedBy,
+  type CameOut,
   type Composition,
 } from '@lactofer/core'
 import IconMinus from '~icons/lucide/minus'
@@ -16,16 +16,18 @@ import { useBook } from '~/stores/book'
 import { OWN_BRINE } from './pressForm'
 
 /** A base thinned by the spoon: one press a spoon, and its figures run along. */
-const { base, own, unread } = defineProps<{
+const { base, own, unread, cameOut } = defineProps<{
   base: Composition
   /** The brine that was let off and is kept; `null` without any. */
   own: Composition | null
   /** Nobody read a pH in it: then none is shown. */
   unread: boolean
+  /** How it came out, where somebody said. */
+  cameOut?: CameOut | undefined
 }>()
 const liquidId = defineModel<string>('with', { required: true })
 const spoons = defineModel<number>('spoons', { required: true })
-const emit = defineEmits<{ liquid: [liquid: Composition | null] }>()
+const emit = defineEmits<{ liquid: [liquid: { id: string; composition: Composition } | null] }>()
 const book = useBook()
 const options = computed(() => [
   ...(own ? [{ value: OWN_BRINE, label: 'its own brine' }] : []),
@@ -40,22 +42,24 @@ const liquid = computed(() => {
   if (chosen.value === OWN_BRINE) return own
   return ofKnown(book.library.materialOrUnknown(chosen.value), 100, {})
 })
-watch(liquid, (now) => emit('liquid', now), { immediate: true })
-watch(chosen, (now) => (liquidId.value = now), { immediate: true })
+watch([chosen, liquid], ([id, composition]) => emit('liquid', composition && { id, composition }), { immediate: true })
 /** No more of its own brine than there is. */
 const most = computed(() =>
   chosen.value === OWN_BRINE && own ? Math.floor(own.massG / Math.max(1, spoonsG(own, 1).typical)) : 400,
 )
 watch(most, (now) => (spoons.value = Math.min(spoons.value, now)))
 const before = computed(() => propertiesOf(base))
-const after = computed(() => liquid.value && thinnedBy(base, liquid.value, spoons.value))
+const by = (count: number) => liquid.value && thinnedBy(base, liquid.value, count, cameOut)
+const after = computed(() => by(spoons.value))
+const asItIs = computed(() => by(0))
 const FLOWS = { pours: 'pours', thick: 'thick', sticks: 'sticks to the spoon' } as const
 const rows = computed(() => {
   const now = after.value
   if (!now) return []
   const ph = now.ph ? `${now.ph.typical.toFixed(2)} (${now.ph.low.toFixed(1)}–${now.ph.high.toFixed(1)})` : '–'
   return [
-    { name: 'It', was: FLOWS[flowsAs(before.value.bodyPct)], is: FLOWS[now.flows] },
+    { name: 'It', was: FLOWS[asItIs.value?.flows ?? now.flows], is: FLOWS[now.flows] },
+    { name: 'Solids', was: `${formatNumber(before.value.bodyPct, 1)} %`, is: `${formatNumber(now.bodyPct, 1)} %` },
     { name: 'Salt', was: `${formatNumber(before.value.saltPct, 2)} %`, is: `${formatNumber(now.saltPct, 2)} %` },
     ...(unread ? [] : [{ name: 'pH', was: before.value.pH?.toFixed(2) ?? '–', is: ph }]),
     { name: 'Heat', was: formatShu(before.value.shu), is: formatShu(now.shu) },
@@ -66,7 +70,7 @@ const rows = computed(() => {
 <template>
   <section class="sheet" aria-label="Thin it by the spoon">
     <h2>Thin it by the spoon</h2>
-    <PickField v-model="liquidId" label="With" :options="options" />
+    <PickField :model-value="chosen" label="With" :options="options" @update:model-value="liquidId = $event" />
     <div class="count">
       <el-button aria-label="One spoon less" :disabled="spoons === 0" @click="spoons -= 1"
         ><IconMinus aria-hidden="true"

@@ -110,23 +110,23 @@ export type Pressed = ReturnType<typeof pressedOf>
 
 /** What was stirred into a base by the spoon, as it is put in; nothing where no spoon was, or no brine is kept. */
 export function thinDrafts(
-  { thinWith, thinSpoons }: PressForm,
-  liquid: Composition | null,
+  { thinSpoons }: PressForm,
+  liquid: { id: string; composition: Composition } | null,
   { at, lotId, brineLotId, name }: Draft & { kind: 'press' },
   library: Library,
 ): Draft[] {
-  const own = thinWith === OWN_BRINE
+  const own = liquid?.id === OWN_BRINE
   if (!liquid || thinSpoons === 0 || (own && !brineLotId)) return []
-  const { low, typical, high } = spoonsG(liquid, thinSpoons)
+  const { low, typical, high } = spoonsG(liquid.composition, thinSpoons)
   const put = { kind: 'add', at, lotId, reason: 'Thinned at the press.' } as const
   const said = `${thinSpoons} tbsp`
   const betweenG = { low, high }
-  if (thinWith === 'water')
+  if (liquid.id === 'water')
     return [{ ...put, rows: [], saltG: 0, waterG: typical, waterSaid: said, waterBetweenG: betweenG }]
   const raw = { preparation: 'raw', seedsOut: false } as const
   const row = own
     ? { materialId: 'lot', lotId: brineLotId, name: `${name}, brine`.slice(0, 80) }
-    : { materialId: thinWith, name: library.materialOrUnknown(thinWith).name }
+    : { materialId: liquid.id, name: library.materialOrUnknown(liquid.id).name }
   return [{ ...put, waterG: 0, saltG: 0, rows: [{ ...row, ...raw, massG: typical, said, betweenG }] }]
 }
 

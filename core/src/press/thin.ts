@@ -19,17 +19,30 @@ export function spoonsG(liquid: Composition, spoons: number): Range {
 const FLOWS = { thick: 8, sticks: 12 } as const
 
 /** How something with so much body flows. @param bodyPct solids other than salt, percent. */
-export const flowsAs = (bodyPct: number): CameOut =>
+const flowsAs = (bodyPct: number): CameOut =>
   bodyPct < FLOWS.thick ? 'pours' : bodyPct < FLOWS.sticks ? 'thick' : 'sticks'
 
-/** A base with so many tablespoons of a liquid in it: its figures, its pH with its band, how it flows. */
+/** Nearest solids that flow so, percent: what somebody saw counts more than what was worked out. */
+function bodySeen(bodyPct: number, cameOut: CameOut | undefined): number {
+  if (!cameOut || flowsAs(bodyPct) === cameOut) return bodyPct
+  if (cameOut === 'thick') return bodyPct < FLOWS.thick ? FLOWS.thick : FLOWS.sticks - 0.01
+  return cameOut === 'pours' ? FLOWS.thick - 0.01 : FLOWS.sticks
+}
+
+/**
+ * A base with so many tablespoons of a liquid in it: its figures, its pH with its band, how it flows.
+ * @param cameOut how the base was seen to flow before any went in.
+ */
 export function thinnedBy(
   base: Composition,
   liquid: Composition,
   spoons: number,
+  cameOut?: CameOut,
 ): Omit<Properties, 'pH'> & { massG: number; ph: Range | null; flows: CameOut } {
   const parts = [base, ofMass(liquid, spoonsG(liquid, spoons).typical)]
   const mixed = mix(parts)
   const shares = sharesOf(mixed)
-  return { ...shares, massG: mixed.massG, ph: phBand(parts), flows: flowsAs(shares.bodyPct) }
+  const own = sharesOf(base).bodyPct
+  const seen = own > 0 ? bodySeen(own, cameOut) / own : 1
+  return { ...shares, massG: mixed.massG, ph: phBand(parts), flows: flowsAs(shares.bodyPct * seen) }
 }
