@@ -38,6 +38,8 @@ const massG = ref<number | null>(null)
 const code = ref('')
 const marks = ref<string[]>([])
 const photos = ref<string[]>([])
+/** A picture is still being reduced: nothing is kept without it. */
+const reducing = ref(false)
 const asked = ref(false)
 watch(what, (now) => {
   if (!now) return
@@ -244,10 +246,10 @@ const example = computed(() => (what.value ? (EXAMPLES[what.value] ?? '') : ''))
         <p class="small">{{ formatMass(thrownG, preferences.world) }} are thrown away.</p>
       </template>
       <WordField v-if="what !== 'brine'" v-model="reason" label="Why" :placeholder="example" />
-      <PhotoField v-if="what === 'discard'" v-model="photos" />
+      <PhotoField v-if="what === 'discard'" v-model="photos" v-model:busy="reducing" />
       <p v-if="asked && problem" class="problem" role="alert">{{ problem }}</p>
       <div class="row">
-        <el-button :type="what === 'discard' ? 'danger' : 'primary'" native-type="submit" :loading="busy">{{
+        <el-button :type="what === 'discard' ? 'danger' : 'primary'" native-type="submit" :loading="busy || reducing">{{
           KEEP[what]
         }}</el-button><el-button @click="what = null">Leave it</el-button>
       </div>

@@ -48,6 +48,8 @@ const book = useBook()
 const instruments = useInstruments()
 const { options, using, instrumentOf, ageOf } = useMeters()
 const { busy, record } = useRecorder('The figures are still here; try again.')
+/** A picture is still being reduced: nothing is kept without it. */
+const reducing = ref(false)
 const problem = ref('')
 
 const structure = computed(() => (lot.made.kind === 'plan' ? structureOfLot(book.book, lot) : null))
@@ -185,12 +187,12 @@ const SAMPLES = [
         </fieldset>
         <TasteFields v-model="form.taste" />
         <WordField v-model="form.note" label="Note" />
-        <PhotoField v-model="form.photos" />
+        <PhotoField v-model="form.photos" v-model:busy="reducing" />
       </div>
     </details>
     <p v-if="form.ph !== null && using !== 'strip'" class="small muted">{{ METER_CAUTION }}</p>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
-    <div><el-button type="primary" native-type="submit" :loading="busy">Record the reading</el-button></div>
+    <div><el-button type="primary" native-type="submit" :loading="busy || reducing">Record the reading</el-button></div>
   </form>
 </template>
 

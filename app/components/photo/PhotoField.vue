@@ -7,7 +7,8 @@ import { keepPhoto } from '~/composables/usePhotos'
 /** Pictures from the camera or a file, reduced and kept in this browser. */
 const { label = 'Add a picture' } = defineProps<{ label?: string }>()
 const ids = defineModel<string[]>({ required: true })
-const busy = ref(false)
+/** Pictures are still being reduced: a form waits for them. */
+const busy = defineModel<boolean>('busy', { default: false })
 const problem = ref('')
 const MOST = 12
 

@@ -15,6 +15,8 @@ const sign = ref<SignId | null>(null)
 const answers = ref<Record<string, string>>({})
 const note = ref('')
 const photos = ref<string[]>([])
+/** A picture is still being reduced: nothing is kept without it. */
+const reducing = ref(false)
 const ANY = 'any'
 const where = ref(ANY)
 const kind = computed(() => SIGN_KINDS.find(({ id }) => id === sign.value) ?? null)
@@ -114,9 +116,9 @@ const vesselOptions = computed(() => [
           </div>
           <PickField v-if="lot.vessels.length > 1" v-model="where" label="Seen in" :options="vesselOptions" />
           <WordField v-model="note" label="Note" placeholder="Two spots at the rim" />
-          <PhotoField v-model="photos" label="Add a picture as evidence" />
+          <PhotoField v-model="photos" v-model:busy="reducing" label="Add a picture as evidence" />
           <div class="row">
-            <el-button type="primary" :loading="busy" @click="keep">Keep it in the log</el-button
+            <el-button type="primary" :loading="busy || reducing" @click="keep">Keep it in the log</el-button
             ><el-button @click="start(null)">Something else</el-button>
           </div>
         </template>
