@@ -1,6 +1,5 @@
 // Hidden true batches under the advice of the application: `npm run seasons -- 40 [from] [kind,kind …]`.
-// Resumable: what was lived is kept in seasons.jsonl of the working folder and not lived again.
-import { appendFileSync, existsSync, readFileSync, writeFileSync } from 'node:fs'
+// Kept by pH first, then by eye and tongue alone. Resumable: what was lived is kept in seasons.jsonl and senses.jsonl.
 import {
   isMisled,
   liveSeason,
@@ -12,40 +11,25 @@ import {
   type Season,
   type SeasonKind,
 } from '../core/test/truth/season'
+import { keptLives, printTable } from './kept'
+import { liveSenses, printSenses } from './sensesRun'
 
-const KEPT = 'seasons.jsonl'
 const words = process.argv.slice(2).filter((word) => word !== '--')
 const [count = 40, from = 1] = words.filter((word) => /^\d+$/.test(word)).map(Number)
 const named = words.find((word) => !/^\d+$/.test(word))?.split(',')
 const kinds = SEASON_KINDS.filter((kind) => named === undefined || named.includes(kind))
 const makers = Object.keys(MAKERS) as Maker[]
 
-interface Kept extends Season {
-  key: string
-}
-const known = new Map<string, Kept>(
-  existsSync(KEPT)
-    ? readFileSync(KEPT, 'utf8')
-        .split('\n')
-        .filter(Boolean)
-        .map((line) => JSON.parse(line) as Kept)
-        .map((life) => [life.key, life])
-    : [],
-)
-if (!existsSync(KEPT)) writeFileSync(KEPT, '')
+const kept = keptLives<Season>('seasons.jsonl')
 /** Wrong meters are tried on batches the model knows. */
 const fits = (kind: SeasonKind, maker: Maker) => !maker.startsWith('meter') || kind === 'model'
 for (let seed = from; seed < from + count; seed++)
   for (const kind of kinds)
-    for (const maker of makers.filter((one) => fits(kind, one))) {
-      const key = `${kind}, ${maker}, ${seed}`
-      if (known.has(key)) continue
-      const life = { key, ...liveSeason(kind, maker, seed) }
-      known.set(key, life)
-      appendFileSync(KEPT, `${JSON.stringify(life)}\n`)
-    }
+    for (const maker of makers.filter((one) => fits(kind, one)))
+      kept.live(`${kind}, ${maker}, ${seed}`, () => liveSeason(kind, maker, seed))
+const sensed = named === undefined ? liveSenses(count, from) : []
 
-const lives = [...known.values()]
+const lives = kept.all()
 const fair = lives.filter((life) => !isMisled(life))
 const rows = [
   ...SEASON_KINDS.map((kind) =>
@@ -63,5 +47,6 @@ const rows = [
   seasonRow('all that could be known', fair),
   seasonRow('all', lives),
 ]
-for (const row of [SEASON_COLUMNS, SEASON_COLUMNS.map(() => '---'), ...rows]) console.log(`| ${row.join(' | ')} |`)
+printTable([SEASON_COLUMNS, ...rows])
+if (sensed.length) printSenses(sensed)
 process.exitCode = lives.some(({ unsafe }) => unsafe) ? 1 : 0

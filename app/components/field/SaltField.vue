@@ -34,7 +34,7 @@ const preferences = usePreferences()
 const id = useId()
 const placeholder = computed(() =>
   preferences.weighs === 'spoons'
-    ? '3 tbsp, 2 tsp in 1 1/2 cups, 2 tbsp in each jar'
+    ? '3 tbsp, 2 tsp in each jar'
     : `4 %, ${preferences.world === 'us' ? '2 oz' : '56 g'}, 3 tbsp, 2 tsp in 1 1/2 cups`,
 )
 const text = ref('')
@@ -131,7 +131,7 @@ function accept(meant: string) {
 <style scoped>
 .spoons {
   display: grid;
-  grid-template-columns: repeat(4, auto);
+  grid-template-columns: repeat(auto-fit, minmax(72px, 1fr));
   gap: var(--s1);
   margin-top: var(--s1);
 }

@@ -20,12 +20,12 @@ const runs = computed(() => timers.running.filter(({ untilMs }) => untilMs > now
     <p v-for="timer in runs" :key="timer.lotId" :data-timer="timer.code">
       <NuxtLink :to="`/ferment/${timer.lotId}`" class="code">{{ timer.code }}</NuxtLink> rests:
       <strong class="left">{{ left(timer) }}</strong>
-      <el-button text size="small" @click="timers.stop(timer.lotId)">Stop</el-button>
+      <el-button text @click="timers.stop(timer.lotId)">Stop</el-button>
     </p>
     <p v-for="timer in over" :key="timer.lotId" class="over" role="status" :data-timer="timer.code">
       <NuxtLink :to="`/ferment/${timer.lotId}`" class="code">{{ timer.code }}</NuxtLink> has rested. Juice should stand
       in the bowl: mix once more, so that no salt lies on top.
-      <el-button size="small" @click="timers.stop(timer.lotId)">Done</el-button>
+      <el-button @click="timers.stop(timer.lotId)">Done</el-button>
     </p>
   </div>
 </template>

@@ -98,7 +98,11 @@ const rows = computed(() => {
         </tr>
       </tbody>
     </table>
-    <SourDifference v-if="!unread && spoons > 0 && before.pH && after?.ph" :from="before.pH" :to="after.ph.typical" />
+    <SourDifference
+      v-if="!unread && before.pH && after?.ph && before.pH.toFixed(1) !== after.ph.typical.toFixed(1)"
+      :from="before.pH"
+      :to="after.ph.typical"
+    />
     <p class="small muted">
       A spoon by eye is off by a tenth. Every spoon takes salt, sourness and heat along: stir, taste, and read it again
       once it has stood.
