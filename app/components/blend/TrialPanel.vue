@@ -105,8 +105,7 @@ const unexpected = computed(() => {
   const band = before.value.ph
   if (ph.value === null || !band || (ph.value >= band.low - READING_NOISE && ph.value <= band.high + READING_NOISE))
     return ''
-  const off = sourerWords(band.typical, ph.value)
-  return `Expected ${bandWords(band)}; as read it is ${off}. Weigh and read it again; if it stays, what was read counts, and a fruit or vinegar is not what its label or table says.`
+  return `Expected ${bandWords(band)}; as read it is ${sourerWords(band.typical, ph.value)}. Weigh and read it again; if it stays, what was read counts, and a fruit or vinegar is not what its label or table says.`
 })
 function taken({ instrument: used }: Taken) {
   if (used.kind === 'meter') instrument.value = used

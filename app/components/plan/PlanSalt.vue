@@ -141,10 +141,10 @@ const vinegarWords = computed(() =>
     <template v-if="style.saltPct">
       <div class="fields">
         <SaltField
-          :class="{ spooned: preferences.weighs === 'spoons' }"
           v-model:pct="form.saltPct"
           v-model:words="form.saltSaid"
           v-model:salt-id="form.saltId"
+          :class="{ spooned: preferences.weighs === 'spoons' }"
           :hint="`usually ${style.saltPct.low}–${style.saltPct.high} %`"
           :read-as="doseWords"
           :by-eye="style.saltByEye ?? false"
