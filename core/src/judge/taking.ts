@@ -57,6 +57,7 @@ export function refusalOf(book: Book, judge: Judge, draft: Draft): string | null
       const source = book.lots.get(draft.lotId)
       const jar = source && inVessels(source).find(({ mark }) => mark === draft.from)
       if (!jar) return 'This jar is not there.'
+      if (source.packed?.vessels.some(({ mark }) => mark === draft.mark)) return `There is a jar ${draft.mark} already.`
       return draft.massG >= jar.massG ? `Only ${formatNumber(jar.massG)} g are in it.` : null
     }
     case 'overflow': {

@@ -38,6 +38,8 @@ export interface Lot {
   added: EntryOf<'add'>[]
   /** What ran over. */
   overflowed: EntryOf<'overflow'>[]
+  /** Jars that were shared into one more. */
+  shares: EntryOf<'share'>[]
   checked: EntryOf<'check'> | null
   readings: EntryOf<'reading'>[]
   /** Small versions tried before it was poured. */
@@ -102,6 +104,7 @@ export function newLot(
     weighed: null,
     added: NONE,
     overflowed: NONE,
+    shares: NONE,
     checked: null,
     readings: NONE,
     trials: NONE,

@@ -203,7 +203,8 @@ function wetStream(whole: Composition, massG: number, solids: Range): Stream {
 /**
  * Splits a ferment into base, pulp, seeds, brine kept apart, what ran over, what stayed on the board, and what was
  * lost. Brine and what ran over are liquid alone; pulp and seeds hold part of the solids and liquid of the same
- * make-up; heat stays mostly with the solids. Mass, water, salt, acid, sugar and typical heat are conserved between all of them.
+ * make-up; heat stays mostly with the solids. Mass, water, salt, acid, sugar and typical heat are conserved between
+ * all of them.
  * @param cameOut how the base came out: it narrows what share of the solids went with the pulp.
  */
 export function separate(

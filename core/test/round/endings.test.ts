@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import {
   asksOf,
   DraftSchema,
+  inVessels,
   judgeOf,
   judgeSign,
   refusalOf,
@@ -21,6 +22,7 @@ import { day, notebook, START } from '../log/build'
 
 const DAY_MS = 86_400_000
 const STEPS = 14
+const JAR = { vesselId: 'jar-3000', mark: '', hot: false }
 const nowhere = { early: null, typical: null, late: null, lateOfThose: null, missed: 1 }
 const foretold = (chance: number): Outlook => ({
   ...{ flags: [], gasPerDay: 0, burpEveryH: null, gasSentence: '', passes: nowhere, ready: nowhere },
@@ -28,11 +30,13 @@ const foretold = (chance: number): Outlook => ({
   under: { hours: [0, 3000], chances: [chance, chance] },
 })
 
-/** What a maker may do to a lot, drawn at random. */
-function actionOf(chance: () => number, lotId: string, at: string): Draft {
+/** What a maker may do to a lot, drawn at random; some of it may go into another. */
+function actionOf(chance: () => number, lot: Lot, intoLotId: string, at: string): Draft {
   const one = <T>(of: readonly T[]): T => of[Math.floor(chance() * of.length)]!
+  const lotId = lot.id
   const base = { at, lotId }
-  switch (Math.floor(chance() * 7)) {
+  const jar = one(inVessels(lot))
+  switch (Math.floor(chance() * 11)) {
     case 0:
       return { ...base, kind: 'reading', ph: 3.4 + 2 * chance(), tempC: 4 + 30 * chance() } as Draft
     case 1: {
@@ -52,6 +56,30 @@ function actionOf(chance: () => number, lotId: string, at: string): Draft {
       return { ...base, kind: 'decide', decision: 'warm', place: 'Bench', tempC: 20, reason: '' } as Draft
     case 5:
       return { ...base, kind: 'decide', decision: 'ready', reason: 'I say so.', likely: 0.99 } as Draft
+    case 6: {
+      const mark = one([...'bcdefgh'])
+      const massG = jar.massG * chance()
+      return { ...base, kind: 'share', from: jar.mark, vesselId: 'jar-1000', mark, massG } as Draft
+    }
+    case 7:
+      return { ...base, kind: 'add', rows: [], waterG: 300 * chance(), saltG: 9, reason: 'topped up' } as Draft
+    case 8: {
+      const whole = lot.vessels.length > 1
+      const row = { materialId: 'lot', lotId, name: 'Some', massG: jar.massG * (whole ? 1 : chance()) }
+      const raw = { preparation: 'raw', seedsOut: false, ended: whole ? [jar.mark] : [] }
+      return { kind: 'add', at, lotId: intoLotId, rows: [{ ...row, ...raw }], waterG: 0, saltG: 0, reason: '' } as Draft
+    }
+    case 9: {
+      const marks = lot.vessels.length > 1 ? { marks: [jar.mark] } : {}
+      return {
+        ...base,
+        kind: 'use',
+        massG: Math.min(jar.massG, lot.leftG),
+        how: 'frozen',
+        to: 'freezer',
+        ...marks,
+      } as Draft
+    }
     default:
       return { ...base, kind: 'use', massG: 5 + 200 * chance(), how: 'eaten', to: 'kitchen' } as Draft
   }
@@ -65,12 +93,13 @@ describe('no lot without a way out', () => {
       const kit: Kit = { sour: SOUR_TOOLS[seed % SOUR_TOOLS.length]!, scale: seed % 2 === 0 }
       const ahead = foretold([0.999, 0.6, 0.1][seed % 3]!)
       const log = notebook()
-      const lotId = log.mash(0, seed % 5 ? {} : { saltG: 240 })
+      const lotId = log.mash(0, ...(seed % 5 ? [] : [{ saltG: 240 }, { vessels: [{ ...JAR, massG: 2240 }] }]))
+      const other = log.mash(0)
       let atDay = 0
       for (let step = 0; step < STEPS; step++) {
         atDay += 0.2 + 3 * chance()
-        const draft = actionOf(chance, lotId, day(atDay))
         const book = log.book()
+        const draft = actionOf(chance, book.lots.get(lotId)!, other, day(atDay))
         const judge = judgeOf(book, () => ahead)
         if (!DraftSchema.safeParse(draft).success || refusalOf(book, judge, draft) !== null) continue
         log.write(draft)
@@ -90,6 +119,8 @@ describe('no lot without a way out', () => {
           how: 'given',
           to: 'Neighbour',
         } as Draft
+        const held = inVessels(lot).reduce((sum, { massG }) => sum + massG, 0)
+        if (Math.abs(held - lot.leftG) > 0.02 * lot.madeG) stuck.push(`${why}: ${held} g in jars, ${lot.leftG} g left`)
         if (refusalOf(log.book(), judged, all) !== null) stuck.push(`${why}: cannot be given away`)
       }
       // Both ends close it, and nothing asks for it any more.

@@ -3,8 +3,8 @@ import { formatMass } from '../../units/quantity'
 import type { EntryOf } from '../entry'
 import { base, IdSchema, massG } from '../entryParts'
 import type { Kind } from '../kind'
-import { inVessels } from '../jars'
-import type { Lot } from '../lot'
+import { FIRST_MARK, inVessels } from '../jars'
+import { add, type Lot } from '../lot'
 
 /** Some of a jar poured into one more, because it pushes out or does not fit: the same lot, in two. */
 export const ShareEntry = z.object({
@@ -18,9 +18,6 @@ export const ShareEntry = z.object({
   mark: z.string().min(1, 'Give the new jar a mark.').max(4),
   massG: massG.positive('Say how much went over.'),
 })
-
-/** What a jar that had no mark is called once there are two. */
-export const FIRST_MARK = 'a'
 
 /** What was seen, tasted or read in the jar it came from before stands for both. */
 function standsForBoth<T extends { marks?: string[] | undefined }>(facts: T[], lot: Lot, entry: EntryOf<'share'>): T[] {
@@ -47,6 +44,7 @@ function shared(lot: Lot, entry: EntryOf<'share'>): void {
           ]
         : [vessel],
     )
+  lot.shares = add(lot.shares, entry)
   lot.readings = standsForBoth(lot.readings, lot, entry)
   lot.signs = standsForBoth(lot.signs, lot, entry)
   lot.senses = standsForBoth(lot.senses, lot, entry)
