@@ -1,0 +1,6 @@
+export * from './species'
+export * from './balance'
+export * from './mixture'
+export * from './pot'
+export * from './sourness'
+export * from './titration'

@@ -1,0 +1,3 @@
+export * from './run'
+export * from './netContents'
+export * from './checkCharacter'

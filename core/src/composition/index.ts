@@ -1,0 +1,3 @@
+export * from './composition'
+export * from './ranges'
+export * from './ingredient'

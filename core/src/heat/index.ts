@@ -1,0 +1,2 @@
+export * from './scoville'
+export * from './tasting'

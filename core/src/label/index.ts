@@ -1,0 +1,3 @@
+export * from './label'
+export * from './claims'
+export * from './jarLabel'

@@ -1,0 +1,3 @@
+export * from './chain'
+export * from './bookings'
+export * from './propose'

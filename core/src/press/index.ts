@@ -1,0 +1,2 @@
+export * from './separate'
+export * from './thin'

@@ -1,0 +1,7 @@
+export * from './outlook'
+export * from './choreTimes'
+export * from './asks'
+export * from './kit'
+export * from './looks'
+export * from './cold'
+export * from './keepAsks'

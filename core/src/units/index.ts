@@ -1,0 +1,7 @@
+export * from './number'
+export * from './quantity'
+export * from './world'
+export * from './limits'
+export * from './time'
+export * from './interpolate'
+export * from './cost'

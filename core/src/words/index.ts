@@ -1,0 +1,2 @@
+export * from './judgement'
+export * from './tasks'
