@@ -21,7 +21,7 @@ export function useAtScale(now: () => WeighIn | null, set: (next: WeighIn) => vo
   function take(massG: number) {
     change((state) => takeWeight(state, massG))
     // The next thing starts from zero.
-    if (instruments.reading('mass')) void instruments.command({ do: 'tare' })
+    if (instruments.reading('mass')) void instruments.tare()
   }
   return { problem, change, take }
 }

@@ -1,15 +1,8 @@
-import { useEventSource } from '@vueuse/core'
 import { defineStore } from 'pinia'
-import { computed, shallowRef, watch } from 'vue'
-import { z } from 'zod'
-import {
-  BenchStateSchema,
-  isMeter,
-  type BenchCommand,
-  type BenchState,
-  type Instrument,
-  type QuantityKind,
-} from '@lactofer/core'
+import { computed, onScopeDispose, shallowRef } from 'vue'
+import { formatMass, isMeter, type Instrument, type QuantityKind } from '@lactofer/core'
+import type { Driver, Shown } from '~/instruments/driver'
+import { openInstruments } from '~/instruments/registry'
 import { usePreferences } from '~/stores/preferences'
 
 /** A value taken from an instrument, in stored units, with what is known of the instrument. */
@@ -26,69 +19,68 @@ export interface Taker {
   take: (taken: Taken) => void
 }
 
-/** What the stream sends: JSON that must be a bench's state. */
-const SentSchema = z
-  .string()
-  .transform((text, context) => {
-    try {
-      return JSON.parse(text) as unknown
-    } catch {
-      context.addIssue({ code: 'custom', message: 'not JSON' })
-      return z.NEVER
-    }
-  })
-  .pipe(BenchStateSchema)
-
-/** What the instruments show for a kind of field, or `null` when none of them gives it now. */
-function takenFrom({ scale, ph, thermometer }: BenchState, kind: QuantityKind): Taken | null {
-  if (kind === 'mass' && scale.value !== null)
-    return { value: Math.max(0, scale.value), instrument: { name: 'bench scale', steady: scale.steady } }
-  if (kind === 'temperature' && thermometer.value !== null)
-    return { value: thermometer.value, instrument: { name: 'thermometer', steady: thermometer.steady } }
-  if (kind !== 'ph' || ph.value === null) return null
-  const { steady, calibratedAt, slopePct } = ph
-  return { value: ph.value, instrument: { name: 'pH meter', kind: 'meter', steady, calibratedAt, slopePct } }
+/** What each instrument that is switched on shows, by its driver. */
+function useShown(drivers: readonly Driver[], off: readonly string[]) {
+  const shown = shallowRef<ReadonlyMap<string, Shown>>(new Map())
+  const stops = new Map<string, () => void>()
+  function keep(id: string, now: Shown | null) {
+    const next = new Map(shown.value)
+    if (now) next.set(id, now)
+    else next.delete(id)
+    shown.value = next
+  }
+  function use(id: string, on: boolean) {
+    const driver = drivers.find((one) => one.id === id)
+    stops.get(id)?.()
+    stops.delete(id)
+    keep(id, null)
+    if (on && driver)
+      stops.set(
+        id,
+        driver.subscribe((now) => keep(id, now)),
+      )
+  }
+  for (const { id } of drivers) if (!off.includes(id)) use(id, true)
+  onScopeDispose(() => stops.forEach((stop) => stop()))
+  return { shown, use }
 }
 
 /** The live instruments and the field that would take their reading. A lost stream is shown and never blocks typing. */
 export const useInstruments = defineStore('instruments', () => {
-  const source = useEventSource('/api/bench/stream', [], { autoReconnect: { retries: -1, delay: 2000 } })
-  const state = shallowRef<BenchState | null>(null)
-  const taker = shallowRef<Taker | null>(null)
-  const problem = shallowRef<string | null>(null)
-
-  watch(source.data, (text) => {
-    if (!text) return
-    const parsed = SentSchema.safeParse(text)
-    state.value = parsed.success ? parsed.data : null
-    problem.value = parsed.success ? null : 'The instruments sent something unreadable. Type the values.'
-  })
-  const connected = computed(() => source.status.value === 'OPEN' && state.value !== null)
-
   const preferences = usePreferences()
+  const { bench, drivers, off } = openInstruments((grams) => formatMass(grams, preferences.world))
+  const { shown, use } = useShown(drivers, off)
+  const taker = shallowRef<Taker | null>(null)
+
   /** What the maker has of them: nothing is shown, or taken, of an instrument that is not there. */
   const has = computed(() => ({ scale: preferences.kit.scale, meter: isMeter(preferences.kit) }))
+  const isThere = (kind: QuantityKind) => (kind !== 'mass' || has.value.scale) && (kind !== 'ph' || has.value.meter)
+  /** Those on the strip, with what they show. */
+  const strip = computed(() =>
+    drivers.flatMap(({ id, name }) => {
+      const now = shown.value.get(id)
+      return now && isThere(now.kind) ? [{ id, name, ...now }] : []
+    }),
+  )
+  /** The instrument of a kind: of several the one that was put there last. */
+  const ofKind = (kind: QuantityKind) => strip.value.findLast((one) => one.kind === kind)
+
   /** The reading for a kind of field, or `null` when no instrument gives it now. */
   function reading(kind: QuantityKind): Taken | null {
-    const missing = (kind === 'mass' && !has.value.scale) || (kind === 'ph' && !has.value.meter)
-    return connected.value && state.value && !missing ? takenFrom(state.value, kind) : null
+    const now = ofKind(kind)
+    if (!now || now.value === null) return null
+    return { value: kind === 'mass' ? Math.max(0, now.value) : now.value, instrument: now.instrument }
   }
-
   /** Puts the reading into the field that was last in use. */
   function take(): void {
     const target = taker.value
     const taken = target && reading(target.kind)
     if (target && taken) target.take(taken)
   }
-
-  /** Asks something of the simulated bench; says in words when it cannot. */
-  async function command(order: BenchCommand): Promise<void> {
-    problem.value = null
-    try {
-      await $fetch('/api/bench/command', { method: 'POST', body: order })
-    } catch {
-      problem.value = 'The bench did not take that. Is the server running?'
-    }
+  /** Sets the scale in use to zero. */
+  async function tare(): Promise<void> {
+    const scale = drivers.find(({ id }) => id === ofKind('mass')?.id)
+    await scale?.tare?.()
   }
 
   /** Whether the dialog for two buffers is open; it is opened from wherever a pH is read. */
@@ -97,16 +89,8 @@ export const useInstruments = defineStore('instruments', () => {
     if (taker.value?.id === id) taker.value = null
   }
   return {
-    state,
-    connected,
-    has,
-    calibrating,
-    taker,
-    problem,
-    reading,
-    take,
-    command,
-    forget,
+    ...{ state: bench.state, connected: bench.connected, problem: bench.problem, command: bench.command },
+    ...{ has, strip, use, taker, reading, take, tare, calibrating, forget },
     focus: (next: Taker) => (taker.value = next),
   }
 })

@@ -1,11 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { refThrottled } from '@vueuse/core'
-import { use } from 'echarts/core'
-import { LineChart } from 'echarts/charts'
-import { GridComponent, MarkAreaComponent, MarkPointComponent, TooltipComponent } from 'echarts/components'
-import { SVGRenderer } from 'echarts/renderers'
-import VChart from 'vue-echarts'
 import { phAnswer, type Composition } from '@lactofer/core'
 import type { Wanted } from '../measure/rulers'
 import { answerOption } from './answerOption'
@@ -13,7 +8,6 @@ import { useTones } from '~/composables/useTones'
 import { usePreferences } from '~/stores/preferences'
 
 /** What would an addition do to the pH? One line for each part already in the pot, and water. */
-use([LineChart, GridComponent, MarkAreaComponent, MarkPointComponent, TooltipComponent, SVGRenderer])
 const { base, additions, target } = defineProps<{
   base: Composition
   additions: readonly { name: string; composition: Composition }[]
@@ -43,49 +37,37 @@ const option = computed(() => answerOption(lines.value, added.value, target, ton
 <template>
   <figure>
     <figcaption><h2>What would an addition do to the pH?</h2></figcaption>
-    <VChart
-      class="chart"
+    <ChartBase
       :option="option"
-      autoresize
-      role="img"
-      aria-label="pH against the mass added, one line for each component; the figures stand in the table below"
-    />
-    <details class="small">
-      <summary>the figures as a table</summary>
-      <table class="plain">
-        <thead>
-          <tr>
-            <th>Adding</th>
-            <th class="number">now</th>
-            <th class="number"><MassText :mass-g="reach / 2" /></th>
-            <th class="number"><MassText :mass-g="reach" /></th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="one in lines" :key="one.name">
-            <td>{{ one.name }}</td>
-            <td class="number">{{ one.values[0]?.toFixed(2) }}</td>
-            <td class="number">{{ one.values[STEPS / 2]?.toFixed(2) }}</td>
-            <td class="number">{{ one.values[STEPS]?.toFixed(2) }}</td>
-          </tr>
-        </tbody>
-      </table>
-    </details>
+      :height-px="230"
+      label="pH against the mass added, one line for each component; the figures stand in the table below"
+    >
+      <template #table>
+        <table class="plain">
+          <thead>
+            <tr>
+              <th>Adding</th>
+              <th class="number">now</th>
+              <th class="number"><MassText :mass-g="reach / 2" /></th>
+              <th class="number"><MassText :mass-g="reach" /></th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="one in lines" :key="one.name">
+              <td>{{ one.name }}</td>
+              <td class="number">{{ one.values[0]?.toFixed(2) }}</td>
+              <td class="number">{{ one.values[STEPS / 2]?.toFixed(2) }}</td>
+              <td class="number">{{ one.values[STEPS]?.toFixed(2) }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </template>
+    </ChartBase>
   </figure>
 </template>
 
 <style scoped>
 figure {
   margin: 0;
-}
-.chart {
-  height: 230px;
-  width: 100%;
-}
-summary {
-  cursor: pointer;
-  min-height: 32px;
-  color: var(--bottle);
-  font-weight: 600;
 }
 </style>

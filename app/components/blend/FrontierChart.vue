@@ -1,10 +1,5 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { use } from 'echarts/core'
-import { CustomChart, LineChart, ScatterChart } from 'echarts/charts'
-import { GridComponent, MarkAreaComponent, TooltipComponent } from 'echarts/components'
-import { SVGRenderer } from 'echarts/renderers'
-import VChart from 'vue-echarts'
 import { AIMS, figureOf, type Aim, type Forecast } from '@lactofer/core'
 import { aimName, aimValue } from './limitWords'
 import type { SauceForm } from './blendForm'
@@ -17,7 +12,6 @@ import { useTones } from '~/composables/useTones'
  * How do two properties pull against each other? All that the two can be together, with the pot and the targets in
  * it.
  */
-use([LineChart, ScatterChart, CustomChart, GridComponent, MarkAreaComponent, TooltipComponent, SVGRenderer])
 const { question, forecast, sauce } = defineProps<{
   question: Bench['question']
   forecast: Forecast
@@ -64,10 +58,8 @@ const chartLabel = computed(
       Shows every pair that can be made from what is in the pot list, within its stock and the other targets. Where
       “wanted” lies outside, no blend gets there.
     </p>
-    <template v-if="option && points">
-      <VChart class="chart" :option="option" autoresize role="img" :aria-label="chartLabel" data-figure="frontier" />
-      <details class="small">
-        <summary>the figures as a table</summary>
+    <ChartBase v-if="option && points" :option="option" :height-px="320" :label="chartLabel" figure="frontier">
+      <template #table>
         <table class="plain">
           <thead>
             <tr>
@@ -84,8 +76,8 @@ const chartLabel = computed(
             </tr>
           </tbody>
         </table>
-      </details>
-    </template>
+      </template>
+    </ChartBase>
   </figure>
 </template>
 
@@ -106,15 +98,5 @@ figure {
 }
 .head .progress {
   width: 160px;
-}
-.chart {
-  height: 320px;
-  width: 100%;
-}
-summary {
-  cursor: pointer;
-  min-height: 32px;
-  color: var(--bottle);
-  font-weight: 600;
 }
 </style>

@@ -1,5 +1,4 @@
 import { formatMass, type UnitWorld } from '@lactofer/core'
-import { chartText } from '~/components/chart/face'
 import type { Wanted } from '~/components/measure/rulers'
 import type { Tones } from '~/composables/useTones'
 
@@ -92,21 +91,15 @@ export function answerOption(
   tones: Tones,
   world: UnitWorld,
 ) {
-  const { ink, muted, line, surface } = tones
   const all = lines.flatMap(({ values }) => values.filter((value) => value !== null))
   const low = Math.floor((Math.min(...all) - PAD) * 10) / 10
   const high = Math.ceil((Math.max(...all) + PAD) * 10) / 10
   const reach = added.at(-1) ?? 0
   const shifts = labelShifts(lines.map(({ values }) => ((high - (values.at(-1) ?? low)) / (high - low)) * PLOT_PX))
   return {
-    animation: false,
-    textStyle: chartText(muted),
     grid: { left: 46, right: 132, top: 12, bottom: 28 },
     tooltip: {
       trigger: 'axis' as const,
-      backgroundColor: surface,
-      borderColor: line,
-      textStyle: { color: ink },
       valueFormatter: (value: unknown) => `pH ${Number(value).toFixed(2)}`,
     },
     xAxis: {
@@ -114,16 +107,14 @@ export function answerOption(
       min: 0,
       max: reach,
       interval: reach / 4,
-      axisLabel: { color: muted, formatter: (grams: number) => (grams === 0 ? 'now' : `+${formatMass(grams, world)}`) },
+      axisLabel: { formatter: (grams: number) => (grams === 0 ? 'now' : `+${formatMass(grams, world)}`) },
       splitLine: { show: false },
-      axisLine: { lineStyle: { color: line } },
     },
     yAxis: {
       type: 'value' as const,
       min: low,
       max: high,
-      axisLabel: { color: muted, formatter: (value: number) => value.toFixed(1) },
-      splitLine: { lineStyle: { color: line } },
+      axisLabel: { formatter: (value: number) => value.toFixed(1) },
     },
     series: seriesOf(lines, added, shifts, target, tones),
   }

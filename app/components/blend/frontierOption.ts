@@ -1,7 +1,6 @@
 import { formatNumber, type Aim, type FrontierPoint, type Targets } from '@lactofer/core'
 import { TARGET_FIELDS } from './blendForm'
 import { aimName, aimValue } from './limitWords'
-import { chartText } from '~/components/chart/face'
 import type { Tones } from '~/composables/useTones'
 
 /* The picture of two properties that pull against each other, as options of the chart. */
@@ -21,16 +20,13 @@ const spanOf = (aim: Aim, upwards: boolean) =>
 const write = (aim: Aim) => (value: number) =>
   aim === 'heat' ? formatNumber(Number(value.toPrecision(3))) : formatNumber(value, 1)
 
-function axisOf(aim: Aim, [min, max]: [number, number], { muted, line }: Tones) {
+function axisOf(aim: Aim, [min, max]: [number, number]) {
   return {
     type: 'value' as const,
     min,
     max,
     name: aim === 'acid' ? 'pH' : aimValue(aim, 0).replace(/^0(\.0+)? ?/, '') + ` ${aimName(aim)}`,
-    nameTextStyle: { color: muted },
-    axisLabel: { color: muted, formatter: write(aim), hideOverlap: true, showMinLabel: false, showMaxLabel: false },
-    splitLine: { lineStyle: { color: line } },
-    axisLine: { lineStyle: { color: line } },
+    axisLabel: { formatter: write(aim), hideOverlap: true, showMinLabel: false, showMaxLabel: false },
   }
 }
 
@@ -105,14 +101,11 @@ export function frontierOption(
   const [wantX, wantY] = [wish(x, xSpan), wish(y, ySpan)]
   const wished = (targets[x].low ?? targets[x].high ?? targets[y].low ?? targets[y].high) !== null
   const shown = wished && wantX.from < wantX.to && wantY.from < wantY.to
-  const { ink, muted, line, surface } = tones
   return {
-    animation: false,
-    textStyle: chartText(muted),
     grid: { left: 56, right: 24, top: 30, bottom: 44 },
-    tooltip: { trigger: 'item' as const, backgroundColor: surface, borderColor: line, textStyle: { color: ink } },
-    xAxis: { ...axisOf(x, xSpan, tones), nameLocation: 'middle' as const, nameGap: 28 },
-    yAxis: axisOf(y, ySpan, tones),
+    tooltip: { trigger: 'item' as const },
+    xAxis: { ...axisOf(x, xSpan), nameLocation: 'middle' as const, nameGap: 28 },
+    yAxis: axisOf(y, ySpan),
     series: [outlineSeries(outline, tones), potSeries(pot, shown ? [wantX, wantY] : null, tones)],
   }
 }

@@ -1,10 +1,5 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { use } from 'echarts/core'
-import { LineChart } from 'echarts/charts'
-import { GridComponent, MarkAreaComponent, MarkLineComponent } from 'echarts/components'
-import { SVGRenderer } from 'echarts/renderers'
-import VChart from 'vue-echarts'
 import { formatNumber, formatTemperature, type HeatReference, type Lethality } from '@lactofer/core'
 import { heatOption } from './heatOption'
 import { useTones } from '~/composables/useTones'
@@ -14,7 +9,6 @@ import { usePreferences } from '~/stores/preferences'
  * How hot, and what did it count for? Temperature above, minutes gained at the reference below; gaps are shown and
  * not counted.
  */
-use([LineChart, GridComponent, MarkAreaComponent, MarkLineComponent, SVGRenderer])
 const { found, reference, name } = defineProps<{ found: Lethality; reference: HeatReference; name: string }>()
 const tones = useTones()
 const preferences = usePreferences()
@@ -35,26 +29,26 @@ const chartLabel = computed(
       <strong>{{ name[0]?.toUpperCase() }}{{ name.slice(1) }}: how hot, and what did it count for?</strong>{{ ' '
       }}<span class="small muted">Above the temperature, below the minutes gained at {{ shown(reference.refC) }}.</span>
     </figcaption>
-    <div role="img" :aria-label="chartLabel"><VChart class="chart" :option="option" autoresize /></div>
-    <details class="disclose small">
-      <summary>As a table</summary>
-      <table class="plain">
-        <thead>
-          <tr>
-            <th class="number">Minute</th>
-            <th class="number">Temperature</th>
-            <th class="number">Gained, min</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="row in rows" :key="row.minute">
-            <td class="number">{{ formatNumber(row.minute, 1) }}</td>
-            <td class="number">{{ shown(row.tempC) }}</td>
-            <td class="number">{{ formatNumber(row.gained, 2) }}</td>
-          </tr>
-        </tbody>
-      </table>
-    </details>
+    <ChartBase :option="option" :height-px="270" :label="chartLabel" table-name="As a table">
+      <template #table>
+        <table class="plain">
+          <thead>
+            <tr>
+              <th class="number">Minute</th>
+              <th class="number">Temperature</th>
+              <th class="number">Gained, min</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="row in rows" :key="row.minute">
+              <td class="number">{{ formatNumber(row.minute, 1) }}</td>
+              <td class="number">{{ shown(row.tempC) }}</td>
+              <td class="number">{{ formatNumber(row.gained, 2) }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </template>
+    </ChartBase>
   </figure>
 </template>
 
@@ -63,9 +57,6 @@ figure {
   margin: 0;
   display: grid;
   gap: var(--s2);
-}
-.chart {
-  height: 270px;
 }
 table {
   max-width: 420px;

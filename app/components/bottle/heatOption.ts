@@ -1,5 +1,4 @@
 import { formatNumber, type HeatReference, type Lethality } from '@lactofer/core'
-import { chartText } from '~/components/chart/face'
 import type { Tones } from '~/composables/useTones'
 
 /* The picture of a heat record, as options of the chart: temperature above, minutes gained at the reference below. */
@@ -41,39 +40,34 @@ const across = (at: number, words: string, { muted }: Tones, position: 'insideSt
   label: { formatter: words, color: muted, position },
 })
 
-function xAxes({ course }: Lethality, { muted, line }: Tones) {
+function xAxes({ course }: Lethality) {
   const axis = {
     type: 'value' as const,
     min: 0,
     max: Math.max(1, course.at(-1)?.minute ?? 1),
-    axisLine: { lineStyle: { color: line } },
     splitLine: { show: false },
   }
   const formatter = (minute: number) => `${formatNumber(minute)} min`
   return [
     { ...axis, gridIndex: 0, axisLabel: { show: false } },
-    { ...axis, gridIndex: 1, axisLabel: { ...chartText(muted), formatter, showMaxLabel: false } },
+    { ...axis, gridIndex: 1, axisLabel: { formatter, showMaxLabel: false } },
   ]
 }
 
-function yAxes(found: Lethality, reference: HeatReference, { muted, line }: Tones, shown: Shown) {
+function yAxes(found: Lethality, reference: HeatReference, shown: Shown) {
   const coolest = Math.min(...found.course.map(({ tempC }) => tempC), reference.refC)
-  const splitLine = { lineStyle: { color: line } }
-  const text = chartText(muted)
   return [
     {
       gridIndex: 0,
       min: Math.floor(coolest / 10) * 10,
       max: Math.ceil((found.hottestC + 2) / 10) * 10,
       splitNumber: 4,
-      splitLine,
-      axisLabel: { ...text, formatter: (value: number) => shown(value).replace(/\.0/, '') },
+      axisLabel: { formatter: (value: number) => shown(value).replace(/\.0/, '') },
     },
     {
       gridIndex: 1,
       ...(isWide(found, reference) ? { type: 'log' as const, min: LEAST } : { min: 0, splitNumber: 2 }),
-      splitLine,
-      axisLabel: { ...text, formatter: (value: number) => formatNumber(value, value < 3 && value > 0 ? 1 : 0) },
+      axisLabel: { formatter: (value: number) => formatNumber(value, value < 3 && value > 0 ? 1 : 0) },
     },
   ]
 }
@@ -113,13 +107,11 @@ function seriesOf(found: Lethality, { refC, minutes }: HeatReference, tones: Ton
 
 /** Options of the chart. @param shown a temperature in the maker's world. */
 export const heatOption = (found: Lethality, reference: HeatReference, tones: Tones, shown: Shown) => ({
-  animation: false,
-  textStyle: chartText(tones.muted),
   grid: [
     { left: 62, right: 18, top: 10, height: '50%' },
     { left: 62, right: 18, bottom: 34, height: '26%' },
   ],
-  xAxis: xAxes(found, tones),
-  yAxis: yAxes(found, reference, tones, shown),
+  xAxis: xAxes(found),
+  yAxis: yAxes(found, reference, shown),
   series: seriesOf(found, reference, tones, shown, isWide(found, reference)),
 })

@@ -1,6 +1,5 @@
 import { DAY_MS, formatTemperature, HOUR_MS, PH_LINE, type Course, type PhFact, type UnitWorld } from '@lactofer/core'
 import { shortMoment } from '~/clock/moments'
-import { chartText } from '~/components/chart/face'
 import type { Tones } from '~/composables/useTones'
 import type { CourseEvent, ExtraLine } from './courseLines'
 
@@ -56,17 +55,15 @@ function phSpan({ course, readings, extras }: CourseShown): [number, number] {
   return [bottom, bottom + PH_STEP * Math.ceil((Math.max(5.2, ...shown) - bottom) / PH_STEP)]
 }
 
-function xAxes({ startMs }: CourseShown, endMs: number, warmth: boolean, { muted, line }: Tones) {
+function xAxes({ startMs }: CourseShown, endMs: number, warmth: boolean) {
   const axis = {
     type: 'value' as const,
     min: startMs,
     max: endMs,
     interval: (STEPS.find((step) => (endMs - startMs) / DAY_MS / step <= 10) ?? 90) * DAY_MS,
-    axisLine: { lineStyle: { color: line } },
     splitLine: { show: false },
   }
   const days = {
-    ...chartText(muted),
     margin: 12,
     formatter: (ms: number) => `day ${Math.round((ms - startMs) / DAY_MS)}`,
     showMaxLabel: false,
@@ -77,18 +74,15 @@ function xAxes({ startMs }: CourseShown, endMs: number, warmth: boolean, { muted
   ]
 }
 
-function yAxes(shown: CourseShown, warmth: boolean, { muted, line }: Tones, world: UnitWorld) {
+function yAxes(shown: CourseShown, warmth: boolean, world: UnitWorld) {
   const [min, max] = phSpan(shown)
-  const splitLine = { lineStyle: { color: line } }
-  const text = chartText(muted)
   return [
     {
       gridIndex: 0,
       min,
       max,
       interval: PH_STEP,
-      splitLine,
-      axisLabel: { ...text, formatter: (value: number) => value.toFixed(1) },
+      axisLabel: { formatter: (value: number) => value.toFixed(1) },
     },
     {
       gridIndex: 1,
@@ -96,8 +90,7 @@ function yAxes(shown: CourseShown, warmth: boolean, { muted, line }: Tones, worl
       scale: true,
       minInterval: 2,
       splitNumber: 2,
-      splitLine,
-      axisLabel: { ...text, formatter: (value: number) => formatTemperature(value, world).replace(/\.0/, '') },
+      axisLabel: { formatter: (value: number) => formatTemperature(value, world).replace(/\.0/, '') },
     },
   ]
 }
@@ -247,26 +240,20 @@ const tipOf = (startMs: number, world: UnitWorld) => (hit: unknown) => {
 
 /** Options of the chart: pH above, temperature below; where no temperature is told, its panel is left out. */
 export function courseOption(shown: CourseShown, tones: Tones, world: UnitWorld) {
-  const { ink, muted, line, surface } = tones
   const endMs = endOf(shown)
   const ahead = pointsOf(shown, shown.course?.tempC ?? [])
   const warmth = ahead.length + shown.temperatures.length > 0
   return {
-    animation: false,
-    textStyle: chartText(muted),
     grid: [
       { left: 46, right: 22, top: 12, height: warmth ? '62%' : '84%' },
       { left: 46, right: 22, bottom: 32, height: '15%' },
     ],
     tooltip: {
       trigger: 'item' as const,
-      backgroundColor: surface,
-      borderColor: line,
-      textStyle: { color: ink },
       formatter: tipOf(shown.startMs, world),
     },
-    xAxis: xAxes(shown, endMs, warmth, tones),
-    yAxis: yAxes(shown, warmth, tones, world),
+    xAxis: xAxes(shown, endMs, warmth),
+    yAxis: yAxes(shown, warmth, world),
     series: [
       ...forecastSeries(shown, endMs, tones),
       ...extraSeries(shown, endMs, tones),

@@ -14,6 +14,11 @@ const ph = ref<number | null>(null)
 const tempC = ref<number | null>(null)
 const thick = ref(false)
 const preferences = usePreferences()
+/** The second scale, switched on. */
+const kitchen = computed({
+  get: () => instruments.strip.some(({ id }) => id === 'kitchen scale'),
+  set: (on) => instruments.use('kitchen scale', on),
+})
 const probes = computed(() => instruments.state?.probes ?? [])
 const NOWHERE = 'nowhere'
 /** A probe stays in a lot and logs on its own; the simulated one takes on the lot's temperature. */
@@ -65,8 +70,9 @@ function calibrate() {
           @click="loadG !== null && instruments.command({ do: 'load', massG: loadG })"
           >Put on</el-button
         >
-        <el-button class="low" @click="instruments.command({ do: 'tare' })">Tare</el-button>
+        <el-button class="low" @click="instruments.tare()">Tare</el-button>
       </div>
+      <el-checkbox v-model="kitchen">Weigh on a kitchen scale of another make: ounces, slower, drops out</el-checkbox>
       <div class="row">
         <PickField
           v-model="lotId"

@@ -1,47 +1,23 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import IconTool from '~icons/lucide/sliders-horizontal'
-import { formatMass, formatNumber, formatTemperature, HOUR_MS } from '@lactofer/core'
+import { formatMass, formatTemperature, type QuantityKind } from '@lactofer/core'
 import { useInstruments } from '~/stores/instruments'
 import { usePreferences } from '~/stores/preferences'
-import { useBook } from '~/stores/book'
 
 const instruments = useInstruments()
 const preferences = usePreferences()
-const book = useBook()
 const benchOpen = ref(false)
 
-const dials = computed(() => {
-  const state = instruments.connected ? instruments.state : null
-  if (!state) return []
-  const age = Math.trunc((book.nowMs - Date.parse(state.ph.calibratedAt)) / HOUR_MS)
-  const all = [
-    {
-      id: 'scale',
-      name: 'Scale',
-      figure: formatMass(state.scale.value ?? 0, preferences.world, true),
-      steady: state.scale.steady,
-      note: `tare ${formatMass(state.scale.tareG, preferences.world)}`,
-    },
-    {
-      id: 'ph',
-      name: 'pH meter',
-      figure: state.ph.value === null ? 'pH –' : `pH ${state.ph.value.toFixed(2)}`,
-      steady: state.ph.steady,
-      note: `calibrated ${Math.max(0, age)} h ago, slope ${formatNumber(state.ph.slopePct)} %`,
-      idle: state.ph.value === null,
-    },
-    {
-      id: 'thermometer',
-      name: 'Thermometer',
-      figure: formatTemperature(state.thermometer.value ?? 0, preferences.world),
-      steady: state.thermometer.steady,
-      note: state.thermometer.sample ? `in ${state.thermometer.sample}` : 'in the room',
-    },
-  ]
-  const { scale, meter } = instruments.has
-  return all.filter(({ id }) => (id !== 'scale' || scale) && (id !== 'ph' || meter))
-})
+/** What a dial shows of a value. */
+function figureOf({ kind, value }: { kind: QuantityKind; value: number | null }): string {
+  if (kind === 'mass') return formatMass(value ?? 0, preferences.world, true)
+  if (kind === 'ph') return value === null ? 'pH –' : `pH ${value.toFixed(2)}`
+  return formatTemperature(value ?? 0, preferences.world)
+}
+const dials = computed(() =>
+  instruments.strip.map((one) => ({ ...one, figure: figureOf(one), idle: one.kind === 'ph' && one.value === null })),
+)
 const ready = computed(() => instruments.taker && instruments.reading(instruments.taker.kind))
 function dialWords({ idle, steady }: { idle?: boolean | undefined; steady?: boolean | undefined }): string {
   if (idle) return 'not in a sample'

@@ -59,7 +59,7 @@ const restWords = computed(() =>
     <div v-if="reading" class="scale" role="group" aria-label="Scale">
       <span class="figure"><SaidText :text="`${formatNumber(reading.value, 1)} g`" /></span
       ><span class="small">{{ reading.instrument.steady ? 'steady' : 'settling' }}</span>
-      <el-button @click="instruments.command({ do: 'tare' })">Tare</el-button>
+      <el-button @click="instruments.tare()">Tare</el-button>
       <el-button type="primary" :disabled="!instruments.taker" @click="instruments.take()">{{ takeWords }}</el-button>
     </div>
     <ul class="plain-list">

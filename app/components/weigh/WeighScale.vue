@@ -41,7 +41,7 @@ function take() {
   emit('take', nowG.value)
   typedG.value = null
 }
-const tare = () => instruments.command({ do: 'tare' })
+const tare = () => instruments.tare()
 watch(
   () => [step.name, position],
   async () => {

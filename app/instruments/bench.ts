@@ -1,0 +1,99 @@
+import { useEventSource } from '@vueuse/core'
+import { computed, shallowRef, watch, type ComputedRef, type ShallowRef } from 'vue'
+import { z } from 'zod'
+import { BenchStateSchema, formatNumber, HOUR_MS, type BenchCommand, type BenchState } from '@lactofer/core'
+import { nowMs } from '~/clock/clock'
+import type { Driver, Shown } from './driver'
+
+/* The simulated bench of the server: a scale, a pH meter, a thermometer and probes on one stream. */
+
+/** What the stream sends: JSON that must be a bench's state. */
+const SentSchema = z
+  .string()
+  .transform((text, context) => {
+    try {
+      return JSON.parse(text) as unknown
+    } catch {
+      context.addIssue({ code: 'custom', message: 'not JSON' })
+      return z.NEVER
+    }
+  })
+  .pipe(BenchStateSchema)
+
+/** The bench: what it shows now, what went wrong with it, what it can be asked, its instruments. */
+export interface Bench {
+  state: ShallowRef<BenchState | null>
+  connected: ComputedRef<boolean>
+  problem: ShallowRef<string | null>
+  command: (order: BenchCommand) => Promise<void>
+  drivers: readonly Driver[]
+}
+
+function scaleOf({ scale }: BenchState, massWords: (grams: number) => string): Shown {
+  const { value, steady, tareG } = scale
+  const instrument = { name: 'bench scale', steady }
+  return {
+    kind: 'mass',
+    value: value === null ? null : Math.max(0, value),
+    steady,
+    note: `tare ${massWords(tareG)}`,
+    instrument,
+  }
+}
+function meterOf({ ph }: BenchState): Shown {
+  const { value, steady, calibratedAt, slopePct } = ph
+  const age = Math.max(0, Math.trunc((nowMs() - Date.parse(calibratedAt)) / HOUR_MS))
+  const note = `calibrated ${age} h ago, slope ${formatNumber(slopePct)} %`
+  return {
+    kind: 'ph',
+    value,
+    steady,
+    note,
+    instrument: { name: 'pH meter', kind: 'meter', steady, calibratedAt, slopePct },
+  }
+}
+function thermometerOf({ thermometer }: BenchState): Shown {
+  const { value, steady, sample } = thermometer
+  const note = sample ? `in ${sample}` : 'in the room'
+  return { kind: 'temperature', value, steady, note, instrument: { name: 'thermometer', steady } }
+}
+
+/** Opens the simulated bench, for as long as the store lives. @param massWords a mass in the maker's world. */
+export function openBench(massWords: (grams: number) => string): Bench {
+  const source = useEventSource('/api/bench/stream', [], { autoReconnect: { retries: -1, delay: 2000 } })
+  const state = shallowRef<BenchState | null>(null)
+  const problem = shallowRef<string | null>(null)
+  watch(source.data, (text) => {
+    if (!text) return
+    const parsed = SentSchema.safeParse(text)
+    state.value = parsed.success ? parsed.data : null
+    problem.value = parsed.success ? null : 'The instruments sent something unreadable. Type the values.'
+  })
+  const connected = computed(() => source.status.value === 'OPEN' && state.value !== null)
+  /** Asks something of the simulated bench; says in words when it cannot. */
+  async function command(order: BenchCommand): Promise<void> {
+    problem.value = null
+    try {
+      await $fetch('/api/bench/command', { method: 'POST', body: order })
+    } catch {
+      problem.value = 'The bench did not take that. Is the server running?'
+    }
+  }
+  const showing =
+    (of: (now: BenchState) => Shown): Driver['subscribe'] =>
+    (show) =>
+      watch([state, connected], () => show(connected.value && state.value ? of(state.value) : null), {
+        immediate: true,
+        flush: 'sync',
+      })
+  const drivers: Driver[] = [
+    {
+      ...{ id: 'scale', name: 'Scale', kinds: ['mass'] },
+      subscribe: showing((now) => scaleOf(now, massWords)),
+      tare: () => command({ do: 'tare' }),
+    },
+    { id: 'ph', name: 'pH meter', kinds: ['ph'], subscribe: showing(meterOf) },
+    { id: 'thermometer', name: 'Thermometer', kinds: ['temperature'], subscribe: showing(thermometerOf) },
+  ]
+  return { state, connected, problem, command, drivers }
+}
