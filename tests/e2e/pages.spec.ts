@@ -57,7 +57,9 @@ async function lotPages(page: Page): Promise<string[]> {
     const paths = await page
       .locator('.page a')
       .evaluateAll((links) => links.map((link) => link.getAttribute('href') ?? ''))
-    return paths.find((path) => pattern.test(path)) ?? ''
+    const path = paths.find((one) => pattern.test(one))
+    if (!path) throw new Error(`No link like ${pattern.source} on ${page.url()}.`)
+    return path
   }
   const [pot, release, label] = [
     await found(/^\/bottle\/\w+$/),
