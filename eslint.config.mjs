@@ -141,6 +141,20 @@ export default withNuxt(
       ],
     },
   },
+  {
+    files: ['app/composables/**', 'app/stores/**', 'app/forms/**', 'app/words/**', 'app/instruments/**'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            { group: ['dayjs'], message: 'Dates in words and fields go through ~/clock/moments.' },
+            { group: ['~/components/*', '~/pages/*'], message: 'What is seen knows behaviour; never the other way round.' },
+          ],
+        },
+      ],
+    },
+  },
   { files: ['app/clock/moments.ts'], rules: { 'no-restricted-imports': 'off' } },
   { files: ['app/clock/clock.ts', 'server/clock.ts'], rules: { 'no-restricted-syntax': 'off' } },
   {

@@ -11,7 +11,7 @@ import {
   type ProposedLot,
   type RoundEvent,
 } from '@lactofer/core'
-import { STEP_WORDS } from '~/components/loft/loftWords'
+import { STEP_WORDS } from '~/words/loftWords'
 import { saveFile } from './saveFile'
 
 /** Minutes that a chore, and a day's work, take in the calendar. */

@@ -14,7 +14,7 @@ import {
   type Knowing,
   type PartForm,
   type SauceForm,
-} from '~/components/blend/blendForm'
+} from '~/forms/blendForm'
 import { newLotId, useBook } from '~/stores/book'
 import { useDraft } from './useDraft'
 

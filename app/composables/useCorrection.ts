@@ -11,7 +11,7 @@ import {
   type MixSet,
   type Targets,
 } from '@lactofer/core'
-import { missedWords, namedValue, reachWords } from '~/components/blend/limitWords'
+import { missedWords, namedValue, reachWords } from '~/words/limitWords'
 import { askForMix } from '~/workers/blender'
 
 /** What is to be put in, what the blend is then, and what rounding leaves. */

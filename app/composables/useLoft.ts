@@ -15,7 +15,7 @@ import {
   type ProposedLot,
   type VesselRow,
 } from '@lactofer/core'
-import { morningOf, templateOf, type LoftForm } from '~/components/loft/loftForm'
+import { morningOf, templateOf, type LoftForm } from '~/forms/loftForm'
 import { fieldOfDay } from '~/clock/moments'
 import { useLeads } from './useLeads'
 import { useBook } from '~/stores/book'

@@ -10,7 +10,7 @@ import {
   type UnitWorld,
   type VesselKind,
 } from '@lactofer/core'
-import type { PlanForm } from '~/components/plan/planForm'
+import type { PlanForm } from '~/forms/planForm'
 import { useVesselChoice } from './useVesselChoice'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'

@@ -1,7 +1,7 @@
 import { ref } from 'vue'
 import { ElMessage } from 'element-plus'
 import type { Draft } from '@lactofer/core'
-import { PROBLEM_WORDS } from '~/components/log/keepingWords'
+import { PROBLEM_WORDS } from '~/words/keepingWords'
 import { useBook } from '~/stores/book'
 import { useKeeping } from '~/stores/keeping'
 

@@ -12,7 +12,7 @@ import {
 } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { dayAfterMonths, monthAndDay } from '~/clock/moments'
-import { freshRun, referenceOf, RunFormSchema, runProblems, type RunForm } from '~/components/bottle/runForm'
+import { freshRun, referenceOf, RunFormSchema, runProblems, type RunForm } from '~/forms/runForm'
 import { useDraft } from '~/composables/useDraft'
 import { useRunChecks, useRunPot } from '~/composables/useRunPot'
 import { useStops } from '~/composables/useStops'

@@ -14,7 +14,7 @@ import {
   wayOf,
   type Lot,
 } from '@lactofer/core'
-import type { ChosenReference, RunForm } from '~/components/bottle/runForm'
+import type { ChosenReference, RunForm } from '~/forms/runForm'
 import { useBook } from '~/stores/book'
 
 /** What is in the pot and in a bottle, and how many bottles that makes. */

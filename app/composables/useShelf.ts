@@ -10,7 +10,7 @@ import {
   type VesselKind,
   measuredPhs,
 } from '@lactofer/core'
-import { LEVEL_WORDS } from '~/components/shelf/askWords'
+import { LEVEL_WORDS } from '~/words/askWords'
 import { useBook } from '~/stores/book'
 
 /** From so many vessels on they are drawn small. */

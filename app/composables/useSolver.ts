@@ -1,6 +1,6 @@
 import { shallowRef } from 'vue'
 import type { Advice, MixAnswer, MixSet } from '@lactofer/core'
-import { setMasses, type SauceForm } from '~/components/blend/blendForm'
+import { setMasses, type SauceForm } from '~/forms/blendForm'
 import { askForMix } from '~/workers/blender'
 import type { Bench } from './useBench'
 

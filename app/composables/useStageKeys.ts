@@ -1,6 +1,6 @@
 import { onKeyStroke } from '@vueuse/core'
 import { ref } from 'vue'
-import { KEY_BINDINGS } from '~/components/frame/keys'
+import { KEY_BINDINGS } from '~/words/keys'
 
 /** Where somebody types, or a widget has keys of its own. */
 const TYPING = 'input, textarea, select, [role=slider], [role=combobox], [contenteditable]'

@@ -1,7 +1,7 @@
 import { computed, ref, type ComputedRef } from 'vue'
 import { scenarioOf, type FermentCase, type WhatIfBase } from '@lactofer/core'
-import { changeOf, trialWords, type Trial } from '~/components/ferment/trials'
-import { lineOf } from '~/components/ferment/courseLines'
+import { changeOf, trialWords, type Trial } from '~/forms/trials'
+import { lineOf } from './courseLines'
 import { useForecast } from './useForecast'
 
 /** A batch, what trials of it change, and how it stands as it is. */

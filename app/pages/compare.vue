@@ -12,7 +12,7 @@ import {
   type Lot,
   type StyleId,
 } from '@lactofer/core'
-import { readingsLine } from '~/components/ferment/courseLines'
+import { readingsLine } from '~/composables/courseLines'
 import { useBook } from '~/stores/book'
 
 /** Two lots side by side, day by day: what was read, seen, tasted and pictured. */

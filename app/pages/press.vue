@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
 import { cautionsFor, earlierYields, unreadPhOf, type Composition, type Draft } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
-import { codeProblem } from '~/components/field/problems'
+import { codeProblem } from '~/forms/problems'
 import {
   balanceOf,
   freshPress,
@@ -12,7 +12,7 @@ import {
   thinDrafts,
   weightsOf,
   weightsProblem,
-} from '~/components/press/pressForm'
+} from '~/forms/pressForm'
 import { useThings } from '~/composables/useThings'
 import { useDraft } from '~/composables/useDraft'
 import { useRecorder } from '~/composables/useRecorder'

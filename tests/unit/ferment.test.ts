@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { forecastFerment, tasteWords, type Course, type FlagCode } from '@lactofer/core'
-import { forecastWords, type Known } from '~/components/ferment/forecastWords'
-import { changeOf, freshTrial, trialWords, whenWords, type Trial } from '~/components/ferment/trials'
+import { forecastWords, type Known } from '~/words/forecastWords'
+import { changeOf, freshTrial, trialWords, whenWords, type Trial } from '~/forms/trials'
 import { tellSpan } from '~/clock/moments'
 import { at, batch } from '../../core/test/ferment/foods'
 

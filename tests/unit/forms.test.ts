@@ -26,14 +26,14 @@ import {
   type Knowing,
   type PartForm,
   type SauceForm,
-} from '~/components/blend/blendForm'
+} from '~/forms/blendForm'
 import { lessonOf } from '~/components/blend/lesson'
-import { massesOfTrial } from '~/components/blend/trialParts'
-import { adviceWords, missedWords } from '~/components/blend/limitWords'
+import { massesOfTrial } from '~/forms/trialParts'
+import { adviceWords, missedWords } from '~/words/limitWords'
 import { headline, judge, RULERS, spread } from '~/components/measure/rulers'
-import { colourOf, formOfRecipe, freshPlan, type PlanForm } from '~/components/plan/planForm'
-import { planResults, recipePlanOf, scaledForm } from '~/components/plan/planResults'
-import { changeStyle } from '~/components/plan/styleChange'
+import { colourOf, formOfRecipe, freshPlan, type PlanForm } from '~/forms/planForm'
+import { planResults, recipePlanOf, scaledForm } from '~/forms/planResults'
+import { changeStyle } from '~/forms/styleChange'
 
 const empty = fold([])
 const row = (materialId: string, massG: number | null): PlanForm['rows'][number] => ({

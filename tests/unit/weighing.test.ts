@@ -11,8 +11,8 @@ import {
   type Row,
 } from '@lactofer/core'
 import { csvOf, linesOf } from '~/composables/csv'
-import { freshJar, jarResults } from '~/components/plan/splitForm'
-import { fillingProblem, massesOf, netG, type Filling } from '~/components/weigh/weighDraft'
+import { freshJar, jarResults } from '~/forms/splitForm'
+import { fillingProblem, massesOf, netG, type Filling } from '~/forms/weighDraft'
 import { notebook } from '../../core/test/log/build'
 
 const filling = (tareG: number | null, grossG: number | null, vesselId = 'one'): Filling => ({

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { ofMaterial, type Composition } from '@lactofer/core'
-import type { PartForm, SauceForm } from './blendForm'
+import type { PartForm, SauceForm } from '~/forms/blendForm'
 import type { View } from './views'
 import type { Bench } from '~/composables/useBench'
 import { useBook } from '~/stores/book'

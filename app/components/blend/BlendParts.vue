@@ -5,8 +5,18 @@ import IconX from '~icons/lucide/x'
 import IconLock from '~icons/lucide/lock'
 import IconOpen from '~icons/lucide/lock-open'
 import { formatMass, formatNumber, InvalidInput, unreadPhOf, type Lot } from '@lactofer/core'
-import { freshPart, MODES, reachOf, setShare, shareOut, totalOf, usualG, type Mode, type PartForm } from './blendForm'
-import { partWords, saidOf, tableWords } from './partWords'
+import {
+  freshPart,
+  MODES,
+  reachOf,
+  setShare,
+  shareOut,
+  totalOf,
+  usualG,
+  type Mode,
+  type PartForm,
+} from '~/forms/blendForm'
+import { partWords, saidOf, tableWords } from '~/words/partWords'
 import { usePartOptions } from '~/composables/usePartOptions'
 import { useThings } from '~/composables/useThings'
 import { useBook } from '~/stores/book'

@@ -12,7 +12,7 @@ import {
   type Targets,
 } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
-import { namedValue } from './limitWords'
+import { namedValue } from '~/words/limitWords'
 import { useCorrection } from '~/composables/useCorrection'
 import { useRecorder } from '~/composables/useRecorder'
 import { useBook } from '~/stores/book'

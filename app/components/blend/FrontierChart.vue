@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { AIMS, figureOf, type Aim, type Forecast } from '@lactofer/core'
-import { aimName, aimValue } from './limitWords'
-import type { SauceForm } from './blendForm'
+import { aimName, aimValue } from '~/words/limitWords'
+import type { SauceForm } from '~/forms/blendForm'
 import { frontierOption } from './frontierOption'
 import type { Bench } from '~/composables/useBench'
 import { useFrontier } from '~/composables/useFrontier'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { STRENGTH_FIELD, type PartForm } from './blendForm'
-import { hasOwnPh } from './partWords'
+import { STRENGTH_FIELD, type PartForm } from '~/forms/blendForm'
+import { hasOwnPh } from '~/words/partWords'
 import { useBook } from '~/stores/book'
 
 /** What the maker knows of a part of the pot, and the shares it must keep to. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import IconPlus from '~icons/lucide/plus'
 import { formatMass } from '@lactofer/core'
-import { totalOf, type BenchForm } from './blendForm'
+import { totalOf, type BenchForm } from '~/forms/blendForm'
 import { usePreferences } from '~/stores/preferences'
 
 /** The sauces on the bench, the one at hand, one more and one less. */

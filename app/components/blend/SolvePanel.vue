@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { SCALE_STEPS, type Targets } from '@lactofer/core'
-import { adviceWords, bindingWords, missedWords, reachWords } from './limitWords'
-import type { BenchForm, SauceForm } from './blendForm'
+import { adviceWords, bindingWords, missedWords, reachWords } from '~/words/limitWords'
+import type { BenchForm, SauceForm } from '~/forms/blendForm'
 import type { Answered } from '~/composables/useSolver'
 import { usePreferences } from '~/stores/preferences'
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { AIMS, RANK_WORDS, RANKS, type Aim, type Targets } from '@lactofer/core'
-import { aimName } from './limitWords'
-import { TARGET_FIELDS } from './blendForm'
+import { aimName } from '~/words/limitWords'
+import { TARGET_FIELDS } from '~/forms/blendForm'
 
 /** The wanted range of each property and how much it matters; an empty end is open. */
 const targets = defineModel<Targets>({ required: true })

@@ -19,8 +19,8 @@ import {
   type Tasted,
 } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
-import { partForLog, type SauceForm } from './blendForm'
-import { bandWords } from './limitWords'
+import { partForLog, type SauceForm } from '~/forms/blendForm'
+import { bandWords } from '~/words/limitWords'
 import { lessonOf } from './lesson'
 import { useMeters } from '~/composables/useMeters'
 import { useRecorder } from '~/composables/useRecorder'

@@ -1,6 +1,6 @@
 import { formatNumber, type Aim, type FrontierPoint, type Targets } from '@lactofer/core'
-import { TARGET_FIELDS } from './blendForm'
-import { aimName, aimValue } from './limitWords'
+import { TARGET_FIELDS } from '~/forms/blendForm'
+import { aimName, aimValue } from '~/words/limitWords'
 import type { Tones } from '~/composables/useTones'
 
 /* The picture of two properties that pull against each other, as options of the chart. */

@@ -1,6 +1,6 @@
 import { cautionsFor, overdrawnLot, type Forecast } from '@lactofer/core'
-import { totalOf, type PartForm, type SauceForm } from './blendForm'
-import { codeProblem, nameProblem } from '~/components/field/problems'
+import { totalOf, type PartForm, type SauceForm } from '~/forms/blendForm'
+import { codeProblem, nameProblem } from '~/forms/problems'
 
 /* What speaks against a sauce, and what is to be minded of it. */
 

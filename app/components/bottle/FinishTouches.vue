@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { BottleFormat, Treatment } from '@lactofer/core'
-import { CLOSING_OPTIONS, type RunForm } from './runForm'
+import { CLOSING_OPTIONS, type RunForm } from '~/forms/runForm'
 
 /** What is done to filled bottles: turned over while hot, banded; a test bottle and its closing where they live. */
 const { format, treatment, heats } = defineProps<{

@@ -10,7 +10,7 @@ import {
   type BottleFormat,
 } from '@lactofer/core'
 import { usePreferences } from '~/stores/preferences'
-import type { RunForm } from './runForm'
+import type { RunForm } from '~/forms/runForm'
 
 /** Plans a hot filling: what cold glass costs, how warm it must be. A plan only: nothing here counts as measured. */
 const { format, densityGPerMl } = defineProps<{ format: BottleFormat; densityGPerMl: number }>()

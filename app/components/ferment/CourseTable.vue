@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { DAY_MS, valueAt, type Course, type PhFact } from '@lactofer/core'
 import { shortDay } from '~/clock/moments'
-import type { ExtraLine } from './courseLines'
+import type { ExtraLine } from '~/composables/courseLines'
 
 /** The chart as a table, day by day: what is expected, what was read, what else was tried. */
 const {

@@ -16,7 +16,7 @@ import { useRecorder } from '~/composables/useRecorder'
 import { useStops } from '~/composables/useStops'
 import { useThings } from '~/composables/useThings'
 import { useBook } from '~/stores/book'
-import { endDraft, endG, freshEnd, intoLots, WHERE, type Ending } from './endForm'
+import { endDraft, endG, freshEnd, intoLots, WHERE, type Ending } from '~/forms/endForm'
 
 /**
  * How a jar ends that was never pressed: eaten, given, frozen, into another lot; all of it, some, by the piece or jar

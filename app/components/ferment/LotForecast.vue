@@ -10,8 +10,8 @@ import {
   type Lot,
   type Standing,
 } from '@lactofer/core'
-import { eventsOf, readingsLine } from './courseLines'
-import { forecastWords } from './forecastWords'
+import { eventsOf, readingsLine } from '~/composables/courseLines'
+import { forecastWords } from '~/words/forecastWords'
 import { useTrials } from '~/composables/useTrials'
 import { useBook } from '~/stores/book'
 

@@ -13,7 +13,7 @@ import {
   type Lot,
 } from '@lactofer/core'
 import { nowMs } from '~/clock/clock'
-import { freshReading, ReadingDraftSchema } from './readingDraft'
+import { freshReading, ReadingDraftSchema } from '~/forms/readingDraft'
 import { useInstruments, type Taken } from '~/stores/instruments'
 import { useDraft } from '~/composables/useDraft'
 import { useMeters } from '~/composables/useMeters'

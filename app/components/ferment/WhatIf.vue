@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { CUTS, formatNumber, formatTemperature, type Cut } from '@lactofer/core'
-import { type Trial, freshTrial, TRIALS_MOST } from './trials'
+import { type Trial, freshTrial, TRIALS_MOST } from '~/forms/trials'
 import { usePreferences } from '~/stores/preferences'
 
 /** Up to three other ways, drawn beside the forecast: warmth, salt, cut, starter, cold store. */

@@ -1,7 +1,7 @@
 import { DAY_MS, formatTemperature, HOUR_MS, PH_LINE, type Course, type PhFact, type UnitWorld } from '@lactofer/core'
 import { shortMoment } from '~/clock/moments'
 import type { Tones } from '~/composables/useTones'
-import type { CourseEvent, ExtraLine } from './courseLines'
+import type { CourseEvent, ExtraLine } from '~/composables/courseLines'
 
 /* The picture of a ferment, as options of the chart. */
 

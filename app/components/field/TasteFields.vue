@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { TASTES, type Tasted } from '@lactofer/core'
-import { TASTE_WORDS } from '../ferment/readingDraft'
+import { TASTE_WORDS } from '~/forms/readingDraft'
 
 /** Short scales of taste; what was not tasted is left out. */
 const taste = defineModel<Tasted>({ required: true })

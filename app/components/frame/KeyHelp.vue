@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { KEY_BINDINGS } from './keys'
+import { KEY_BINDINGS } from '~/words/keys'
 
 const open = defineModel<boolean>({ required: true })
 </script>

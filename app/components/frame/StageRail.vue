@@ -6,7 +6,7 @@ import IconBook from '~icons/lucide/notebook-text'
 import IconLibrary from '~icons/lucide/library'
 import IconScan from '~icons/lucide/scan-line'
 import type { UnitWorld } from '@lactofer/core'
-import { STAGES } from './stages'
+import { STAGES } from '~/words/stages'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { STYLES, type Row } from '@lactofer/core'
 import { fieldOfDay } from '~/clock/moments'
-import { dayProblem, type LoftForm } from './loftForm'
+import { dayProblem, type LoftForm } from '~/forms/loftForm'
 import { useBook } from '~/stores/book'
 
 /** From the crate: what comes, how much, on which day, and what it is to become. */

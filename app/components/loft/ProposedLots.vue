@@ -11,8 +11,8 @@ import {
   type ProposedLot,
 } from '@lactofer/core'
 import { weekdayAndDay } from '~/clock/moments'
-import { clashWords, STEP_WORDS, vesselWords } from './loftWords'
-import type { LoftForm } from './loftForm'
+import { clashWords, STEP_WORDS, vesselWords } from '~/words/loftWords'
+import type { LoftForm } from '~/forms/loftForm'
 import type { Loft } from '~/composables/useLoft'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'

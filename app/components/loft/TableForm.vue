@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import IconX from '~icons/lucide/x'
 import { fieldOfDay } from '~/clock/moments'
-import { dayProblem, type LoftForm } from './loftForm'
+import { dayProblem, type LoftForm } from '~/forms/loftForm'
 import { useBook } from '~/stores/book'
 
 /** From the table: so many bottles of each sort, sold on a day. */

@@ -5,7 +5,7 @@ import { fullMoment } from '~/clock/moments'
 import { nowMs } from '~/clock/clock'
 import { saveEntries } from '~/composables/useLogFile'
 import { useBackup } from '~/stores/backup'
-import { sinceWords } from './backupWords'
+import { sinceWords } from '~/words/backupWords'
 import { useSaving } from './useSaving'
 
 /** Archives: by themselves into a folder, or by hand. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { sinceWords } from './backupWords'
+import { sinceWords } from '~/words/backupWords'
 import { useBackup } from '~/stores/backup'
 import { useSaving } from './useSaving'
 

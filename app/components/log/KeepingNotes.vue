@@ -3,8 +3,8 @@ import { computed, ref } from 'vue'
 import { useUpdate } from '~/composables/useUpdate'
 import { useBook } from '~/stores/book'
 import { useKeeping } from '~/stores/keeping'
-import { counted } from './backupWords'
-import { PROBLEM_WORDS } from './keepingWords'
+import { counted } from '~/words/backupWords'
+import { PROBLEM_WORDS } from '~/words/keepingWords'
 
 /** What has to be known of how the log is kept, on every page: nothing, on most days. */
 const keeping = useKeeping()

@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import { useInstall } from '~/composables/useInstall'
 import { useBook } from '~/stores/book'
 import { useKeeping } from '~/stores/keeping'
-import { PROBLEM_WORDS } from './keepingWords'
+import { PROBLEM_WORDS } from '~/words/keepingWords'
 
 /** Where the log lies, what guards it, and how to be rid of it. */
 const keeping = useKeeping()

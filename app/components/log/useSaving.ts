@@ -1,5 +1,5 @@
 import { ref } from 'vue'
-import { counted, sizeWords } from './backupWords'
+import { counted, sizeWords } from '~/words/backupWords'
 import { useBackup } from '~/stores/backup'
 
 /** Saves or shares an archive for a button: busy while it does, and says what was saved or why it was not. */

@@ -13,8 +13,8 @@ import {
   type Row,
 } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
-import { freshRow } from '../plan/planForm'
-import { brineInside, freshPutIn, putInContent, putInDraft, putInResult } from './putIn'
+import { freshRow } from '~/forms/planForm'
+import { brineInside, freshPutIn, putInContent, putInDraft, putInResult } from '~/forms/putIn'
 import { useRecorder } from '~/composables/useRecorder'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { ruleFor, ruleOf, tellReason, type Standing } from '@lactofer/core'
 import { tellMoment, weekdayMoment } from '~/clock/moments'
-import { STAND_WORDS } from './standWords'
+import { STAND_WORDS } from '~/words/standWords'
 
 /** The verdict on a lot in a line, which opens to the facts it rests on and the rule behind each. */
 const { standing } = defineProps<{ standing: Standing }>()

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { exactly, formatNumber, sharesTrimmings } from '@lactofer/core'
-import type { FormRow } from './planForm'
+import type { FormRow } from '~/forms/planForm'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 

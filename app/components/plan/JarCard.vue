@@ -11,8 +11,8 @@ import {
   type Row,
   type StyleId,
 } from '@lactofer/core'
-import { freshRow } from './planForm'
-import { isUnsalted, jarClosure, type Jar, type jarResults } from './splitForm'
+import { freshRow } from '~/forms/planForm'
+import { isUnsalted, jarClosure, type Jar, type jarResults } from '~/forms/splitForm'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 

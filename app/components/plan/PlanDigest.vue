@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { formatMass, formatNumber, spoonWords, type PlanFigures } from '@lactofer/core'
-import type { PlanForm } from './planForm'
-import { saltedOf } from './planResults'
-import { slipOf, spoonsOf } from './saltAnswer'
+import type { PlanForm } from '~/forms/planForm'
+import { saltedOf } from '~/forms/planResults'
+import { slipOf, spoonsOf } from '~/forms/saltAnswer'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 

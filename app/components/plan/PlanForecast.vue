@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { ASSUMED_C, batchOf, readTemperatures, structureOf, styleById, type PlanFigures } from '@lactofer/core'
-import { waterOf, weighedRows, type PlanForm } from './planForm'
-import { whenWords } from '~/components/ferment/trials'
+import { waterOf, weighedRows, type PlanForm } from '~/forms/planForm'
+import { whenWords } from '~/forms/trials'
 import { useTrials } from '~/composables/useTrials'
 import { useBook } from '~/stores/book'
 

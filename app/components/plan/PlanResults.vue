@@ -19,8 +19,8 @@ import {
   yieldWorking,
   type Row,
 } from '@lactofer/core'
-import type { PlanForm } from './planForm'
-import type { planResults } from './planResults'
+import type { PlanForm } from '~/forms/planForm'
+import type { planResults } from '~/forms/planResults'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 

@@ -12,8 +12,8 @@ import {
   type SaidSalt,
   type SaltBasis,
 } from '@lactofer/core'
-import { freshRow, type PlanForm } from './planForm'
-import { saltedOf } from './planResults'
+import { freshRow, type PlanForm } from '~/forms/planForm'
+import { saltedOf } from '~/forms/planResults'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 

@@ -9,8 +9,8 @@ import {
   InvalidInput,
   type PlanFigures,
 } from '@lactofer/core'
-import type { PlanForm } from './planForm'
-import { scaledForm } from './planResults'
+import type { PlanForm } from '~/forms/planForm'
+import { scaledForm } from '~/forms/planResults'
 import { useBook } from '~/stores/book'
 
 /**

@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
 import { InvalidInput, rowsOfTable, styleById, tableOfRows, type Lot } from '@lactofer/core'
-import { formOfPlan, formOfRecipe, freshRow, weighedRows, type PlanForm } from './planForm'
+import { formOfPlan, formOfRecipe, freshRow, weighedRows, type PlanForm } from '~/forms/planForm'
 import { csvOf, linesOf } from '~/composables/csv'
 import { saveFile } from '~/composables/saveFile'
 import { useBook } from '~/stores/book'

@@ -10,7 +10,7 @@ import {
   WEIGHT_NAMES,
   type PlanFigures,
 } from '@lactofer/core'
-import { colourOf, type PlanForm } from './planForm'
+import { colourOf, type PlanForm } from '~/forms/planForm'
 import type { PlanVessels } from '~/composables/usePlanVessels'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'

@@ -12,7 +12,7 @@ import {
   type PressMethod,
 } from '@lactofer/core'
 import { shortDay } from '~/clock/moments'
-import type { Balance, Pressed } from './pressForm'
+import type { Balance, Pressed } from '~/forms/pressForm'
 
 /** What came out: the balance, what each part carries away, and whether that is usual. */
 const { balance, pressed, earlier, method, unread } = defineProps<{

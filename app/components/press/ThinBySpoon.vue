@@ -13,7 +13,7 @@ import {
 import IconMinus from '~icons/lucide/minus'
 import IconPlus from '~icons/lucide/plus'
 import { useBook } from '~/stores/book'
-import { OWN_BRINE } from './pressForm'
+import { OWN_BRINE } from '~/forms/pressForm'
 
 /** A base thinned by the spoon: one press a spoon, and its figures run along. */
 const { base, own, unread, cameOut } = defineProps<{

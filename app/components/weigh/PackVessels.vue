@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { formatNumber, vesselMark, type PlanFigures } from '@lactofer/core'
-import { fillingProblem, massesOf, netG, type Filling } from './weighDraft'
+import { fillingProblem, massesOf, netG, type Filling } from '~/forms/weighDraft'
 import { useBook } from '~/stores/book'
 import { useInstruments } from '~/stores/instruments'
 

@@ -12,7 +12,7 @@ import {
   type WeighIn,
   type WeighStep,
 } from '@lactofer/core'
-import { partsForLog } from '~/components/blend/blendForm'
+import { partsForLog } from '~/forms/blendForm'
 import { headline } from '~/components/measure/rulers'
 import { useBench } from '~/composables/useBench'
 import { useAtScale } from '~/composables/useAtScale'

@@ -2,16 +2,8 @@
 import { computed, ref } from 'vue'
 import { bowlLeft, evenShares, InvalidInput, propertiesOf, styleById, USUAL_STYLE, type Draft } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
-import { formOfIntended } from '~/components/plan/planForm'
-import {
-  freshJar,
-  jarDrafts,
-  jarResults,
-  leftDraft,
-  LEFT_OVER,
-  SplitSchema,
-  type SplitForm,
-} from '~/components/plan/splitForm'
+import { formOfIntended } from '~/forms/planForm'
+import { freshJar, jarDrafts, jarResults, leftDraft, LEFT_OVER, SplitSchema, type SplitForm } from '~/forms/splitForm'
 import { useDraft } from '~/composables/useDraft'
 import { useRecorder } from '~/composables/useRecorder'
 import { newLotId, useBook } from '~/stores/book'

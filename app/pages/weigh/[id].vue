@@ -17,8 +17,8 @@ import {
   type Row,
 } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
-import { formOfPlan, freshPlan, freshRow, type PlanForm } from '~/components/plan/planForm'
-import { checkDrafts } from '~/components/plan/planDraft'
+import { formOfPlan, freshPlan, freshRow, type PlanForm } from '~/forms/planForm'
+import { checkDrafts } from '~/forms/planDraft'
 import {
   emptyFillings,
   fillingProblem,
@@ -27,7 +27,7 @@ import {
   WeighDraftSchema,
   withMoreSalt,
   type WeighDraft,
-} from '~/components/weigh/weighDraft'
+} from '~/forms/weighDraft'
 import { useAtScale } from '~/composables/useAtScale'
 import { useDraft } from '~/composables/useDraft'
 import { usePlanVessels } from '~/composables/usePlanVessels'

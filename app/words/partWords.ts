@@ -1,5 +1,5 @@
 import { formatMass, SCALE_NOISE_G, type Lot, type Material, type UnitWorld } from '@lactofer/core'
-import type { PartForm } from './blendForm'
+import type { PartForm } from '~/forms/blendForm'
 
 /** Whether a part has a pH of its own that may be told. */
 export const hasOwnPh = ({ materialId }: PartForm, material: Material | undefined): boolean =>

@@ -18,7 +18,7 @@ import {
   type Lot,
   type Range,
 } from '@lactofer/core'
-import type { FormRow } from '../plan/planForm'
+import type { FormRow } from './planForm'
 
 /** What is put into a lot after packing, while it is being said. */
 export interface PutIn {

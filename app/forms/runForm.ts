@@ -24,7 +24,7 @@ import {
   type Range,
 } from '@lactofer/core'
 import { momentOfField } from '~/clock/moments'
-import { codeProblem } from '~/components/field/problems'
+import { codeProblem } from './problems'
 
 const amount = z.number().nullable()
 

@@ -9,7 +9,7 @@ import {
   type PackingCheck,
   type WeighIn,
 } from '@lactofer/core'
-import { formOfIntended } from '../plan/planForm'
+import { formOfIntended } from './planForm'
 
 /** One vessel at packing: empty, then full, on the scale. */
 export const FillingSchema = z.object({

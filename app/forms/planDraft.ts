@@ -1,7 +1,7 @@
 import { overdrawnLot, pctOn, styleById, type Draft, type Fill, type PackingCheck, type Style } from '@lactofer/core'
 import { intendedOf, type PlanForm } from './planForm'
 import type { planResults } from './planResults'
-import { codeProblem, nameProblem } from '~/components/field/problems'
+import { codeProblem, nameProblem } from './problems'
 
 /** What a form comes to, as far as it is filled in. */
 type PlanResults = NonNullable<ReturnType<typeof planResults>>
