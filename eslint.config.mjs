@@ -149,7 +149,10 @@ export default withNuxt(
         {
           patterns: [
             { group: ['dayjs'], message: 'Dates in words and fields go through ~/clock/moments.' },
-            { group: ['~/components/*', '~/pages/*'], message: 'What is seen knows behaviour; never the other way round.' },
+            {
+              group: ['~/components/*', '~/pages/*'],
+              message: 'What is seen knows behaviour; never the other way round.',
+            },
           ],
         },
       ],
