@@ -57,7 +57,7 @@ const MUTANTS = [
   ['the saltiest counts, not the weakest', `${J}/history.ts`, 'Math.min(...salt.filter', 'Math.max(...salt.filter'],
   [
     'the first reading is held backwards',
-    'core/src/stock/temperature.ts',
+    'core/src/makeup/temperature.ts',
     'fromC: stepC, toC: stepC, assumed',
     'fromC: first?.tempC ?? stepC, toC: first?.tempC ?? stepC, assumed',
   ],

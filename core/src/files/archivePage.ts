@@ -1,4 +1,4 @@
-import type { Book } from '../log/fold'
+import type { Book } from '../lots/fold'
 import { entryWords, photosOf } from '../log/entry'
 import type { Lot } from '../log/lot'
 import type { UnitWorld } from '../units/quantity'

@@ -3,7 +3,7 @@ import { InvalidInput } from '../invalid'
 import { parseFile } from './json'
 import { RecipePlanSchema, type RecipePlan } from '../log/kinds/recipe'
 import { MomentSchema, PlainNameSchema } from '../log/entryParts'
-import type { Recipe } from '../log/recipes'
+import type { Recipe } from '../lots/recipes'
 
 /** Name and version of the recipe file; see docs/file-format.md. */
 export const RECIPE_FORMAT = 'lactofer-recipe'

@@ -1,7 +1,7 @@
 import { PH_LINE } from '../ferment/clock'
 import { contentG } from '../log/contents'
 import type { Lot } from '../log/lot'
-import { looksOf } from '../stock/sensed'
+import { looksOf } from '../makeup/sensed'
 import { HOUR_MS } from '../units/time'
 import { interpolate } from '../units/interpolate'
 import type { History } from './history'

@@ -1,4 +1,4 @@
-import { factsOfJar, followedJar } from '../stock/acidity'
+import { factsOfJar, followedJar } from '../makeup/acidity'
 import type { Columns } from './fermenting'
 import type { History } from './history'
 import type { TimeAbove } from './passing'

@@ -1,4 +1,4 @@
-import type { Book } from '../log/fold'
+import type { Book } from '../lots/fold'
 import type { Flow, Lot } from '../log/lot'
 import { historyOf, type History } from './history'
 import type { Judgement } from './judgement'

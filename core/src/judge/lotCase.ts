@@ -1,8 +1,8 @@
 import { PIECES_TIMES, saltTimes, spentBetween } from '../ferment/clock'
 import type { FermentCase } from '../ferment/forecast'
-import type { Book } from '../log/fold'
+import type { Book } from '../lots/fold'
 import type { Lot } from '../log/lot'
-import { fermentCaseOf } from '../stock/fermentCase'
+import { fermentCaseOf } from '../makeup/fermentCase'
 import { DAY_MS, HOUR_MS } from '../units/time'
 import { historyOf, weakestSaltInWater } from './history'
 

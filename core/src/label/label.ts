@@ -1,7 +1,7 @@
 import { InvalidInput } from '../invalid'
 import { wayOf, type Treatment } from '../keep/ways'
 import type { Allergen } from '../library/material'
-import { allergensOf, type Ingredient } from '../stock/ingredients'
+import { allergensOf, type Ingredient } from '../makeup/ingredients'
 import { formatNumber } from '../units/number'
 import type { Range } from '../working'
 

@@ -1,7 +1,7 @@
 import type { When } from '../ferment/forecast'
 import { styleById } from '../library/styles'
 import type { Library } from '../library/library'
-import type { Book } from '../log/fold'
+import type { Book } from '../lots/fold'
 import type { Lot } from '../log/lot'
 import { DAY_MS, HOUR_MS } from '../units/time'
 

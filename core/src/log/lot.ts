@@ -1,6 +1,6 @@
-import type { Bottles } from './bottles'
 import { contentG } from './contents'
 import type { Entry, EntryOf } from './entry'
+import type { WayOut } from './kinds/send'
 
 /**
  * What a lot is: a ferment on its way, a base, pulp or brine from the press, something bought or kept, a blend, a
@@ -16,6 +16,31 @@ export interface Flow {
   lotId: string
   massG: number
   entryId: string
+}
+
+/** Bottles that left: how, to whom, when. */
+export interface BottlesOut {
+  how: WayOut
+  to: string
+  place: string
+  count: number
+  atMs: number
+}
+
+/**
+ * Where the bottles of a run are. `left` stand at `places`, `retained` are kept as a sample, `out` have left,
+ * `discarded` were thrown away;
+ * `short` is what was said to have left past what there was. Always made + short = left + retained + out +
+ * discarded; none is below zero.
+ */
+export interface Bottles {
+  made: number
+  left: number
+  retained: number
+  discarded: number
+  short: number
+  places: { place: string; count: number }[]
+  out: BottlesOut[]
 }
 
 /** The state of a lot: always the fold of its entries. Times in ms. */

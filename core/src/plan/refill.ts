@@ -1,6 +1,6 @@
 import { factsOf, type Draft, type EntryOf } from '../log/entry'
 import { styleById } from '../library/styles'
-import type { Book } from '../log/fold'
+import type { Book } from '../lots/fold'
 import type { Lot } from '../log/lot'
 import { InvalidInput, within } from '../invalid'
 

@@ -1,11 +1,11 @@
-import { COLD_C, isCold } from '../log/measured'
+import { COLD_C, isCold } from '../lots/measured'
 import { historyOf, saltAt } from '../judge/history'
 import type { Judgement } from '../judge/judgement'
-import type { Book } from '../log/fold'
+import type { Book } from '../lots/fold'
 import type { Lot } from '../log/lot'
-import { measuredPhs } from '../stock/measuredPh'
-import { structureOfLot } from '../stock/structure'
-import { temperatureAtMs } from '../stock/temperature'
+import { measuredPhs } from '../makeup/measuredPh'
+import { structureOfLot } from '../makeup/structure'
+import { temperatureAtMs } from '../makeup/temperature'
 import { DAY_MS, HOUR_MS } from '../units/time'
 
 /* A jar that is kept in the cold and eaten as it is: its quiet round. Common practice, unless said. */

@@ -1,8 +1,8 @@
 import type { PouredRow } from '../log/contents'
 import type { Entry, EntryOf } from '../log/entry'
-import type { Book } from '../log/fold'
+import type { Book } from '../lots/fold'
 import type { Lot } from '../log/lot'
-import { ancestors, descendants } from '../log/lineage'
+import { ancestors, descendants } from '../lots/lineage'
 
 /**
  * Name of what Lactofer writes; parts of it that are used are told in docs/file-format.md. From memory of GS1 EPCIS

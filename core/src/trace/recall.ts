@@ -1,7 +1,6 @@
-import type { Book } from '../log/fold'
-import { addedG, type Flow, type Lot } from '../log/lot'
-import { descendants } from '../log/lineage'
-import type { BottlesOut } from '../log/bottles'
+import type { Book } from '../lots/fold'
+import { descendants } from '../lots/lineage'
+import { addedG, type BottlesOut, type Flow, type Lot } from '../log/lot'
 
 /** Bottles of one run in a recall: how much of the lot in question is in it, percent, and where each of them is. */
 export interface RecallRun {

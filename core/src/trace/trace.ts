@@ -1,7 +1,7 @@
 import type { Row } from '../log/contents'
-import type { Book } from '../log/fold'
+import type { Book } from '../lots/fold'
 import type { Lot } from '../log/lot'
-import { ancestors, descendants } from '../log/lineage'
+import { ancestors, descendants } from '../lots/lineage'
 
 /** A point of a trace: what a grower brought (`from` names who), a lot, or where bottles went. */
 export interface TraceNode {

@@ -34,7 +34,7 @@ import {
   type Draft,
   type Outlook,
 } from '../../src'
-import { isStarter } from '../../src/stock/livingRows'
+import { isStarter } from '../../src/makeup/livingRows'
 import { caseOf, day, notebook, standsAt, START, titlesAt } from '../log/build'
 
 /* Faults that were seen in the running code, each by its name. */

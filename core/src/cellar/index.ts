@@ -1,0 +1,2 @@
+export * from './taking'
+export * from './cellar'

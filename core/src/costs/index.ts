@@ -1,0 +1,2 @@
+export * from './yields'
+export * from './costs'

@@ -1,0 +1,168 @@
+import { MINUTE_MS, momentOf } from '../units/time'
+import type { Library } from '../library/library'
+import { bottlesOf } from './bottles'
+import { contentG } from '../log/contents'
+import { kindOf, type Entry, type EntryOf } from '../log/entry'
+import { add, addedG, NONE, withoutVessels, type Lot } from '../log/lot'
+import { byTime } from '../log/merge'
+import type { NewerEntry } from '../log/newer'
+import { libraryOf } from './ownLibrary'
+import { recipesOf, type Recipe } from './recipes'
+import { suppliesOf, type Supply } from './supplies'
+
+/**
+ * The folded log. `lastCorrection` is the id of the entry that corrected or took back another one last. `trials`
+ * stand apart from lots as well: their blend may not be poured yet. `orphans` speak of lots that are not there (yet);
+ * the library is the shipped one with the maker's own values over it.
+ */
+export interface Book {
+  lots: ReadonlyMap<string, Lot>
+  orphans: Entry[]
+  standing: Entry[]
+  /** Dated after the moment the book was folded for: set aside until then, or until somebody mends the date. */
+  ahead: readonly Entry[]
+  /** Of a newer version, and not understood here. */
+  newer: readonly NewerEntry[]
+  trials: readonly EntryOf<'trial'>[]
+  library: Library
+  recipes: readonly Recipe[]
+  supplies: readonly Supply[]
+  lastCorrection: string
+}
+
+/**
+ * Entries that count: of several corrections of one entry the one written last, and none that was replaced. Ordered,
+ * each once.
+ */
+export function standingEntries(entries: readonly Entry[]): Entry[] {
+  // A log as it is kept comes in order of its ids: then none is there twice.
+  const rising = entries.every((entry, index) => index === 0 || (entries[index - 1] as Entry).id < entry.id)
+  const once = rising ? entries : [...new Map(entries.map((entry) => [entry.id, entry])).values()]
+  const winner = new Map<string, string>()
+  for (const { id, replaces } of once) {
+    if (replaces && (winner.get(replaces) ?? '') < id) winner.set(replaces, id)
+  }
+  return once
+    .filter(
+      (entry) =>
+        !winner.has(entry.id) &&
+        entry.kind !== 'retract' &&
+        (!entry.replaces || winner.get(entry.replaces) === entry.id),
+    )
+    .sort(byTime)
+}
+
+/** Whether an entry speaks of a time after a moment, ms: of a logger's record, its last point. */
+const speaksAfter = (untilMs: number) => {
+  const until = Number.isFinite(untilMs) ? momentOf(untilMs) : ''
+  return (entry: Entry): boolean =>
+    entry.kind === 'logged'
+      ? Date.parse(entry.at) + (entry.points.at(-1)?.[0] ?? 0) * MINUTE_MS > untilMs
+      : // Moments are mostly written alike, and then sort as text.
+        until !== '' && entry.at > until
+}
+
+/** Settles what is left once every entry has been applied. */
+function settle(lot: Lot, lots: ReadonlyMap<string, Lot>, triedG: number): void {
+  if (lot.made.kind === 'plan') lot.madeG = contentG(lot.weighed ?? lot.made) + addedG(lot)
+  if (lot.made.kind === 'blend' || lot.made.kind === 'press') lot.madeG += addedG(lot)
+  // What was tried, or used up, is gone from the jar too.
+  lot.usedG =
+    lot.to.reduce((sum, flow) => sum + flow.massG, triedG) + lot.uses.reduce((sum, { massG }) => sum + massG, 0)
+  const gone = (lost: readonly { massG?: number | undefined }[]) => lost.reduce((sum, { massG = 0 }) => sum + massG, 0)
+  const restG = lot.madeG - lot.usedG - gone(lot.lost) - gone(lot.overflowed)
+  lot.leftG = Math.max(0, restG)
+  lot.shortG = Math.max(0, -restG)
+  if (lot.made.kind === 'bottle') lot.bottles = bottlesOf(lot, lot.made)
+  // Liquid drawn off, or some that went into another lot, leaves the rest fermenting; what was made of it is the press.
+  const pressed = lot.to.some(({ lotId, entryId }) => {
+    const made = lots.get(lotId)?.made
+    return made?.id === entryId && !(made.kind === 'press' && made.method === 'draw')
+  })
+  const empty = lot.bottles ? lot.bottles.left === 0 : lot.usedG > 0 && lot.leftG < 0.005 * lot.madeG
+  if (lot.discarded) lot.state = 'discarded'
+  else if (empty) lot.state = 'used up'
+  else if (lot.kind === 'ferment' && lot.packed && pressed) lot.state = 'in stock'
+}
+
+/** Grams that trials took from each lot. */
+function triedOf(trials: readonly EntryOf<'trial'>[]): Map<string, number> {
+  const tried = new Map<string, number>()
+  for (const { parts } of trials)
+    for (const { lotId, massG } of parts) if (lotId) tried.set(lotId, (tried.get(lotId) ?? 0) + massG)
+  return tried
+}
+
+/** Lets every lot know where its mass came from, and the source where it went. */
+function link(lots: ReadonlyMap<string, Lot>): void {
+  for (const lot of lots.values()) {
+    lot.from = kindOf(lot.made).sources?.(lot, lot.made) ?? NONE
+    for (const { rows } of lot.added)
+      for (const { lotId, ended } of rows) {
+        const source = lotId && ended ? lots.get(lotId) : undefined
+        if (source && ended) withoutVessels(source, ended)
+      }
+    for (const { lotId, massG, entryId } of lot.from) {
+      const source = lots.get(lotId)
+      if (!source) continue
+      source.to = add(source.to, { lotId: lot.id, massG, entryId })
+      const fact = lot.added.find(({ id }) => id === entryId) ?? lot.made
+      if (!source.entries.some((known) => known.id === entryId)) source.entries.push(fact)
+    }
+  }
+}
+
+/**
+ * The state of everything, from entries in any order, any of them repeated: the same entries give the same book.
+ * Entries that speak of a lot that is not there are kept aside as orphans.
+ * @param untilMs what is dated after it is set aside: a clock that was wrong once would make a jar rise for a year.
+ */
+export function fold(
+  entries: readonly Entry[],
+  { untilMs = Infinity, newer = [] }: { untilMs?: number; newer?: readonly NewerEntry[] } = {},
+): Book {
+  const all = standingEntries(entries)
+  const isAhead = speaksAfter(untilMs)
+  const ahead = all.filter(isAhead)
+  const standing = ahead.length ? all.filter((entry) => !isAhead(entry)) : all
+  const lots = new Map<string, Lot>()
+  const remarks: Entry[] = []
+  for (const entry of standing) {
+    const { lots: about, makes } = kindOf(entry)
+    if (!about) continue
+    if (!makes) remarks.push(entry)
+    else for (const lot of makes(entry)) if (!lots.has(lot.id)) lots.set(lot.id, lot)
+  }
+  const orphans: Entry[] = []
+  for (const entry of remarks) {
+    const { lots: about, alsoIn, effect } = kindOf(entry)
+    const also = alsoIn?.(entry)
+    for (const lotId of new Set(also)) lots.get(lotId)?.entries.push(entry)
+    for (const lotId of about?.(entry) ?? NONE) {
+      const lot = lots.get(lotId)
+      lot?.entries.push(entry)
+      if (lot) effect?.(lot, entry)
+      // What stands in the log of other lots may wait for its own.
+      else if (!also) orphans.push(entry)
+    }
+  }
+  const trials = remarks.filter((entry) => entry.kind === 'trial')
+  const tried = triedOf(trials)
+  link(lots)
+  for (const lot of lots.values()) {
+    if (lot.entries.length > 1) lot.entries.sort(byTime)
+    settle(lot, lots, tried.get(lot.id) ?? 0)
+  }
+  return {
+    lots,
+    orphans,
+    standing,
+    ahead,
+    newer,
+    trials,
+    library: libraryOf(standing),
+    recipes: recipesOf(standing),
+    supplies: suppliesOf(standing),
+    lastCorrection: entries.reduce((last, { id, replaces }) => (replaces && id > last ? id : last), ''),
+  }
+}

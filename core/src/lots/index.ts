@@ -1,0 +1,6 @@
+export * from './bottles'
+export * from './supplies'
+export * from './fold'
+export * from './lineage'
+export * from './recipes'
+export * from './measured'

@@ -1,0 +1,41 @@
+import { boilingMinutesAdded, boilingPointC } from '../keep/boiling'
+import { lethality, USUAL_REFERENCE } from '../keep/lethality'
+import { boiledMin } from '../keep/heatChecks'
+import { BOIL_MIN, FILL_LEAST_C } from '../keep/ways'
+import type { EntryOf } from '../log/entry'
+import type { Lot } from '../log/lot'
+import { lastPouredMs } from '../lots/measured'
+import { heatRecordsOf } from './heatRecords'
+
+/** Heat, as measured, after which a pot is counted dead: the minutes of the usual reference. Judgement. */
+const ENOUGH_MIN = USUAL_REFERENCE.minutes ?? 1.2
+
+/**
+ * Whether a pot was heated since something was last put in, by a record and up to a moment (ms): a plan to cook it is
+ * no heat, and what was put in afterwards is alive again.
+ */
+export function wasHeated(blend: Lot, untilMs: number): boolean {
+  const since = lastPouredMs(blend, untilMs)
+  const heats = blend.heats.filter(({ at }) => Date.parse(at) >= since && Date.parse(at) <= untilMs)
+  const record = heatRecordsOf({ ...blend, heats }).pot
+  return record !== null && lethality(record.points, USUAL_REFERENCE).minutes.low >= ENOUGH_MIN
+}
+
+/** Whether the way a run was kept was carried out, by what was measured. */
+export function wasKept(made: EntryOf<'bottle'>, blend: Lot): boolean {
+  const { pot, 'last bottle': last, 'jar in the water': water } = heatRecordsOf(blend)
+  switch (made.treatment) {
+    case 'live-cold':
+    case 'frozen':
+      return false
+    case 'cooked-hot-fill': {
+      const filledC = Math.max(made.lastFillTempC ?? 0, ...(last?.points ?? []).map(({ tempC }) => tempC))
+      return pot !== null && lethality(pot.points, USUAL_REFERENCE).minutes.low >= ENOUGH_MIN && filledC >= FILL_LEAST_C
+    }
+    case 'boiled-in-jar': {
+      const altitudeM = made.altitudeM ?? 0
+      const asked = BOIL_MIN + boilingMinutesAdded(altitudeM)
+      return water !== null && boiledMin(water.points, boilingPointC(altitudeM)) >= asked
+    }
+  }
+}

@@ -1,0 +1,125 @@
+import type { Stretch } from '../ferment/clock'
+import type { Book } from '../lots/fold'
+import type { Lot } from '../log/lot'
+import { DAY_MS, MINUTE_MS } from '../units/time'
+
+/**
+ * Where nothing was read a room is taken to be so warm, °C: likely for the forecast, warm for the clock. A fridge and
+ * a place that was called cold likewise. Judgement.
+ */
+export const ASSUMED_C = { forecast: 21, clock: 24, cold: 4 } as const
+
+/** What was last read at a place speaks for it so long. Judgement. */
+const PLACE_TRUST_MS = 7 * DAY_MS
+
+/** A temperature read at a moment. */
+interface Point {
+  atMs: number
+  tempC: number
+}
+
+/** Temperatures that were read of a lot, or logged, in order. */
+export function readTemperatures(lot: Lot): Point[] {
+  const read = lot.readings.flatMap(({ at, tempC }) => (tempC === undefined ? [] : [{ atMs: Date.parse(at), tempC }]))
+  const logged = lot.logged.flatMap(({ at, points }) =>
+    points.flatMap(([minute, tempC]) => (tempC === null ? [] : [{ atMs: Date.parse(at) + minute * MINUTE_MS, tempC }])),
+  )
+  return [...read, ...logged].sort((a, b) => a.atMs - b.atMs)
+}
+
+/** Where a lot came to stand, and what was said of it; in order, the place of packing first. */
+interface Stay {
+  fromMs: number
+  place: string
+  said: number | undefined
+  cold: boolean
+}
+function staysOf(lot: Lot, startMs: number): Stay[] {
+  const first = { fromMs: startMs, place: lot.packed?.place ?? lot.place, said: undefined, cold: false }
+  return lot.decisions.reduce<Stay[]>(
+    (stays, { at, decision, place, tempC }) => {
+      if (decision !== 'cold' && decision !== 'warm') return stays
+      const before = stays.at(-1)?.place ?? ''
+      stays.push({ fromMs: Date.parse(at), place: place ?? before, said: tempC, cold: decision === 'cold' })
+      return stays
+    },
+    [first],
+  )
+}
+
+/** What was read at every place, in order of time; each with the lot it was read in. */
+type PlaceRecord = ReadonlyMap<string, readonly (Point & { lotId: string })[]>
+const records = new WeakMap<Book, PlaceRecord>()
+
+function placeRecord(book: Book): PlaceRecord {
+  const known = records.get(book)
+  if (known) return known
+  const found = new Map<string, (Point & { lotId: string })[]>()
+  for (const lot of book.lots.values()) {
+    if (!lot.packed || (lot.readings.length === 0 && lot.logged.length === 0)) continue
+    const stays = staysOf(lot, Date.parse(lot.packed.at))
+    for (const point of readTemperatures(lot)) {
+      const place = (stays.findLast(({ fromMs }) => fromMs <= point.atMs) ?? stays[0])?.place ?? ''
+      const list = found.get(place) ?? []
+      list.push({ ...point, lotId: lot.id })
+      found.set(place, list)
+    }
+  }
+  for (const list of found.values()) list.sort((a, b) => a.atMs - b.atMs)
+  records.set(book, found)
+  return found
+}
+
+/** The temperature last read at a place in another lot, not long before a moment. */
+const lastAt = (book: Book, place: string, atMs: number, except: string): number | undefined =>
+  placeRecord(book)
+    .get(place)
+    ?.findLast((point) => point.atMs <= atMs && point.atMs >= atMs - PLACE_TRUST_MS && point.lotId !== except)?.tempC
+
+/**
+ * The one temperature history of a lot, which clock and forecast read: linear between two readings of one place; a
+ * move is a step at its moment to the place it went to (what was last read there, else what the maker said, else a
+ * fridge or a room); before the first reading stands the room that was assumed. Where the place and the maker say
+ * different things the clock takes the warmer.
+ * @param startMs from when on; a lot that is not packed has stood in a room since.
+ */
+export function temperatureHistory(book: Book, lot: Lot, startMs: number, forWhom: 'clock' | 'forecast'): Stretch[] {
+  const points = readTemperatures(lot)
+  const stays = staysOf(lot, startMs)
+  const worse = forWhom === 'clock' ? Math.max : (first: number) => first
+  return stays.flatMap(({ fromMs, place, said, cold }, index) => {
+    const endMs = stays[index + 1]?.fromMs ?? Infinity
+    if (endMs <= fromMs) return []
+    // Read at the very moment of a move it was read before it.
+    const here = points.filter(({ atMs }) => (index === 0 ? atMs >= fromMs : atMs > fromMs) && atMs <= endMs)
+    const known = lastAt(book, place, fromMs, lot.id)
+    const stepC =
+      known !== undefined && said !== undefined
+        ? worse(known, said)
+        : (known ?? said ?? (cold ? ASSUMED_C.cold : ASSUMED_C[forWhom]))
+    const stretches: Stretch[] = []
+    const first = here[0]
+    if (!first || first.atMs > fromMs)
+      stretches.push({ fromMs, toMs: first?.atMs ?? endMs, fromC: stepC, toC: stepC, assumed: true })
+    here.forEach(({ atMs, tempC }, at) => {
+      const next = here[at + 1]
+      stretches.push({
+        fromMs: atMs,
+        toMs: next?.atMs ?? endMs,
+        fromC: tempC,
+        toC: next?.tempC ?? tempC,
+        assumed: false,
+      })
+    })
+    return stretches.filter(({ fromMs: from, toMs: to }) => to > from)
+  })
+}
+
+/** The temperature of a history at a moment, °C. */
+export function temperatureAtMs(history: readonly Stretch[], ms: number): number | null {
+  const stretch = history.find(({ toMs }) => ms < toMs) ?? history.at(-1)
+  if (!stretch) return null
+  const { fromMs, toMs, fromC, toC } = stretch
+  if (!Number.isFinite(toMs) || ms <= fromMs) return fromC
+  return fromC + ((toC - fromC) * (ms - fromMs)) / (toMs - fromMs)
+}
