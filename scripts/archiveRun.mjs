@@ -3,7 +3,7 @@
 import { mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { longLog } from '../bench/longLog.mjs'
+import { longLog } from '../benchmarks/longLog.mjs'
 import { newProfile, startBrowser, startServer } from './killable.mjs'
 
 const [pictures = 5000, entries = 100_000] = process.argv.slice(2).map(Number)

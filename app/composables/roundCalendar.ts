@@ -7,7 +7,7 @@ import {
   type Lot,
   type LoftStep,
   type Kit,
-  type Outlook,
+  type ForecastSummary,
   type ProposedLot,
   type RoundEvent,
 } from '@lactofer/core'
@@ -49,10 +49,10 @@ export async function saveCalendar(
   book: Book,
   lots: readonly Lot[],
   nowMs: number,
-  outlooks: ReadonlyMap<string, Outlook>,
+  summaries: ReadonlyMap<string, ForecastSummary>,
   kit: Kit,
 ): Promise<number> {
-  const events = calendarOf(book, lots, nowMs, outlooks, kit)
+  const events = calendarOf(book, lots, nowMs, summaries, kit)
   await saveEvents(events, MINUTES.chore, 'Lactofer round', `lactofer-round-${CALENDAR_DAYS}-days.ics`)
   return events.filter((event) => !event.cancelled).length
 }

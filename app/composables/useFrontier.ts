@@ -1,13 +1,13 @@
 import { onBeforeUnmount, ref, shallowRef } from 'vue'
 import type { Aim, FrontierPoint } from '@lactofer/core'
-import type { Bench } from '~/composables/useBench'
+import type { BlendDraftState } from '~/composables/useBlendDraft'
 import { askForFrontier, cancelFrontier } from '~/workers/blender'
 
 /** So many points along the way from the least to the most. */
 const POINTS = 200
 
 /** How two properties of a sauce pull against each other, told as it is worked out; given up when the page goes. */
-export function useFrontier(question: Bench['question']) {
+export function useFrontier(question: BlendDraftState['question']) {
   const points = shallowRef<FrontierPoint[] | null>(null)
   const shownFor = ref<[Aim, Aim]>(['heat', 'acid'])
   const progress = ref<number | null>(null)

@@ -27,7 +27,7 @@ const NO_FORECAST = 'The forecast could not be asked here: open the page again. 
 function useVesselRows() {
   const book = useBook()
   const todayMs = computed(() => morningOf(fieldOfDay(book.nowMs)) ?? book.nowMs)
-  const bookings = computed(() => bookingsOf(book.book, (id) => book.outlooks.get(id)?.ready, book.nowMs))
+  const bookings = computed(() => bookingsOf(book.book, (id) => book.summaries.get(id)?.ready, book.nowMs))
   const rows = computed(() => rowsOf(book.library, bookings.value))
   const seated = computed(() => seat(bookings.value, rows.value))
   return { todayMs, rows, seated }

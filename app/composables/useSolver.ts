@@ -2,7 +2,7 @@ import { shallowRef } from 'vue'
 import type { Advice, MixAnswer, MixSet } from '@lactofer/core'
 import { setMasses, type SauceForm } from '~/forms/blendForm'
 import { askForMix } from '~/workers/blender'
-import type { Bench } from './useBench'
+import type { BlendDraftState } from './useBlendDraft'
 
 /** An answer with the question it belongs to. */
 export interface Answered {
@@ -38,7 +38,7 @@ const restore = (sauces: readonly SauceForm[], indexes: readonly number[], befor
  * Asks for amounts, puts them on the bench, and undoes that; follows an advice. `placed` tells whether the amounts on
  * the bench are those of the answer.
  */
-export function useSolver({ bench, question }: Pick<Bench, 'bench' | 'question'>) {
+export function useSolver({ bench, question }: Pick<BlendDraftState, 'bench' | 'question'>) {
   const answered = shallowRef<Answered | null>(null)
   const busy = shallowRef(false)
   const problem = shallowRef('')

@@ -55,7 +55,7 @@ export const MODES = ['weight', 'percent', 'parts'] as const
 export type Mode = (typeof MODES)[number]
 
 /** The bench: sauces that share one stock, and how they are solved. */
-export const BenchFormSchema = z.object({
+export const BlendDraftSchema = z.object({
   sauces: z.array(SauceForm).min(1).max(8),
   at: z.number().int().min(0),
   mode: z.enum(MODES),
@@ -64,7 +64,7 @@ export const BenchFormSchema = z.object({
   wholeBand: z.boolean(),
   together: z.boolean(),
 })
-export type BenchForm = z.infer<typeof BenchFormSchema>
+export type BlendDraft = z.infer<typeof BlendDraftSchema>
 
 /** A fresh sauce. The only target set is the release limit: pH 4.0 at most. */
 export function freshSauce(id: string): SauceForm {
@@ -72,7 +72,7 @@ export function freshSauce(id: string): SauceForm {
   targets.acid.high = 4.0
   return { id, code: '', name: '', cooked: false, parts: [], bottleMl: 150, targets, makeLow: null, makeHigh: null }
 }
-export const freshBench = (id: string): BenchForm => ({
+export const freshBlendDraft = (id: string): BlendDraft => ({
   sauces: [freshSauce(id)],
   at: 0,
   mode: 'weight',
@@ -96,6 +96,20 @@ export const freshPart = (
   ratio: null,
   ...part,
 })
+
+/** A part as it is chosen from the list, `lot:` or `stuff:` and an id: half of what is left of a lot, or the usual. */
+export function chosenPart(
+  choice: string,
+  key: string,
+  { lot: lotOf, library }: { lot: (id: string) => Lot | undefined; library: Library },
+  remains: (lotId: string) => number,
+): PartForm | null {
+  const [kind, id = ''] = choice.split(':')
+  const lot = kind === 'lot' ? lotOf(id) : undefined
+  if (lot) return freshPart({ key, lotId: lot.id, name: lot.name, massG: Math.max(0, Math.round(remains(lot.id) / 2)) })
+  const material = kind === 'stuff' ? library.material(id) : undefined
+  return material ? freshPart({ key, materialId: material.id, name: material.name, massG: usualG(material) }) : null
+}
 
 /** A part as the log keeps it; `null` while it has no weight. */
 export function partForLog({
@@ -211,7 +225,7 @@ function mixPart(part: PartForm, sauceId: string, { composition, lot, library, p
  * @param margins how far the upper end of each sauce's pH band stands over its typical value.
  */
 export function mixSetOf(
-  bench: BenchForm,
+  bench: BlendDraft,
   indexes: readonly number[],
   margins: readonly number[],
   knowing: Knowing,

@@ -27,12 +27,12 @@ import {
   type Library,
   type Lot,
   type NewerEntry,
-  type Outlook,
+  type ForecastSummary,
 } from '@lactofer/core'
 import { nowMs, useNowMs } from '~/clock/clock'
 import { allEntries, allNewer, bindOld } from '~/db/journal'
 import { useLiveQuery } from '~/composables/useLiveQuery'
-import { useOutlooks } from '~/composables/useOutlooks'
+import { useForecastSummaries } from '~/composables/useForecastSummaries'
 import { tellMoment } from '~/clock/moments'
 import { useKeeping } from './keeping'
 import { usePreferences } from './preferences'
@@ -124,7 +124,7 @@ const allAsks = (
   judge: Judge,
   lots: readonly Lot[],
   nowAtMs: number,
-  ahead: ReadonlyMap<string, Outlook>,
+  ahead: ReadonlyMap<string, ForecastSummary>,
   kit: Kit,
 ) =>
   worstFirst(
@@ -137,8 +137,8 @@ const allAsks = (
   )
 
 /** The one judge of all pages, the forecast taken in; and where a lot stands now, in words. */
-function useJudge(book: Ref<Book>, outlooks: Ref<ReadonlyMap<string, Outlook>>, now: Ref<number>) {
-  const judge = computed(() => judgeOf(book.value, (id) => outlooks.value.get(id)))
+function useJudge(book: Ref<Book>, summaries: Ref<ReadonlyMap<string, ForecastSummary>>, now: Ref<number>) {
+  const judge = computed(() => judgeOf(book.value, (id) => summaries.value.get(id)))
   function standing({ id }: { id: string }) {
     const judgement = judge.value(id, now.value)
     return judgement && standingOf(judgement, tellMoment)
@@ -175,11 +175,11 @@ export const useBook = defineStore('book', () => {
   const lots = computed(() => [...book.value.lots.values()].sort((a, b) => a.startedMs - b.startedMs))
   const fermenting = computed(() => lots.value.filter((lot) => lot.state === 'fermenting'))
   const planned = computed(() => lots.value.filter((lot) => lot.state === 'planned'))
-  const outlooks = useOutlooks(book, lots, now)
-  const { judge, standing } = useJudge(book, outlooks, now)
+  const summaries = useForecastSummaries(book, lots, now)
+  const { judge, standing } = useJudge(book, summaries, now)
   /** It, or what it was made of, stands on eye and tongue alone. */
   const notMeasured = (lotId: string): boolean => judge.value(lotId, now.value)?.reasons.some(isByTaste) ?? false
-  const asks = computed(() => allAsks(book.value, judge.value, lots.value, now.value, outlooks.value, preferences.kit))
+  const asks = computed(() => allAsks(book.value, judge.value, lots.value, now.value, summaries.value, preferences.kit))
   const library = computed(() => book.value.library)
   const recipes = computed(() => book.value.recipes)
   const hasDemo = computed(() => (entries.value ?? []).some((entry) => entry.origin === 'demo'))
@@ -208,7 +208,7 @@ export const useBook = defineStore('book', () => {
       fermenting,
       planned,
       asks,
-      outlooks,
+      summaries,
       judge,
       standing,
       notMeasured,

@@ -14,7 +14,7 @@ import {
   type Lot,
 } from '@lactofer/core'
 import {
-  freshBench,
+  freshBlendDraft,
   freshPart,
   freshSauce,
   mixSetOf,
@@ -22,7 +22,7 @@ import {
   partsForLog,
   setShare,
   shareOut,
-  type BenchForm,
+  type BlendDraft,
   type Knowing,
   type PartForm,
   type SauceForm,
@@ -165,12 +165,12 @@ describe('the blend bench', () => {
           : null
         : ofKnown(SHIPPED.materialOrUnknown(one.materialId ?? ''), one.massG ?? 0, {}),
   }
-  const bench = (parts: PartForm[], change: Partial<BenchForm> = {}, sauce: Partial<SauceForm> = {}): BenchForm => ({
-    ...freshBench('one'),
+  const bench = (parts: PartForm[], change: Partial<BlendDraft> = {}, sauce: Partial<SauceForm> = {}): BlendDraft => ({
+    ...freshBlendDraft('one'),
     sauces: [{ ...freshSauce('one'), parts, ...sauce }],
     ...change,
   })
-  const asked = (form: BenchForm, indexes = [0], margins = [0]) => mixSetOf(form, indexes, margins, knowing)
+  const asked = (form: BlendDraft, indexes = [0], margins = [0]) => mixSetOf(form, indexes, margins, knowing)
 
   it('hands the log only what was weighed, with what is known of it', () => {
     expect(
@@ -180,7 +180,7 @@ describe('the blend bench', () => {
       { lotId: 'base', name: 'Base', massG: 600 },
     ])
     expect(partForLog(part({ materialId: 'white-vinegar', strengthPct: 8 }))).toMatchObject({ strengthPct: 8 })
-    expect(freshBench('one').sauces[0]!.targets.acid).toEqual({ low: null, high: 4, rank: 1 })
+    expect(freshBlendDraft('one').sauces[0]!.targets.acid).toEqual({ low: null, high: 4, rank: 1 })
   })
 
   it('asks the solver for what stands there: stock less what the other sauces take, margins, caps on pure acids', () => {

@@ -3,12 +3,12 @@ import { computed } from 'vue'
 import { ofMaterial, type Composition } from '@lactofer/core'
 import type { PartForm, SauceForm } from '~/forms/blendForm'
 import type { View } from './views'
-import type { Bench } from '~/composables/useBench'
+import type { BlendDraftState } from '~/composables/useBlendDraft'
 import { useBook } from '~/stores/book'
 
 /** One way to look at the sauce at hand. */
 const sauce = defineModel<SauceForm>('sauce', { required: true })
-const { view, onBench } = defineProps<{ view: Exclude<View, 'solve'>; onBench: Bench }>()
+const { view, onBench } = defineProps<{ view: Exclude<View, 'solve'>; onBench: BlendDraftState }>()
 const book = useBook()
 const { poured, forecast, live, trials, question } = onBench
 

@@ -5,17 +5,7 @@ import IconX from '~icons/lucide/x'
 import IconLock from '~icons/lucide/lock'
 import IconOpen from '~icons/lucide/lock-open'
 import { formatMass, formatNumber, InvalidInput, unreadPhOf, type Lot } from '@lactofer/core'
-import {
-  freshPart,
-  MODES,
-  reachOf,
-  setShare,
-  shareOut,
-  totalOf,
-  usualG,
-  type Mode,
-  type PartForm,
-} from '~/forms/blendForm'
+import { chosenPart, MODES, reachOf, setShare, shareOut, totalOf, type Mode, type PartForm } from '~/forms/blendForm'
 import { partWords, saidOf, tableWords } from '~/words/partWords'
 import { usePartOptions } from '~/composables/usePartOptions'
 import { useThings } from '~/composables/useThings'
@@ -43,15 +33,9 @@ const colour = (part: PartForm) => lotOf(part)?.color ?? material(part)?.color ?
 const reach = (part: PartForm) => reachOf(part, lotOf(part), material(part))
 
 function add(choice: string) {
-  const [kind, id = ''] = choice.split(':')
-  const lot = kind === 'lot' ? book.lot(id) : undefined
-  const found = kind === 'stuff' ? book.library.material(id) : undefined
   const key = `${choice}-${parts.value.length}-${Math.round(total.value)}`
-  if (lot)
-    parts.value.push(
-      freshPart({ key, lotId: lot.id, name: lot.name, massG: Math.max(0, Math.round(remains(lot.id) / 2)) }),
-    )
-  if (found) parts.value.push(freshPart({ key, materialId: found.id, name: found.name, massG: usualG(found) }))
+  const chosen = chosenPart(choice, key, book, remains)
+  if (chosen) parts.value.push(chosen)
   adding.value = ''
 }
 function attempt(part: PartForm, work: () => void) {

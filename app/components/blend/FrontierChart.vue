@@ -4,7 +4,7 @@ import { AIMS, figureOf, type Aim, type Forecast } from '@lactofer/core'
 import { aimName, aimValue } from '~/words/limitWords'
 import type { SauceForm } from '~/forms/blendForm'
 import { frontierOption } from './frontierOption'
-import type { Bench } from '~/composables/useBench'
+import type { BlendDraftState } from '~/composables/useBlendDraft'
 import { useFrontier } from '~/composables/useFrontier'
 import { useTones } from '~/composables/useTones'
 
@@ -13,7 +13,7 @@ import { useTones } from '~/composables/useTones'
  * it.
  */
 const { question, forecast, sauce } = defineProps<{
-  question: Bench['question']
+  question: BlendDraftState['question']
   forecast: Forecast
   sauce: SauceForm
 }>()

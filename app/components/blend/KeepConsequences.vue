@@ -1,17 +1,25 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { formatNumber, keepOutlook, STOP_BAR, STORE_C, WARN_BAR, type Composition, type Range } from '@lactofer/core'
+import {
+  formatNumber,
+  pressureOutlook,
+  STOP_BAR,
+  STORE_C,
+  WARN_BAR,
+  type Composition,
+  type Range,
+} from '@lactofer/core'
 
 /** What sugar in a sauce means before anybody pours it: live on the shelf, live and cold, or cooked. */
 const { composition, cooked } = defineProps<{ composition: Composition; cooked: boolean }>()
-const outlook = computed(() => keepOutlook(composition))
+const pressures = computed(() => pressureOutlook(composition))
 const bars = ({ low, high }: Range) =>
   low === high ? `${formatNumber(high, 1)} bar` : `${formatNumber(low, 1)}–${formatNumber(high, 1)} bar`
 const daysWord = (days: Range | null) =>
   days === null
     ? 'it never gets there'
     : `after about ${formatNumber(Math.max(1, days.typical))} days (${days.low < 1 ? 'less than 1' : formatNumber(days.low)} to ${formatNumber(days.high)})`
-const at = (tempC: number) => outlook.value.closed.find((one) => one.tempC === tempC)
+const at = (tempC: number) => pressures.value.closed.find((one) => one.tempC === tempC)
 const level = (bar: number) =>
   bar > STOP_BAR ? ('discard' as const) : bar > WARN_BAR ? ('act' as const) : ('fine' as const)
 const WORD = { discard: 'Not like this', act: 'Only with care', fine: 'Goes' } as const
@@ -25,10 +33,10 @@ const coldLevel = computed(() =>
   <figure>
     <figcaption><h2>Live, cold or cooked?</h2></figcaption>
     <p>
-      {{ formatNumber(outlook.sugarGPerL.typical) }} g of sugar in a litre ({{
-        formatNumber(outlook.sugarGPerL.low)
-      }}–{{ formatNumber(outlook.sugarGPerL.high) }}); all of it can come back as gas, up to
-      {{ formatNumber(outlook.volumes.high, 1) }} litres of it a litre. Sauce bottles are not made for pressure.
+      {{ formatNumber(pressures.sugarGPerL.typical) }} g of sugar in a litre ({{
+        formatNumber(pressures.sugarGPerL.low)
+      }}–{{ formatNumber(pressures.sugarGPerL.high) }}); all of it can come back as gas, up to
+      {{ formatNumber(pressures.volumes.high, 1) }} litres of it a litre. Sauce bottles are not made for pressure.
     </p>
     <p v-if="!composition.live" class="muted">Nothing living goes in: it only ferments if something gets in later.</p>
     <div class="ways">

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import IconPlus from '~icons/lucide/plus'
 import { formatMass } from '@lactofer/core'
-import { totalOf, type BenchForm } from '~/forms/blendForm'
+import { totalOf, type BlendDraft } from '~/forms/blendForm'
 import { usePreferences } from '~/stores/preferences'
 
 /** The sauces on the bench, the one at hand, one more and one less. */
-const bench = defineModel<BenchForm>({ required: true })
+const bench = defineModel<BlendDraft>({ required: true })
 const emit = defineEmits<{ add: []; remove: [] }>()
 const preferences = usePreferences()
 </script>

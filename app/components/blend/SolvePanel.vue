@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { SCALE_STEPS, type Targets } from '@lactofer/core'
 import { adviceWords, bindingWords, missedWords, reachWords } from '~/words/limitWords'
-import type { BenchForm, SauceForm } from '~/forms/blendForm'
+import type { BlendDraft, SauceForm } from '~/forms/blendForm'
 import type { Answered } from '~/composables/useSolver'
 import { usePreferences } from '~/stores/preferences'
 
@@ -13,7 +13,7 @@ const { answered, busy, problem, placed } = defineProps<{
   problem: string
   placed: boolean
 }>()
-const bench = defineModel<BenchForm>('bench', { required: true })
+const bench = defineModel<BlendDraft>('bench', { required: true })
 const sauce = defineModel<SauceForm>('sauce', { required: true })
 const emit = defineEmits<{ solve: [all: boolean]; undo: []; nearest: []; follow: [index: number, all: boolean] }>()
 const preferences = usePreferences()

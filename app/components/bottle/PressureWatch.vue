@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import {
   formatNumber,
-  keepOutlook,
+  pressureOutlook,
   STOP_BAR,
   STORE_C,
   storeRefusal,
@@ -25,7 +25,7 @@ const { composition, known, treatment } = defineProps<{
 }>()
 const store = defineModel<Store>({ required: true })
 const emit = defineEmits<{ keep: [treatment: Treatment] }>()
-const outlook = computed(() => keepOutlook(composition, known.headspace))
+const pressures = computed(() => pressureOutlook(composition, known.headspace))
 const refusal = computed(() => storeRefusal(treatment, store.value, known))
 const PLACES = [
   { value: 'cold', label: 'in the cold' },
@@ -47,7 +47,7 @@ const level = (bar: number) =>
   bar > STOP_BAR ? ('discard' as const) : bar > WARN_BAR ? ('act' as const) : ('fine' as const)
 /** What it does where it is to stand, as the release judges it; frozen nothing works. */
 const chosen = computed(() =>
-  store.value === 'frozen' ? null : outlook.value.closed.find(({ tempC }) => tempC === STORE_C[store.value]),
+  store.value === 'frozen' ? null : pressures.value.closed.find(({ tempC }) => tempC === STORE_C[store.value]),
 )
 const WORD = { discard: 'Bottles burst', act: 'Past the line', fine: 'Under the line' } as const
 </script>
@@ -60,8 +60,8 @@ const WORD = { discard: 'Bottles burst', act: 'Past the line', fine: 'Under the 
     </div>
     <template v-if="composition.live">
       <p>
-        Up to {{ formatNumber(outlook.sugarGPerL.high, 1) }} g of sugar a litre can come back as
-        {{ formatNumber(outlook.volumes.high, 1) }} litres of gas a litre of sauce. Sauce bottles are not made for
+        Up to {{ formatNumber(pressures.sugarGPerL.high, 1) }} g of sugar a litre can come back as
+        {{ formatNumber(pressures.volumes.high, 1) }} litres of gas a litre of sauce. Sauce bottles are not made for
         pressure: {{ WARN_BAR }} bar is the line here.
       </p>
       <div class="sideways">
@@ -75,7 +75,7 @@ const WORD = { discard: 'Bottles burst', act: 'Past the line', fine: 'Under the 
           </thead>
           <tbody>
             <tr
-              v-for="one in outlook.closed"
+              v-for="one in pressures.closed"
               :key="one.tempC"
               :data-temp="one.tempC"
               :class="{ chosen: one === chosen }"

@@ -77,7 +77,7 @@ async function skip(why: string) {
 async function calendar() {
   try {
     ElMessage.success(
-      `${await saveCalendar(book.book, book.lots, book.nowMs, book.outlooks, preferences.kit)} chores of the coming two weeks are in the file. Export again after a round: the calendar updates them.`,
+      `${await saveCalendar(book.book, book.lots, book.nowMs, book.summaries, preferences.kit)} chores of the coming two weeks are in the file. Export again after a round: the calendar updates them.`,
     )
   } catch {
     ElMessage.error('The calendar could not be written. The round here is as it was.')

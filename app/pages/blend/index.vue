@@ -2,12 +2,12 @@
 import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import { useElementVisibility } from '@vueuse/core'
 import { ElMessage } from 'element-plus'
-import { formatNumber, keepOutlook, PROPERTIES, valueOf, WARN_BAR } from '@lactofer/core'
+import { formatNumber, pressureOutlook, PROPERTIES, valueOf, WARN_BAR } from '@lactofer/core'
 import type { PartForm } from '~/forms/blendForm'
 import { sauceCautions, sauceProblems } from '~/components/blend/sauceChecks'
 import { VIEWS, type View } from '~/components/blend/views'
 import { headline } from '~/components/measure/rulers'
-import { useBench } from '~/composables/useBench'
+import { useBlendDraft } from '~/composables/useBlendDraft'
 import { useRecorder } from '~/composables/useRecorder'
 import { useStops } from '~/composables/useStops'
 import { useSolver } from '~/composables/useSolver'
@@ -16,7 +16,7 @@ import { useBook } from '~/stores/book'
 const book = useBook()
 const router = useRouter()
 const stops = useStops()
-const onBench = useBench()
+const onBench = useBlendDraft()
 const { bench, sauce, poured, forecast, bottles, live, cost, taken, remains, trials, addSauce, removeSauce, totalG } =
   onBench
 const { answered, busy: solving, problem: solveProblem, placed, solve, undo, nearest, follow } = useSolver(onBench)
@@ -42,7 +42,7 @@ const sweetens = computed(
     ),
 )
 const pressure = computed(() =>
-  sweetens.value ? keepOutlook(forecast.value.composition).closed.find(({ tempC }) => tempC === 20) : undefined,
+  sweetens.value ? pressureOutlook(forecast.value.composition).closed.find(({ tempC }) => tempC === 20) : undefined,
 )
 
 const suggestedCode = computed(() => book.nextCode('S', bench.value.at))

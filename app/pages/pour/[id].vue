@@ -14,7 +14,7 @@ import {
 } from '@lactofer/core'
 import { partsForLog } from '~/forms/blendForm'
 import { headline } from '~/components/measure/rulers'
-import { useBench } from '~/composables/useBench'
+import { useBlendDraft } from '~/composables/useBlendDraft'
 import { useAtScale } from '~/composables/useAtScale'
 import { useDraft } from '~/composables/useDraft'
 import { useStops } from '~/composables/useStops'
@@ -26,7 +26,7 @@ const book = useBook()
 const route = useRoute()
 const router = useRouter()
 const id = String(route.params.id)
-const { bench, loaded, entryOf, removeSauce } = useBench()
+const { bench, loaded, entryOf, removeSauce } = useBlendDraft()
 const {
   draft: state,
   reset,

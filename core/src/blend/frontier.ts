@@ -1,4 +1,4 @@
-import { Bench } from './bench'
+import { ProgramBuilder } from './programBuilder'
 import { limitsOf, type Limit, type MixSet } from './mixSet'
 import type { LinearSolver } from './program'
 import type { Aim } from './targets'
@@ -24,7 +24,7 @@ export function* frontierOf(
   points: number,
   solver: LinearSolver,
 ): Generator<FrontierPoint | null, void> {
-  const bench = new Bench(set, solver)
+  const bench = new ProgramBuilder(set, solver)
   const others = limitsOf(set).filter(
     (limit) => !(limit.kind === 'target' && limit.mix === index && (limit.aim === across || limit.aim === up)),
   )

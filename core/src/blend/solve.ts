@@ -1,4 +1,4 @@
-import { Bench, plain, type Goal } from './bench'
+import { ProgramBuilder, plain, type Goal } from './programBuilder'
 import { AIM_STEP, limitsOf, slackOf, type Limit, type MixPart, type MixSet } from './mixSet'
 import type { LinearSolver } from './program'
 import { RANKS, type Aim } from './targets'
@@ -42,7 +42,7 @@ const farOf = (aim: Aim, value: number): number => (aim === 'heat' ? Math.max(10
 const FAR_CHARGE = 0.002
 
 /** Targets that amounts do not meet, by more than is shown. */
-const missedBy = (bench: Bench, x: readonly number[]): Missed[] =>
+const missedBy = (bench: ProgramBuilder, x: readonly number[]): Missed[] =>
   limitsOf(bench.set).flatMap((limit): Missed[] => {
     if (limit.kind !== 'target') return []
     const got = bench.measure(limit, x)
@@ -54,7 +54,7 @@ const missedBy = (bench: Bench, x: readonly number[]): Missed[] =>
   })
 
 /** Least change of the amounts: a column for the distance of each. */
-function closest(bench: Bench, weight: number, costs: readonly number[]): Goal {
+function closest(bench: ProgramBuilder, weight: number, costs: readonly number[]): Goal {
   const { columns } = bench
   const unit = (at: number, value: number) => {
     const row = new Array<number>(columns.length * 2).fill(0)
@@ -75,7 +75,7 @@ function closest(bench: Bench, weight: number, costs: readonly number[]): Goal {
 /** Of equally good ways the nearest to what stands there, g of change against g of what is wanted. */
 const TIE = 1e-4
 
-function goalOf(bench: Bench): Goal {
+function goalOf(bench: ProgramBuilder): Goal {
   const cost = (of: (part: MixPart) => number) => bench.columns.map(({ part }) => of(part))
   switch (bench.set.objective) {
     case 'closest':
@@ -111,7 +111,7 @@ function goalOf(bench: Bench): Goal {
  * Grams in whole steps of the scale; what is locked stays as it is, and no stock is passed: what was rounded up most
  * gives a step back first.
  */
-function inSteps({ columns, set: { stepG, stockG } }: Bench, x: readonly number[]): number[] {
+function inSteps({ columns, set: { stepG, stockG } }: ProgramBuilder, x: readonly number[]): number[] {
   const rounded = x.map((grams, at) => (columns[at]?.part.locked ? grams : Math.round(grams / stepG) * stepG))
   for (const [stock, limitG] of Object.entries(stockG)) {
     const drawn = columns.flatMap(({ part }, at) => (part.stock === stock ? [at] : []))
@@ -129,7 +129,7 @@ function inSteps({ columns, set: { stepG, stockG } }: Bench, x: readonly number[
 }
 
 /** Limits that an answer stands at. */
-const bindingOf = (bench: Bench, x: readonly number[]) =>
+const bindingOf = (bench: ProgramBuilder, x: readonly number[]) =>
   limitsOf(bench.set).filter((limit) => {
     const at = bench.measure(limit, x)
     return (
@@ -168,7 +168,7 @@ function effort({ limit, to }: Advice, { mixes }: MixSet): number {
 }
 
 /** For every limit, whether it alone could give way, and how far it would have to. */
-function adviceOf(bench: Bench): Advice[] {
+function adviceOf(bench: ProgramBuilder): Advice[] {
   const limits = limitsOf(bench.set)
   return limits
     .flatMap((limit): Advice[] => {
@@ -184,7 +184,7 @@ function adviceOf(bench: Bench): Advice[] {
 }
 
 /** The nearest mixes: what must be met comes first, then what should, then the rest; amounts, stock and locks hold. */
-function nearestOf(bench: Bench): number[] | null {
+function nearestOf(bench: ProgramBuilder): number[] | null {
   const limits = limitsOf(bench.set)
   const soft = limits.filter((limit) => limit.kind === 'target')
   const hard = limits.filter((limit) => limit.kind !== 'target')
@@ -220,7 +220,7 @@ function nearestOf(bench: Bench): number[] | null {
  * Ends that each target's property can have while the amounts and the other targets hold. Told only where there is
  * something to reach.
  */
-function reachesOf(bench: Bench): Reach[] {
+function reachesOf(bench: ProgramBuilder): Reach[] {
   const limits = limitsOf(bench.set)
   const aimed = limits.filter(
     (limit, index) =>
@@ -254,7 +254,7 @@ function reachesOf(bench: Bench): Reach[] {
  * nearest: it never gives up a target in silence.
  */
 export function solveSet(set: MixSet, solver: LinearSolver): MixAnswer {
-  const bench = new Bench(set, solver)
+  const bench = new ProgramBuilder(set, solver)
   const limits = limitsOf(set)
   let exact = bench.settle(limits, () => goalOf(bench))
   let near: number[] | null = null

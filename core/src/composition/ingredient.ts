@@ -1,7 +1,7 @@
 import { acidMmol, type AcidId, type Acids } from '../acid/species'
 import type { Balance } from '../acid/balance'
 import { componentSid, mixtureBalance, type AcidBase } from '../acid/mixture'
-import { asIsShu, SEEDED_KEEPS } from '../heat/scoville'
+import { asIsShu, SEEDED_KEEPS } from '../pungency/scoville'
 import type { Material } from '../library/material'
 import { UNKNOWN_ID } from '../library/materials'
 import { mapRange, type Range } from '../working'

@@ -1,4 +1,4 @@
-export * from './outlook'
+export * from './pressureOutlook'
 export * from './ways'
 export * from './lethality'
 export * from './boiling'

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { DILUTIONS } from '../heat/tasting'
+import { DILUTIONS } from '../pungency/tasting'
 import { IdSchema } from './entryParts'
 
 /* What was seen, tasted, titrated or expected of a lot. */

@@ -1,6 +1,6 @@
 import { InvalidInput, within } from '../invalid'
 import { ofMass, otherSolidsG, sharesOf, type Composition } from '../composition/composition'
-import { HEAT_IN_SOLIDS, strainingKeeps } from '../heat/scoville'
+import { HEAT_IN_SOLIDS, strainingKeeps } from '../pungency/scoville'
 import { exactly, mapRange, type Range } from '../working'
 
 /**

@@ -9,7 +9,7 @@ import type { Lot } from '../log/lot'
 import { isCold, lastPouredMs } from '../lots/measured'
 import { measuredPhs } from '../makeup/measuredPh'
 import type { SenseQuestion } from '../ferment/senses'
-import type { Outlook } from './outlook'
+import type { ForecastSummary } from './forecastSummary'
 import { choreTimes } from './choreTimes'
 import { lookAgainBy, quietRound } from './cold'
 import { isMeter, USUAL_KIT, type Kit } from './kit'
@@ -196,7 +196,7 @@ function dueChores(
   book: Book,
   lot: Lot,
   nowMs: number,
-  outlook: Outlook | undefined,
+  summary: ForecastSummary | undefined,
   asks: readonly Ask[],
   judgement: Judgement | null,
   kit: Kit,
@@ -205,7 +205,7 @@ function dueChores(
   const looked = asks.some(({ code }) => code === 'look')
   const bared = lot.signs.at(-1)?.sign === 'not covered'
   const readingAsked = asks.some(({ code }) => READINGS.includes(code))
-  return choreTimes(book, lot, nowMs, outlook, judgement, kit).filter(({ chore, dueMs }) => {
+  return choreTimes(book, lot, nowMs, summary, judgement, kit).filter(({ chore, dueMs }) => {
     if (dueMs > nowMs || asked.has(chore)) return false
     if (chore === 'cover check' && bared) return false
     if (chore === 'read' && readingAsked) return false
@@ -224,7 +224,7 @@ export function asksOf(
   judge: Judge,
   lot: Lot,
   nowMs: number,
-  outlook?: Outlook,
+  summary?: ForecastSummary,
   tell: Tell = plainTell,
   kit: Kit = USUAL_KIT,
 ): Ask[] {
@@ -238,7 +238,7 @@ export function asksOf(
   askForSigns(ask, lot, nowMs)
   if (!isMeter(kit)) askForLook(ask, book, lot, judgement, nowMs)
   askForCold(ask, book, lot, judgement, nowMs, kit)
-  for (const { chore, title, why, level, dueMs } of dueChores(book, lot, nowMs, outlook, asks, judgement, kit))
+  for (const { chore, title, why, level, dueMs } of dueChores(book, lot, nowMs, summary, asks, judgement, kit))
     ask(level, 'chore', { title, why }, { ...(chore !== 'read' && chore !== 'weigh' && { chore }), dueMs })
   if (style.refills && !isRefill(book, lot) && dayOf(lot, nowMs) >= style.days.low) ask('ask', 'refill', {})
   const byTaste = judgement?.reasons.find(({ code }) => code === 'ready by taste')

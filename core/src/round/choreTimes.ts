@@ -14,7 +14,7 @@ import { signReasons } from '../judge/openSigns'
 import type { Judgement } from '../judge/judgement'
 import { RESERVE } from '../pack/cover'
 import { isByTaste } from '../judge/reasons'
-import type { Outlook } from './outlook'
+import type { ForecastSummary } from './forecastSummary'
 import { isMeter, USUAL_KIT, type Kit } from './kit'
 import { DAY_MS, HOUR_MS } from '../units/time'
 import type { Level } from '../level'
@@ -83,7 +83,7 @@ export function choreTimes(
   book: Book,
   lot: Lot,
   nowMs: number,
-  outlook: Outlook | undefined,
+  summary: ForecastSummary | undefined,
   judgement: Judgement | null,
   kit: Kit = USUAL_KIT,
 ): ChoreTime[] {
@@ -108,13 +108,13 @@ export function choreTimes(
       -Infinity,
     )
   const everyH = ({ chore, everyH }: StyleChore) =>
-    chore === 'burp' && outlook?.burpEveryH
-      ? outlook.burpEveryH
+    chore === 'burp' && summary?.burpEveryH
+      ? summary.burpEveryH
       : chore === 'read'
         ? readEveryH(lot, judgement, nowMs, kit)
         : everyH * pace
   const reason = ({ chore, why }: StyleChore) =>
-    (chore === 'burp' || chore === 'vent') && outlook?.gasSentence ? outlook.gasSentence : why
+    (chore === 'burp' || chore === 'vent') && summary?.gasSentence ? summary.gasSentence : why
   return styleById(made.style).chores.flatMap((rule) => {
     const { chore, title, level, fromDay, toDay, whenSour, stays } = rule
     if (isIdle(rule, lot, proven, kit) || (whenSour && !sour)) return []
@@ -155,18 +155,18 @@ export function calendarOf(
   book: Book,
   lots: readonly Lot[],
   nowMs: number,
-  outlooks: ReadonlyMap<string, Outlook> = new Map(),
+  summaries: ReadonlyMap<string, ForecastSummary> = new Map(),
   kit: Kit = USUAL_KIT,
 ): RoundEvent[] {
   const endMs = nowMs + CALENDAR_DAYS * DAY_MS
-  const judge = judgeOf(book, (lotId) => outlooks.get(lotId))
+  const judge = judgeOf(book, (lotId) => summaries.get(lotId))
   return lots.flatMap((lot) => {
     if (lot.made.kind !== 'plan' || !lot.packed) return []
     const open = lot.state === 'fermenting'
     // What ended longer ago than a calendar looks ahead was never told of these days.
     if (!open && Math.max(...lot.entries.map(({ at }) => Date.parse(at))) < nowMs - CALENDAR_DAYS * DAY_MS) return []
     const count = new Map<string, number>()
-    return choreTimes(book, lot, nowMs, outlooks.get(lot.id), judge(lot.id, nowMs), kit).flatMap(
+    return choreTimes(book, lot, nowMs, summaries.get(lot.id), judge(lot.id, nowMs), kit).flatMap(
       ({ chore, title, why, dueMs, everyH }) => {
         const events: RoundEvent[] = []
         for (

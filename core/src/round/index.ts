@@ -1,4 +1,4 @@
-export * from './outlook'
+export * from './forecastSummary'
 export * from './choreTimes'
 export * from './asks'
 export * from './kit'

@@ -10,7 +10,7 @@ import {
   releaseChecks,
   type Draft,
   type Kit,
-  type Outlook,
+  type ForecastSummary,
 } from '../../src'
 import { caseOf, day, KEPT_COLD, notebook, START, standsAt } from '../log/build'
 
@@ -19,7 +19,7 @@ import { caseOf, day, KEPT_COLD, notebook, START, standsAt } from '../log/build'
 const DAY_MS = 86_400_000
 const NOSE: Kit = { sour: 'nose and tongue', scale: false }
 /** A forecast that says no more than how likely it passed in its time and stands under 4.6, from packing on. */
-const foretold = (chance: number): Outlook => ({
+const foretold = (chance: number): ForecastSummary => ({
   ...{ flags: [], gasPerDay: 0, burpEveryH: null, gasSentence: '' },
   passes: { early: null, typical: null, late: null, lateOfThose: null, missed: 1 },
   ready: { early: null, typical: null, late: null, lateOfThose: null, missed: 1 },

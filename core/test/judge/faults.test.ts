@@ -32,7 +32,7 @@ import {
   USUAL_REFERENCE,
   allergensOf,
   type Draft,
-  type Outlook,
+  type ForecastSummary,
 } from '../../src'
 import { isStarter } from '../../src/makeup/livingRows'
 import { caseOf, day, notebook, standsAt, START, titlesAt } from '../log/build'
@@ -41,8 +41,8 @@ import { caseOf, day, notebook, standsAt, START, titlesAt } from '../log/build'
 
 const DAY_MS = 86_400_000
 type Log = ReturnType<typeof notebook>
-const stands = (log: Log, lotId: string, onDay: number, outlook?: Outlook) =>
-  standsAt(log.book(), lotId, START + onDay * DAY_MS, outlook)
+const stands = (log: Log, lotId: string, onDay: number, summary?: ForecastSummary) =>
+  standsAt(log.book(), lotId, START + onDay * DAY_MS, summary)
 const BENCH = { name: 'pH meter', kind: 'meter', steady: true, slopePct: 97 } as const
 const read = (log: Log, lotId: string, onDay: number, change: object) =>
   log.write({ kind: 'reading', at: day(onDay), lotId, ...change } as Draft)
@@ -78,7 +78,7 @@ function passed(log: Log, change: object = {}, packed: object = {}) {
   log.read(lotId, 8.2, 3.6)
   return lotId
 }
-const crossing = (likelyH: number, lateH: number): Outlook => ({
+const crossing = (likelyH: number, lateH: number): ForecastSummary => ({
   ...{ flags: [], gasPerDay: 1, burpEveryH: null, gasSentence: '' },
   ...{
     passes: { early: null, typical: null, late: null, lateOfThose: null, missed: 0 },

@@ -12,7 +12,7 @@ import {
   type BottlingChoice,
   type Draft,
   type Entry,
-  type Outlook,
+  type ForecastSummary,
 } from '../../src'
 
 const DAY_MS = 86_400_000
@@ -109,20 +109,20 @@ export const KEPT_COLD: BottlingChoice = {
 }
 
 /** What the judge says of a lot at a moment, with its sentence. */
-export function standsAt(book: Book, lotId: string, atMs: number, outlook?: Outlook) {
-  const judgement = judgeOf(book, () => outlook)(lotId, atMs)!
+export function standsAt(book: Book, lotId: string, atMs: number, summary?: ForecastSummary) {
+  const judgement = judgeOf(book, () => summary)(lotId, atMs)!
   const codes = judgement.reasons.map(({ code }) => code)
   return { ...judgement, codes, sentence: tellReason(judgement.reasons[0]!, plainTell) }
 }
 
 /** What a ferment asks for at a moment, by title. */
-export const titlesAt = (book: Book, lotId: string, atMs: number, outlook?: Outlook): string[] =>
+export const titlesAt = (book: Book, lotId: string, atMs: number, summary?: ForecastSummary): string[] =>
   asksOf(
     book,
-    judgeOf(book, () => outlook),
+    judgeOf(book, () => summary),
     book.lots.get(lotId)!,
     atMs,
-    outlook,
+    summary,
   ).map(({ title }) => title)
 
 /** What is known of a pot for its release, so long after everything. */

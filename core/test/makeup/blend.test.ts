@@ -6,7 +6,7 @@ import {
   earlierYields,
   forecastBlend,
   ingredientsOf,
-  keepOutlook,
+  pressureOutlook,
   lotCost,
   mixturePh,
   ofMass,
@@ -296,7 +296,7 @@ it('a base thinned at the press weighs, holds, costs and is traced as what it be
 
 it('sugar put in after fermenting comes back as gas: pressure where bottles stand, and how soon', () => {
   const sauce = { ...mash(1000, 3.7), sugarG: { low: 2, typical: 4, high: 4 } }
-  const { closed, sugarGPerL } = keepOutlook(sauce)
+  const { closed, sugarGPerL } = pressureOutlook(sauce)
   expect(
     closed.map(({ tempC }) => tempC),
     'where a release judges them, and a room',
@@ -306,6 +306,6 @@ it('sugar put in after fermenting comes back as gas: pressure where bottles stan
   closed.forEach(({ bar }, index) => expect(bar.typical / per).toBeCloseTo([0.83, 1.2, 1.74][index]!, 1))
   expect(closed[0]!.days!.typical).toBeGreaterThan(3 * closed[1]!.days!.typical)
   expect(
-    keepOutlook({ ...sauce, sugarG: { low: 0, typical: 0, high: 0.2 } }).closed.every(({ days }) => days === null),
+    pressureOutlook({ ...sauce, sugarG: { low: 0, typical: 0, high: 0.2 } }).closed.every(({ days }) => days === null),
   ).toBe(true)
 })

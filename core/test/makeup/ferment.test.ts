@@ -3,7 +3,7 @@ import {
   compositionOf,
   fermentCaseOf,
   forecastFerment,
-  outlookOf,
+  summaryOf,
   propertiesOf,
   scenarioOf,
   temperatureAt,
@@ -126,13 +126,13 @@ describe('a lot as the forecast sees it', () => {
     expect([temperatureAt(cold, 47), temperatureAt(cold, 200)]).toEqual([22, 4])
   })
 
-  it('the outlook tells how often a tight lid wants burping, what a bag may hold, and nothing of an airlock', () => {
+  it('the summary tells how often a tight lid wants burping, what a bag may hold, and nothing of an airlock', () => {
     const log = notebook()
     const jar = (closure: string) => {
       const lotId = log.mash(0, {}, { closure, vessels: [{ vesselId: 'jar-3000', mark: '', massG: 2080, hot: false }] })
       log.read(lotId, 1, 5.0, 23)
       const book = log.book()
-      return outlookOf(
+      return summaryOf(
         book,
         book.lots.get(lotId)!,
         forecastFerment(fermentCaseOf(book, book.lots.get(lotId)!)!, { days: 8, members: 80 }),

@@ -8,7 +8,7 @@ import {
   topUpBrine,
   worstFirst,
   type Draft,
-  type Outlook,
+  type ForecastSummary,
 } from '../../src'
 import { day, notebook, START, titlesAt } from '../log/build'
 
@@ -16,8 +16,8 @@ const DAY_MS = 86_400_000
 type Log = ReturnType<typeof notebook>
 
 /** What a lot asks on a day, by title. */
-const titles = (log: Log, lotId: string, onDay: number, outlook?: Outlook) =>
-  titlesAt(log.book(), lotId, START + onDay * DAY_MS, outlook)
+const titles = (log: Log, lotId: string, onDay: number, summary?: ForecastSummary) =>
+  titlesAt(log.book(), lotId, START + onDay * DAY_MS, summary)
 
 describe('what a ferment asks for', () => {
   it('a closed lid wants burping once a day, and not again for twenty hours', () => {
@@ -140,7 +140,7 @@ it('the most pressing stands first, equals keep their order', () => {
 })
 
 describe('the round', () => {
-  const calm: Outlook = {
+  const calm: ForecastSummary = {
     flags: [],
     passes: { early: 0, typical: 0, late: 0, lateOfThose: 0, missed: 0 },
     ready: { early: 0, typical: 0, late: 0, lateOfThose: 0, missed: 0 },

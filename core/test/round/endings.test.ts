@@ -14,7 +14,7 @@ import {
   type Draft,
   type Kit,
   type Lot,
-  type Outlook,
+  type ForecastSummary,
 } from '../../src'
 import { day, notebook, START } from '../log/build'
 
@@ -24,7 +24,7 @@ const DAY_MS = 86_400_000
 const STEPS = 14
 const JAR = { vesselId: 'jar-3000', mark: '', hot: false }
 const nowhere = { early: null, typical: null, late: null, lateOfThose: null, missed: 1 }
-const foretold = (chance: number): Outlook => ({
+const foretold = (chance: number): ForecastSummary => ({
   ...{ flags: [], gasPerDay: 0, burpEveryH: null, gasSentence: '', passes: nowhere, ready: nowhere },
   crossing: { liquid: { likelyH: 60, lateH: 80 }, blended: { likelyH: 60, lateH: 80 } },
   under: { hours: [0, 3000], chances: [chance, chance] },

@@ -8,7 +8,7 @@ import {
   leastSaltPct,
   lotCaseOf,
   normals,
-  outlookOf,
+  summaryOf,
   PH_LINE,
   PIECES_TIMES,
   allowedDays,
@@ -142,7 +142,7 @@ export function liveBySenses(
         const forecast = forecastFerment(lotCaseOf(log.book(), lot(), nowMs)!, { days: LAST_DAY + 2, members })
         known = { entries, forecast }
       }
-      const ahead = outlookOf(log.book(), lot(), known.forecast, nowMs)
+      const ahead = summaryOf(log.book(), lot(), known.forecast, nowMs)
       const judge = judgeOf(log.book(), () => ahead)
       return { ahead, judge, asks: asksOf(log.book(), judge, lot(), nowMs, ahead, undefined, kit) }
     }

@@ -13,7 +13,7 @@ import {
   mixturePh,
   normals,
   ofMass,
-  outlookOf,
+  summaryOf,
   partComposition,
   PH_LINE,
   PIECES_TIMES,
@@ -25,7 +25,7 @@ import {
   type FermentForecast,
   type HiddenBatch,
   type HiddenKind,
-  type Outlook,
+  type ForecastSummary,
   type Sampled,
   type TaskCode,
 } from '../../src'
@@ -145,7 +145,7 @@ export function liveSeason(kind: SeasonKind, maker: Maker, seed: number): Season
   }
   // Forecasts hang on what was read alone.
   let known: { readings: number; forecast: FermentForecast } | null = null
-  function outlook(nowMs: number): Outlook {
+  function summary(nowMs: number): ForecastSummary {
     if (known?.readings !== readings)
       known = {
         readings,
@@ -154,7 +154,7 @@ export function liveSeason(kind: SeasonKind, maker: Maker, seed: number): Season
           members: MEMBERS,
         }),
       }
-    return outlookOf(log.book(), lot(), known.forecast, nowMs)
+    return summaryOf(log.book(), lot(), known.forecast, nowMs)
   }
   const times = saltTimes(believed.batch.medium.saltPct) ?? 3
   const spentBy = (of: Sampled) => Math.max(...truths.map((truth) => trulySpent(truth, of, roomC, times)))
@@ -173,7 +173,7 @@ export function liveSeason(kind: SeasonKind, maker: Maker, seed: number): Season
   for (let onDay = 1; onDay <= LAST_DAY; onDay++) {
     const nowMs = START + onDay * DAY_MS
     const judged = () => {
-      const ahead = outlook(nowMs)
+      const ahead = summary(nowMs)
       return { ahead, book: log.book(), judge: judgeOf(log.book(), () => ahead) }
     }
     const ask = () => {

@@ -2,15 +2,15 @@ import { computed, type Ref } from 'vue'
 import { amountCost, bottlesFilled, forecastBlend, TargetsSchema, type Cost, type Draft } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import {
-  BenchFormSchema,
-  freshBench,
+  BlendDraftSchema,
+  freshBlendDraft,
   freshSauce,
   mixSetOf,
   partForLog,
   partsForLog,
   takenOf,
   totalOf,
-  type BenchForm,
+  type BlendDraft,
   type Knowing,
   type PartForm,
   type SauceForm,
@@ -66,7 +66,7 @@ function usePouring(sauce: Ref<SauceForm>, { compositionOf, costOf }: ReturnType
 }
 
 /** More sauces and fewer. */
-function useSauces(bench: Ref<BenchForm>, sauce: Ref<SauceForm>) {
+function useSauces(bench: Ref<BlendDraft>, sauce: Ref<SauceForm>) {
   const book = useBook()
   function addSauce(like?: boolean) {
     const fresh = freshSauce(newLotId())
@@ -87,9 +87,9 @@ function useSauces(bench: Ref<BenchForm>, sauce: Ref<SauceForm>) {
 }
 
 /** What is on the blend bench: the sauces, the one at hand, and what it comes to. Kept through a closed browser. */
-export function useBench() {
+export function useBlendDraft() {
   const book = useBook()
-  const { draft: bench, reset, loaded, save } = useDraft('bench', BenchFormSchema, () => freshBench(newLotId()))
+  const { draft: bench, reset, loaded, save } = useDraft('bench', BlendDraftSchema, () => freshBlendDraft(newLotId()))
   const sauce = computed(() => bench.value.sauces[bench.value.at] ?? bench.value.sauces[0]!)
   const known = useKnowing()
   const taken = computed(() => takenOf(bench.value.sauces))
@@ -135,4 +135,4 @@ export function useBench() {
     ...useSauces(bench, sauce),
   }
 }
-export type Bench = ReturnType<typeof useBench>
+export type BlendDraftState = ReturnType<typeof useBlendDraft>

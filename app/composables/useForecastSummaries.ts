@@ -5,11 +5,11 @@ import {
   looksOf,
   lotCaseOf,
   measuredPhs,
-  outlookOf,
+  summaryOf,
   PH_LINE,
   type Book,
   type Lot,
-  type Outlook,
+  type ForecastSummary,
 } from '@lactofer/core'
 import { SENSED_MEMBERS, SHELF_MEMBERS } from './useForecast'
 import { eachForecast, keepForecast } from '~/db/forecasts'
@@ -43,9 +43,9 @@ function lotsAhead(book: Book, lots: readonly Lot[], nowAtMs: number): Lot[] {
  * not asked again, not even after a reload;
  * a lot whose forecast fails goes without: its readings and its deadline count.
  */
-export function useOutlooks(book: Ref<Book>, all: Ref<Lot[]>, nowMs: Ref<number>) {
+export function useForecastSummaries(book: Ref<Book>, all: Ref<Lot[]>, nowMs: Ref<number>) {
   const lots = computed(() => lotsAhead(book.value, all.value, nowMs.value))
-  const outlooks = shallowRef<ReadonlyMap<string, Outlook>>(new Map())
+  const summaries = shallowRef<ReadonlyMap<string, ForecastSummary>>(new Map())
   const found = new Map<string, { key: string; answer: ForecastAnswer }>()
   let turn = 0
   // Answers of an earlier visit, of this model; without them all is worked out anew.
@@ -54,10 +54,10 @@ export function useOutlooks(book: Ref<Book>, all: Ref<Lot[]>, nowMs: Ref<number>
   })
 
   const show = () => {
-    outlooks.value = new Map(
+    summaries.value = new Map(
       lots.value.flatMap((lot) => {
         const forecast = found.get(lot.id)?.answer.forecast
-        return forecast ? [[lot.id, outlookOf(book.value, lot, forecast, nowMs.value)] as const] : []
+        return forecast ? [[lot.id, summaryOf(book.value, lot, forecast, nowMs.value)] as const] : []
       }),
     )
   }
@@ -87,5 +87,5 @@ export function useOutlooks(book: Ref<Book>, all: Ref<Lot[]>, nowMs: Ref<number>
     },
     { immediate: true },
   )
-  return outlooks
+  return summaries
 }

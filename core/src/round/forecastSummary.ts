@@ -17,7 +17,7 @@ import { interpolate } from '../units/interpolate'
  * What the round and the shelf need of a forecast at a moment. Times since packing in hours; `gasPerDay` typical,
  * mmol/kg.
  */
-export interface Outlook {
+export interface ForecastSummary {
   flags: readonly Flag[]
   passes: When
   ready: When
@@ -49,7 +49,12 @@ const bagSentence = (litresPerKg: number) =>
  * Gas of today for the round: how often a tight lid wants burping, from the upper end of the gas and the smallest
  * headspace, `null` where it cannot be told; how much may stand in a bag.
  */
-export function outlookOf(book: Book, lot: Lot, forecast: Omit<FermentForecast, 'learned'>, nowMs: number): Outlook {
+export function summaryOf(
+  book: Book,
+  lot: Lot,
+  forecast: Omit<FermentForecast, 'learned'>,
+  nowMs: number,
+): ForecastSummary {
   const hour = (nowMs - lot.startedMs) / HOUR_MS
   const { hours, gas, flags, passes, ready, crossing, under } = forecast
   const closure = lot.packed?.closure

@@ -18,7 +18,7 @@ export interface Goal {
 export const plain = (costs: number[]): Goal => ({ costs, extra: [], rows: [] })
 
 /** A set prepared for its programs: columns are the parts of all mixes, one after the other. */
-export class Bench {
+export class ProgramBuilder {
   /** `at` is the part's place in its mix. */
   readonly columns: { mix: number; at: number; part: MixPart; excess: ReturnType<typeof excessOf> }[]
   private readonly unit: Composition[]

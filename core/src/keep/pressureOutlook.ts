@@ -24,7 +24,7 @@ export interface Closed {
 }
 
 /** What a sauce does closed and live in the cold, in a room and on a shelf in the sun. */
-export interface KeepOutlook {
+export interface PressureOutlook {
   live: boolean
   sugarGPerL: Range
   volumes: Range
@@ -44,7 +44,7 @@ function daysTo(sugarGPerL: Range, tempC: number): Range | null {
 }
 
 /** The consequences of sugar in a sauce before anybody pours it. Hexose is assumed; sucrose gives a twentieth more. */
-export function keepOutlook(composition: Composition, headspace = 0.05): KeepOutlook {
+export function pressureOutlook(composition: Composition, headspace = 0.05): PressureOutlook {
   const litres = sharesOf(composition).volumeMl / 1000
   const sugarGPerL = litres > 0 ? mapRange(composition.sugarG, (grams) => grams / litres) : exactly(0)
   return {
