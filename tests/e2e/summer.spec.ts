@@ -15,9 +15,17 @@ async function have(page: Page, sour: string, by: string) {
   await field(page, 'Your name in the log').fill(by)
   await field(page, 'Your name in the log').press('Enter')
 }
-const lotPage = async (page: Page, code: string) => {
+/** Pages of lots that were opened from the shelf once. */
+const opened = new WeakMap<Page, Map<string, string>>()
+async function lotPage(page: Page, code: string) {
+  const known = opened.get(page) ?? new Map<string, string>()
+  opened.set(page, known)
+  const path = known.get(code)
+  if (path) return void (await page.goto(path))
   await page.goto('/')
   await page.locator(`[data-lot="${code}"]`).click()
+  await expect(page).toHaveURL(/\/ferment\//)
+  known.set(code, new URL(page.url()).pathname)
 }
 async function strip(page: Page, code: string, ph: string) {
   await lotPage(page, code)
