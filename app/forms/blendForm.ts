@@ -97,20 +97,6 @@ export const freshPart = (
   ...part,
 })
 
-/** A part as it is chosen from the list, `lot:` or `stuff:` and an id: half of what is left of a lot, or the usual. */
-export function chosenPart(
-  choice: string,
-  key: string,
-  { lot: lotOf, library }: { lot: (id: string) => Lot | undefined; library: Library },
-  remains: (lotId: string) => number,
-): PartForm | null {
-  const [kind, id = ''] = choice.split(':')
-  const lot = kind === 'lot' ? lotOf(id) : undefined
-  if (lot) return freshPart({ key, lotId: lot.id, name: lot.name, massG: Math.max(0, Math.round(remains(lot.id) / 2)) })
-  const material = kind === 'stuff' ? library.material(id) : undefined
-  return material ? freshPart({ key, materialId: material.id, name: material.name, massG: usualG(material) }) : null
-}
-
 /** A part as the log keeps it; `null` while it has no weight. */
 export function partForLog({
   lotId,
@@ -290,12 +276,6 @@ export const TARGET_FIELDS = {
 } as const
 /** What a vinegar's label can say; 0 % is water, and over 80 % is no vinegar. */
 export const STRENGTH_FIELD = { low: 1, high: 80 } as const
-
-/** So much of a material goes into the pot at first, g. */
-export function usualG({ kind }: Material): number {
-  if (kind === 'thickener') return 1
-  return kind === 'salt' || kind === 'acid' ? 5 : 100
-}
 
 /**
  * A slider reaches the stock, or a kilo (100 g for salt, acid and thickener); past its end it stretches with the

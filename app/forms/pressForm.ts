@@ -86,9 +86,8 @@ export type Balance = ReturnType<typeof balanceOf>
 
 /** What base, pulp, seeds, brine, board and loss carry away of a ferment. */
 export function pressedOf(composition: Composition, method: PressMethod, weights: PressWeights, cameOut?: CameOut) {
-  const { base, pulp, seeds, brine, spilt, board, lost, solidsThrownOut, odd } = separate(
-    ...([composition, method, weights, cameOut] as const),
-  )
+  const pressed = separate(composition, method, weights, cameOut)
+  const { base, pulp, seeds, brine, spilt, board, lost, solidsThrownOut, odd } = pressed
   const streams: [string, Composition][] = [
     ['base', base],
     ['pulp', pulp],

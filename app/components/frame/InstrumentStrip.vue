@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import IconTool from '~icons/lucide/sliders-horizontal'
 import { formatMass, formatTemperature, type QuantityKind } from '@lactofer/core'
+import type { Shown } from '~/instruments/driver'
 import { useInstruments } from '~/stores/instruments'
 import { usePreferences } from '~/stores/preferences'
 
@@ -11,16 +12,15 @@ const benchOpen = ref(false)
 
 /** What a dial shows of a value. */
 function figureOf({ kind, value }: { kind: QuantityKind; value: number | null }): string {
-  if (kind === 'mass') return formatMass(value ?? 0, preferences.world, true)
-  if (kind === 'ph') return value === null ? 'pH –' : `pH ${value.toFixed(2)}`
-  return formatTemperature(value ?? 0, preferences.world)
+  // What is not measured is no zero: an empty pan shows one, too.
+  if (value === null) return kind === 'ph' ? 'pH –' : '–'
+  if (kind === 'mass') return formatMass(value, preferences.world, true)
+  return kind === 'ph' ? `pH ${value.toFixed(2)}` : formatTemperature(value, preferences.world)
 }
-const dials = computed(() =>
-  instruments.strip.map((one) => ({ ...one, figure: figureOf(one), idle: one.kind === 'ph' && one.value === null })),
-)
+const dials = computed(() => instruments.strip.map((one) => ({ ...one, figure: figureOf(one) })))
 const ready = computed(() => instruments.taker && instruments.reading(instruments.taker.kind))
-function dialWords({ idle, steady }: { idle?: boolean | undefined; steady?: boolean | undefined }): string {
-  if (idle) return 'not in a sample'
+function dialWords({ kind, value, steady }: Shown): string {
+  if (value === null) return kind === 'ph' ? 'not in a sample' : 'away'
   return steady ? 'steady' : 'settling'
 }
 </script>
@@ -34,7 +34,8 @@ function dialWords({ idle, steady }: { idle?: boolean | undefined; steady?: bool
     <div v-for="dial in dials" :key="dial.id" class="dial">
       <span class="figure">{{ dial.figure }}</span>
       <span class="small state"
-        ><span :class="['lamp', dial.steady ? 'steady' : 'settling']" aria-hidden="true" />{{ dialWords(dial)
+        ><span :class="['lamp', dial.value !== null && dial.steady ? 'steady' : 'settling']" aria-hidden="true" />{{
+          dialWords(dial)
         }}<span class="note">{{ dial.note }}</span></span
       >
     </div>
