@@ -1,10 +1,9 @@
 import { ref } from 'vue'
 import {
-  AIMS,
-  correctionOf,
+  correctionFound,
   correctionSet,
-  figureOf,
   type Composition,
+  type CorrectionFound,
   type Lot,
   type Material,
   type MixAnswer,
@@ -15,11 +14,8 @@ import { missedWords, namedValue, reachWords } from '~/words/limitWords'
 import { askForMix } from '~/workers/blender'
 
 /** What is to be put in, what the blend is then, and what rounding leaves. */
-export interface Correction {
-  put: { materialId: string; name: string; massG: number }[]
+export interface Correction extends Omit<CorrectionFound, 'after'> {
   after: string
-  /** pH of it before and after. */
-  ph: { from: number; to: number } | null
   note: string
 }
 
@@ -54,15 +50,11 @@ export function useCorrection() {
         problem.value = refusal(answer, set)
         return
       }
-      const { put, after } = correctionOf(set, answer.massesG)
+      const { after, ...rest } = correctionFound(set, answer.massesG, { composition, targets })
       const left = answer.missed.map((one) => missedWords(one, set)).join('; ')
-      const [from, to] = [figureOf('acid', composition), figureOf('acid', after)]
       found.value = {
-        put,
-        ph: from === null || to === null ? null : { from, to },
-        after: AIMS.filter((aim) => targets[aim].low !== null || targets[aim].high !== null)
-          .map((aim) => namedValue(aim, figureOf(aim, after) ?? NaN))
-          .join(', '),
+        ...rest,
+        after: after.map(({ aim, value }) => namedValue(aim, value)).join(', '),
         note: left ? `Rounding leaves ${left}.` : '',
       }
     } catch {

@@ -1,4 +1,4 @@
-import { computed, watch, type Ref } from 'vue'
+import { computed, ref, watch, type Ref } from 'vue'
 import {
   keepCaseOf,
   refusalOf,
@@ -12,8 +12,8 @@ import {
 } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { dayAfterMonths, monthAndDay } from '~/clock/moments'
-import { freshRun, referenceOf, RunFormSchema, runProblems, type RunForm } from '~/forms/runForm'
-import { useDraft } from '~/composables/useDraft'
+import { freshRun, referenceOf, RunFormSchema, runProblems, type RunForm, type RunProblems } from '~/forms/runForm'
+import { useForm } from '~/composables/useForm'
 import { useRunChecks, useRunPot } from '~/composables/useRunPot'
 import { useStops } from '~/composables/useStops'
 import { newLotId, useBook } from '~/stores/book'
@@ -122,33 +122,37 @@ export function useRun(blendId: string, lot: Ref<Lot | undefined>) {
     const rest = { reference: USUAL_REFERENCE, lastFillTempC: null, relief: 'test bottle' } as const
     return keepCaseOf(releaseCaseOf(book.book, book.judge, lot.value, { ...choice, ...rest }, book.nowMs))
   }
-  const { draft: form, loaded, reset } = useDraft(`bottling:${blendId}`, RunFormSchema, fresh)
+  const { form, loaded, shown, problems, asked, busy, confirm, reset } = useForm({
+    fresh,
+    keep: { key: `bottling:${blendId}`, schema: RunFormSchema },
+    problems: (): RunProblems =>
+      runProblems(form.value, {
+        most: pot.most.value.count,
+        filledMl: pot.filledMl.value,
+        leftMl: pot.leftMl.value,
+        nowMs: book.nowMs,
+        codeTaken: book.codeTaken,
+        refusal: judged.refusal.value?.reason ?? null,
+        stops: stops(lot.value?.id),
+      }),
+  })
   const pot = useRunPot(form, lot)
   useSettling(form, lot, pot.most, loaded, fresh)
   const reference = computed(() => referenceOf(form.value))
   const judged = useRunChecks(form, lot, pot, reference)
   const stops = useStops()
   const stand = computed(() => lot.value && book.standing(lot.value))
-  const problems = computed(() =>
-    runProblems(form.value, {
-      most: pot.most.value.count,
-      filledMl: pot.filledMl.value,
-      leftMl: pot.leftMl.value,
-      nowMs: book.nowMs,
-      codeTaken: book.codeTaken,
-      refusal: judged.refusal.value?.reason ?? null,
-      stops: stops(lot.value?.id),
-    }),
-  )
-  /** The entry of the run as it is; `null` while something is missing. */
-  function draft() {
-    if (!lot.value || !pot.format.value || Object.values(problems.value).some(Boolean)) return null
-    return runDraft(form.value, lot.value, pot)
+  /** What the log itself said against it when it was to be recorded. */
+  const refused = ref('')
+  /** Records the run. @returns its entry, or `null` where something speaks against it. */
+  async function bottle(event: Event) {
+    refused.value = ''
+    const entry = lot.value && pot.format.value ? runDraft(form.value, lot.value, pot) : null
+    const written = await confirm(event, () => {
+      refused.value = (entry && refusalOf(book.book, book.judge, entry)) ?? ''
+      return entry && !refused.value ? [entry] : null
+    })
+    return written ? entry : null
   }
-  /** What the log itself says against it. */
-  const objection = () => {
-    const entry = draft()
-    return entry && refusalOf(book.book, book.judge, entry)
-  }
-  return { form, reset, ...pot, ...judged, reference, stand, problems, draft, objection }
+  return { form, reset, ...pot, ...judged, reference, stand, problems, shown, asked, busy, refused, bottle }
 }

@@ -1,5 +1,5 @@
 import {
-  inVessels,
+  inJars,
   type Book,
   type Draft,
   type EntryOf,
@@ -42,11 +42,7 @@ export const WHERE = { eaten: 'own kitchen', given: '', frozen: 'freezer' } as c
 export function endG({ some, massG, marks, pieces }: EndForm, lot: Lot, byPiece: Pieces | null): number | null {
   if (some) return byPiece && pieces !== null ? Math.min(pieces * byPiece.pieceG, lot.leftG) : massG
   if (lot.vessels.length < 2 || marks.length === lot.vessels.length) return lot.leftG
-  const chosen = inVessels(lot).filter(({ mark }) => marks.includes(mark))
-  return Math.min(
-    chosen.reduce((sum, vessel) => sum + vessel.massG, 0),
-    lot.leftG,
-  )
+  return Math.min(inJars(lot, marks), lot.leftG)
 }
 
 /** Lots that something can be put into: those that ferment, and what stands in stock to be blended. */

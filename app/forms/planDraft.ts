@@ -25,7 +25,13 @@ function rowsProblem({ rows }: PlanForm, results: PlanResults | null, { lot }: K
 }
 
 /** What is wrong with a plan, field by field. */
-export const planProblems = (form: PlanForm, code: string, results: PlanResults | null, known: Known) => ({
+export type PlanProblems = Record<'name' | 'code' | 'rows' | 'figures', string | null>
+export const planProblems = (
+  form: PlanForm,
+  code: string,
+  results: PlanResults | null,
+  known: Known,
+): PlanProblems => ({
   name: form.name.trim() === '' ? null : nameProblem(form.name, 'Give it a name, as it should stand on the tape.'),
   code: codeProblem(code, (typed) => known.codeTaken(typed, form.lotId), ' Choose a new one.'),
   rows: rowsProblem(form, results, known),

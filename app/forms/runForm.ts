@@ -157,8 +157,14 @@ function partProblem({ count, partMl, lossMl }: RunForm, { most, filledMl, leftM
   return (partMl ?? 0) > restMl + 1 ? `Only ${formatNumber(Math.max(0, restMl))} mL are left for it.` : null
 }
 
+/** What can be wrong with a run, field by field. */
+export type RunProblems = Record<
+  'count' | 'code' | 'date' | 'part' | 'retained' | 'place' | 'reference' | 'store' | 'pot',
+  string | null
+>
+
 /** What is wrong with a run, field by field. */
-export function runProblems(form: RunForm, limits: RunLimits) {
+export function runProblems(form: RunForm, limits: RunLimits): RunProblems {
   const { count, retained } = form
   const tooMany = count !== null && count > limits.most
   return {

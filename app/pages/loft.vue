@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { ElMessage } from 'element-plus'
 import { toBuy } from '@lactofer/core'
 import { dayAfterMonths, fieldOfDay } from '~/clock/moments'
@@ -7,26 +7,28 @@ import { nowMoment } from '~/clock/clock'
 import { freshLoft, LoftFormSchema, planOf } from '~/forms/loftForm'
 import { misfitWords, stillWords } from '~/words/loftWords'
 import { saveLoftCalendar } from '~/composables/roundCalendar'
-import { useDraft } from '~/composables/useDraft'
+import { useForm, type Problems } from '~/composables/useForm'
 import { useLoft } from '~/composables/useLoft'
-import { useRecorder } from '~/composables/useRecorder'
 import { newLotId, useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 
 /** The loft planned ahead: forwards from what comes, or backwards from what is to be sold; drawn as a calendar. */
 const book = useBook()
 const preferences = usePreferences()
-const { draft: form, reset } = useDraft('loft', LoftFormSchema, () =>
-  freshLoft(fieldOfDay(book.nowMs), dayAfterMonths(book.nowMs, 1)),
-)
-const { busy, record } = useRecorder('The planning is still here; try again.')
+const { form, shown, busy, confirm, reset } = useForm({
+  fresh: () => freshLoft(fieldOfDay(book.nowMs), dayAfterMonths(book.nowMs, 1)),
+  keep: { key: 'loft', schema: LoftFormSchema },
+  problems: (): Problems<'lots'> => ({
+    lots: clashing.value ? 'A lot stands where it cannot. Move it, or leave it out; nothing was recorded.' : null,
+  }),
+  kept: 'The planning is still here; try again.',
+})
 const loft = useLoft(form)
 const { proposal, problem, lots, working, seated, rows, tempC, lead } = loft
 const WAYS = [
   { value: 'crate', label: 'From the crate: what comes' },
   { value: 'table', label: 'From the table: what is sold' },
 ] as const
-const asked = ref(false)
 const nameOf = (key: string) => {
   const named = lots.value.find((lot) => lot.key === key)?.template.name
   return named ?? loft.sorts.value.find((sort) => sort.key === key)?.template.name ?? 'this lot'
@@ -51,21 +53,22 @@ const clashing = computed(() =>
   [...loft.clashes.value.values()].some(({ rowKeys, past }) => rowKeys.length > 0 || past),
 )
 
-async function keep() {
-  asked.value = true
-  if (clashing.value || lots.value.length === 0) return
+function drafts() {
+  if (lots.value.length === 0) return null
   const at = nowMoment()
-  const plans = lots.value.map((lot, index) => {
+  return lots.value.map((lot, index) => {
     const main = [...lot.template.rows].sort((a, b) => b.massG - a.massG)[0]
     return planOf(lot, {
       ...{ at, lotId: newLotId(), code: book.nextCode('LF', index), name: lot.template.name.slice(0, 80) },
       ...{ color: book.library.material(main?.materialId ?? '')?.color ?? '#c8341f', place: form.value.place },
     })
   })
-  if (!(await record(...plans))) return
-  ElMessage.success(`${plans.length} ${plans.length === 1 ? 'plan is' : 'plans are'} in the log, each with its day.`)
+}
+async function keep(event: Event) {
+  const count = lots.value.length
+  if (!(await confirm(event, drafts))) return
+  ElMessage.success(`${count} ${count === 1 ? 'plan is' : 'plans are'} in the log, each with its day.`)
   reset()
-  asked.value = false
 }
 const exportDays = async () => {
   const count = await saveLoftCalendar(lots.value, book.lots)
@@ -116,9 +119,7 @@ const exportDays = async () => {
         <ProposedLots v-if="lots.length" :loft="loft" :form="form" />
         <p v-if="still && lots.length" class="small muted" data-figure="still">{{ still }}</p>
         <p v-if="standsFree && lots.length" class="small" data-figure="free">Still free: {{ standsFree }}.</p>
-        <p v-if="asked && clashing" class="problem" role="alert">
-          A lot stands where it cannot. Move it, or leave it out; nothing was recorded.
-        </p>
+        <p v-if="shown.lots" class="problem" role="alert">{{ shown.lots }}</p>
         <div v-if="lots.length" class="row">
           <el-button type="primary" :loading="busy" @click="keep">Keep as plans</el-button>
           <el-button @click="exportDays">Calendar file</el-button>

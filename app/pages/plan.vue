@@ -3,13 +3,12 @@ import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
 import { STYLES, styleById, type Draft, type StyleId } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
-import { checkDrafts, packingProblems, planDraft, planProblems } from '~/forms/planDraft'
+import { checkDrafts, packingProblems, planDraft, planProblems, type PlanProblems } from '~/forms/planDraft'
 import { colourOf, formOfRecipe, freshPlan, nameOf, PlanFormSchema } from '~/forms/planForm'
 import { planResults } from '~/forms/planResults'
 import { asUsual, changeStyle, type StyleChange } from '~/forms/styleChange'
-import { useDraft } from '~/composables/useDraft'
+import { useForm } from '~/composables/useForm'
 import { usePlanVessels } from '~/composables/usePlanVessels'
-import { useRecorder } from '~/composables/useRecorder'
 import { newLotId, useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 
@@ -17,9 +16,20 @@ const book = useBook()
 const preferences = usePreferences()
 const route = useRoute()
 const router = useRouter()
-const { draft: form, reset, loaded } = useDraft('plan', PlanFormSchema, freshPlan)
-const { busy, record } = useRecorder()
-const asked = ref(false)
+const {
+  form,
+  asked,
+  problems,
+  shown,
+  busy,
+  loaded,
+  confirm: write,
+  reset,
+} = useForm({
+  fresh: freshPlan,
+  keep: { key: 'plan', schema: PlanFormSchema },
+  problems: (): PlanProblems => planProblems(form.value, code.value, results.value, book),
+})
 const saving = ref(false)
 
 const results = computed(() => planResults(form.value, book.book))
@@ -29,7 +39,6 @@ const vessels = usePlanVessels(form, figures)
 const { filled, closure, packed, settled } = vessels
 const suggestedCode = computed(() => book.nextCode('LF'))
 const code = computed(() => form.value.code.trim() || suggestedCode.value)
-const problems = computed(() => planProblems(form.value, code.value, results.value, book))
 const packing = computed(() => packingProblems(form.value, filled.value?.fill ?? null))
 /** A mash is ground; for everything else the cut decides how fast the pieces follow their liquid. */
 const cutMatters = computed(() => style.value.judgedBy === 'acid' && style.value.usualCut !== 'ground')
@@ -38,7 +47,6 @@ const CUT_OPTIONS = [
   { value: 'coarse', label: 'in pieces' },
   { value: 'whole', label: 'whole' },
 ] as const
-const shown = (problem: string | null | undefined) => (asked.value ? (problem ?? null) : null)
 
 /** What was said before the style was changed, and stayed. */
 const changeWords = ref<Pick<StyleChange, 'kept' | 'lost'>>({ kept: null, lost: null })
@@ -61,7 +69,7 @@ void loaded.then(() => {
 /** What is written for the plan, and, once packed, for its vessels and checks. */
 function drafts(lotId: string, pack: boolean): Draft[] | null {
   const at = nowMoment()
-  const plan = planDraft(form.value, results.value, {
+  const made = planDraft(form.value, results.value, {
     at,
     lotId,
     code: code.value,
@@ -69,7 +77,7 @@ function drafts(lotId: string, pack: boolean): Draft[] | null {
     name: nameOf(form.value),
   })
   const massG = figures.value?.composition.massG
-  if (!plan || massG === undefined) return null
+  if (!made || massG === undefined) return null
   const place = form.value.place.trim()
   const { weight } = form.value
   const called = form.value.called.trim()
@@ -78,21 +86,17 @@ function drafts(lotId: string, pack: boolean): Draft[] | null {
     ...(weight && { weight }),
     ...(called && { called }),
   }
-  return [plan, ...checkDrafts(style.value, form.value.done, lotId, at), ...(pack ? [packedEntry] : [])]
+  return [made, ...checkDrafts(style.value, form.value.done, lotId, at), ...(pack ? [packedEntry] : [])]
 }
 
 /** Records the plan; with `pack` also that it was packed: both or neither. Goes on to what comes next. */
 async function confirm(event: Event, next: 'pack' | 'weigh' | 'split' | 'keep') {
-  asked.value = true
-  if (focusInvalid(event)) return
   const pack = next === 'pack'
   if (pack) await settled()
-  if (Object.values(problems.value).some(Boolean) || (pack && Object.values(packing.value).some(Boolean))) return
   const lotId = form.value.lotId || newLotId()
-  const written = drafts(lotId, pack)
-  if (!written || !(await record(...written))) return
+  const refused = pack && Object.values(packing.value).some(Boolean)
+  if (!(await write(event, () => (refused ? null : drafts(lotId, pack))))) return
   reset()
-  asked.value = false
   if (next === 'keep') ElMessage.success('The plan is in the log. Weigh it in when the jars are clean.')
   else await router.push(next === 'pack' ? `/ferment/${lotId}` : `/${next}/${lotId}`)
 }
@@ -107,7 +111,7 @@ const steps = computed(() => {
 const first = computed(() => steps.value[0])
 const second = computed(() => steps.value[1])
 const problemsShown = computed(() =>
-  [shown(problems.value.figures), shown(packing.value.vessel), shown(packing.value.place)].filter(Boolean),
+  asked.value ? [problems.value.figures, packing.value.vessel, packing.value.place].filter(Boolean) : [],
 )
 </script>
 
@@ -127,7 +131,7 @@ const problemsShown = computed(() =>
               v-model="form.name"
               label="Name on the tape"
               :placeholder="nameOf(form) || 'Fresno mash'"
-              :problem="shown(problems.name)"
+              :problem="shown.name"
             />
             <WordField
               v-model="form.code"
@@ -164,7 +168,7 @@ const problemsShown = computed(() =>
           >
         </section>
         <PlanRows v-model="form.rows" v-model:trimmed="form.trimmedG" />
-        <p v-if="shown(problems.rows)" class="problem" role="alert">{{ problems.rows }}</p>
+        <p v-if="shown.rows" class="problem" role="alert">{{ shown.rows }}</p>
         <PlanSalt v-model="form" :figures="figures" />
         <PlanVessels v-if="!form.bowl" v-model="form" :figures="figures" :vessels="vessels" />
         <PlanScale v-if="figures" v-model="form" :figures="figures" />

@@ -14,8 +14,7 @@ import {
   weightsProblem,
 } from '~/forms/pressForm'
 import { useThings } from '~/composables/useThings'
-import { useDraft } from '~/composables/useDraft'
-import { useRecorder } from '~/composables/useRecorder'
+import { useForm, type Problems } from '~/composables/useForm'
 import { useStops } from '~/composables/useStops'
 import { newLotId, useBook } from '~/stores/book'
 
@@ -31,9 +30,20 @@ const candidates = computed(() =>
     .map((lot) => ({ lot, stand: book.standing(lot) }))
     .sort((a, b) => Number(b.stand?.state === 'ready') - Number(a.stand?.state === 'ready')),
 )
-const { draft: form, reset, loaded } = useDraft('press', PressFormSchema, freshPress)
-const asked = ref(false)
-const { busy, record } = useRecorder('The weights are still here; try again.')
+const { form, shown, busy, loaded, confirm, reset } = useForm({
+  fresh: freshPress,
+  keep: { key: 'press', schema: PressFormSchema },
+  problems: (): Problems<'lot' | 'jars' | 'weights' | 'code'> => ({
+    lot: !lot.value ? 'Choose the lot to press.' : stops(lot.value.id) ? `It stops here. ${stops(lot.value.id)}` : null,
+    jars:
+      jars.value.length > 0 && form.value.marks.length === 0
+        ? 'Mark the jars that go in; only those that were read.'
+        : null,
+    weights: weightsProblem(form.value, lot.value?.leftG ?? Infinity, balance.value?.problem ?? null),
+    code: codeProblem(form.value.code, book.codeTaken),
+  }),
+  kept: 'The weights are still here; try again.',
+})
 
 /** A lot brings its mass and a code along. */
 function choose(id: string) {
@@ -69,16 +79,6 @@ const unread = computed(() => lot.value !== undefined && unreadPhOf(book.book, l
 /** What goes in by the spoon, once it is said. */
 const thinning = ref<{ id: string; composition: Composition } | null>(null)
 const cautions = computed(() => cautionsFor('press', { hasHotPeppers: (pressed.value?.was.shu.high ?? 0) > 500 }))
-const problems = computed(() => ({
-  lot: !lot.value ? 'Choose the lot to press.' : stops(lot.value.id) ? `It stops here. ${stops(lot.value.id)}` : null,
-  jars:
-    jars.value.length > 0 && form.value.marks.length === 0
-      ? 'Mark the jars that go in; only those that were read.'
-      : null,
-  weights: weightsProblem(form.value, lot.value?.leftG ?? Infinity, balance.value?.problem ?? null),
-  code: codeProblem(form.value.code, book.codeTaken),
-}))
-const shown = (problem: string | null) => (asked.value ? problem : null)
 /** Earlier pressings of the same style, to see whether this one is usual. */
 const earlier = computed(() =>
   lot.value?.made.kind === 'plan' ? earlierYields(book.book, lot.value.made.style, lot.value.id).slice(0, 6) : [],
@@ -97,11 +97,10 @@ const CAME_OUT_LABELS = [
   { value: 'sticks', label: 'Sticks to the spoon' },
 ] as const
 
-async function confirm(event: Event) {
-  asked.value = true
-  if (focusInvalid(event)) return
+/** The press itself, the lots that come of it, and what was put into the base. */
+function drafts(): Draft[] | null {
   const from = lot.value
-  if (!from || !weights.value || Object.values(problems.value).some(Boolean)) return
+  if (!from || !weights.value) return null
   const pulp =
     form.value.keepPulp && weights.value.pulpG > 0
       ? { pulpLotId: newLotId(), pulpCode: `${form.value.code.trim()}-P`.slice(0, 20) }
@@ -128,9 +127,11 @@ async function confirm(event: Event) {
     ...pulp,
     ...brine,
   }
-  const drafts = [press, ...thinDrafts(form.value, thinning.value, press, book.book.library)]
-  if (!(await record(...drafts))) return
-  ElMessage.success(`${code} is in stock. Blend it next.`)
+  return [press, ...thinDrafts(form.value, thinning.value, press, book.book.library)]
+}
+async function keep(event: Event) {
+  if (!(await confirm(event, drafts))) return
+  ElMessage.success(`${form.value.code.trim()} is in stock. Blend it next.`)
   reset()
   await router.push('/blend')
 }
@@ -152,13 +153,13 @@ const candidateOptions = computed(() =>
       No ferment to press. <NuxtLink to="/plan">Pack one</NuxtLink> first; when its pH stands at target it waits here.
     </p>
     <div v-else class="split">
-      <form class="stack" novalidate @submit.prevent="confirm">
+      <form class="stack" novalidate @submit.prevent="keep">
         <section class="sheet">
           <PickField
             :model-value="form.lotId"
             label="Lot to press"
             :options="candidateOptions"
-            :problem="shown(problems.lot)"
+            :problem="shown.lot"
             @update:model-value="choose"
           />
           <StandLine v-if="stand" :standing="stand" />
@@ -169,7 +170,7 @@ const candidateOptions = computed(() =>
                 Jar {{ jar.mark }}{{ jar.read ? '' : ', not read' }}
               </el-checkbox>
             </el-checkbox-group>
-            <p v-if="shown(problems.jars)" class="problem" role="alert">{{ problems.jars }}</p>
+            <p v-if="shown.jars" class="problem" role="alert">{{ shown.jars }}</p>
           </fieldset>
         </section>
         <section class="sheet">
@@ -204,9 +205,9 @@ const candidateOptions = computed(() =>
             >
           </div>
           <p v-if="balance?.problem" class="problem" role="alert">{{ balance.problem }}</p>
-          <p v-else-if="shown(problems.weights)" class="problem" role="alert">{{ problems.weights }}</p>
+          <p v-else-if="shown.weights" class="problem" role="alert">{{ shown.weights }}</p>
           <div class="fields">
-            <WordField v-model="form.code" label="Code of the base" :problem="shown(problems.code)" />
+            <WordField v-model="form.code" label="Code of the base" :problem="shown.code" />
             <div>
               <span class="field-label">Pulp</span
               ><el-checkbox v-model="form.keepPulp">Keep it as a lot of its own</el-checkbox>

@@ -3,6 +3,8 @@ import {
   exactly,
   fold,
   forecastBlend,
+  lessonOf,
+  massesOfTrial,
   materialById,
   ofKnown,
   ofMaterial,
@@ -27,8 +29,6 @@ import {
   type PartForm,
   type SauceForm,
 } from '~/forms/blendForm'
-import { lessonOf } from '~/components/blend/lesson'
-import { massesOfTrial } from '~/forms/trialParts'
 import { adviceWords, missedWords } from '~/words/limitWords'
 import { headline, judge, RULERS, spread } from '~/components/measure/rulers'
 import { colourOf, formOfRecipe, freshPlan, type PlanForm } from '~/forms/planForm'

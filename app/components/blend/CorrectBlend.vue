@@ -3,12 +3,12 @@ import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
 import {
   aimsMissed,
+  correctionContent,
   figureOf,
   formatMass,
   SCALE_STEPS,
   type Composition,
   type Lot,
-  type Row,
   type Targets,
 } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
@@ -45,23 +45,12 @@ const correctors = computed(() =>
 )
 async function did() {
   if (!found.value) return
-  const weight = (id: string) =>
-    found.value?.put.filter(({ materialId }) => materialId === id).reduce((sum, { massG }) => sum + massG, 0) ?? 0
-  const rows: Row[] = found.value.put
-    .filter(({ materialId }) => materialId !== 'water' && materialId !== 'salt')
-    .map(({ materialId, name, massG }) => ({ materialId, name, massG, preparation: 'raw', seedsOut: false }))
-  if (
-    !(await record({
-      kind: 'add',
-      at: nowMoment(),
-      lotId: lot.id,
-      rows,
-      waterG: weight('water'),
-      saltG: weight('salt'),
-      reason: 'Correction of the finished blend.',
-    }))
-  )
-    return
+  const written = await record({
+    ...{ kind: 'add', at: nowMoment(), lotId: lot.id },
+    ...correctionContent(found.value.put),
+    reason: 'Correction of the finished blend.',
+  })
+  if (!written) return
   found.value = null
   ElMessage.success('Recorded. Stir it through, read it now and again in 24 hours.')
 }

@@ -5,25 +5,25 @@ import {
   forecastBlend,
   formatNumber,
   InvalidInput,
+  isUnexpectedPh,
+  lessonOf,
   mostUncertain,
   ofMass,
-  READING_NOISE,
   phSdOf,
   sourerWords,
   SCALE_STEPS,
   TRIAL_G,
   trialOf,
   type Composition,
+  type Draft,
   type EntryOf,
-  type Instrument,
-  type Tasted,
 } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { partForLog, type SauceForm } from '~/forms/blendForm'
+import { freshTrialForm, trialProblem } from '~/forms/trialForm'
 import { bandWords } from '~/words/limitWords'
-import { lessonOf } from './lesson'
 import { useMeters } from '~/composables/useMeters'
-import { useRecorder } from '~/composables/useRecorder'
+import { useForm, type Problems } from '~/composables/useForm'
 import { useThings } from '~/composables/useThings'
 import { useBook } from '~/stores/book'
 import type { Taken } from '~/stores/instruments'
@@ -40,18 +40,15 @@ const { poured, trials } = defineProps<{
 const book = useBook()
 const { thingOf } = useThings()
 const { options, using, instrumentOf } = useMeters()
-const { busy, record } = useRecorder('The trial is still here; try again.')
+const { form, problem, busy, confirm, reset } = useForm({
+  fresh: freshTrialForm,
+  problems: (): Problems<'trial'> => ({ trial: trialProblem(form.value, actual.value.length) }),
+  kept: 'The trial is still here; try again.',
+})
 const totalG = ref<number | null>(TRIAL_G.usual)
 const stepG = ref(0.1)
-const weighed = ref<Record<string, number | null>>({})
-const ph = ref<number | null>(null)
-const saltPct = ref<number | null>(null)
-const taste = ref<Tasted>({})
-const note = ref('')
-const instrument = ref<Instrument>()
-const meter = computed(() => instrument.value ?? instrumentOf(using.value))
+const meter = computed(() => form.value.instrument ?? instrumentOf(using.value))
 const unknownKey = ref('')
-const problem = ref('')
 
 const DISSOLVES = ['salt', 'acid', 'sweetener']
 const formPart = (key: string) => sauce.value.parts.find((part) => part.key === key)
@@ -78,7 +75,7 @@ const planned = computed(() => {
 const actual = computed(() =>
   poured
     .map(({ key, name, composition }, index) => {
-      const massG = weighed.value[key] ?? planned.value?.trial?.massesG[index] ?? 0
+      const massG = form.value.weighed[key] ?? planned.value?.trial?.massesG[index] ?? 0
       const { lotId, materialId } = formPart(key) ?? {}
       return { key, name, massG, of: lotId ?? materialId, composition: ofMass(composition, massG) }
     })
@@ -93,64 +90,46 @@ const unknown = computed(
 )
 watch(
   () => sauce.value.id,
-  () => ([weighed.value, ph.value] = [{}, null]),
+  () => Object.assign(form.value, { weighed: {}, ph: null }),
 )
 /** What the reading would teach, told before it is recorded. */
 const lesson = computed(() => {
-  if (ph.value === null || !unknown.value) return null
-  return lessonOf(unknown.value, actual.value, ph.value, phSdOf(meter.value, book.nowMs))
+  const { ph } = form.value
+  if (ph === null || !unknown.value) return null
+  return lessonOf(unknown.value, actual.value, ph, phSdOf(meter.value, book.nowMs))
 })
 /** A reading well outside its band is told: safety goes by what was read. */
 const unexpected = computed(() => {
-  const band = before.value.ph
-  if (ph.value === null || !band || (ph.value >= band.low - READING_NOISE && ph.value <= band.high + READING_NOISE))
-    return ''
-  return `Expected ${bandWords(band)}; as read it is ${sourerWords(band.typical, ph.value)}. Weigh and read it again; if it stays, what was read counts, and a fruit or vinegar is not what its label or table says.`
+  const [band, { ph }] = [before.value.ph, form.value]
+  if (ph === null || !band || !isUnexpectedPh(ph, band)) return ''
+  return `Expected ${bandWords(band)}; as read it is ${sourerWords(band.typical, ph)}. Weigh and read it again; if it stays, what was read counts, and a fruit or vinegar is not what its label or table says.`
 })
-function taken({ instrument: used }: Taken) {
-  if (used.kind === 'meter') instrument.value = used
+function taken({ instrument }: Taken) {
+  if (instrument.kind === 'meter') form.value.instrument = instrument
 }
-async function keep(event: Event) {
-  if (focusInvalid(event)) return
-  problem.value =
-    actual.value.length === 0
-      ? 'There is nothing in the trial.'
-      : ph.value === null && saltPct.value === null && Object.keys(taste.value).length === 0 && !note.value.trim()
-        ? 'Read, taste or note something: a trial is for that.'
-        : ''
-  if (problem.value) return
+function draft(): Draft {
+  const { ph, saltPct, taste, note } = form.value
   const parts = actual.value.flatMap(({ key, massG }) => {
     const part = formPart(key)
     return part ? (partForLog({ ...part, massG }) ?? []) : []
   })
   const subject = unknown.value && formPart(unknown.value.key)
   const unknownId = subject?.lotId ?? subject?.materialId
-  const written = await record({
-    kind: 'trial',
-    at: nowMoment(),
-    lotId: sauce.value.id,
-    name: `Trial ${trials.length + 1}`,
-    parts,
+  return {
+    ...{ kind: 'trial', at: nowMoment(), lotId: sauce.value.id, name: `Trial ${trials.length + 1}`, parts },
     ...(before.value.ph && { predictedPh: before.value.ph }),
-    ...(ph.value !== null && {
-      ph: ph.value,
-      instrument: meter.value,
-      ...(unknownId && { unknown: unknownId }),
-    }),
-    ...(saltPct.value !== null && { saltPct: saltPct.value }),
-    ...(Object.keys(taste.value).length > 0 && { taste: taste.value }),
-    ...(note.value.trim() && { note: note.value.trim() }),
-  })
-  if (!written) return
+    ...(ph !== null && { ph, instrument: meter.value, ...(unknownId && { unknown: unknownId }) }),
+    ...(saltPct !== null && { saltPct }),
+    ...(Object.keys(taste).length > 0 && { taste }),
+    ...(note.trim() && { note: note.trim() }),
+  }
+}
+async function keep(event: Event) {
+  if (!(await confirm(event, () => [draft()]))) return
   ElMessage.success(
     lesson.value && !lesson.value.problem ? 'Trial recorded: the bench has learned from it.' : 'Trial recorded.',
   )
-  weighed.value = {}
-  ph.value = null
-  saltPct.value = null
-  taste.value = {}
-  note.value = ''
-  instrument.value = undefined
+  reset()
 }
 </script>
 
@@ -186,14 +165,14 @@ async function keep(event: Event) {
               </td>
               <td class="field">
                 <QuantityField
-                  :model-value="weighed[part.key] ?? null"
+                  :model-value="form.weighed[part.key] ?? null"
                   kind="mass"
                   :label="`${part.name}, weighed in the trial`"
                   :thing="thingOf(part)"
                   hide-label
                   optional
                   :placeholder="formatNumber(planned.trial.massesG[index] ?? 0, 1)"
-                  @update:model-value="weighed = { ...weighed, [part.key]: $event }"
+                  @update:model-value="form.weighed = { ...form.weighed, [part.key]: $event }"
                 />
               </td>
             </tr>
@@ -211,13 +190,13 @@ async function keep(event: Event) {
         </p>
         <form class="stack" novalidate aria-label="Result of the trial" @submit.prevent="keep">
           <div class="fields">
-            <QuantityField v-model="ph" kind="ph" label="pH of the trial" optional @taken="taken" /><PickField
-              v-if="!instrument"
+            <QuantityField v-model="form.ph" kind="ph" label="pH of the trial" optional @taken="taken" /><PickField
+              v-if="!form.instrument"
               v-model="using"
               label="Trial read with"
               :options="options"
             /><QuantityField
-              v-model="saltPct"
+              v-model="form.saltPct"
               kind="percent"
               label="Salt, measured"
               :limits="{ high: 40 }"
@@ -243,7 +222,7 @@ async function keep(event: Event) {
           <p v-else-if="lesson" data-figure="lesson">
             <StateMark level="fine" word="Learned" /> <SaidText :text="lesson.sentence" />
           </p>
-          <TasteFields v-model="taste" /><WordField v-model="note" label="Note on heat and taste" />
+          <TasteFields v-model="form.taste" /><WordField v-model="form.note" label="Note on heat and taste" />
           <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
           <div><el-button type="primary" native-type="submit" :loading="busy">Record the trial</el-button></div>
         </form>

@@ -1,10 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { ElMessage } from 'element-plus'
-import { forecastBlend, formatNumber, sourerWords, tasteWords, type EntryOf } from '@lactofer/core'
+import { forecastBlend, formatNumber, massesOfTrial, sourerWords, tasteWords, type EntryOf } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { scaleParts, setMasses, totalOf, type SauceForm } from '~/forms/blendForm'
-import { massesOfTrial } from '~/forms/trialParts'
 import { bandWords } from '~/words/limitWords'
 import { useRecorder } from '~/composables/useRecorder'
 import { useBook } from '~/stores/book'

@@ -1,22 +1,14 @@
 <script setup lang="ts">
-import { computed, reactive, ref } from 'vue'
+import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
-import {
-  DraftSchema,
-  formatNumber,
-  headspaceOf,
-  SUPPLIES,
-  suppliesFor,
-  type BottleFormat,
-  type SupplyItem,
-} from '@lactofer/core'
+import { formatNumber, headspaceOf, SUPPLIES, suppliesFor, type BottleFormat, type SupplyItem } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
-import { useRecorder } from '~/composables/useRecorder'
+import { checkDraft } from '~/forms/problems'
+import { useForm, type Problems } from '~/composables/useForm'
 import { newLotId, useBook } from '~/stores/book'
 
 /** The maker's bottles and what goes with them: sizes, caps, inserts, bands, labels, and how many of each are there. */
 const book = useBook()
-const { busy, record } = useRecorder()
 const fresh = () => ({
   formatId: '',
   name: '',
@@ -28,40 +20,39 @@ const fresh = () => ({
   insert: true,
   band: true,
 })
-const form = reactive(fresh())
-const problem = ref('')
+const { form, problem, busy, confirm, record, reset } = useForm({
+  fresh,
+  problems: (): Problems<'format'> => ({ format: draftOf(false).problem }),
+})
 const editing = ref(false)
-const edit = (format: BottleFormat) => {
-  Object.assign(form, { ...format, formatId: format.id })
+function edit(format: BottleFormat) {
+  form.value = { ...format, formatId: format.id }
   editing.value = true
 }
-async function save(event: Event, retired = false) {
-  problem.value = ''
-  if (focusInvalid(event)) return
-  const parsed = DraftSchema.safeParse({
-    ...form,
-    kind: 'format',
-    at: nowMoment(),
-    formatId: form.formatId || newLotId(),
-    ...(retired && { retired: true }),
-  })
-  if (!parsed.success) {
-    const issue = parsed.error.issues[0]
-    const WANTED: Record<string, string> = {
+const draftOf = (retired: boolean) =>
+  checkDraft(
+    {
+      ...form.value,
+      ...{ kind: 'format', at: nowMoment(), formatId: form.value.formatId || newLotId() },
+      ...(retired && { retired: true }),
+    },
+    {
       name: 'Give it a name: 150 mL round.',
       fillMl: 'Say what it is filled to.',
       brimMl: 'Say what it holds to the brim.',
       emptyG: 'Weigh it empty, with its cap.',
       neck: 'Name its neck, so that caps are counted: 24 mm.',
-    }
-    problem.value = WANTED[String(issue?.path[0])] ?? issue?.message ?? 'A figure is missing.'
-    return
-  }
-  if (!(await record(parsed.data))) return
-  ElMessage.success(
-    retired ? `${form.name.trim()} is used no more; its runs keep it.` : `${form.name.trim()} is in your list.`,
+    },
   )
-  Object.assign(form, fresh())
+async function save(event: Event, retired = false) {
+  const { draft } = draftOf(retired)
+  if (!(await confirm(event, () => draft && [draft]))) return
+  const name = form.value.name.trim()
+  ElMessage.success(retired ? `${name} is used no more; its runs keep it.` : `${name} is in your list.`)
+  leave()
+}
+function leave() {
+  reset()
   editing.value = false
 }
 const WORDS: Record<SupplyItem, string> = {
@@ -87,16 +78,17 @@ const kinds = computed(() => {
 const chosen = ref('')
 const what = ref<'received' | 'counted' | 'broken'>('counted')
 const count = ref<number | null>(null)
+const uncounted = ref('')
 async function put() {
   const kind = kinds.value.find((one) => `${one.item} ${one.fits}` === chosen.value)
-  problem.value = !kind
+  uncounted.value = !kind
     ? 'Choose what was counted.'
     : count.value === null
       ? 'Say how many.'
       : what.value === 'broken' && count.value > (kind.count ?? 0)
         ? `Only ${kind.count ?? 0} are there.`
         : ''
-  if (problem.value || !kind || count.value === null) return
+  if (uncounted.value || !kind || count.value === null) return
   if (
     await record({
       kind: 'supply',
@@ -124,10 +116,6 @@ const kindOptions = computed(() =>
 /** What a bottle of a format takes beside itself. */
 const takesWords = ({ insert, band }: { insert: boolean; band: boolean }) =>
   ['cap', ...(insert ? ['insert'] : []), ...(band ? ['band'] : []), 'label'].join(', ')
-function leave() {
-  Object.assign(form, fresh())
-  editing.value = false
-}
 </script>
 
 <template>
@@ -185,6 +173,7 @@ function leave() {
         <el-checkbox v-model="form.insert">takes a reducer insert</el-checkbox
         ><el-checkbox v-model="form.band">takes a shrink band</el-checkbox>
       </div>
+      <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
       <div class="row">
         <el-button type="primary" native-type="submit" :loading="busy">Keep it</el-button
         ><el-button v-if="form.formatId && book.library.ownFormats" @click="(event) => save(event, true)"
@@ -206,7 +195,7 @@ function leave() {
       <div class="narrow"><QuantityField v-model="count" kind="count" label="How many" optional /></div>
       <el-button class="low" :loading="busy" @click="put">Write it down</el-button>
     </div>
-    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+    <p v-if="uncounted" class="problem" role="alert">{{ uncounted }}</p>
   </section>
 </template>
 

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { ElMessage } from 'element-plus'
 import { formatNumber, refusalOf, type Draft, type Lot, type WayOut } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
-import { useRecorder } from '~/composables/useRecorder'
+import { useForm, type Problems } from '~/composables/useForm'
 import { useThings } from '~/composables/useThings'
 import { useBook } from '~/stores/book'
 
@@ -13,15 +13,18 @@ import { useBook } from '~/stores/book'
 const { lot } = defineProps<{ lot: Lot }>()
 const book = useBook()
 const { thingOf } = useThings()
-const { busy, record } = useRecorder()
 type Act = WayOut | 'moved'
 const ANYWHERE = '*'
-const how = ref<Act>(lot.bottles ? 'sold' : 'used')
-const count = ref<number | null>(null)
-const massG = ref<number | null>(null)
-const from = ref(ANYWHERE)
-const to = ref('')
-const asked = ref(false)
+const { form, problem, busy, confirm, reset } = useForm({
+  fresh: () => ({
+    how: (lot.bottles ? 'sold' : 'used') as Act,
+    count: null as number | null,
+    massG: null as number | null,
+    from: ANYWHERE,
+    to: '',
+  }),
+  problems: (): Problems<'act'> => ({ act: problemOf() }),
+})
 const ACTS = computed(
   () =>
     [
@@ -51,43 +54,36 @@ const TO: Record<Act, string> = {
 }
 const places = computed(() => lot.bottles?.places ?? [])
 /** Given away or used although it was not released: a fact, with its mark. */
-const unreleased = computed(() => lot.bottles !== null && how.value !== 'moved' && lot.release?.decision !== 'released')
-const problem = computed(() => {
-  if (lot.bottles && count.value === null) return 'Count the bottles.'
-  if (!lot.bottles && how.value !== 'moved' && massG.value === null) return 'Weigh it.'
-  if (!to.value.trim()) return `${TO[how.value]}?`
-  return refusalOf(book.book, book.judge, draft())
-})
+const unreleased = computed(
+  () => lot.bottles !== null && form.value.how !== 'moved' && lot.release?.decision !== 'released',
+)
+function problemOf(): string | null {
+  const { how, count, massG, to } = form.value
+  if (lot.bottles && count === null) return 'Count the bottles.'
+  if (!lot.bottles && how !== 'moved' && massG === null) return 'Weigh it.'
+  return to.trim() ? refusalOf(book.book, book.judge, draft()) : `${TO[how]}?`
+}
 function draft(): Draft {
   const base = { at: nowMoment(), lotId: lot.id }
-  if (how.value === 'moved')
-    return {
-      kind: 'move',
-      ...base,
-      place: to.value.trim(),
-      ...(from.value !== ANYWHERE && { from: from.value }),
-      ...(lot.bottles && { count: count.value ?? 0 }),
-    }
-  return lot.bottles
-    ? {
-        kind: 'send',
-        ...base,
-        count: count.value ?? 0,
-        to: to.value.trim(),
-        how: how.value,
-        ...(unreleased.value && { unreleased: true }),
-        ...(from.value !== ANYWHERE && { place: from.value }),
-      }
-    : { kind: 'use', ...base, massG: massG.value ?? 0, how: how.value, to: to.value.trim() }
+  const { how, from, massG } = form.value
+  const to = form.value.to.trim()
+  const count = form.value.count ?? 0
+  if (how === 'moved')
+    return { kind: 'move', ...base, place: to, ...(from !== ANYWHERE && { from }), ...(lot.bottles && { count }) }
+  if (!lot.bottles) return { kind: 'use', ...base, massG: massG ?? 0, how, to }
+  return {
+    ...{ kind: 'send', ...base, count, to, how },
+    ...(unreleased.value && { unreleased: true }),
+    ...(from !== ANYWHERE && { place: from }),
+  }
 }
-async function confirm(event: Event) {
-  asked.value = true
-  if (focusInvalid(event) || problem.value) return
-  if (!(await record(draft()))) return
+/** What leaves next is often the same way, from the same place. */
+async function takeOut(event: Event) {
+  if (!(await confirm(event, () => [draft()]))) return
   ElMessage.success('Recorded.')
-  count.value = massG.value = null
-  to.value = ''
-  asked.value = false
+  const { how, from } = form.value
+  reset()
+  Object.assign(form.value, { how, from })
 }
 const fromOptions = computed(() => [
   { value: ANYWHERE, label: 'anywhere' },
@@ -96,38 +92,38 @@ const fromOptions = computed(() => [
 </script>
 
 <template>
-  <form class="stack" novalidate aria-label="Take out or move" @submit.prevent="confirm">
+  <form class="stack" novalidate aria-label="Take out or move" @submit.prevent="takeOut">
     <h3>Take out or move</h3>
     <div class="fields">
-      <PickField v-model="how" label="How" :options="ACTS" />
+      <PickField v-model="form.how" label="How" :options="ACTS" />
       <QuantityField
         v-if="lot.bottles"
-        v-model="count"
+        v-model="form.count"
         kind="count"
         label="Bottles"
         :limits="{ low: 1 }"
         :hint="`${formatNumber(lot.bottles.left)} are here`"
       />
       <QuantityField
-        v-else-if="how !== 'moved'"
-        v-model="massG"
+        v-else-if="form.how !== 'moved'"
+        v-model="form.massG"
         kind="mass"
         label="Amount"
         :thing="thingOf({ lotId: lot.id, name: lot.name })"
       />
-      <PickField v-if="places.length > 1" v-model="from" label="From" :options="fromOptions" />
-      <WordField v-model="to" :label="TO[how]" :placeholder="how === 'sold' ? 'Saturday market' : ''" />
+      <PickField v-if="places.length > 1" v-model="form.from" label="From" :options="fromOptions" />
+      <WordField v-model="form.to" :label="TO[form.how]" :placeholder="form.how === 'sold' ? 'Saturday market' : ''" />
     </div>
     <p v-if="unreleased" class="small">
       <StateMark level="ask" word="Not released" />
       {{
-        how === 'sold'
+        form.how === 'sold'
           ? 'It is not cleared for sale yet.'
           : 'It is written down with that mark, so that a recall finds it.'
       }}
       <NuxtLink :to="`/release/${lot.id}`">Release or hold it</NuxtLink>
     </p>
-    <p v-if="asked && problem" class="problem" role="alert">{{ problem }}</p>
+    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <div><el-button type="primary" native-type="submit" :loading="busy">Record it</el-button></div>
   </form>
 </template>

@@ -1,66 +1,34 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { ElMessage } from 'element-plus'
-import {
-  COLD_C,
-  formatMass,
-  inVessels,
-  isByTaste,
-  NOT_MEASURED,
-  LotCodeSchema,
-  readTemperatures,
-  type Draft,
-  type Lot,
-  type Standing,
-} from '@lactofer/core'
+import { formatMass, inJars, inVessels, NOT_MEASURED, type Lot, type Standing } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { momentAfterDays } from '~/clock/moments'
+import { byTasteOf, decideDraft, decideProblems, freshDecision, isAgainst, type Deciding } from '~/forms/decideForm'
+import { useForm } from '~/composables/useForm'
 import { useThings } from '~/composables/useThings'
-import { useRecorder } from '~/composables/useRecorder'
 import { useStops } from '~/composables/useStops'
 import { newLotId, useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 
 /** One decision with what it needs to be told: place and temperature, days, a reason, an amount, pictures. */
-type Deciding = 'cold' | 'warm' | 'wait' | 'ready' | 'brine' | 'discard'
 const { lot, stand } = defineProps<{ lot: Lot; stand: Standing | null }>()
 const what = defineModel<Deciding | null>({ required: true })
 const book = useBook()
 const { thingOf } = useThings()
 const preferences = usePreferences()
 const stops = useStops()
-const { busy, record } = useRecorder()
-const place = ref('')
-const tempC = ref<number | null>(null)
-const days = ref(3)
-const reason = ref('')
-const massG = ref<number | null>(null)
-const code = ref('')
-const marks = ref<string[]>([])
-const photos = ref<string[]>([])
+const known = computed(() => ({
+  ...{ lot, stand, stopped: stops(lot.id), codeTaken: book.codeTaken, world: preferences.world },
+}))
+const { form, shown, busy, confirm, reset } = useForm({
+  fresh: () => freshDecision(what.value, lot, book.fermenting),
+  problems: (): Record<'code' | 'form', string | null> => decideProblems(what.value, form.value, known.value),
+})
 /** A picture is still being reduced: nothing is kept without it. */
 const reducing = ref(false)
-const asked = ref(false)
 watch(what, (now) => {
-  if (!now) return
-  const places = book.fermenting.filter((other) => other.id !== lot.id && other.place !== lot.place)
-  const coldest = places
-    .map((other) => ({ place: other.place, tempC: readTemperatures(other).at(-1)?.tempC ?? 20 }))
-    .filter((found) => (now === 'cold') === found.tempC <= COLD_C)
-    .at(0)
-  place.value =
-    now === 'cold'
-      ? (coldest?.place ?? 'Cold store')
-      : now === 'warm'
-        ? (coldest?.place ?? lot.packed?.place ?? 'Bench')
-        : ''
-  tempC.value = now === 'cold' ? 4 : now === 'warm' ? 20 : null
-  reason.value = ''
-  massG.value = null
-  code.value = `${lot.code.slice(0, 18)}K`
-  marks.value = lot.vessels.map(({ mark }) => mark)
-  photos.value = []
-  asked.value = false
+  if (now) reset()
 })
 const TITLES: Record<Deciding, string> = {
   cold: 'to the cold',
@@ -78,117 +46,22 @@ const KEEP = {
   brine: 'Keep the brine',
   discard: 'Discard it',
 } as const
-/** Called ready against its readings wants a reason. */
-const against = computed(() => what.value === 'ready' && stand?.state !== 'ready' && !byTaste.value)
-/** Likely under by eye and tongue, with no pH that tells: what is called ready then is marked "not measured". */
-const byTaste = computed(() => stand?.reasons.find(isByTaste) ?? null)
-const likely = computed(() => {
-  const facts = byTaste.value?.facts
-  return facts && 'chance' in facts && facts.chance !== null ? facts.chance : undefined
-})
-const codeProblem = computed(
-  () =>
-    LotCodeSchema.safeParse(code.value).error?.issues[0]?.message ??
-    (book.codeTaken(code.value) ? 'This code is on another lot. Choose a new one.' : null),
-)
-const problem = computed(() => {
-  switch (what.value) {
-    case 'cold':
-    case 'warm':
-      return !place.value.trim()
-        ? 'Say where it stands from now on.'
-        : tempC.value === null
-          ? 'Say how warm it is there.'
-          : what.value === 'cold' && tempC.value > COLD_C
-            ? `Over ${COLD_C} °C it goes on working: that is not the cold.`
-            : ''
-    case 'ready':
-      return against.value && !reason.value.trim() ? 'Its readings do not say so. Say why you do.' : ''
-    case 'brine':
-      return stops(lot.id)
-        ? `It stops here. ${stops(lot.id)}`
-        : massG.value === null || massG.value < 1
-          ? 'Weigh what you draw off.'
-          : massG.value > lot.leftG * 0.6
-            ? `That is more than the brine of ${formatMass(lot.leftG, preferences.world)}. Pieces must stay covered.`
-            : (codeProblem.value ?? '')
-    case 'discard':
-      return !reason.value.trim()
-        ? 'Say why: the next batch learns from it.'
-        : marks.value.length === 0
-          ? 'Choose the vessels that are thrown away.'
-          : ''
-    default:
-      return ''
-  }
-})
+const against = computed(() => isAgainst(stand))
+const byTaste = computed(() => byTasteOf(stand))
 const held = computed(() => inVessels(lot))
-const thrownG = computed(() =>
-  held.value.filter(({ mark }) => marks.value.includes(mark)).reduce((sum, vessel) => sum + vessel.massG, 0),
-)
-const draft = computed((): Draft | null => {
-  const at = nowMoment()
-  const base = { at, lotId: lot.id }
-  switch (what.value) {
-    case 'cold':
-    case 'warm':
-      return {
-        ...base,
-        kind: 'decide',
-        decision: what.value,
-        place: place.value.trim(),
-        tempC: tempC.value ?? 20,
-        reason: reason.value.trim(),
-      }
-    case 'wait':
-      return {
-        ...base,
-        kind: 'decide',
-        decision: 'wait',
-        until: momentAfterDays(days.value),
-        reason: reason.value.trim(),
-      }
-    case 'ready':
-      return {
-        ...base,
-        kind: 'decide',
-        decision: 'ready',
-        reason: reason.value.trim(),
-        ...(likely.value !== undefined && { likely: likely.value }),
-      }
-    case 'brine':
-      return {
-        kind: 'press',
-        at,
-        lotId: newLotId(),
-        code: code.value.trim(),
-        name: `${lot.name}, brine`.slice(0, 80),
-        color: '#cdbd84',
-        fromLotId: lot.id,
-        method: 'draw',
-        inG: massG.value ?? 0,
-        baseG: massG.value ?? 0,
-        pulpG: 0,
-        seedsG: 0,
-      }
-    case 'discard':
-      return {
-        ...base,
-        kind: 'discard',
-        reason: reason.value.trim(),
-        massG: Math.round(thrownG.value),
-        ...(marks.value.length < lot.vessels.length && { marks: [...marks.value] }),
-        ...(photos.value.length > 0 && { photos: [...photos.value] }),
-      }
-    default:
-      return null
-  }
-})
+const thrownG = computed(() => inJars(lot, form.value.marks))
+function drafts() {
+  const made = { at: nowMoment(), until: momentAfterDays(form.value.days), brineId: newLotId() }
+  return what.value && [decideDraft(what.value, form.value, known.value, made)]
+}
 async function decide(event: Event) {
-  asked.value = true
-  if (focusInvalid(event) || problem.value || !draft.value || !(await record(draft.value))) return
+  if (!(await confirm(event, drafts))) return
   ElMessage.success(
-    what.value === 'brine' ? `${code.value} is in stock.` : what.value === 'discard' ? 'Discarded.' : 'Recorded.',
+    what.value === 'brine'
+      ? `${form.value.code.trim()} is in stock.`
+      : what.value === 'discard'
+        ? 'Discarded.'
+        : 'Recorded.',
   )
   what.value = null
 }
@@ -210,11 +83,11 @@ const example = computed(() => (what.value ? (EXAMPLES[what.value] ?? '') : ''))
           <StateMark level="act" word="Above 4.6" /> Cooling is not a rescue: a batch above 4.6 must still pass it in
           its time.
         </p>
-        <WordField v-model="place" label="Place" />
-        <QuantityField v-model="tempC" kind="temperature" label="It is there" :limits="{ low: -2, high: 40 }" />
+        <WordField v-model="form.place" label="Place" />
+        <QuantityField v-model="form.tempC" kind="temperature" label="It is there" :limits="{ low: -2, high: 40 }" />
       </template>
       <template v-else-if="what === 'wait'"
-        ><PickField v-model="days" label="Look again in" :options="WAITS"
+        ><PickField v-model="form.days" label="Look again in" :options="WAITS"
       /></template>
       <div v-else-if="what === 'ready' && stand && byTaste" class="stack">
         <p><StateMark level="ask" word="By taste, not measured" /> {{ ' ' }}<SaidText :text="stand.sentence" /></p>
@@ -229,25 +102,25 @@ const example = computed(() => (what.value ? (EXAMPLES[what.value] ?? '') : ''))
           Brine thins a sauce, starts the next batch, seasons food. It becomes a lot of its own; the rest goes on.
         </p>
         <QuantityField
-          v-model="massG"
+          v-model="form.massG"
           kind="mass"
           label="Drawn off"
           :thing="thingOf({ materialId: 'water', name: 'Brine' })"
         />
-        <WordField v-model="code" label="Code of the brine" :problem="asked ? codeProblem : null" />
+        <WordField v-model="form.code" label="Code of the brine" :problem="shown.code" />
       </template>
       <template v-else-if="what === 'discard'">
         <p>Do not taste it. What is thrown away leaves the shelf; its log stays.</p>
-        <el-checkbox-group v-if="lot.vessels.length > 1" v-model="marks" aria-label="Vessels thrown away"
+        <el-checkbox-group v-if="lot.vessels.length > 1" v-model="form.marks" aria-label="Vessels thrown away"
           ><el-checkbox v-for="vessel in held" :key="vessel.mark" :value="vessel.mark"
             >{{ lot.code }}{{ vessel.mark }}, {{ formatMass(vessel.massG, preferences.world) }}</el-checkbox
           ></el-checkbox-group
         >
         <p class="small">{{ formatMass(thrownG, preferences.world) }} are thrown away.</p>
       </template>
-      <WordField v-if="what !== 'brine'" v-model="reason" label="Why" :placeholder="example" />
-      <PhotoField v-if="what === 'discard'" v-model="photos" v-model:busy="reducing" />
-      <p v-if="asked && problem" class="problem" role="alert">{{ problem }}</p>
+      <WordField v-if="what !== 'brine'" v-model="form.reason" label="Why" :placeholder="example" />
+      <PhotoField v-if="what === 'discard'" v-model="form.photos" v-model:busy="reducing" />
+      <p v-if="shown.form" class="problem" role="alert">{{ shown.form }}</p>
       <div class="row">
         <el-button :type="what === 'discard' ? 'danger' : 'primary'" native-type="submit" :loading="busy || reducing">{{
           KEEP[what]

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, watch } from 'vue'
 import { ElMessage } from 'element-plus'
 import {
   cautionsFor,
@@ -12,7 +12,7 @@ import {
   type Standing,
 } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
-import { useRecorder } from '~/composables/useRecorder'
+import { useForm, type Problems } from '~/composables/useForm'
 import { useStops } from '~/composables/useStops'
 import { useThings } from '~/composables/useThings'
 import { useBook } from '~/stores/book'
@@ -27,7 +27,11 @@ const open = defineModel<boolean>({ required: true })
 const book = useBook()
 const stops = useStops()
 const { thingOf } = useThings()
-const { busy, record } = useRecorder('What you said is still here; try again.')
+const { form, problem, busy, confirm, reset } = useForm({
+  fresh: freshEnd,
+  problems: (): Problems<'end'> => ({ end: problemOf() }),
+  kept: 'What you said is still here; try again.',
+})
 const WAYS: { value: Ending; label: string }[] = [
   { value: 'eaten', label: 'Into the own kitchen' },
   { value: 'given', label: 'Given to somebody' },
@@ -41,12 +45,8 @@ const PARTS = [
 ] as const
 /** A freezer warmer than this does not stop it. Common practice, °C. */
 const FREEZER_C = -15
-const form = ref(freshEnd())
-const asked = ref(false)
 watch(open, (now) => {
-  if (!now) return
-  form.value = freshEnd()
-  asked.value = false
+  if (now) reset()
 })
 const several = computed(() => lot.vessels.length > 1)
 const held = computed(() => inVessels(lot))
@@ -55,7 +55,8 @@ const targets = computed(() =>
   intoLots(book.book, lot).map(({ id, code, name }) => ({ value: id, label: `${code} ${name}` })),
 )
 const amountG = computed(() => endG(form.value, lot, byPiece.value))
-const problem = computed(() => {
+/** What keeps it out of the log. */
+function problemOf(): string | null {
   const { how, some, marks, to, intoLotId } = form.value
   if (several.value && !some && marks.length === 0) return 'Mark the jars that end, or say that it is only some.'
   if (amountG.value === null || amountG.value <= 0) return 'Say how much.'
@@ -66,7 +67,7 @@ const problem = computed(() => {
     if (!intoLotId) return 'Choose the lot it went into.'
   }
   return refusalOf(book.book, book.judge, endDraft(form.value, lot, nowMoment(), amountG.value, byPiece.value))
-})
+}
 const against = computed(() => (stand && stand.make !== 'pass' ? stand.sentence : null))
 const cautions = computed(() =>
   cautionsFor('end', {
@@ -80,10 +81,10 @@ const saltEachG = computed(() => {
   return composition && byPiece.value ? (propertiesOf(composition).saltPct / 100) * byPiece.value.pieceG : 0
 })
 
-async function confirm(event: Event) {
-  asked.value = true
-  if (focusInvalid(event) || problem.value || amountG.value === null) return
-  if (!(await record(endDraft(form.value, lot, nowMoment(), amountG.value, byPiece.value)))) return
+async function end(event: Event) {
+  const drafts = () =>
+    amountG.value === null ? null : [endDraft(form.value, lot, nowMoment(), amountG.value, byPiece.value)]
+  if (!(await confirm(event, drafts))) return
   ElMessage.success(`${lot.code}: recorded. A wrong entry is taken back in the log.`)
   open.value = false
 }
@@ -91,7 +92,7 @@ async function confirm(event: Event) {
 
 <template>
   <el-dialog v-model="open" :title="`How it ends: ${lot.code}`" width="min(96vw, 660px)">
-    <form class="stack" novalidate @submit.prevent="confirm">
+    <form class="stack" novalidate @submit.prevent="end">
       <el-radio-group v-model="form.how" aria-label="How it ends"
         ><el-radio-button v-for="way in WAYS" :key="way.value" :value="way.value">{{
           way.label
@@ -169,7 +170,7 @@ async function confirm(event: Event) {
         ><el-checkbox value="syrup">Syrup at the table</el-checkbox></el-checkbox-group
       >
       <p v-if="!form.some && amountG" class="small muted"><MassText :mass-g="amountG" /> in all.</p>
-      <p v-if="asked && problem" class="problem" role="alert"><SaidText :text="problem" /></p>
+      <p v-if="problem" class="problem" role="alert"><SaidText :text="problem" /></p>
       <div class="row">
         <el-button type="primary" native-type="submit" :loading="busy">Write it down</el-button>
         <el-button @click="open = false">Not yet</el-button>

@@ -9,15 +9,15 @@ import {
   structureOfLot,
   titrationWorking,
   usuallyOf,
+  type Draft,
   type Instrument,
   type Lot,
 } from '@lactofer/core'
 import { nowMs } from '~/clock/clock'
 import { freshReading, ReadingDraftSchema } from '~/forms/readingDraft'
 import { useInstruments, type Taken } from '~/stores/instruments'
-import { useDraft } from '~/composables/useDraft'
+import { useForm, type Problems } from '~/composables/useForm'
 import { useMeters } from '~/composables/useMeters'
-import { useRecorder } from '~/composables/useRecorder'
 import { useBook } from '~/stores/book'
 
 /**
@@ -26,7 +26,12 @@ import { useBook } from '~/stores/book'
  */
 const { lot, phOnly = false } = defineProps<{ lot: Lot; phOnly?: boolean }>()
 const emit = defineEmits<{ recorded: [] }>()
-const { draft: form, reset } = useDraft(`reading-${lot.id}`, ReadingDraftSchema, freshReading)
+const { form, shown, marked, busy, confirm, reset } = useForm({
+  fresh: freshReading,
+  keep: { key: `reading-${lot.id}`, schema: ReadingDraftSchema },
+  problems: (): Problems<'reading'> => ({ reading: problemOf() }),
+  kept: 'The figures are still here; try again.',
+})
 /** When it was read: not when the form was opened, but when a figure was typed. Said by hand, that stands. */
 const saidMs = ref<number | null>(null)
 const unreadable = ref(false)
@@ -47,10 +52,8 @@ const instrument = ref<Instrument>()
 const book = useBook()
 const instruments = useInstruments()
 const { options, using, instrumentOf, ageOf } = useMeters()
-const { busy, record } = useRecorder('The figures are still here; try again.')
 /** A picture is still being reduced: nothing is kept without it. */
 const reducing = ref(false)
-const problem = ref('')
 
 const structure = computed(() => (lot.made.kind === 'plan' ? structureOfLot(book.book, lot) : null))
 const pieces = computed(() => (structure.value?.liquid ?? 1) < 1)
@@ -76,13 +79,10 @@ function taken({ instrument: used }: Taken) {
   if (used.kind === 'meter') instrument.value = used
   saidMs.value = null
 }
-async function confirm(event: Event) {
-  if (focusInvalid(event)) {
-    problem.value = 'Mend the marked field, or empty it; nothing was recorded.'
-    return
-  }
-  const { ph, tempC, saltPct, brixPct, massG, taste, note, photos } = form.value
-  const read = {
+/** What was read, beside the pH. */
+const others = computed(() => {
+  const { tempC, saltPct, brixPct, massG, taste } = form.value
+  return {
     ...(tempC !== null && { tempC }),
     ...(saltPct !== null && { saltPct }),
     ...(brixPct !== null && { brixPct }),
@@ -90,26 +90,34 @@ async function confirm(event: Event) {
     ...(titration.value && { titration: titration.value }),
     ...(Object.keys(taste).length > 0 && { taste }),
   }
-  problem.value =
-    ph === null && Object.keys(read).length === 0 ? 'Enter a pH, a temperature or a salt that can be read.' : ''
-  if (ph !== null && jars.value.length > 0 && form.value.marks.length === 0)
-    problem.value = 'Mark the jar it was read in: jars of one lot differ. Mark all of them for a sample mixed of all.'
-  if (problem.value || atMs.value === null) return
-  const written = await record({
-    kind: 'reading',
-    at: momentOf(atMs.value),
-    lotId: lot.id,
-    ...read,
-    ...(ph !== null && {
-      ph,
-      instrument: instrument.value ?? instrumentOf(using.value),
-      ...(pieces.value && { of: of.value }),
-      ...(jars.value.length > 0 && { marks: [...form.value.marks] }),
-    }),
-    ...(note.trim() && { note: note.trim() }),
-    ...(photos.length > 0 && { photos: [...photos] }),
-  })
-  if (!written) return
+})
+function problemOf(): string | null {
+  const { ph, marks } = form.value
+  if (ph !== null && jars.value.length > 0 && marks.length === 0)
+    return 'Mark the jar it was read in: jars of one lot differ. Mark all of them for a sample mixed of all.'
+  return ph === null && Object.keys(others.value).length === 0
+    ? 'Enter a pH, a temperature or a salt that can be read.'
+    : null
+}
+function drafts(): Draft[] | null {
+  if (atMs.value === null) return null
+  const { ph, note, photos, marks } = form.value
+  const read = ph !== null && {
+    ...{ ph, instrument: instrument.value ?? instrumentOf(using.value) },
+    ...(pieces.value && { of: of.value }),
+    ...(jars.value.length > 0 && { marks: [...marks] }),
+  }
+  return [
+    {
+      ...{ kind: 'reading', at: momentOf(atMs.value), lotId: lot.id },
+      ...{ ...others.value, ...read },
+      ...(note.trim() && { note: note.trim() }),
+      ...(photos.length > 0 && { photos: [...photos] }),
+    },
+  ]
+}
+async function keep(event: Event) {
+  if (!(await confirm(event, drafts))) return
   ElMessage.success('Reading recorded.')
   reset()
   instrument.value = undefined
@@ -124,7 +132,7 @@ const SAMPLES = [
 </script>
 
 <template>
-  <form class="stack" novalidate aria-label="Reading" @submit.prevent="confirm">
+  <form class="stack" novalidate aria-label="Reading" @submit.prevent="keep">
     <div class="fields">
       <StripTaps v-if="using === 'strip' && !instrument" v-model="form.ph" class="whole" />
       <QuantityField v-else v-model="form.ph" kind="ph" label="pH" optional @taken="taken" />
@@ -191,7 +199,8 @@ const SAMPLES = [
       </div>
     </details>
     <p v-if="form.ph !== null && using !== 'strip'" class="small muted">{{ METER_CAUTION }}</p>
-    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+    <p v-if="marked" class="problem" role="alert">Mend the marked field, or empty it; nothing was recorded.</p>
+    <p v-else-if="shown.reading" class="problem" role="alert">{{ shown.reading }}</p>
     <div><el-button type="primary" native-type="submit" :loading="busy || reducing">Record the reading</el-button></div>
   </form>
 </template>

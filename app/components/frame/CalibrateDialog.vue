@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { ElMessage } from 'element-plus'
-import { calibrateMeter, calibrationAge, InvalidInput, nernstMv } from '@lactofer/core'
+import { calibrateMeter, calibrationAge, InvalidInput, nernstMv, type Calibration, type Draft } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { BENCH_METER, BUFFERS, useMeters } from '~/composables/useMeters'
-import { useRecorder } from '~/composables/useRecorder'
+import { useForm, type Problems } from '~/composables/useForm'
 import { useInstruments } from '~/stores/instruments'
 
 /**
@@ -14,27 +14,25 @@ import { useInstruments } from '~/stores/instruments'
 const open = defineModel<boolean>({ required: true })
 const instruments = useInstruments()
 const { meters, ageOf } = useMeters()
-const { busy, record } = useRecorder('The millivolts are still here; try again.')
-const meter = ref(BENCH_METER)
 interface Step {
   buffer: number
   millivolt: string
   tempC: number | null
 }
 const shows = ref<'millivolts' | 'ph'>('millivolts')
-const steps = ref<Step[]>([])
-const asked = ref(false)
-watch(
-  open,
-  (now) => {
-    if (!now) return
-    meter.value = meters.value.at(-1)?.meter ?? BENCH_METER
-    steps.value = [7, 4.01].map((buffer) => ({ buffer, millivolt: '', tempC: null }))
-    asked.value = false
-  },
-  { immediate: true },
-)
-const benchMeter = computed(() => meter.value.trim() === BENCH_METER)
+const { form, asked, problems, busy, confirm, reset } = useForm({
+  fresh: () => ({
+    meter: meters.value.at(-1)?.meter ?? BENCH_METER,
+    steps: [7, 4.01].map((buffer): Step => ({ buffer, millivolt: '', tempC: null })),
+  }),
+  problems: (): Problems<'buffers'> => ({ buffers: problemOf() }),
+  kept: 'The millivolts are still here; try again.',
+})
+watch(open, (now) => {
+  if (now) reset()
+})
+const meter = computed(() => form.value.meter.trim())
+const benchMeter = computed(() => meter.value === BENCH_METER)
 const live = computed(() => (benchMeter.value && instruments.connected ? instruments.state : null))
 const sampleOf = (buffer: number) => `buffer ${buffer.toFixed(2)}`
 /** The simulated meter is put into the buffer; its reading is taken once it has settled. */
@@ -44,15 +42,15 @@ function take(index: number) {
   const now = live.value
   if (now?.ph.millivolt === null || now === null || now.thermometer.value === null) return
   const [millivolt, tempC] = [String(now.ph.millivolt), now.thermometer.value]
-  steps.value = steps.value.map((step, at) => (at === index ? { ...step, millivolt, tempC } : step))
+  form.value.steps = form.value.steps.map((step, at) => (at === index ? { ...step, millivolt, tempC } : step))
 }
 const millivolts = computed(() =>
-  steps.value.map(({ millivolt }) =>
+  form.value.steps.map(({ millivolt }) =>
     /^[-−]?\d+([.,]\d+)?$/.test(millivolt.trim()) ? Number(millivolt.trim().replace('−', '-').replace(',', '.')) : null,
   ),
 )
 const found = computed(() => {
-  const [first, second] = steps.value
+  const [first, second] = form.value.steps
   const [a, b] = millivolts.value
   if (
     !first ||
@@ -80,20 +78,16 @@ const found = computed(() => {
     throw error
   }
 })
-const problem = computed(() =>
-  !meter.value.trim()
-    ? 'Name the meter.'
-    : (found.value?.problem ?? (found.value ? '' : 'Both buffers want their millivolts and their temperature.')),
-)
-async function keep(event: Event) {
-  asked.value = true
-  const result = found.value?.result
-  if (focusInvalid(event) || problem.value || !result) return
-  const written = await record({
+function problemOf(): string | null {
+  if (!meter.value) return 'Name the meter.'
+  return found.value ? found.value.problem : 'Both buffers want their millivolts and their temperature.'
+}
+function draft(result: Calibration): Draft {
+  return {
     kind: 'calibrate',
     at: nowMoment(),
-    meter: meter.value.trim(),
-    points: steps.value.map(({ buffer, tempC }, index) => ({
+    meter: meter.value,
+    points: form.value.steps.map(({ buffer, tempC }, index) => ({
       ph: buffer,
       millivolt: millivolts.value[index] ?? 0,
       tempC: tempC ?? 25,
@@ -101,16 +95,19 @@ async function keep(event: Event) {
     slopePct: Math.round(result.slopePct * 100) / 100,
     offsetMv: Math.round(result.offsetMv * 10) / 10,
     accepted: result.accepted,
-  })
-  if (!written) return
+  }
+}
+async function keep(event: Event) {
+  const result = found.value?.result
+  if (!(await confirm(event, () => (result ? [draft(result)] : null))) || !result) return
   if (result.accepted && live.value)
     await instruments.command({ do: 'calibrate', slopePct: result.slopePct, offsetMv: result.offsetMv })
   ElMessage.success(result.accepted ? `${meter.value} is calibrated.` : 'The refusal is in the log.')
   open.value = false
 }
-const age = computed(() => ageOf(meter.value.trim()) ?? calibrationAge(null, 0))
-const problemOf = (index: number) =>
-  steps.value[index]?.millivolt.trim() && millivolts.value[index] === null ? 'Millivolts, like 172.4 or −8.' : null
+const age = computed(() => ageOf(meter.value) ?? calibrationAge(null, 0))
+const stepProblem = (index: number) =>
+  form.value.steps[index]?.millivolt.trim() && millivolts.value[index] === null ? 'Millivolts, like 172.4 or −8.' : null
 /** What the meter shows while it stands in a buffer. */
 const liveIn = (buffer: number) =>
   live.value?.ph.sample === sampleOf(buffer) ? `${live.value.ph.millivolt?.toFixed(1)} mV` : 'it'
@@ -127,12 +124,12 @@ const recordWords = computed(() =>
     >
     <PocketCheck v-if="shows === 'ph'" @done="open = false" />
     <form v-else class="stack" novalidate @submit.prevent="keep">
-      <WordField v-model="meter" label="Meter" :hint="age.sentence" />
+      <WordField v-model="form.meter" label="Meter" :hint="age.sentence" />
       <p class="small muted">
         Fresh buffers, rinse between them, wait until it stands still. The ideal is {{ nernstMv(25).toFixed(1) }} mV for
         a pH at 25 °C.
       </p>
-      <fieldset v-for="(step, index) in steps" :key="index">
+      <fieldset v-for="(step, index) in form.steps" :key="index">
         <legend>{{ index === 0 ? 'First buffer' : 'Second buffer' }}</legend>
         <div class="fields">
           <PickField
@@ -140,7 +137,7 @@ const recordWords = computed(() =>
             :label="`Buffer ${index + 1}`"
             :options="BUFFERS.map((value) => ({ value, label: `pH ${value.toFixed(2)}` }))"
           />
-          <WordField v-model="step.millivolt" :label="`Buffer ${index + 1}, mV`" :problem="problemOf(index)" />
+          <WordField v-model="step.millivolt" :label="`Buffer ${index + 1}, mV`" :problem="stepProblem(index)" />
           <QuantityField
             v-model="step.tempC"
             kind="temperature"
@@ -159,7 +156,7 @@ const recordWords = computed(() =>
         </div>
       </fieldset>
       <MeterVerdict v-if="found?.result" v-bind="found.result" data-figure="calibration" />
-      <p v-if="problem && (asked || found?.problem)" class="problem" role="alert">{{ problem }}</p>
+      <p v-if="problems.buffers && (asked || found?.problem)" class="problem" role="alert">{{ problems.buffers }}</p>
       <div class="row">
         <el-button type="primary" native-type="submit" :loading="busy">{{ recordWords }}</el-button><el-button
           @click="open = false"

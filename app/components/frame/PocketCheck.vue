@@ -1,47 +1,47 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { ElMessage } from 'element-plus'
-import { checkPocket, InvalidInput } from '@lactofer/core'
+import { checkPocket, InvalidInput, type Draft } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { BUFFERS } from '~/composables/useMeters'
-import { useRecorder } from '~/composables/useRecorder'
+import { useForm, type Problems } from '~/composables/useForm'
 
 /** A meter that shows no millivolts, checked in two buffers: what it showed in each. */
 const emit = defineEmits<{ done: [] }>()
-const { busy, record } = useRecorder('What it showed is still here; try again.')
-const meter = ref('Pocket meter')
-const steps = ref([
-  { buffer: 7, shown: null as number | null },
-  { buffer: 4.01, shown: null as number | null },
-])
-const asked = ref(false)
+const { form, asked, problems, busy, confirm } = useForm({
+  fresh: () => ({
+    meter: 'Pocket meter',
+    steps: [7, 4.01].map((buffer) => ({ buffer, shown: null as number | null })),
+  }),
+  problems: (): Problems<'buffers'> => ({ buffers: problemOf() }),
+  kept: 'What it showed is still here; try again.',
+})
 const found = computed(() => {
-  const [first, second] = steps.value
+  const [first, second] = form.value.steps
   if (!first || !second || first.shown === null || second.shown === null) return null
   try {
     const result = checkPocket({ ph: first.buffer, shown: first.shown }, { ph: second.buffer, shown: second.shown })
-    return { problem: '', result }
+    return { problem: null, result }
   } catch (error) {
     if (error instanceof InvalidInput) return { problem: error.message, result: null }
     throw error
   }
 })
-const problem = computed(() =>
-  !meter.value.trim() ? 'Name the meter.' : (found.value?.problem ?? 'Both buffers want what the meter showed.'),
-)
+function problemOf(): string | null {
+  if (!form.value.meter.trim()) return 'Name the meter.'
+  return found.value ? found.value.problem : 'Both buffers want what the meter showed.'
+}
+function draft(accepted: boolean): Draft {
+  const { meter, steps } = form.value
+  const points = steps.map(({ buffer, shown }) => ({ ph: buffer, shown: shown ?? 0 }))
+  return { kind: 'buffers', at: nowMoment(), meter: meter.trim(), points, accepted }
+}
 async function keep(event: Event) {
-  asked.value = true
   const result = found.value?.result
-  if (focusInvalid(event) || problem.value || !result) return
-  const written = await record({
-    kind: 'buffers',
-    at: nowMoment(),
-    meter: meter.value.trim(),
-    points: steps.value.map(({ buffer, shown }) => ({ ph: buffer, shown: shown ?? 0 })),
-    accepted: result.accepted,
-  })
-  if (!written) return
-  ElMessage.success(result.accepted ? `${meter.value} may be used for seven days.` : 'The refusal is in the log.')
+  if (!(await confirm(event, () => (result ? [draft(result.accepted)] : null))) || !result) return
+  ElMessage.success(
+    result.accepted ? `${form.value.meter.trim()} may be used for seven days.` : 'The refusal is in the log.',
+  )
   emit('done')
 }
 const bufferOptions = BUFFERS.map((value) => ({ value, label: `pH ${value.toFixed(2)}` }))
@@ -49,9 +49,9 @@ const bufferOptions = BUFFERS.map((value) => ({ value, label: `pH ${value.toFixe
 
 <template>
   <form class="stack" novalidate aria-label="Pocket meter" @submit.prevent="keep">
-    <WordField v-model="meter" label="Meter" />
+    <WordField v-model="form.meter" label="Meter" />
     <p class="small muted">Fresh buffers, rinse between them, wait until it stands still. Write down what it shows.</p>
-    <div v-for="(step, index) in steps" :key="index" class="fields">
+    <div v-for="(step, index) in form.steps" :key="index" class="fields">
       <PickField v-model="step.buffer" :label="`Buffer ${index + 1}`" :options="bufferOptions" />
       <QuantityField
         v-model="step.shown"
@@ -62,7 +62,7 @@ const bufferOptions = BUFFERS.map((value) => ({ value, label: `pH ${value.toFixe
       />
     </div>
     <MeterVerdict v-if="found?.result" v-bind="found.result" data-figure="pocket-check" />
-    <p v-if="problem && (asked || found?.problem)" class="problem" role="alert">{{ problem }}</p>
+    <p v-if="problems.buffers && (asked || found?.problem)" class="problem" role="alert">{{ problems.buffers }}</p>
     <div>
       <el-button type="primary" native-type="submit" :loading="busy">{{
         found?.result && !found.result.accepted ? 'Record the refusal' : 'Use this meter'

@@ -1,8 +1,7 @@
 <script setup lang="ts">
-import { computed, reactive, ref, watch } from 'vue'
+import { computed, watch } from 'vue'
 import { ElMessage } from 'element-plus'
 import {
-  DraftSchema,
   MATERIAL_KINDS,
   ownMaterialId,
   PlainNameSchema,
@@ -11,7 +10,8 @@ import {
   type Range,
 } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
-import { useRecorder } from '~/composables/useRecorder'
+import { checkDraft } from '~/forms/problems'
+import { useForm, type Problems } from '~/composables/useForm'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 
@@ -23,9 +23,6 @@ const { material } = defineProps<{ material: Material | null }>()
 const emit = defineEmits<{ saved: [id: string] }>()
 const book = useBook()
 const preferences = usePreferences()
-const { busy, record } = useRecorder()
-const asked = ref(false)
-const problem = ref('')
 
 const FIELDS = [
   ['waterPct', 'Water', 'percent'],
@@ -42,74 +39,63 @@ const FIELDS = [
 type Key = (typeof FIELDS)[number][0]
 type Three = { low: number | null; typical: number | null; high: number | null }
 const empty = (): Three => ({ low: null, typical: null, high: null })
-const values = reactive(Object.fromEntries(FIELDS.map(([key]) => [key, empty()])) as Record<Key, Three>)
-const name = ref('')
-const names = ref('')
-const kind = ref<MaterialKind>('pepper')
-const price = ref<number | null>(null)
-
 /** The newest own entry of this material, to start from. */
 const ownEntry = computed(() =>
   book.book.standing.findLast((entry) => entry.kind === 'material' && entry.materialId === material?.id),
 )
-watch(
-  () => material?.id,
-  () => {
-    const known = ownEntry.value?.kind === 'material' && !ownEntry.value.forget ? ownEntry.value : null
-    for (const [key] of FIELDS) values[key] = { ...(known?.[key] ?? empty()) }
-    name.value = material?.name ?? ''
-    names.value = material?.names.join('; ') ?? ''
-    kind.value = material?.kind ?? 'pepper'
-    price.value = known?.pricePerKg ?? null
-    asked.value = false
-    problem.value = ''
-  },
-  { immediate: true },
-)
+function fresh() {
+  const known = ownEntry.value?.kind === 'material' && !ownEntry.value.forget ? ownEntry.value : null
+  return {
+    values: Object.fromEntries(FIELDS.map(([key]) => [key, { ...(known?.[key] ?? empty()) }])) as Record<Key, Three>,
+    name: material?.name ?? '',
+    names: material?.names.join('; ') ?? '',
+    kind: material?.kind ?? ('pepper' as MaterialKind),
+    price: known?.pricePerKg ?? null,
+  }
+}
+const { form, problem, busy, confirm, record, reset } = useForm({
+  fresh,
+  problems: (): Problems<'material'> => ({ material: checked.value.problem }),
+})
+watch(() => material?.id, reset)
 
 /** A single figure stands for all three. */
 function three({ low, typical, high }: Three): Range | null {
   const middle = typical ?? low ?? high
   return middle === null ? null : { low: low ?? middle, typical: middle, high: high ?? middle }
 }
-async function save() {
-  asked.value = true
-  const trimmed = name.value.trim()
-  problem.value = PlainNameSchema.safeParse(trimmed).error?.issues[0]?.message ?? ''
-  if (problem.value) return
-  const id = material?.id ?? ownMaterialId(trimmed)
-  if (!material && book.library.material(id)) {
-    problem.value = 'There is one of this name already. Choose it in the list and give it your own values.'
-    return
-  }
-  const given = Object.fromEntries(
-    FIELDS.flatMap(([key]) => {
-      const range = three(values[key])
-      return range ? [[key, range]] : []
-    }),
+const labels: Record<string, string> = Object.fromEntries(FIELDS.map(([key, label]) => [key, label]))
+const checked = computed(() => {
+  const { kind, price, values } = form.value
+  const name = form.value.name.trim()
+  const refused = PlainNameSchema.safeParse(name).error?.issues[0]?.message
+  if (refused) return { draft: null, problem: refused }
+  const materialId = material?.id ?? ownMaterialId(name)
+  if (!material && book.library.material(materialId))
+    return {
+      draft: null,
+      problem: 'There is one of this name already. Choose it in the list and give it your own values.',
+    }
+  const given = FIELDS.flatMap(([key]) => {
+    const range = three(values[key])
+    return range ? [[key, range] as const] : []
+  })
+  const names = form.value.names.split(';').map((one) => one.trim())
+  return checkDraft(
+    {
+      ...{ kind: 'material', at: nowMoment(), materialId, name, group: kind, names: names.filter(Boolean) },
+      ...Object.fromEntries(given),
+      ...(price !== null && { pricePerKg: price }),
+    },
+    {},
+    labels,
   )
-  const draft = {
-    kind: 'material' as const,
-    at: nowMoment(),
-    materialId: id,
-    name: trimmed,
-    group: kind.value,
-    names: names.value
-      .split(';')
-      .map((one) => one.trim())
-      .filter(Boolean),
-    ...given,
-    ...(price.value !== null && { pricePerKg: price.value }),
-  }
-  const parsed = DraftSchema.safeParse(draft)
-  if (!parsed.success) {
-    const issue = parsed.error.issues[0]
-    problem.value = `${FIELDS.find(([key]) => key === issue?.path[0])?.[1] ?? 'A figure'}: ${issue?.message ?? 'cannot be'}`
-    return
-  }
-  if (!(await record(parsed.data))) return
-  ElMessage.success(`${trimmed}: your own values stand over the library’s.`)
-  emit('saved', id)
+})
+async function save(event: Event) {
+  const { draft } = checked.value
+  if (!(await confirm(event, () => draft && [draft])) || draft?.kind !== 'material') return
+  ElMessage.success(`${draft.name}: your own values stand over the library’s.`)
+  emit('saved', draft.materialId)
 }
 async function forget() {
   if (!material) return
@@ -136,16 +122,16 @@ async function forget() {
   >
     <h3>{{ material ? 'Your own values' : 'A material of your own' }}</h3>
     <div class="fields">
-      <WordField v-model="name" label="Name" />
-      <WordField v-model="names" label="Other names" placeholder="split with ;" />
+      <WordField v-model="form.name" label="Name" />
+      <WordField v-model="form.names" label="Other names" placeholder="split with ;" />
       <PickField
         v-if="!material"
-        v-model="kind"
+        v-model="form.kind"
         label="Kind"
         :options="MATERIAL_KINDS.map((value) => ({ value, label: value }))"
       />
       <QuantityField
-        v-model="price"
+        v-model="form.price"
         kind="number"
         :label="`Price, ${preferences.currency} per kg`"
         :limits="{ high: 100_000 }"
@@ -167,7 +153,7 @@ async function forget() {
           <td>{{ label }}</td>
           <td v-for="end in ['low', 'typical', 'high'] as const" :key="end">
             <QuantityField
-              v-model="values[key][end]"
+              v-model="form.values[key][end]"
               :kind="unit"
               hide-unit
               :limits="key === 'dryShu' ? { high: 16_000_000 } : {}"
@@ -180,7 +166,7 @@ async function forget() {
         </tr>
       </tbody>
     </table>
-    <p v-if="asked && problem" class="problem" role="alert">{{ problem }}</p>
+    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <div class="row">
       <el-button type="primary" native-type="submit" :loading="busy">Keep my values</el-button
       ><el-button v-if="material?.own" @click="forget">Back to the library’s values</el-button>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, reactive, ref } from 'vue'
+import { computed } from 'vue'
 import { ElMessage } from 'element-plus'
 import {
   CLOSURE_NAMES,
@@ -8,20 +8,19 @@ import {
   formatMass,
   formatVolume,
   VESSEL_SHAPES,
-  DraftSchema,
   type Closure,
   type VesselKind,
   type VesselShape,
 } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
-import { useRecorder } from '~/composables/useRecorder'
+import { checkDraft } from '~/forms/problems'
+import { useForm, type Problems } from '~/composables/useForm'
 import { newLotId, useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 
 /** The maker's own row of vessels: how large to the brim, how many, what each weighs empty. */
 const book = useBook()
 const preferences = usePreferences()
-const { busy, record } = useRecorder()
 const fresh = () => ({
   vesselId: '',
   name: '',
@@ -31,8 +30,10 @@ const fresh = () => ({
   count: 1 as number | null,
   tareG: null as number | null,
 })
-const form = reactive(fresh())
-const problem = ref('')
+const { form, shown, busy, confirm, reset } = useForm({
+  fresh,
+  problems: (): Problems<'vessel'> => ({ vessel: checked.value.problem }),
+})
 const scale = computed(() =>
   Math.min(
     0.3,
@@ -41,7 +42,7 @@ const scale = computed(() =>
 )
 const free = computed(() => new Map(book.freeVessels.map((vessel) => [vessel.id, vessel.count])))
 const edit = (vessel: VesselKind) =>
-  Object.assign(form, {
+  Object.assign(form.value, {
     vesselId: vessel.id,
     name: vessel.name,
     shape: vessel.shape,
@@ -50,37 +51,22 @@ const edit = (vessel: VesselKind) =>
     count: vessel.count ?? 1,
     tareG: vessel.tareG ?? null,
   })
+const checked = computed(() => {
+  const { vesselId, tareG, ...said } = form.value
+  const id = vesselId || newLotId()
+  return checkDraft(
+    { ...{ kind: 'vessel', at: nowMoment(), vesselId: id, ...said }, ...(tareG !== null && { tareG }) },
+    {
+      name: 'Give it a name: 1 L clip jar.',
+      capacityMl: 'Say what it holds to the brim.',
+      count: 'Say how many you have.',
+    },
+  )
+})
 async function save(event: Event) {
-  problem.value = ''
-  if (focusInvalid(event)) return
-  const parsed = DraftSchema.safeParse({
-    kind: 'vessel',
-    at: nowMoment(),
-    vesselId: form.vesselId || newLotId(),
-    name: form.name,
-    shape: form.shape,
-    capacityMl: form.capacityMl,
-    closure: form.closure,
-    count: form.count,
-    ...(form.tareG !== null && { tareG: form.tareG }),
-  })
-  if (!parsed.success) {
-    const issue = parsed.error.issues[0]
-    problem.value =
-      issue?.path[0] === 'name'
-        ? 'Give it a name: 1 L clip jar.'
-        : issue?.path[0] === 'capacityMl'
-          ? form.capacityMl === null
-            ? 'Say what it holds to the brim.'
-            : issue.message
-          : issue?.path[0] === 'count'
-            ? 'Say how many you have.'
-            : (issue?.message ?? 'A figure is missing.')
-    return
-  }
-  if (!(await record(parsed.data))) return
-  ElMessage.success(`${form.name.trim()}: ${form.count} in your row.`)
-  Object.assign(form, fresh())
+  if (!(await confirm(event, () => checked.value.draft && [checked.value.draft]))) return
+  ElMessage.success(`${form.value.name.trim()}: ${form.value.count} in your row.`)
+  reset()
 }
 </script>
 
@@ -163,13 +149,13 @@ async function save(event: Event) {
         <QuantityField v-model="form.count" kind="count" label="How many you have" :limits="{ high: 500 }" />
         <QuantityField v-model="form.tareG" kind="mass" label="Weighs empty" optional />
       </div>
-      <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+      <p v-if="shown.vessel" class="problem" role="alert">{{ shown.vessel }}</p>
       <p class="muted small">
         Fill one with water to the brim on the scale: grams are millilitres. None left: write 0.
       </p>
       <div class="row">
         <el-button type="primary" native-type="submit" :loading="busy">Keep it</el-button
-        ><el-button v-if="form.vesselId" @click="Object.assign(form, fresh())">Leave it</el-button>
+        ><el-button v-if="form.vesselId" @click="reset">Leave it</el-button>
       </div>
     </form>
   </div>

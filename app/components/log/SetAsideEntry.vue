@@ -1,11 +1,10 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { ElMessage } from 'element-plus'
 import { DraftSchema, entryWords, factsOf, lotsIn, momentOf, writtenAt, type Entry } from '@lactofer/core'
 import { nowMoment, nowMs } from '~/clock/clock'
 import { fullMoment } from '~/clock/moments'
-import { focusInvalid } from '~/composables/focusInvalid'
-import { useRecorder } from '~/composables/useRecorder'
+import { useForm } from '~/composables/useForm'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 
@@ -13,8 +12,10 @@ import { usePreferences } from '~/stores/preferences'
 const { entry } = defineProps<{ entry: Entry }>()
 const book = useBook()
 const preferences = usePreferences()
-const { busy, record } = useRecorder()
-const atMs = ref<number | null>(Math.min(writtenAt(entry.id), nowMs()))
+const { form, busy, confirm, record } = useForm({
+  fresh: () => ({ atMs: Math.min(writtenAt(entry.id), nowMs()) as number | null }),
+  problems: () => ({}),
+})
 const codes = computed(() =>
   lotsIn(entry)
     .map((id) => book.lot(id)?.code)
@@ -22,9 +23,10 @@ const codes = computed(() =>
     .join(', '),
 )
 async function mend(event: Event) {
-  if (focusInvalid(event) || atMs.value === null) return
-  const mended = DraftSchema.parse({ ...factsOf(entry), at: momentOf(atMs.value), replaces: entry.id })
-  if (await record(mended)) ElMessage.success('It counts from the moment you gave.')
+  const { atMs } = form.value
+  const mended = () =>
+    atMs === null ? null : [DraftSchema.parse({ ...factsOf(entry), at: momentOf(atMs), replaces: entry.id })]
+  if (await confirm(event, mended)) ElMessage.success('It counts from the moment you gave.')
 }
 async function takeBack() {
   if (await record({ kind: 'retract', at: nowMoment(), replaces: entry.id, reason: 'Dated ahead by a wrong clock.' }))
@@ -39,7 +41,7 @@ async function takeBack() {
       <strong>{{ fullMoment(entry.at) }}</strong> by {{ entry.by }}
     </p>
     <div class="row">
-      <MomentField v-model="atMs" label="It was on" />
+      <MomentField v-model="form.atMs" label="It was on" />
       <el-button native-type="submit" class="low" :loading="busy">Count it then</el-button>
       <el-button class="low" :loading="busy" @click="takeBack">Take it back</el-button>
     </div>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, watch } from 'vue'
 import { ElMessage } from 'element-plus'
 import IconX from '~icons/lucide/x'
 import {
@@ -15,7 +15,7 @@ import {
 import { nowMoment } from '~/clock/clock'
 import { freshRow } from '~/forms/planForm'
 import { brineInside, freshPutIn, putInContent, putInDraft, putInResult } from '~/forms/putIn'
-import { useRecorder } from '~/composables/useRecorder'
+import { useForm, type Problems } from '~/composables/useForm'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 
@@ -27,18 +27,19 @@ const { lot, topUp = false } = defineProps<{ lot: Lot; topUp?: boolean }>()
 const open = defineModel<boolean>({ required: true })
 const book = useBook()
 const preferences = usePreferences()
-const { busy, record } = useRecorder('What you said is still here; try again.')
 const ANY = ''
-const form = ref(freshPutIn('fine-sea', 0))
-const asked = ref(false)
+const { form, problem, busy, confirm, reset } = useForm({
+  fresh: () => freshPutIn(plan.value?.saltId ?? 'fine-sea', inside.value ? brineInside(inside.value) : 0),
+  problems: (): Problems<'content'> => ({ content: problemOf() }),
+  kept: 'What you said is still here; try again.',
+})
 const inside = computed(() => book.composition(lot.id))
 const plan = computed(() => (lot.made.kind === 'plan' ? lot.made : null))
 watch(
   open,
   (now) => {
     if (!now || !inside.value) return
-    asked.value = false
-    form.value = freshPutIn(plan.value?.saltId ?? 'fine-sea', brineInside(inside.value))
+    reset()
     if (topUp) {
       form.value.brineG = Math.max(20, Math.round((topUpBrine(book.book, lot)?.massG ?? 0) / 10) * 10)
       form.value.reason = 'Topped up.'
@@ -63,23 +64,24 @@ const result = computed(() =>
   content.value.put && inside.value ? putInResult(book.book, lot, inside.value, content.value.put) : null,
 )
 const unread = computed(() => form.value.rows.some(({ massG }) => massG === null))
-const problem = computed(() => {
+function problemOf(): string | null {
   if (content.value.problem) return content.value.problem
   if (unread.value) return 'An amount is missing, or asks something. Answer it, or take it out.'
   if (!content.value.put) return 'Say what went in, and how much.'
   return form.value.brineG && form.value.brinePct === null ? 'Say how strong the brine is.' : null
-})
+}
 const add = (row: Omit<Row, 'massG'>, amount: string | null) =>
   form.value.rows.push({ ...freshRow(row), ...(amount && { typed: amount }) })
 const ferments = computed(() => !!plan.value && styleById(plan.value.style).ferments)
 
-async function confirm(event: Event) {
-  asked.value = true
-  if (focusInvalid(event) || problem.value || !content.value.put) return
+function drafts(): Draft[] | null {
+  if (!content.value.put) return null
   const at = nowMoment()
-  const drafts: Draft[] = [putInDraft(form.value, content.value.put, { at, lotId: lot.id })]
-  if (topUp) drafts.push({ kind: 'chore', at, lotId: lot.id, chore: 'top up' })
-  if (!(await record(...drafts))) return
+  const put = putInDraft(form.value, content.value.put, { at, lotId: lot.id })
+  return topUp ? [put, { kind: 'chore', at, lotId: lot.id, chore: 'top up' }] : [put]
+}
+async function putIn(event: Event) {
+  if (!(await confirm(event, drafts))) return
   ElMessage.success(`${lot.code}: recorded. Stir it through; the forecast begins anew from it.`)
   open.value = false
 }
@@ -87,7 +89,7 @@ async function confirm(event: Event) {
 
 <template>
   <el-dialog v-model="open" :title="`${topUp ? 'Top up' : 'Put in'}: ${lot.code}`" width="620px">
-    <form class="stack" novalidate @submit.prevent="confirm">
+    <form class="stack" novalidate @submit.prevent="putIn">
       <div class="fields">
         <QuantityField
           v-model="form.brineG"
@@ -173,7 +175,7 @@ async function confirm(event: Event) {
         <p v-if="result.allergens.length">Now it contains {{ result.allergens.join(', ') }}: the label will say so.</p>
         <p v-if="ferments" class="small muted">Stir it through and read it again: it counts as not read until then.</p>
       </div>
-      <p v-if="asked && problem" class="problem" role="alert">{{ problem }}</p>
+      <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
       <div class="row">
         <el-button type="primary" native-type="submit" :loading="busy">It is in: record it</el-button>
         <el-button @click="open = false">Nothing went in</el-button>

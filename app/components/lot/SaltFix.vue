@@ -2,23 +2,23 @@
 import { computed, ref, watch } from 'vue'
 import { ElMessage } from 'element-plus'
 import {
-  contentComposition,
   formatNumber,
   InvalidInput,
+  knownSaltPct,
   LEAST_SALT_PCT,
-  mix,
   momentOf,
+  plannedSaltPct,
   propertiesOf,
-  saltRemedies,
+  remediesOf,
+  remedyDrafts,
   spoonedG,
   styleById,
   TEASPOONS_PER_TABLESPOON,
-  type Draft,
   type Lot,
   type Remedy,
+  type SaltKnown,
 } from '@lactofer/core'
 import { nowMoment, nowMs } from '~/clock/clock'
-import { HOW, putOf, SPOONS } from './saltRemedy'
 import { useRecorder } from '~/composables/useRecorder'
 import { useBook } from '~/stores/book'
 
@@ -27,6 +27,16 @@ const { lot } = defineProps<{ lot: Lot }>()
 const open = defineModel<boolean>({ required: true })
 const book = useBook()
 const { busy, record } = useRecorder()
+/** How the salt that went in is known. */
+const HOW = [
+  { value: 'measured', label: 'I measured it' },
+  { value: 'grams', label: 'I remember the grams' },
+  { value: 'spoons', label: 'I remember the spoons' },
+] as const
+const SPOONS = [
+  { value: 'tsp', label: 'teaspoons, level' },
+  { value: 'tbsp', label: 'tablespoons, level' },
+]
 const how = ref<(typeof HOW)[number]['value']>('measured')
 const measuredPct = ref<number | null>(null)
 const grams = ref<number | null>(null)
@@ -36,13 +46,11 @@ const saltId = ref('fine-sea')
 const brinePct = ref<number | null>(10)
 
 const plan = computed(() => (lot.made.kind === 'plan' ? lot.made : null))
-const composition = computed(() => book.composition(lot.id))
-const now = computed(() => (composition.value ? propertiesOf(composition.value) : null))
-const plannedPct = computed(() => {
-  if (!plan.value) return null
-  const meant = contentComposition(book.book, plan.value)
-  return meant && Number(propertiesOf(meant).saltPct.toFixed(2))
+const now = computed(() => {
+  const composition = book.composition(lot.id)
+  return composition && propertiesOf(composition)
 })
+const plannedPct = computed(() => plannedSaltPct(book.book, lot))
 const targetPct = ref<number | null>(null)
 const target = computed(() => targetPct.value ?? plannedPct.value)
 /** What was planned is where remembering starts. */
@@ -50,123 +58,44 @@ watch(open, (now) => {
   if (now && plan.value) [saltId.value, grams.value] = [plan.value.saltId, (lot.weighed ?? plan.value).saltG]
 })
 
-/** Salt that went in, as remembered. */
-const remembered = computed<{ saltG: number | null; problem: string | null }>(() => {
+/** What is worked out, or why it cannot be. */
+function trying<T>(work: () => T): { found: T | null; problem: string | null } {
   try {
-    if (how.value === 'grams') return { saltG: grams.value, problem: null }
-    if (how.value === 'spoons')
-      return {
-        saltG:
-          spoons.value === null
-            ? null
-            : spoonedG(
-                spoons.value * (spoon.value === 'tbsp' ? TEASPOONS_PER_TABLESPOON : 1),
-                saltId.value,
-                book.library.salts,
-              ).typical,
-        problem: null,
-      }
-    return { saltG: null, problem: null }
+    return { found: work(), problem: null }
   } catch (error) {
-    if (error instanceof InvalidInput) return { saltG: null, problem: error.message }
+    if (error instanceof InvalidInput) return { found: null, problem: error.message }
     throw error
   }
-})
-const content = computed(() => plan.value && (lot.weighed ?? plan.value))
-/**
- * The batch as it would be with the salt that is remembered, later additions included; as the log has it where the
- * salt was measured.
- */
-const batch = computed(() => {
-  if (how.value === 'measured') return composition.value
-  const { saltG } = remembered.value
-  if (!content.value || saltG === null) return null
-  const parts = [{ ...content.value, saltG }, ...lot.added].map((part) => contentComposition(book.book, part))
-  return parts.some((part) => part === null) ? null : mix(parts.filter((part) => part !== null))
-})
-const isPct = computed(() =>
-  how.value === 'measured' ? measuredPct.value : batch.value && propertiesOf(batch.value).saltPct,
+}
+/** Salt that went in by the spoon, g. */
+const spooned = computed(() =>
+  trying(() => {
+    if (spoons.value === null) return null
+    const each = spoon.value === 'tbsp' ? TEASPOONS_PER_TABLESPOON : 1
+    return spoonedG(spoons.value * each, saltId.value, book.library.salts).typical
+  }),
 )
-const capacityMl = computed(
-  () =>
-    (lot.packed?.vessels ?? []).reduce(
-      (sum, vessel) => sum + (book.library.vessel(vessel.vesselId)?.capacityMl ?? 0),
-      0,
-    ) || null,
-)
-const found = computed<{ remedies: Remedy[]; problem: string | null } | null>(() => {
-  if (
-    isPct.value === null ||
-    target.value === null ||
-    !batch.value ||
-    !now.value ||
-    !plan.value ||
-    brinePct.value === null
-  )
-    return null
-  try {
-    return {
-      problem: null,
-      remedies: saltRemedies({
-        massG: batch.value.massG,
-        saltPct: isPct.value,
-        targetPct: target.value,
-        densityGPerMl: now.value.densityGPerMl,
-        capacityMl: capacityMl.value,
-        fillLimit: styleById(plan.value.style).fillLimit,
-        brinePct: brinePct.value,
-      }),
-    }
-  } catch (error) {
-    if (error instanceof InvalidInput) return { problem: error.message, remedies: [] }
-    throw error
-  }
+const known = computed((): SaltKnown | null => {
+  if (how.value === 'measured')
+    return measuredPct.value === null ? null : { measuredPct: measuredPct.value, rememberedG: null }
+  const rememberedG = how.value === 'grams' ? grams.value : spooned.value.found
+  return rememberedG === null ? null : { measuredPct: null, rememberedG }
 })
-/**
- * Fresh produce of the batch. A jar filled from a salted bowl has little of its own: more of that would be another
- * sauce, so it is not offered there.
- */
-const fresh = computed(() => (content.value?.rows ?? []).filter((row) => !row.lotId))
-const sumG = (rows: readonly { massG: number }[]) => rows.reduce((sum, row) => sum + row.massG, 0)
-const offered = computed(() =>
-  (found.value?.remedies ?? []).filter(
-    (remedy) => remedy.id !== 'produce' || sumG(fresh.value) > sumG(content.value?.rows ?? []) / 2,
-  ),
+const isPct = computed(() => known.value && knownSaltPct(book.book, lot, known.value))
+const wish = computed(() =>
+  target.value === null || brinePct.value === null ? null : { targetPct: target.value, brinePct: brinePct.value },
+)
+const remedies = computed(() =>
+  trying(() => (known.value && wish.value ? remediesOf(book.book, lot, known.value, wish.value) : null)),
 )
 const WHAT = { salt: 'Salt', water: 'Water', produce: 'Unsalted produce', brine: 'Brine' } as const
 
 /** Records what is known of the salt, and what was put in. */
 async function did(remedy: Remedy) {
-  const base = content.value
-  if (!base || isPct.value === null || target.value === null) return
-  const at = nowMoment()
-  const later = momentOf(nowMs() + 1)
-  const facts: Draft[] =
-    how.value === 'measured'
-      ? [{ kind: 'reading', at, lotId: lot.id, saltPct: Math.round(isPct.value * 100) / 100, note: 'Salted wrong.' }]
-      : [
-          {
-            kind: 'weigh',
-            at: lot.weighed?.at ?? lot.packed?.at ?? at,
-            lotId: lot.id,
-            rows: base.rows,
-            waterG: base.waterG,
-            saltG: remembered.value.saltG ?? base.saltG,
-            note: 'Salt as remembered.',
-            ...(lot.weighed && { replaces: lot.weighed.id }),
-          },
-        ]
-  const put = putOf(remedy, fresh.value, brinePct.value ?? 0)
-  if (
-    !(await record(...facts, {
-      kind: 'add',
-      at: later,
-      lotId: lot.id,
-      ...put,
-      reason: `Salt from ${formatNumber(isPct.value, 2)} to ${formatNumber(target.value, 2)} %.`,
-    }))
-  )
-    return
+  if (!known.value || !wish.value) return
+  const moments = { at: nowMoment(), laterAt: momentOf(nowMs() + 1) }
+  const drafts = remedyDrafts(book.book, lot, known.value, wish.value, remedy, moments)
+  if (!drafts || !(await record(...drafts))) return
   ElMessage.success('Recorded. Stir it through, and taste or measure again in a day.')
   open.value = false
 }
@@ -208,7 +137,7 @@ const saltOptions = computed(() => [
         />
         <QuantityField v-model="brinePct" kind="percent" label="Brine at hand" :limits="{ high: 26 }" />
       </div>
-      <p v-if="remembered.problem" class="problem" role="alert">{{ remembered.problem }}</p>
+      <p v-if="how === 'spoons' && spooned.problem" class="problem" role="alert">{{ spooned.problem }}</p>
       <p v-if="target !== null && target < LEAST_SALT_PCT.usual && plan && styleById(plan.style).ferments">
         <StateMark level="act" word="Too weak" /> Below {{ LEAST_SALT_PCT.usual }} % of everything the wrong bacteria
         can win.
@@ -216,12 +145,10 @@ const saltOptions = computed(() => [
       <p v-if="isPct !== null" data-figure="salt-now">
         That is <strong>{{ formatNumber(isPct, 2) }} %</strong> of everything.
       </p>
-      <p v-if="found?.problem" class="problem" role="alert">{{ found.problem }}</p>
-      <p v-else-if="found && found.remedies.length === 0">
-        <StateMark level="fine" word="Near enough" /> Nothing to put in.
-      </p>
-      <ul v-else-if="found" class="plain-list remedies">
-        <li v-for="remedy in offered" :key="remedy.id" :data-remedy="remedy.id">
+      <p v-if="remedies.problem" class="problem" role="alert">{{ remedies.problem }}</p>
+      <p v-else-if="remedies.found?.length === 0"><StateMark level="fine" word="Near enough" /> Nothing to put in.</p>
+      <ul v-else-if="remedies.found" class="plain-list remedies">
+        <li v-for="remedy in remedies.found" :key="remedy.id" :data-remedy="remedy.id">
           <div>
             <strong>{{ WHAT[remedy.id] }}</strong>
             <p>

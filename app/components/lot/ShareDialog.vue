@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, watch } from 'vue'
 import { ElMessage } from 'element-plus'
 import {
   FILL_LEVEL,
@@ -12,32 +12,32 @@ import {
   type Lot,
 } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
-import { useRecorder } from '~/composables/useRecorder'
+import { useForm, type Problems } from '~/composables/useForm'
 import { useBook } from '~/stores/book'
 
 /** A jar that pushes out, or is too full, shared into one more: the same lot, in two. */
 const { lot } = defineProps<{ lot: Lot }>()
 const open = defineModel<boolean>({ required: true })
 const book = useBook()
-const { busy, record } = useRecorder('What you said is still here; try again.')
-const from = ref('')
-const vesselId = ref('')
-const massG = ref<number | null>(null)
-const asked = ref(false)
+const { form, problem, busy, confirm, reset } = useForm({
+  fresh: () => ({ from: '', vesselId: '', massG: null as number | null }),
+  problems: (): Problems<'jar'> => ({ jar: problemOf() }),
+  kept: 'What you said is still here; try again.',
+})
 const held = computed(() => inVessels(lot))
-const source = computed(() => held.value.find(({ mark }) => mark === from.value) ?? held.value[0])
+const source = computed(() => held.value.find(({ mark }) => mark === form.value.from) ?? held.value[0])
 watch(open, (now) => {
   if (!now) return
-  asked.value = false
-  from.value = held.value[0]?.mark ?? ''
-  massG.value = Math.round((source.value?.massG ?? 0) / 2)
-  vesselId.value = fitting.value[0]?.id ?? ''
+  reset()
+  form.value.from = held.value[0]?.mark ?? ''
+  form.value.massG = Math.round((source.value?.massG ?? 0) / 2)
+  form.value.vesselId = fitting.value[0]?.id ?? ''
 })
 /** What may take it: of the style's kinds, the smallest that holds the half first. */
 const fitting = computed(() => {
   if (lot.made.kind !== 'plan') return []
   const { vesselShapes: shapes, fillLimit } = styleById(lot.made.style)
-  const needs = (massG.value ?? 0) / density.value / fillLimit
+  const needs = (form.value.massG ?? 0) / density.value / fillLimit
   return book.freeVessels
     .filter(({ shape, count }) => shapes.includes(shape) && count > 0)
     .sort((a, b) => Number(a.capacityMl < needs) - Number(b.capacityMl < needs) || a.capacityMl - b.capacityMl)
@@ -52,15 +52,15 @@ const mark = computed(() => {
   return [...'abcdefghijklmnopqrstuvwxyz'].find((letter) => !taken.has(letter)) ?? 'z'
 })
 const fills = computed(() => {
-  if (lot.made.kind !== 'plan' || !source.value || massG.value === null) return []
+  if (lot.made.kind !== 'plan' || !source.value || form.value.massG === null) return []
   const style = styleById(lot.made.style)
   const jars = [
     {
       name: `Jar ${source.value.mark || 'a'}`,
       vesselId: source.value.vesselId,
-      grams: source.value.massG - massG.value,
+      grams: source.value.massG - form.value.massG,
     },
-    { name: `Jar ${mark.value}`, vesselId: vesselId.value, grams: massG.value },
+    { name: `Jar ${mark.value}`, vesselId: form.value.vesselId, grams: form.value.massG },
   ]
   return jars.flatMap(({ name, vesselId: id, grams }) => {
     const capacityMl = book.library.vessel(id)?.capacityMl
@@ -70,16 +70,15 @@ const fills = computed(() => {
 })
 const draft = (): Draft => ({
   ...{ kind: 'share', at: nowMoment(), lotId: lot.id, from: source.value?.mark ?? '' },
-  ...{ vesselId: vesselId.value, mark: mark.value, massG: massG.value ?? 0 },
+  ...{ vesselId: form.value.vesselId, mark: mark.value, massG: form.value.massG ?? 0 },
 })
-const problem = computed(() => {
-  if (!vesselId.value) return 'Choose the jar it goes into.'
-  if (!massG.value) return 'Say how much goes over.'
+function problemOf(): string | null {
+  if (!form.value.vesselId) return 'Choose the jar it goes into.'
+  if (!form.value.massG) return 'Say how much goes over.'
   return refusalOf(book.book, book.judge, draft())
-})
-async function confirm(event: Event) {
-  asked.value = true
-  if (focusInvalid(event) || problem.value || !(await record(draft()))) return
+}
+async function share(event: Event) {
+  if (!(await confirm(event, () => [draft()]))) return
   ElMessage.success(`${lot.code}${mark.value} is the new jar: label it. Read or taste each by itself from now on.`)
   open.value = false
 }
@@ -87,7 +86,7 @@ async function confirm(event: Event) {
 
 <template>
   <el-dialog v-model="open" :title="`Share into one more jar: ${lot.code}`" width="560px">
-    <form class="stack" novalidate @submit.prevent="confirm">
+    <form class="stack" novalidate @submit.prevent="share">
       <p class="small">
         Pieces and liquid alike go over, so that both stay what they are. What is not covered then wants brine of the
         strength inside, never water.
@@ -95,23 +94,23 @@ async function confirm(event: Event) {
       <div class="fields">
         <PickField
           v-if="lot.vessels.length > 1"
-          v-model="from"
+          v-model="form.from"
           label="From"
           :options="held.map((vessel) => ({ value: vessel.mark, label: `jar ${vessel.mark}` }))"
         />
         <PickField
-          v-model="vesselId"
+          v-model="form.vesselId"
           label="Into"
           :options="fitting.map(({ id, name }) => ({ value: id, label: name }))"
         />
-        <QuantityField v-model="massG" kind="mass" label="Goes over" :limits="{ low: 1 }" />
+        <QuantityField v-model="form.massG" kind="mass" label="Goes over" :limits="{ low: 1 }" />
       </div>
       <ul class="plain-list" aria-live="polite">
         <li v-for="fill in fills" :key="fill.name">
           <StateMark :level="FILL_LEVEL[fill.verdict]" :word="fill.name" /> <SaidText :text="fill.sentence" />
         </li>
       </ul>
-      <p v-if="asked && problem" class="problem" role="alert"><SaidText :text="problem" /></p>
+      <p v-if="problem" class="problem" role="alert"><SaidText :text="problem" /></p>
       <div class="row">
         <el-button type="primary" native-type="submit" :loading="busy">Shared: record it</el-button>
         <el-button @click="open = false">Not yet</el-button>

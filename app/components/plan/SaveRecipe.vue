@@ -1,52 +1,48 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, watch } from 'vue'
 import { ElMessage } from 'element-plus'
-import { PlainNameSchema } from '@lactofer/core'
+import { PlainNameSchema, type Draft } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import type { PlanForm } from '~/forms/planForm'
 import { recipePlanOf } from '~/forms/planResults'
-import { useRecorder } from '~/composables/useRecorder'
+import { useForm, type Problems } from '~/composables/useForm'
 import { newLotId, useBook } from '~/stores/book'
 
 /** Keeps the plan as a recipe: a new one, or the next version of one. Older versions stay. */
 const open = defineModel<boolean>({ required: true })
-const { form } = defineProps<{ form: PlanForm }>()
+const { form: plan } = defineProps<{ form: PlanForm }>()
 const book = useBook()
-const { busy, record } = useRecorder()
-const name = ref('')
-const note = ref('')
-const asked = ref(false)
-const intoId = ref('')
+const { form, shown, busy, confirm, reset } = useForm({
+  fresh: () => ({
+    name: plan.name,
+    note: '',
+    intoId: plan.recipeId && book.recipes.some((recipe) => recipe.id === plan.recipeId) ? plan.recipeId : '',
+  }),
+  problems: (): Problems<'name'> => ({
+    name: PlainNameSchema.safeParse(form.value.name).error?.issues[0]?.message ?? null,
+  }),
+})
 watch(open, (now) => {
-  if (!now) return
-  asked.value = false
-  note.value = ''
-  name.value = form.name
-  intoId.value = form.recipeId && book.recipes.some((recipe) => recipe.id === form.recipeId) ? form.recipeId : ''
+  if (now) reset()
 })
-const into = computed(() => book.recipes.find((recipe) => recipe.id === intoId.value))
-const problem = computed(() => {
-  const parsed = PlainNameSchema.safeParse(name.value)
-  return parsed.success ? null : (parsed.error.issues[0]?.message ?? null)
-})
-async function save() {
-  asked.value = true
-  const plan = recipePlanOf(form, book.book)
-  if (problem.value || !plan) return
-  const written = await record({
-    kind: 'recipe',
-    at: nowMoment(),
-    recipeId: intoId.value || newLotId(),
-    name: name.value.trim(),
-    plan,
-    ...(note.value.trim() && { note: note.value.trim().slice(0, 500) }),
-  })
-  if (!written) return
-  ElMessage.success(
-    into.value
-      ? `${name.value.trim()}: version ${into.value.versions.length}.`
-      : `${name.value.trim()} is in your recipes.`,
+const into = computed(() => book.recipes.find((recipe) => recipe.id === form.value.intoId))
+function drafts(): Draft[] | null {
+  const kept = recipePlanOf(plan, book.book)
+  const note = form.value.note.trim().slice(0, 500)
+  return (
+    kept && [
+      {
+        ...{ kind: 'recipe', at: nowMoment(), recipeId: form.value.intoId || newLotId() },
+        ...{ name: form.value.name.trim(), plan: kept },
+        ...(note && { note }),
+      },
+    ]
   )
+}
+async function save(event: Event) {
+  if (!(await confirm(event, drafts))) return
+  const name = form.value.name.trim()
+  ElMessage.success(into.value ? `${name}: version ${into.value.versions.length}.` : `${name} is in your recipes.`)
   open.value = false
 }
 const intoOptions = computed(() => [
@@ -58,10 +54,10 @@ const intoOptions = computed(() => [
 <template>
   <el-dialog v-model="open" title="Save as a recipe" width="480px">
     <form class="stack" novalidate @submit.prevent="save">
-      <PickField v-model="intoId" label="As" :options="intoOptions" placeholder="a new recipe" />
-      <WordField v-model="name" label="Name of the recipe" :problem="asked ? problem : null" />
-      <WordField v-model="note" label="What is different" placeholder="less salt, more carrot" />
-      <p v-if="!recipePlanOf(form, book.book)" class="problem" role="alert">
+      <PickField v-model="form.intoId" label="As" :options="intoOptions" placeholder="a new recipe" />
+      <WordField v-model="form.name" label="Name of the recipe" :problem="shown.name" />
+      <WordField v-model="form.note" label="What is different" placeholder="less salt, more carrot" />
+      <p v-if="!recipePlanOf(plan, book.book)" class="problem" role="alert">
         Weigh in at least one ingredient of the library and give every figure; a recipe keeps no parts of lots.
       </p>
       <div class="row">

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
-import { epcisOf, formatNumber, type Recall } from '@lactofer/core'
+import { epcisOf, formatNumber, type Draft, type Recall } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { fullDay } from '~/clock/moments'
 import { saveFile } from '~/composables/saveFile'
-import { useRecorder } from '~/composables/useRecorder'
+import { useForm } from '~/composables/useForm'
 import { useBook } from '~/stores/book'
 
 /**
@@ -14,34 +14,28 @@ import { useBook } from '~/stores/book'
  */
 const { recall } = defineProps<{ recall: Recall }>()
 const book = useBook()
-const { busy, record } = useRecorder()
-const found = ref<number | null>(null)
-const minutes = ref<number | null>(null)
-const note = ref('')
+const { form, busy, confirm, reset } = useForm({
+  fresh: () => ({ found: null as number | null, minutes: null as number | null, note: '' }),
+  problems: () => ({}),
+})
 const making = ref(false)
 const name = computed(() => `recall-${recall.lot.code}`)
 const share = (pct: number) => (pct >= 99.95 ? 'all of it' : `${formatNumber(pct, pct < 10 ? 1 : 0)} %`)
 const HOW = { sold: 'sold', given: 'given away', used: 'used', broken: 'broken' } as const
-async function write(exercised: boolean, event: Event) {
-  if (focusInvalid(event)) return
-  if (
-    !(await record({
-      kind: 'recall',
-      at: nowMoment(),
-      lotId: recall.lot.id,
-      exercise: exercised,
-      made: recall.made,
-      here: recall.here + recall.retained,
-      out: recall.out,
-      ...(found.value !== null && { found: found.value }),
-      ...(minutes.value !== null && { minutes: minutes.value }),
-      ...(note.value.trim() && { note: note.value.trim() }),
-    }))
-  )
-    return
+function draft(exercise: boolean): Draft {
+  const { lot, made, here, retained, out } = recall
+  const { found, minutes, note } = form.value
+  return {
+    ...{ kind: 'recall', at: nowMoment(), lotId: lot.id, exercise, made, here: here + retained, out },
+    ...(found !== null && { found }),
+    ...(minutes !== null && { minutes }),
+    ...(note.trim() && { note: note.trim() }),
+  }
+}
+async function write(exercise: boolean, event: Event) {
+  if (!(await confirm(event, () => [draft(exercise)]))) return
   ElMessage.success('It stands in the log.')
-  found.value = minutes.value = null
-  note.value = ''
+  reset()
 }
 async function paper() {
   making.value = true
@@ -186,19 +180,19 @@ function hereWords({ lot: { bottles }, retained }: Recall['runs'][number]): stri
       </p>
       <div class="fields">
         <QuantityField
-          v-model="found"
+          v-model="form.found"
           kind="count"
           label="Found"
           :limits="{ low: 0, high: 100000 }"
           optional
           :hint="`of ${recall.made + recall.short}`"
         /><QuantityField
-          v-model="minutes"
+          v-model="form.minutes"
           kind="count"
           label="Minutes it took"
           :limits="{ low: 0, high: 100000 }"
           optional
-        /><WordField v-model="note" label="Note" />
+        /><WordField v-model="form.note" label="Note" />
       </div>
       <div class="row">
         <el-button native-type="submit" :loading="busy">Record the exercise</el-button

@@ -8,7 +8,7 @@ import { sauceCautions, sauceProblems } from '~/components/blend/sauceChecks'
 import { VIEWS, type View } from '~/components/blend/views'
 import { headline } from '~/components/measure/rulers'
 import { useBlendDraft } from '~/composables/useBlendDraft'
-import { useRecorder } from '~/composables/useRecorder'
+import { useForm } from '~/composables/useForm'
 import { useStops } from '~/composables/useStops'
 import { useSolver } from '~/composables/useSolver'
 import { useBook } from '~/stores/book'
@@ -20,8 +20,6 @@ const onBench = useBlendDraft()
 const { bench, sauce, poured, forecast, bottles, live, cost, taken, remains, trials, addSauce, removeSauce, totalG } =
   onBench
 const { answered, busy: solving, problem: solveProblem, placed, solve, undo, nearest, follow } = useSolver(onBench)
-const asked = ref(false)
-const { busy, record } = useRecorder('The bench is as you left it; try again.')
 
 /** While the rulers are out of sight their figures ride along at the top. */
 const rulersSeen = useElementVisibility(useTemplateRef('rulers'), { threshold: 0.6 })
@@ -47,31 +45,28 @@ const pressure = computed(() =>
 
 const suggestedCode = computed(() => book.nextCode('S', bench.value.at))
 const code = computed(() => sauce.value.code.trim() || suggestedCode.value)
-const problems = computed(() =>
-  sauceProblems(sauce.value, {
-    code: code.value,
-    codeTaken: book.codeTaken,
-    lotOf,
-    stops: ({ lotId }) => stops(lotId),
-    known: new Set(poured.value.map(({ key }) => key)),
-  }),
-)
-const shown = (problem: string | null) => (asked.value ? problem : null)
-function valid(event: Event) {
-  asked.value = true
-  return !focusInvalid(event) && !Object.values(problems.value).some(Boolean)
-}
-async function confirm(event: Event) {
-  if (!valid(event)) return
+const { asked, problems, shown, busy, ready, confirm } = useForm({
+  fresh: { draft: bench, reset: onBench.reset, save: onBench.save, loaded: onBench.loaded },
+  problems: () =>
+    sauceProblems(sauce.value, {
+      code: code.value,
+      codeTaken: book.codeTaken,
+      lotOf,
+      stops: ({ lotId }) => stops(lotId),
+      known: new Set(poured.value.map(({ key }) => key)),
+    }),
+  kept: 'The bench is as you left it; try again.',
+})
+async function pour(event: Event) {
   const { id } = sauce.value
-  if (!(await record(onBench.entryOf(sauce.value, sauce.value.parts, code.value)))) return
+  if (!(await confirm(event, () => [onBench.entryOf(sauce.value, sauce.value.parts, code.value)]))) return
   removeSauce(bench.value.at)
   asked.value = false
   ElMessage.success('Blended. Read it now, and again in 24 hours.')
   await router.push(`/blend/${id}`)
 }
 async function weighIn(event: Event) {
-  if (!valid(event)) return
+  if (!(await ready(event))) return
   sauce.value.code = code.value
   // The bench is written down before the page at the scale reads it.
   await nextTick()
@@ -103,17 +98,12 @@ function followAdvice(index: number, all: boolean) {
       }}</span>
     </p>
     <div class="bench">
-      <form class="stack" novalidate :aria-label="`Pot ${seen}`" @submit.prevent="confirm">
+      <form class="stack" novalidate :aria-label="`Pot ${seen}`" @submit.prevent="pour">
         <BlendParts v-model="sauce.parts" v-model:mode="bench.mode" :remains="remains" />
-        <p v-if="shown(problems.parts)" class="problem" role="alert">{{ problems.parts }}</p>
+        <p v-if="shown.parts" class="problem" role="alert">{{ shown.parts }}</p>
         <section class="sheet">
           <div class="fields">
-            <WordField
-              v-model="sauce.name"
-              label="Name of the sauce"
-              placeholder="Quay Red"
-              :problem="shown(problems.name)"
-            />
+            <WordField v-model="sauce.name" label="Name of the sauce" placeholder="Quay Red" :problem="shown.name" />
             <WordField
               v-model="sauce.code"
               label="Lot code"

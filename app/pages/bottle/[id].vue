@@ -1,10 +1,9 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { ElMessage } from 'element-plus'
 import { EVENING_OUT_H, formatVolume, HEAT_REFERENCES, type Treatment } from '@lactofer/core'
 import { shortMoment } from '~/clock/moments'
 import { runCautions } from '~/forms/runForm'
-import { useRecorder } from '~/composables/useRecorder'
 import { useRun } from '~/composables/useRun'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
@@ -33,13 +32,11 @@ const {
   supplies,
   stand,
   problems,
-  draft,
-  objection,
+  shown,
+  busy,
+  refused,
+  bottle,
 } = run
-const { busy, record } = useRecorder()
-const asked = ref(false)
-const refused = ref('')
-const shown = (problem: string | null) => (asked.value ? problem : null)
 const cautions = computed(() => runCautions(book.ingredients(id), form.value, composition.value, known.value))
 const references = [
   ...HEAT_REFERENCES.map(({ id: value, name }) => ({ value, label: name })),
@@ -48,14 +45,9 @@ const references = [
 /** The label does not stand before there are bottles. */
 const before = computed(() => checks.value.filter((check) => check.id !== 'label'))
 
-async function confirm(event: Event) {
-  asked.value = true
-  refused.value = ''
-  if (focusInvalid(event)) return
-  const entry = draft()
-  refused.value = objection() ?? ''
-  if (!entry || refused.value) return
-  if (!(await record(entry))) return
+async function record(event: Event) {
+  const entry = await bottle(event)
+  if (!entry) return
   ElMessage.success(`${entry.count} bottles recorded. Print the label, then release them.`)
   reset()
   await router.push(`/release/${entry.lotId}`)
@@ -166,7 +158,7 @@ const keep = (treatment: Treatment) => (form.value.treatment = treatment)
           :reference="reference.value"
           :boiled="form.treatment === 'boiled-in-jar'"
         />
-        <form class="sheet" novalidate aria-label="Fill and count" @submit.prevent="confirm">
+        <form class="sheet" novalidate aria-label="Fill and count" @submit.prevent="record">
           <h2>Fill and count</h2>
           <div class="fields">
             <PickField
@@ -189,8 +181,8 @@ const keep = (treatment: Treatment) => (form.value.treatment = treatment)
             />
             <QuantityField v-model="form.lossMl" kind="volume" label="Left in pot and funnel" />
           </div>
-          <p v-if="shown(problems.count ?? problems.part)" class="problem" role="alert">
-            {{ problems.count ?? problems.part }}
+          <p v-if="shown.count ?? shown.part" class="problem" role="alert">
+            {{ shown.count ?? shown.part }}
           </p>
           <SupplyNeeds :needs="supplies" />
           <FillWeights v-if="format" :key="format.id" v-model="form.netG" :format="format" :weighed="weighed" />
@@ -198,16 +190,16 @@ const keep = (treatment: Treatment) => (form.value.treatment = treatment)
             <WordField
               v-model="form.code"
               label="Lot code"
-              :problem="shown(problems.code)"
+              :problem="shown.code"
               hint="the last letter checks the rest"
             />
             <WordField
               v-model="form.bestBefore"
               label="Best before"
-              :problem="shown(problems.date)"
+              :problem="shown.date"
               :hint="`${way.months} months is what makers count on`"
             />
-            <WordField v-model="form.place" label="They stand" :problem="shown(problems.place)" />
+            <WordField v-model="form.place" label="They stand" :problem="shown.place" />
             <QuantityField
               v-model="form.retained"
               kind="count"
@@ -216,10 +208,10 @@ const keep = (treatment: Treatment) => (form.value.treatment = treatment)
               hint="to answer for it later"
             />
           </div>
-          <p v-if="shown(problems.retained)" class="problem" role="alert">{{ problems.retained }}</p>
+          <p v-if="shown.retained" class="problem" role="alert">{{ shown.retained }}</p>
           <FinishTouches v-model="form" :format="format ?? null" :treatment="form.treatment" :heats="way.heats" />
-          <p v-if="refused || (asked && (problems.pot || problems.store))" class="problem" role="alert">
-            {{ refused || problems.pot || problems.store }}
+          <p v-if="refused || shown.pot || shown.store" class="problem" role="alert">
+            {{ refused || shown.pot || shown.store }}
           </p>
           <div>
             <el-button type="primary" native-type="submit" :loading="busy">Bottled: record the count</el-button>

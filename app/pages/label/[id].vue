@@ -15,10 +15,9 @@ const route = useRoute()
 const id = String(route.params.id)
 const lot = computed(() => book.lot(id))
 const { choice, own, text, set, claims, problems, stops, basis, pdf, made } = useLabel(lot, id)
-const { busy: recording, record } = useRecorder('The labels are printed; write it down again.')
 const stand = computed(() => lot.value && book.standing(lot.value))
+const { busy: recording, record } = useRecorder('The labels are printed; write it down again.')
 const busy = ref(false)
-const asked = ref(false)
 const link = computed(() => `${location.origin}/cellar?lot=${id}`)
 const count = computed(() => own.value.count ?? made.value?.count ?? 1)
 const WORDS: Record<LabelPick, string> = {
@@ -51,8 +50,7 @@ async function written(byHand: boolean) {
   })
 }
 async function print(event: Event) {
-  asked.value = true
-  if (focusInvalid(event) || stops.value || !lot.value) return
+  if (leadToProblem((event.currentTarget as HTMLElement).closest('form')) || stops.value || !lot.value) return
   busy.value = true
   try {
     saveFile(

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { ElMessage } from 'element-plus'
-import { APPROVAL, checksOf, correctedSince, mayRelease, RELEASE_PH, wayOf } from '@lactofer/core'
+import { APPROVAL, checksOf, correctedSince, mayRelease, RELEASE_PH, wayOf, type Draft } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { fullMoment } from '~/clock/moments'
-import { useRecorder } from '~/composables/useRecorder'
+import { useForm, type Problems } from '~/composables/useForm'
 import { useBook } from '~/stores/book'
 
 /** Release or hold bottles: every check with the facts it rests on, and the initials of who answers for it. */
@@ -21,52 +21,47 @@ watch(
   },
   { immediate: true },
 )
-const initials = ref('')
-const note = ref('')
-const asked = ref(false)
-const { busy, record } = useRecorder()
+const { form, shown, busy, confirm, asked } = useForm({
+  fresh: () => ({ initials: '', note: '' }),
+  problems: (): Problems<'initials'> => ({
+    initials: /^[\p{L}.]{1,6}$/u.test(form.value.initials.trim())
+      ? null
+      : 'Your initials: one to six letters. They stand on the record.',
+  }),
+})
 const checks = computed(() =>
   lot.value && limitPh.value !== null ? checksOf(book.book, book.judge, lot.value, book.nowMs, limitPh.value) : null,
 )
 const stand = computed(() => (source.value ? book.standing(source.value) : null))
 const free = computed(() => checks.value !== null && mayRelease(checks.value))
 const corrected = computed(() => (lot.value ? correctedSince(book.book, lot.value) : null))
-const initialsProblem = computed(() =>
-  /^[\p{L}.]{1,6}$/u.test(initials.value.trim())
-    ? null
-    : 'Your initials: one to six letters. They stand on the record.',
-)
 const STATE = { released: { level: 'fine', word: 'Released' }, held: { level: 'ask', word: 'Held' } } as const
 
-async function decide(decision: 'released' | 'held') {
-  asked.value = true
-  if (!lot.value || limitPh.value === null || initialsProblem.value || (decision === 'released' && !free.value)) return
+/** The decision with every check as it stands; `null` where it may not be taken. */
+function drafts(decision: 'released' | 'held'): Draft[] | null {
+  if (!lot.value || limitPh.value === null || (decision === 'released' && !free.value)) return null
   const waits = checks.value?.find((check) => check.verdict !== 'pass')?.sentence
   const reason =
-    note.value.trim() ||
+    form.value.note.trim() ||
     (decision === 'released' ? (waits ? `Looked at: ${waits}` : 'Every check passed.') : (waits ?? 'Held by hand.'))
-  if (
-    !(await record({
-      kind: 'release',
-      at: nowMoment(),
-      lotId: lot.value.id,
-      decision,
-      limitPh: limitPh.value,
-      reason: reason.slice(0, 500),
-      initials: initials.value.trim(),
-      checks: (checks.value ?? []).map(({ id, verdict, sentence }) => ({
-        id,
-        verdict,
-        sentence: sentence.slice(0, 500),
-      })),
-    }))
-  )
-    return
+  const stood = (checks.value ?? []).map(({ id, verdict, sentence }) => ({
+    ...{ id, verdict, sentence: sentence.slice(0, 500) },
+  }))
+  return [
+    {
+      ...{ kind: 'release', at: nowMoment(), lotId: lot.value.id, decision, limitPh: limitPh.value },
+      ...{ reason: reason.slice(0, 500), initials: form.value.initials.trim(), checks: stood },
+    },
+  ]
+}
+async function decide(event: Event, decision: 'released' | 'held') {
+  if (!(await confirm(event, () => drafts(decision)))) return
   ElMessage.success(
     decision === 'released' ? 'Released. It may leave the cellar.' : 'Held. Today shows what it waits for.',
   )
+  // Who answers for it stays; the next note is another.
   asked.value = false
-  note.value = ''
+  form.value.note = ''
 }
 </script>
 
@@ -121,12 +116,12 @@ async function decide(decision: 'released' | 'held') {
             :hint="`usually ${RELEASE_PH.usual.toFixed(1)}, never over ${RELEASE_PH.highest}`"
             no-take
           />
-          <WordField v-model="initials" label="Your initials" :problem="asked ? initialsProblem : null" />
-          <WordField v-model="note" label="Reason, in your words" hint="empty: what the checks say" />
+          <WordField v-model="form.initials" label="Your initials" :problem="shown.initials" />
+          <WordField v-model="form.note" label="Reason, in your words" hint="empty: what the checks say" />
           <div class="row">
-            <el-button type="primary" :disabled="!free" :loading="busy" @click="decide('released')"
+            <el-button type="primary" :disabled="!free" :loading="busy" @click="decide($event, 'released')"
               >Release it</el-button
-            ><el-button :loading="busy" @click="decide('held')">Hold it</el-button>
+            ><el-button :loading="busy" @click="decide($event, 'held')">Hold it</el-button>
           </div>
           <p v-if="!free" class="problem">A check stops the release. Hold it until that is mended.</p>
           <p class="muted small">{{ APPROVAL }}</p>

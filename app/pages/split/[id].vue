@@ -1,11 +1,10 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { bowlLeft, evenShares, InvalidInput, propertiesOf, styleById, USUAL_STYLE, type Draft } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { formOfIntended } from '~/forms/planForm'
 import { freshJar, jarDrafts, jarResults, leftDraft, LEFT_OVER, SplitSchema, type SplitForm } from '~/forms/splitForm'
-import { useDraft } from '~/composables/useDraft'
-import { useRecorder } from '~/composables/useRecorder'
+import { useForm, type Problems } from '~/composables/useForm'
 import { newLotId, useBook } from '~/stores/book'
 
 /** One bowl, several jars: each takes its share, gets its own additions and salt, and becomes a lot of its own. */
@@ -14,17 +13,12 @@ const route = useRoute()
 const router = useRouter()
 const bowl = computed(() => book.lot(String(route.params.id)))
 const plan = computed(() => (bowl.value?.made.kind === 'plan' ? bowl.value.made : null))
-const {
-  draft: form,
-  reset,
-  loaded,
-} = useDraft<SplitForm>(`split:${String(route.params.id)}`, SplitSchema, () => ({
-  jars: [],
-  place: 'Bench',
-  left: 'packed later',
-}))
-const { busy, record } = useRecorder('The jars are as you left them; try again.')
-const asked = ref(false)
+const { form, asked, problem, busy, loaded, confirm, reset } = useForm<SplitForm, Problems<'jars'>>({
+  fresh: () => ({ jars: [], place: 'Bench', left: 'packed later' }),
+  keep: { key: `split:${String(route.params.id)}`, schema: SplitSchema },
+  problems: () => ({ jars: problemOf() }),
+  kept: 'The jars are as you left them; try again.',
+})
 
 /** The lots that were made of it. */
 const jarIds = computed(() => bowl.value?.to.map(({ lotId }) => lotId) ?? [])
@@ -86,7 +80,8 @@ const rest = computed<{ leftG: number; problem: string | null }>(() => {
     throw error
   }
 })
-const problem = computed(() => {
+/** What keeps the jars out of the log. */
+function problemOf(): string | null {
   if (form.value.jars.length === 0) return 'Add a jar.'
   if (rest.value.problem) return rest.value.problem
   if (form.value.jars.some((jar) => !jar.name.trim())) return 'Every jar wants a name.'
@@ -109,14 +104,13 @@ const problem = computed(() => {
     : form.value.place.trim()
       ? null
       : 'Say where they will stand.'
-})
-async function confirm(event: Event) {
-  asked.value = true
-  if (focusInvalid(event) || problem.value || !bowl.value || !plan.value) return
+}
+function drafts(): Draft[] | null {
+  if (!bowl.value || !plan.value) return null
   const at = nowMoment()
   const from = bowl.value
   const base = plan.value
-  const drafts = form.value.jars.flatMap((jar, index): Draft[] => {
+  const jars = form.value.jars.flatMap((jar, index): Draft[] => {
     const result = results.value[index]
     const vessel = book.library.vessel(jar.vesselId)
     return result?.figures
@@ -124,7 +118,10 @@ async function confirm(event: Event) {
       : []
   })
   const leftOver = leftDraft(form.value.left, rest.value.leftG, from.id, at)
-  if (!(await record(...drafts, ...(leftOver ? [leftOver] : [])))) return
+  return [...jars, ...(leftOver ? [leftOver] : [])]
+}
+async function split(event: Event) {
+  if (!(await confirm(event, drafts))) return
   reset()
   await router.push('/')
 }
@@ -158,7 +155,7 @@ function addJar() {
       >
     </p>
   </div>
-  <form v-else class="page" novalidate @submit.prevent="confirm">
+  <form v-else class="page" novalidate @submit.prevent="split">
     <LotHeading :lot="bowl" note="one bowl, several jars" />
     <section class="sheet bar" aria-label="The bowl">
       <p>
@@ -201,7 +198,7 @@ function addJar() {
         >Packed: start {{ form.jars.length }} {{ form.jars.length === 1 ? 'lot' : 'lots' }}</el-button
       >
     </div>
-    <p v-if="asked && problem" class="problem" role="alert">{{ problem }}</p>
+    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
   </form>
 </template>
 

@@ -68,6 +68,41 @@ export function correctionSet(
   }
 }
 
+/** Rows, water and salt of what a correction puts in. */
+export const correctionContent = (put: readonly { materialId: string; name: string; massG: number }[]) => {
+  const gramsOf = (id: string) => put.reduce((sum, one) => sum + (one.materialId === id ? one.massG : 0), 0)
+  const rows = put
+    .filter(({ materialId }) => materialId !== 'water' && materialId !== 'salt')
+    .map((one) => ({ ...one, preparation: 'raw' as const, seedsOut: false }))
+  return { rows, waterG: gramsOf('water'), saltG: gramsOf('salt') }
+}
+
+/** What a correction comes to: what goes in, the pH before and after, the figures that were aimed at. */
+export interface CorrectionFound {
+  put: { materialId: string; name: string; massG: number }[]
+  /** pH of it before and after. */
+  ph: { from: number; to: number } | null
+  /** What was aimed at, as it is then; NaN where it has none. */
+  after: { aim: Aim; value: number }[]
+}
+
+/** An answer to {@link correctionSet}, read. */
+export function correctionFound(
+  set: MixSet,
+  massesG: readonly (readonly number[])[],
+  { composition, targets }: { composition: Composition; targets: Targets },
+): CorrectionFound {
+  const { put, after } = correctionOf(set, massesG)
+  const [from, to] = [figureOf('acid', composition), figureOf('acid', after)]
+  return {
+    put,
+    ph: from === null || to === null ? null : { from, to },
+    after: AIMS.filter((aim) => targets[aim].low !== null || targets[aim].high !== null).map((aim) => ({
+      ...{ aim, value: figureOf(aim, after) ?? NaN },
+    })),
+  }
+}
+
 /**
  * What goes in, g, rounded to what a scale shows, and what the blend is then.
  * @param massesG of an answer to {@link correctionSet}.

@@ -95,3 +95,13 @@ export function inVessels(lot: Lot): Lot['vessels'] {
   }
   return lot.vessels.map((vessel) => ({ ...vessel, massG: jars.get(vessel.mark)?.massG ?? vessel.massG }))
 }
+
+/** What is in some jars of a lot together, g. @param marks of those jars. */
+export const inJars = (lot: Lot, marks: readonly string[]): number =>
+  inVessels(lot).reduce((sum, { mark, massG }) => sum + (marks.includes(mark) ? massG : 0), 0)
+
+/** Share of a lot that can be drawn off as brine while its pieces stay covered. Judgement. */
+const BRINE_SHARE = 0.6
+
+/** The most brine that can be drawn off a lot, g. */
+export const mostBrineG = ({ leftG }: Lot): number => BRINE_SHARE * leftG

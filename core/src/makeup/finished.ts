@@ -23,6 +23,13 @@ export interface Drift {
 /** Two readings of one good meter differ by this much by themselves. Judgement. */
 export const READING_NOISE = 0.05
 
+/**
+ * Whether a reading lies outside the band that was expected, by more than a meter differs by itself: then what was
+ * read counts, and something is not what its label or table says.
+ */
+export const isUnexpectedPh = (ph: number, { low, high }: { low: number; high: number }): boolean =>
+  ph < low - READING_NOISE || ph > high + READING_NOISE
+
 /** pH readings of a blend since it was poured, or since something was put in last. */
 export function finishedReadings(lot: Lot): FinishedPh[] {
   const sinceMs = lastPouredMs(lot)

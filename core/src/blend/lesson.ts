@@ -1,4 +1,7 @@
-import { acidFromTrial, formatNumber, InvalidInput, learnAcid, mix, othersSd, type Composition } from '@lactofer/core'
+import { mix, type Composition } from '../composition/composition'
+import { InvalidInput } from '../invalid'
+import { formatNumber } from '../units/number'
+import { acidFromTrial, learnAcid, othersSd } from './calibrate'
 
 /** A part of a trial as it was weighed; `of` says what it is a part of, raw or roasted. */
 interface WeighedPart {
@@ -9,19 +12,19 @@ interface WeighedPart {
 
 /**
  * What a trial's pH would teach of one of its parts, in words; or why it teaches nothing. The same thing raw and
- * roasted is one unknown. @param spread of the reading.
+ * roasted is one unknown. @param readSd standard deviation of the reading, pH.
  */
 export function lessonOf(
   { name, of }: WeighedPart,
   parts: readonly WeighedPart[],
   ph: number,
-  spread: number,
+  readSd: number,
 ): { problem: string; sentence: string } {
   const compositions = (alike: boolean) =>
     parts.filter((part) => (part.of === of) === alike).map((part) => part.composition)
   try {
     const [composition, others] = [mix(compositions(true)), compositions(false)]
-    const found = acidFromTrial(composition, others, ph, spread, othersSd(composition, others))
+    const found = acidFromTrial(composition, others, ph, readSd, othersSd(composition, others))
     const after = learnAcid(composition.acidSpread, [found])
     const before = formatNumber(100 * composition.acidSpread)
     return {

@@ -1,0 +1,225 @@
+// @vitest-environment happy-dom
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { effectScope, nextTick, ref, type EffectScope } from 'vue'
+import { z } from 'zod'
+import type { Draft, MixAnswer } from '@lactofer/core'
+import { useDraft } from '~/composables/useDraft'
+import { useForm } from '~/composables/useForm'
+import { useProbeLog } from '~/composables/useProbeLog'
+import { useSolver } from '~/composables/useSolver'
+import { freshBlendDraft, freshPart } from '~/forms/blendForm'
+import { drafts } from '~/db/drafts'
+
+/* What the composables keep, ask and write, with the log, the workers and the page put in their place. */
+
+const book = vi.hoisted(() => ({
+  ready: true,
+  record: vi.fn<(...drafts: unknown[]) => Promise<string[]>>(),
+  lot: vi.fn<(id: string) => unknown>(),
+}))
+const instruments = vi.hoisted(() => ({
+  connected: true,
+  problem: '',
+  state: { probes: [] as { id: string; name: string; value: number | null; steady: boolean }[] },
+}))
+const askForMix = vi.hoisted(() => vi.fn<() => Promise<unknown>>())
+const said = vi.hoisted(() => vi.fn<(words: string) => void>())
+vi.mock('~/stores/book', () => ({ useBook: () => book, newLotId: () => 'L1' }))
+vi.mock('~/stores/keeping', () => ({ useKeeping: () => ({ problem: null, codeOf: () => 'full' }) }))
+vi.mock('~/stores/instruments', () => ({ useInstruments: () => instruments }))
+vi.mock('~/stores/preferences', () => ({ usePreferences: () => ({ probes: { 'probe-1': 'L1' } }) }))
+vi.mock('~/composables/leadership', () => ({ leadership: () => () => true }))
+vi.mock('~/workers/blender', () => ({ askForMix }))
+vi.mock('element-plus', () => ({ ElMessage: { error: said } }))
+
+let scope: EffectScope
+const inScope = <T>(make: () => T): T => scope.run(make)!
+beforeEach(() => {
+  scope = effectScope()
+  localStorage.clear()
+  book.record.mockReset().mockResolvedValue(['1'])
+  said.mockReset()
+})
+afterEach(async () => {
+  scope.stop()
+  vi.useRealTimers()
+  await drafts.clear()
+})
+
+const JarSchema = z.object({ name: z.string() })
+const openJar = () => inScope(() => useDraft('jar', JarSchema, () => ({ name: '' })))
+
+describe('a draft', () => {
+  it('is there again when the page opens anew, and gone once it was cleared', async () => {
+    const first = openJar()
+    await first.loaded
+    first.draft.value.name = 'Plum'
+    await first.save()
+    const again = openJar()
+    await again.loaded
+    expect(again.draft.value).toEqual({ name: 'Plum' })
+    again.reset()
+    await again.save()
+    const third = openJar()
+    await third.loaded
+    expect(third.draft.value).toEqual({ name: '' })
+  })
+
+  it('keeps what was typed in the moment before the page went', async () => {
+    const first = openJar()
+    await first.loaded
+    first.draft.value.name = 'Pl'
+    await first.save()
+    first.draft.value.name = 'Plum'
+    window.dispatchEvent(new Event('pagehide'))
+    const again = openJar()
+    await again.loaded
+    expect(again.draft.value.name).toBe('Plum')
+  })
+
+  it('of a shape that is no longer known is left alone, and the form begins anew', async () => {
+    const first = openJar()
+    await first.loaded
+    first.draft.value.name = 'Plum'
+    await first.save()
+    const other = inScope(() => useDraft('jar', z.object({ grams: z.number() }), () => ({ grams: 0 })))
+    await other.loaded
+    expect(other.draft.value).toEqual({ grams: 0 })
+  })
+})
+
+/** A form with one field, and the press of its button. */
+function pageWith(unread: boolean) {
+  document.body.innerHTML = `<form><input aria-invalid="${unread}"><button></button></form>`
+  const event = new Event('click')
+  Object.defineProperty(event, 'currentTarget', { value: document.querySelector('button') })
+  return { event, led: () => document.activeElement?.tagName === 'INPUT' }
+}
+const use = (name: string): Draft[] => [
+  { kind: 'discard', at: '2026-05-04T09:00:00.000Z', lotId: 'L1', reason: name, massG: 1 } as Draft,
+]
+const openForm = () =>
+  inScope(() => {
+    const made = useForm({
+      fresh: () => ({ name: '' }),
+      problems: (): Record<'name', string | null> => ({ name: made.form.value.name ? null : 'Name it.' }),
+    })
+    return made
+  })
+
+describe('a form', () => {
+  it('says nothing before it is asked, then beside its field; nothing is recorded', async () => {
+    const { shown, problem, confirm, form } = openForm()
+    expect([shown.value, problem.value]).toEqual([{}, null])
+    expect(await confirm(pageWith(false).event, () => use('x'))).toBe(false)
+    expect([shown.value.name, problem.value]).toEqual(['Name it.', 'Name it.'])
+    form.value.name = 'Plum'
+    expect(problem.value).toBeNull()
+    expect(book.record).not.toHaveBeenCalled()
+  })
+
+  it('leads to a field that could not be read, and records nothing without it', async () => {
+    const { confirm, marked, form } = openForm()
+    form.value.name = 'Plum'
+    const { event, led } = pageWith(true)
+    expect(await confirm(event, () => use('Plum'))).toBe(false)
+    expect([led(), marked.value]).toEqual([true, true])
+    expect(book.record).not.toHaveBeenCalled()
+  })
+
+  it('is recorded once it is right, and begins anew when told to', async () => {
+    const { confirm, form, asked, written, reset } = openForm()
+    form.value.name = 'Plum'
+    expect(await confirm(pageWith(false).event, () => use(form.value.name))).toBe(true)
+    expect(book.record).toHaveBeenCalledWith(use('Plum')[0])
+    expect(written.value).toEqual(['1'])
+    reset()
+    expect([form.value.name, asked.value]).toEqual(['', false])
+  })
+
+  it('keeps what was typed when the log could not take it, and says so', async () => {
+    book.record.mockRejectedValue(new Error('full'))
+    const { confirm, form, busy } = openForm()
+    form.value.name = 'Plum'
+    expect(await confirm(pageWith(false).event, () => use('Plum'))).toBe(false)
+    expect([form.value.name, busy.value, said.mock.calls.length]).toEqual(['Plum', false, 1])
+  })
+})
+
+describe('a probe', () => {
+  const lot = (readings: unknown[]) => book.lot.mockReturnValue({ id: 'L1', state: 'fermenting', readings })
+  const before = (minutes: number, tempC: number) => [
+    {
+      at: new Date(Date.now() - minutes * 60_000).toISOString(),
+      tempC,
+      instrument: { kind: 'probe', name: 'Probe' },
+    },
+  ]
+  const look = async (value: number | null, steady = true) => {
+    instruments.state.probes = [{ id: 'probe-1', name: 'Probe', value, steady }]
+    await vi.advanceTimersByTimeAsync(5000)
+  }
+
+  it('logs when it moved or when it is time, never a reading that is not steady or not there', async () => {
+    vi.useFakeTimers()
+    lot(before(60, 20))
+    inScope(() => useProbeLog())
+    await look(20.5)
+    await look(23, false)
+    await look(null)
+    expect(book.record).not.toHaveBeenCalled()
+    await look(23)
+    expect(book.record).toHaveBeenCalledWith(expect.objectContaining({ kind: 'reading', lotId: 'L1', tempC: 23 }))
+    lot(before(5, 20))
+    await look(23)
+    expect(book.record, 'moved, but read five minutes ago').toHaveBeenCalledTimes(1)
+    lot(before(181, 20))
+    await look(20)
+    expect(book.record, 'three hours are over').toHaveBeenCalledTimes(2)
+  })
+
+  it('says when the log refused it, and tries again by itself', async () => {
+    vi.useFakeTimers()
+    lot(before(600, 20))
+    book.record.mockRejectedValueOnce(new Error('full'))
+    inScope(() => useProbeLog())
+    await look(20)
+    expect(instruments.problem).toContain('tries again by itself')
+    await look(20)
+    expect(book.record).toHaveBeenCalledTimes(2)
+  })
+})
+
+describe('the solver', () => {
+  const opened = () => {
+    const bench = ref(freshBlendDraft('S1'))
+    bench.value.sauces[0]!.parts = [600, 400].map((massG, index) => ({
+      ...freshPart(`p${index}`, { name: 'Part', materialId: 'water' } as never),
+      massG,
+    }))
+    const question = () => ({ indexes: [0], set: { mixes: [{ phMargin: 0 }] }, problem: null }) as never
+    const masses = () => bench.value.sauces[0]!.parts.map(({ massG }) => massG)
+    return { masses, ...useSolver({ bench, question }) }
+  }
+  const answers = (answer: Partial<MixAnswer>) => askForMix.mockResolvedValueOnce(answer)
+
+  it('puts the answer on the bench and takes it back', async () => {
+    const { masses, solve, undo, placed } = opened()
+    answers({ status: 'optimal' as never, massesG: [[700, 300]] } as never)
+    await solve(false)
+    expect([masses(), placed.value]).toEqual([[700, 300], true])
+    undo()
+    expect(masses()).toEqual([600, 400])
+  })
+
+  it('changes nothing where there is no answer, or no solver', async () => {
+    const { masses, solve, placed, problem, busy } = opened()
+    answers({ status: 'infeasible' })
+    await solve(false)
+    expect([masses(), placed.value, problem.value]).toEqual([[600, 400], false, ''])
+    askForMix.mockRejectedValueOnce(new Error('no worker'))
+    await solve(false)
+    await nextTick()
+    expect([masses(), busy.value, problem.value !== '']).toEqual([[600, 400], false, true])
+  })
+})
