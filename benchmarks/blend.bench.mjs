@@ -7,7 +7,7 @@ const pepper = MATERIALS.find((material) => material.id === 'fresno')
 const parts = Array.from({ length: 20 }, (_, index) => {
   const material = MATERIALS[index % MATERIALS.length]
   const part = ofMaterial(material, 100 + index)
-  return index % 2 ? part : { ...withPh({ ...ofMaterial(pepper, 200 + index), acidSpread: 0.3 }, 3.6, 0.025) }
+  return index % 2 ? part : { ...withPh({ ...ofMaterial(pepper, 200 + index), acidLogSd: 0.3 }, 3.6, 0.025) }
 })
 const mixed = mix(parts)
 summary(() => {

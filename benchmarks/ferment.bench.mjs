@@ -12,7 +12,7 @@ import {
   forecastHours,
   LATE,
   memberOf,
-  runMember,
+  integrateMember,
   structureOf,
   temperatureFactor,
 } from '../core/src/index.ts'
@@ -51,7 +51,7 @@ const timed = (turns, work) =>
   )
 const run = () => {
   for (let one = 0; one < MEMBERS; one++)
-    runMember(memberOf(batch, z, one * DRAWS), temperature, hours, out, one * width)
+    integrateMember(memberOf(batch, z, one * DRAWS), temperature, hours, out, one * width)
 }
 run()
 const ours = timed(5, run)

@@ -35,7 +35,7 @@ const NAMES = [
 ]
 const part = (name, index) => {
   const made = ofMaterial(materialById(name), 100 + 17 * index)
-  return index < 3 ? { ...withPh(made, 3.6 + 0.05 * index, 0.02), saltG: made.massG * 0.035, acidSpread: 0.3 } : made
+  return index < 3 ? { ...withPh(made, 3.6 + 0.05 * index, 0.02), saltG: made.massG * 0.035, acidLogSd: 0.3 } : made
 }
 const parts = NAMES.map(part)
 const timed = (turns, work) =>

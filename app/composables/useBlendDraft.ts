@@ -11,7 +11,7 @@ import {
   takenOf,
   totalOf,
   type BlendDraft,
-  type Knowing,
+  type KnownParts,
   type PartForm,
   type SauceForm,
 } from '~/forms/blendForm'
@@ -19,7 +19,7 @@ import { newLotId, useBook } from '~/stores/book'
 import { useDraft } from './useDraft'
 
 /** How a part of a sauce is known: its make-up, its lot, its price. */
-function useKnowing() {
+function useKnownParts() {
   const book = useBook()
   const compositionOf = (part: PartForm, sauceId: string) => {
     const asLogged = partForLog(part)
@@ -27,7 +27,7 @@ function useKnowing() {
   }
   const costOf = (part: PartForm): Cost =>
     amountCost(book.book, { ...partForLog(part), name: part.name, massG: part.massG ?? 0 })
-  const knowing: Knowing = {
+  const knownParts: KnownParts = {
     composition: compositionOf,
     lot: book.lot,
     library: book.library,
@@ -36,11 +36,11 @@ function useKnowing() {
       return unpriced.length ? null : money
     },
   }
-  return { compositionOf, costOf, knowing }
+  return { compositionOf, costOf, knownParts }
 }
 
 /** What the sauce at hand comes to. */
-function usePouring(sauce: Ref<SauceForm>, { compositionOf, costOf }: ReturnType<typeof useKnowing>) {
+function usePouring(sauce: Ref<SauceForm>, { compositionOf, costOf }: ReturnType<typeof useKnownParts>) {
   const poured = computed(() =>
     sauce.value.parts.flatMap((part) => {
       const composition = compositionOf(part, sauce.value.id)
@@ -66,7 +66,7 @@ function usePouring(sauce: Ref<SauceForm>, { compositionOf, costOf }: ReturnType
 }
 
 /** More sauces and fewer. */
-function useSauces(bench: Ref<BlendDraft>, sauce: Ref<SauceForm>) {
+function useSauces(draft: Ref<BlendDraft>, sauce: Ref<SauceForm>) {
   const book = useBook()
   function addSauce(like?: boolean) {
     const fresh = freshSauce(newLotId())
@@ -75,13 +75,13 @@ function useSauces(bench: Ref<BlendDraft>, sauce: Ref<SauceForm>) {
       fresh.parts = sauce.value.parts
         .filter((part) => part.lotId && book.lot(part.lotId)?.kind === 'base')
         .map((part) => ({ ...part, massG: 0, locked: false }))
-    bench.value.sauces.push(fresh)
-    bench.value.at = bench.value.sauces.length - 1
+    draft.value.sauces.push(fresh)
+    draft.value.at = draft.value.sauces.length - 1
   }
   function removeSauce(index: number) {
-    bench.value.sauces.splice(index, 1)
-    if (bench.value.sauces.length === 0) bench.value.sauces.push(freshSauce(newLotId()))
-    bench.value.at = Math.min(bench.value.at, bench.value.sauces.length - 1)
+    draft.value.sauces.splice(index, 1)
+    if (draft.value.sauces.length === 0) draft.value.sauces.push(freshSauce(newLotId()))
+    draft.value.at = Math.min(draft.value.at, draft.value.sauces.length - 1)
   }
   return { addSauce, removeSauce }
 }
@@ -89,10 +89,10 @@ function useSauces(bench: Ref<BlendDraft>, sauce: Ref<SauceForm>) {
 /** What is on the blend bench: the sauces, the one at hand, and what it comes to. Kept through a closed browser. */
 export function useBlendDraft() {
   const book = useBook()
-  const { draft: bench, reset, loaded, save } = useDraft('bench', BlendDraftSchema, () => freshBlendDraft(newLotId()))
-  const sauce = computed(() => bench.value.sauces[bench.value.at] ?? bench.value.sauces[0]!)
-  const known = useKnowing()
-  const taken = computed(() => takenOf(bench.value.sauces))
+  const { draft, reset, loaded, save } = useDraft('bench', BlendDraftSchema, () => freshBlendDraft(newLotId()))
+  const sauce = computed(() => draft.value.sauces[draft.value.at] ?? draft.value.sauces[0]!)
+  const known = useKnownParts()
+  const taken = computed(() => takenOf(draft.value.sauces))
   /** What stays of a lot when every sauce of the bench is poured, g. */
   const remains = (lotId: string) => (book.lot(lotId)?.leftG ?? 0) - (taken.value.get(lotId) ?? 0)
 
@@ -117,22 +117,22 @@ export function useBlendDraft() {
   }
   /** Between the most likely pH of a sauce and the upper end of its band. */
   function marginOf(index: number): number {
-    const { parts = [], id = '' } = bench.value.sauces[index] ?? {}
+    const { parts = [], id = '' } = draft.value.sauces[index] ?? {}
     const { ph } = forecastBlend(parts.flatMap((part) => known.compositionOf(part, id) ?? []))
     return ph ? ph.high - ph.typical : 0
   }
   /** What goes to the solver: the sauce at hand, or every one of them. */
   function question(all: boolean) {
-    const indexes = all ? bench.value.sauces.map((_, index) => index) : [bench.value.at]
-    const margins = bench.value.wholeBand ? indexes.map(marginOf) : []
-    return { indexes, ...mixSetOf(bench.value, indexes, margins, known.knowing) }
+    const indexes = all ? draft.value.sauces.map((_, index) => index) : [draft.value.at]
+    const margins = draft.value.wholeBand ? indexes.map(marginOf) : []
+    return { indexes, ...mixSetOf(draft.value, indexes, margins, known.knownParts) }
   }
   return {
-    ...{ bench, sauce, reset, loaded, save, entryOf, taken, remains, question },
+    ...{ draft, sauce, reset, loaded, save, entryOf, taken, remains, question },
     costOf: known.costOf,
     trials: computed(() => book.book.trials.filter((trial) => trial.lotId === sauce.value.id)),
     ...usePouring(sauce, known),
-    ...useSauces(bench, sauce),
+    ...useSauces(draft, sauce),
   }
 }
 export type BlendDraftState = ReturnType<typeof useBlendDraft>

@@ -2,12 +2,26 @@ import { useEventListener, watchDebounced } from '@vueuse/core'
 import { onScopeDispose, ref, type Ref } from 'vue'
 import type { z } from 'zod'
 import { readDraft, writeDraft } from '~/db/forms'
-import { keepLast, takeLast } from '~/db/lastWords'
+import { keepUnsaved, takeUnsaved } from '~/db/unsaved'
 
 /** Forms that are open. */
 const open = new Set<() => Promise<void>>()
 /** Writes every open form down: before the page steps aside. */
 export const saveForms = (): Promise<unknown> => Promise.all([...open].map((write) => write()))
+
+const same = (one: unknown, other: unknown) => JSON.stringify(one) === JSON.stringify(other)
+const isRecord = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value)
+
+/**
+ * What was stored together with what was typed before it was read back: field by field, what was stored counts, and
+ * what is as it was at the start gives way to what was typed meanwhile.
+ */
+function together<T>(fresh: T, typed: T, stored: T): T {
+  if (!isRecord(fresh) || !isRecord(typed) || !isRecord(stored)) return same(stored, fresh) ? typed : stored
+  const meanwhile = Object.entries(typed).filter(([key]) => same(stored[key], fresh[key]))
+  return { ...stored, ...Object.fromEntries(meanwhile) }
+}
 
 /**
  * A form's state that outlives the browser: read back when the page opens, written as it changes.
@@ -19,6 +33,7 @@ export function useDraft<T>(
   fresh: () => T,
 ): { draft: Ref<T>; reset: () => void; save: () => Promise<void>; loaded: Promise<void> } {
   const draft = ref(fresh()) as Ref<T>
+  const begun = JSON.stringify(draft.value)
   let read = false
   /** As the journal has it. */
   let kept = ''
@@ -28,11 +43,11 @@ export function useDraft<T>(
     // Where nothing can be kept, the frame says so; what was typed stands as long as the page does.
     if (await writeDraft(key, text)) kept = text
   }
-  const last = takeLast(key)
+  const last = takeUnsaved(key)
   const loaded = readDraft(key).then((stored) => {
     const parsed = schema.safeParse(last ?? stored)
-    if (parsed.success) draft.value = parsed.data
-    if (last === undefined) kept = JSON.stringify(draft.value)
+    if (parsed.success) draft.value = together(JSON.parse(begun) as T, draft.value, parsed.data)
+    if (last === undefined) kept = JSON.stringify(parsed.success ? parsed.data : draft.value)
     read = true
   })
   watchDebounced(draft, write, { deep: true, debounce: 150, maxWait: 500 })
@@ -43,7 +58,7 @@ export function useDraft<T>(
   })
   useEventListener(window, 'pagehide', () => {
     const text = JSON.stringify(draft.value)
-    if (read && text !== kept) keepLast(key, text)
+    if (read && text !== kept) keepUnsaved(key, text)
   })
   /** Starts over, and says so to the journal at once: what was cleared must not come back. */
   function reset() {

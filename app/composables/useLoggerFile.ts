@@ -1,5 +1,5 @@
 import { ref, shallowRef } from 'vue'
-import { InvalidInput, momentOf, type Draft, type HeatPlace, type LoggerColumns } from '@lactofer/core'
+import { InvalidInput, momentOf, type Draft, type ProcessPlace, type LoggerColumns } from '@lactofer/core'
 import { nowMs } from '~/clock/clock'
 import { tableReader, type OpenedTable, type ReadTable } from '~/workers/tableReader'
 
@@ -7,7 +7,7 @@ import { tableReader, type OpenedTable, type ReadTable } from '~/workers/tableRe
 const CLOCK_OFF_MS = 3_600_000
 
 /** A record that was read, as an entry: of heat where `where` says so, else of a lot. Minutes to a hundredth. */
-function draftOf(found: ReadTable | null, lotId: string, name: string, where: HeatPlace | undefined): Draft {
+function draftOf(found: ReadTable | null, lotId: string, name: string, where: ProcessPlace | undefined): Draft {
   const first = found?.points[0]
   if (!found || !first) throw new InvalidInput('Nothing of it can be kept.')
   const at = momentOf(first.atMs)
@@ -36,14 +36,14 @@ function draftOf(found: ReadTable | null, lotId: string, name: string, where: He
  * A logger's file on its way into the log: opened, its columns chosen, seen before it is kept.
  * @param heatOf where it was taken, when it is a heat record.
  */
-export function useLoggerFile(fromMs: () => number, heatOf: () => HeatPlace | undefined = () => undefined) {
+export function useLoggerFile(fromMs: () => number, heatOf: () => ProcessPlace | undefined = () => undefined) {
   const opened = shallowRef<OpenedTable | null>(null)
   const columns = ref<LoggerColumns | null>(null)
   const record = shallowRef<ReadTable | null>(null)
   const problem = ref('')
   const busy = ref(false)
 
-  async function run<T>(
+  async function ask<T>(
     work: () => Promise<{ value: T; problem: null } | { value: null; problem: string }>,
   ): Promise<T | null> {
     busy.value = true
@@ -62,12 +62,12 @@ export function useLoggerFile(fromMs: () => number, heatOf: () => HeatPlace | un
   async function read() {
     const chosen = columns.value
     record.value = chosen
-      ? await run(() => tableReader().read({ ...chosen }, fromMs(), nowMs() + CLOCK_OFF_MS, heatOf() !== undefined))
+      ? await ask(() => tableReader().read({ ...chosen }, fromMs(), nowMs() + CLOCK_OFF_MS, heatOf() !== undefined))
       : null
   }
   async function open(file: Blob) {
     opened.value = record.value = columns.value = null
-    opened.value = await run(() => tableReader().open(file, nowMs() + CLOCK_OFF_MS))
+    opened.value = await ask(() => tableReader().open(file, nowMs() + CLOCK_OFF_MS))
     columns.value = opened.value?.guess ?? null
     if (columns.value) await read()
   }

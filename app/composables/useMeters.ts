@@ -26,13 +26,13 @@ export function useMeters() {
   const preferences = usePreferences()
   const meters = computed(() => {
     const newest = new Map<string, EntryOf<'calibrate'>>()
-    for (const entry of book.book.standing) if (entry.kind === 'calibrate') newest.set(entry.meter, entry)
+    for (const entry of book.book.effective) if (entry.kind === 'calibrate') newest.set(entry.meter, entry)
     return [...newest.values()]
   })
   /** Meters without millivolts that were checked in two buffers, the last check of each. */
   const pockets = computed(() => {
     const newest = new Map<string, EntryOf<'buffers'>>()
-    for (const entry of book.book.standing) if (entry.kind === 'buffers') newest.set(entry.meter, entry)
+    for (const entry of book.book.effective) if (entry.kind === 'buffers') newest.set(entry.meter, entry)
     return [...newest.values()].filter(({ meter }) => !meters.value.some((known) => known.meter === meter))
   })
   const options = computed(() => [

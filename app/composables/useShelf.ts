@@ -20,7 +20,7 @@ const MANY = 30
 export const WORDS = { all: 'All', ...LEVEL_WORDS, nothing: 'Nothing today' } as const
 export type Shown = keyof typeof WORDS
 
-interface Standing {
+interface ShelfPlace {
   lot: Lot
   asks: Ask[]
   level: Level | 'nothing'
@@ -29,9 +29,9 @@ interface Standing {
 }
 
 /** A plank: a place with the vessels shown there, and how warm it was last read. */
-function plankOf(place: string, standings: readonly Standing[], chosen: readonly Standing[]) {
+function plankOf(place: string, placed: readonly ShelfPlace[], chosen: readonly ShelfPlace[]) {
   const here = chosen.filter(({ lot }) => lot.place === place)
-  const temps = standings
+  const temps = placed
     .filter(({ lot }) => lot.place === place)
     .flatMap(({ lot }) => readTemperatures(lot).slice(-1))
     .map(({ tempC }) => tempC)
@@ -51,7 +51,7 @@ export function useShelf(shown: Ref<Shown>) {
     for (const ask of book.asks) asks.set(ask.lotId, [...(asks.get(ask.lotId) ?? []), ask])
     return asks
   })
-  function standingOf(lot: Lot): Standing {
+  function placeOf(lot: Lot): ShelfPlace {
     const composition = packedComposition(book.book, lot)
     const density = composition ? propertiesOf(composition).densityGPerMl : 1
     const last = measuredPhs(lot).at(-1)?.ph
@@ -63,17 +63,17 @@ export function useShelf(shown: Ref<Shown>) {
     const ph = last !== undefined ? `pH ${last.toFixed(2)}` : book.notMeasured(lot.id) ? 'not measured' : 'no pH yet'
     return { lot, asks, level: asks[0]?.level ?? 'nothing', ph, vessels }
   }
-  const standings = computed(() => book.fermenting.map(standingOf))
-  const countOf = (level: Shown) => standings.value.filter((one) => level === 'all' || one.level === level).length
-  const chosen = computed(() => standings.value.filter(({ level }) => shown.value === 'all' || level === shown.value))
+  const placed = computed(() => book.fermenting.map(placeOf))
+  const countOf = (level: Shown) => placed.value.filter((one) => level === 'all' || one.level === level).length
+  const chosen = computed(() => placed.value.filter(({ level }) => shown.value === 'all' || level === shown.value))
   const small = computed(() => chosen.value.reduce((sum, { vessels }) => sum + vessels.length, 0) > MANY)
   const places = computed(() =>
-    [...new Set(standings.value.map(({ lot }) => lot.place))]
-      .map((place) => plankOf(place, standings.value, chosen.value))
+    [...new Set(placed.value.map(({ lot }) => lot.place))]
+      .map((place) => plankOf(place, placed.value, chosen.value))
       .filter(({ here }) => here.length > 0),
   )
   return {
-    standings,
+    placed,
     chosen,
     small,
     places,

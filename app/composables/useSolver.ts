@@ -38,13 +38,13 @@ const restore = (sauces: readonly SauceForm[], indexes: readonly number[], befor
  * Asks for amounts, puts them on the bench, and undoes that; follows an advice. `placed` tells whether the amounts on
  * the bench are those of the answer.
  */
-export function useSolver({ bench, question }: Pick<BlendDraftState, 'bench' | 'question'>) {
+export function useSolver({ draft, question }: Pick<BlendDraftState, 'draft' | 'question'>) {
   const answered = shallowRef<Answered | null>(null)
   const busy = shallowRef(false)
   const problem = shallowRef('')
   const placed = shallowRef(false)
 
-  const sauces = () => bench.value.sauces
+  const sauces = () => draft.value.sauces
   /** Asks once; whether there is an answer to go on from. */
   async function turn(all: boolean, indexes: number[], before: Answered['before']): Promise<boolean> {
     const { set, problem: refused } = question(all)
@@ -66,9 +66,9 @@ export function useSolver({ bench, question }: Pick<BlendDraftState, 'bench' | '
     busy.value = true
     try {
       const { indexes } = question(all)
-      const before = indexes.map((index) => (bench.value.sauces[index]?.parts ?? []).map(({ massG }) => massG))
+      const before = indexes.map((index) => (draft.value.sauces[index]?.parts ?? []).map(({ massG }) => massG))
       // The band of the answer may be wider than that of the pot: with its upper end held, it is asked again.
-      for (let left = bench.value.wholeBand ? BAND_TURNS : 1; left > 0 && (await turn(all, indexes, before)); left--);
+      for (let left = draft.value.wholeBand ? BAND_TURNS : 1; left > 0 && (await turn(all, indexes, before)); left--);
     } catch {
       problem.value =
         'This could not be worked out here; nothing more was changed. The rulers and sliders work without it.'
@@ -91,7 +91,7 @@ export function useSolver({ bench, question }: Pick<BlendDraftState, 'bench' | '
   async function follow(advice: Advice, all: boolean) {
     const last = answered.value
     const index = last?.indexes[advice.limit.mix]
-    const sauce = index === undefined ? undefined : bench.value.sauces[index]
+    const sauce = index === undefined ? undefined : draft.value.sauces[index]
     if (!last || !sauce) return
     moveLimit(sauce, advice, last.set.mixes[advice.limit.mix]?.phMargin ?? 0)
     await solve(all)

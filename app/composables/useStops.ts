@@ -6,7 +6,7 @@ import { useBook } from '~/stores/book'
 export function useStops() {
   const book = useBook()
   return (lotId: string | undefined): string | null => {
-    const standing = lotId === undefined ? null : book.standing({ id: lotId })
-    return standing?.make === 'stop' && standing.makeBecause ? tellReason(standing.makeBecause, tellMoment) : null
+    const judgement = lotId === undefined ? null : book.judgementOf({ id: lotId })
+    return judgement?.make === 'stop' && judgement.makeBecause ? tellReason(judgement.makeBecause, tellMoment) : null
   }
 }

@@ -2,7 +2,7 @@ import { hasPrivateFiles, witness } from '~/workers/witness'
 import { drafts } from './drafts'
 import { forecasts } from './forecasts'
 import { journal } from './journal'
-import { forgetLast } from './lastWords'
+import { forgetUnsaved } from './unsaved'
 
 /** So often and so far apart it is tried to remove what another tab still holds; ms. */
 const TRIES = 25
@@ -22,7 +22,7 @@ async function removeFiles(): Promise<void> {
 /** Erases the log on this device: the database, begun forms, forecasts and the second copy. The next start is new. */
 export async function eraseAll(): Promise<void> {
   if (hasPrivateFiles()) await witness().beginErasing()
-  forgetLast()
+  forgetUnsaved()
   await Promise.all([journal, drafts.db, forecasts.db].map((database) => database.delete({ disableAutoOpen: true })))
   if (hasPrivateFiles()) await removeFiles()
 }

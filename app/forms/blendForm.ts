@@ -170,14 +170,18 @@ export const scaleParts = (parts: PartForm[], totalG: number) =>
  */
 const MOST_ACID = 0.005
 
-export interface Knowing {
+export interface KnownParts {
   composition: (part: PartForm, sauceId: string) => Composition | null
   lot: (id: string) => Lot | undefined
   library: Library
   pricePerKg: (part: PartForm) => number | null
 }
 
-function mixPart(part: PartForm, sauceId: string, { composition, lot, library, pricePerKg }: Knowing): MixPart | null {
+function mixPart(
+  part: PartForm,
+  sauceId: string,
+  { composition, lot, library, pricePerKg }: KnownParts,
+): MixPart | null {
   const known = composition({ ...part, massG: 1000 }, sauceId)
   if (!known) return null
   const kind = library.material(part.materialId ?? '')?.kind
@@ -211,18 +215,18 @@ function mixPart(part: PartForm, sauceId: string, { composition, lot, library, p
  * @param margins how far the upper end of each sauce's pH band stands over its typical value.
  */
 export function mixSetOf(
-  bench: BlendDraft,
+  draft: BlendDraft,
   indexes: readonly number[],
   margins: readonly number[],
-  knowing: Knowing,
+  knownParts: KnownParts,
 ): { set: MixSet; problem: null } | { set: null; problem: string } {
   const refuse = (problem: string) => ({ set: null, problem })
-  const sauces = indexes.flatMap((index) => bench.sauces[index] ?? [])
-  const others = takenOf(bench.sauces.filter((_, index) => !indexes.includes(index)))
+  const sauces = indexes.flatMap((index) => draft.sauces[index] ?? [])
+  const others = takenOf(draft.sauces.filter((_, index) => !indexes.includes(index)))
   const mixes: MixSet['mixes'][number][] = []
   for (const [index, sauce] of sauces.entries()) {
     if (sauce.parts.length === 0) return refuse(`${sauce.name || 'The pot'} is empty: add what may go into it.`)
-    const parts = sauce.parts.map((part) => mixPart(part, sauce.id, knowing))
+    const parts = sauce.parts.map((part) => mixPart(part, sauce.id, knownParts))
     const unknown = sauce.parts.find((_, at) => parts[at] === null)
     if (unknown)
       return refuse(
@@ -248,21 +252,21 @@ export function mixSetOf(
       Object.entries(sauce.targets).map(([aim, target]) => [aim, { ...target }]),
     ) as Targets
     const unpriced = parts.find((part) => part && part.pricePerKg === null)
-    if (bench.objective === 'cost' && unpriced)
+    if (draft.objective === 'cost' && unpriced)
       return refuse(`${unpriced.name} has no price. Set one in the library, or choose another aim.`)
     mixes.push({
       name: sauce.name || `Sauce ${index + 1}`,
       parts: parts.filter((part) => part !== null),
       targets,
       massG: { low, high },
-      phMargin: bench.wholeBand ? (margins[index] ?? 0) : 0,
+      phMargin: draft.wholeBand ? (margins[index] ?? 0) : 0,
     })
   }
   const stock = [...new Set(mixes.flatMap(({ parts }) => parts.flatMap((part) => part.stock ?? [])))]
   const stockG = Object.fromEntries(
-    stock.map((id) => [id, Math.max(0, (knowing.lot(id)?.leftG ?? 0) - (others.get(id) ?? 0))]),
+    stock.map((id) => [id, Math.max(0, (knownParts.lot(id)?.leftG ?? 0) - (others.get(id) ?? 0))]),
   )
-  return { set: { mixes, stockG, objective: bench.objective satisfies Objective, stepG: bench.stepG }, problem: null }
+  return { set: { mixes, stockG, objective: draft.objective satisfies Objective, stepG: draft.stepG }, problem: null }
 }
 
 /** Units and limits of the target fields. */

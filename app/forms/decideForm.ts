@@ -8,7 +8,7 @@ import {
   type Draft,
   type EntryOf,
   type Lot,
-  type Standing,
+  type ToldJudgement,
   type UnitWorld,
 } from '@lactofer/core'
 import { codeProblem } from './problems'
@@ -52,7 +52,7 @@ export function freshDecision(what: Deciding | null, lot: Lot, others: readonly 
 /** What a decision is held against. */
 export interface DecideCase {
   lot: Lot
-  stand: Standing | null
+  stand: ToldJudgement | null
   /** Why nothing may be made of the lot; `null` where something may. */
   stopped: string | null
   codeTaken: (code: string) => boolean
@@ -60,10 +60,10 @@ export interface DecideCase {
 }
 
 /** Likely under by eye and tongue, with no pH that tells: what is called ready then is marked "not measured". */
-export const byTasteOf = (stand: Standing | null) => stand?.reasons.find(isByTaste) ?? null
+export const byTasteOf = (stand: ToldJudgement | null) => stand?.reasons.find(isByTaste) ?? null
 
 /** Whether calling it ready goes against its readings: that wants a reason. */
-export const isAgainst = (stand: Standing | null): boolean => stand?.state !== 'ready' && !byTasteOf(stand)
+export const isAgainst = (stand: ToldJudgement | null): boolean => stand?.state !== 'ready' && !byTasteOf(stand)
 
 function brineProblem({ massG }: DecideForm, { lot, stopped, world }: DecideCase): string | null {
   if (stopped) return `It stops here. ${stopped}`

@@ -102,7 +102,7 @@ export function pressedOf(composition: Composition, method: PressMethod, weights
     ...{ base, brine, solidsThrownOut, odd },
     was: propertiesOf(ofMass(composition, 1000)),
     streams: streams.filter(([, part]) => part.massG >= 0.5),
-    wholeHeat: streams.reduce((sum, [, part]) => sum + part.heat.typical, 0),
+    wholeHeat: streams.reduce((sum, [, part]) => sum + part.pungency.typical, 0),
   }
 }
 export type Pressed = ReturnType<typeof pressedOf>

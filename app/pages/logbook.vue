@@ -12,7 +12,7 @@ const preferences = usePreferences()
 const busy = ref(false)
 const LATEST = 15
 const latest = computed(() =>
-  book.book.standing
+  book.book.effective
     .slice(-LATEST)
     .reverse()
     .map((entry) => ({ entry, lot: 'lotId' in entry ? book.lot(entry.lotId) : undefined })),
@@ -20,7 +20,7 @@ const latest = computed(() =>
 const problem = ref('')
 const report = ref('')
 
-async function run(work: () => Promise<string>) {
+async function attempt(work: () => Promise<string>) {
   busy.value = true
   problem.value = report.value = ''
   try {
@@ -32,12 +32,12 @@ async function run(work: () => Promise<string>) {
   }
 }
 const putDemo = () =>
-  run(async () => {
+  attempt(async () => {
     await loadDemo()
     return 'The demo loft is on the shelf, dated from today.'
   })
 const takeDemo = () =>
-  run(async () => {
+  attempt(async () => {
     const orphans = await removeDemo()
     return orphans
       ? `The demo is out. ${orphans} of your own entries spoke of its lots; they are kept and come back with it.`

@@ -27,7 +27,7 @@ const stops = useStops()
 const candidates = computed(() =>
   book.lots
     .filter((lot) => lot.kind === 'ferment' && lot.packed && (lot.state === 'fermenting' || lot.state === 'in stock'))
-    .map((lot) => ({ lot, stand: book.standing(lot) }))
+    .map((lot) => ({ lot, stand: book.judgementOf(lot) }))
     .sort((a, b) => Number(b.stand?.state === 'ready') - Number(a.stand?.state === 'ready')),
 )
 const { form, shown, busy, loaded, confirm, reset } = useForm({
@@ -53,7 +53,7 @@ function choose(id: string) {
     method: form.value.method,
     lotId: id,
     inG: chosen ? Math.round(Math.max(0, chosen.leftG)) : null,
-    marks: chosen ? (book.standing(chosen)?.jars ?? []).flatMap(({ mark, read }) => (read ? [mark] : [])) : [],
+    marks: chosen ? (book.judgementOf(chosen)?.jars ?? []).flatMap(({ mark, read }) => (read ? [mark] : [])) : [],
     code: chosen ? `${chosen.code}B` : '',
   }
 }
@@ -63,7 +63,7 @@ void loaded.then(() => {
 })
 const lot = computed(() => candidates.value.find((candidate) => candidate.lot.id === form.value.lotId)?.lot)
 const thing = computed(() => (lot.value ? thingOf({ lotId: lot.value.id, name: lot.value.name }) : undefined))
-const stand = computed(() => lot.value && book.standing(lot.value))
+const stand = computed(() => lot.value && book.judgementOf(lot.value))
 
 /** Its jars, where there are several: only those that were read may be pressed. */
 const jars = computed(() => stand.value?.jars ?? [])
@@ -162,7 +162,7 @@ const candidateOptions = computed(() =>
             :problem="shown.lot"
             @update:model-value="choose"
           />
-          <StandLine v-if="stand" :standing="stand" />
+          <StandLine v-if="stand" :judgement="stand" />
           <fieldset v-if="jars.length" class="jars">
             <legend>Jars that go in</legend>
             <el-checkbox-group v-model="form.marks">

@@ -15,7 +15,7 @@ import {
   ofMass,
   ownEntry,
   partComposition,
-  standingOf,
+  toldJudgement,
   worstFirst,
   type Book,
   type Composition,
@@ -139,11 +139,11 @@ const allAsks = (
 /** The one judge of all pages, the forecast taken in; and where a lot stands now, in words. */
 function useJudge(book: Ref<Book>, summaries: Ref<ReadonlyMap<string, ForecastSummary>>, now: Ref<number>) {
   const judge = computed(() => judgeOf(book.value, (id) => summaries.value.get(id)))
-  function standing({ id }: { id: string }) {
+  function judgementOf({ id }: { id: string }) {
     const judgement = judge.value(id, now.value)
-    return judgement && standingOf(judgement, tellMoment)
+    return judgement && toldJudgement(judgement, tellMoment)
   }
-  return { judge, standing }
+  return { judge, judgementOf }
 }
 
 /** The log as the journal has it; its oldest entries are bound once the page stands. */
@@ -176,7 +176,7 @@ export const useBook = defineStore('book', () => {
   const fermenting = computed(() => lots.value.filter((lot) => lot.state === 'fermenting'))
   const planned = computed(() => lots.value.filter((lot) => lot.state === 'planned'))
   const summaries = useForecastSummaries(book, lots, now)
-  const { judge, standing } = useJudge(book, summaries, now)
+  const { judge, judgementOf } = useJudge(book, summaries, now)
   /** It, or what it was made of, stands on eye and tongue alone. */
   const notMeasured = (lotId: string): boolean => judge.value(lotId, now.value)?.reasons.some(isByTaste) ?? false
   const asks = computed(() => allAsks(book.value, judge.value, lots.value, now.value, summaries.value, preferences.kit))
@@ -210,7 +210,7 @@ export const useBook = defineStore('book', () => {
       asks,
       summaries,
       judge,
-      standing,
+      judgementOf,
       notMeasured,
       hasDemo,
       library,

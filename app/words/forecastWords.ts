@@ -6,7 +6,7 @@ import {
   type Flag,
   type FlagCode,
   type Level,
-  type Standing,
+  type ToldJudgement,
   type When,
 } from '@lactofer/core'
 import { tellMoment, tellSpan } from '~/clock/moments'
@@ -30,7 +30,7 @@ const span = ({ early, late, missed }: When, startMs: number) =>
 export interface Known {
   startMs: number
   nowMs: number
-  stand: Pick<Standing, 'state' | 'passed'> | null
+  stand: Pick<ToldJudgement, 'state' | 'passed'> | null
   newestPh: number | null
   targetPh: number
 }

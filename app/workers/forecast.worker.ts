@@ -3,11 +3,11 @@ import {
   courseOf,
   forecastFerment,
   InvalidInput,
-  learn,
+  assimilate,
   type Course,
   type FermentCase,
   type FermentForecast,
-  type Learned,
+  type Assimilated,
   type Scenario,
 } from '@lactofer/core'
 
@@ -26,12 +26,12 @@ export interface ForecastAnswer {
 }
 
 /** What was learned of the batches asked for last: a slider of what-if does not learn anew. */
-const known = new Map<string, Learned>()
+const known = new Map<string, Assimilated>()
 const KEPT = 24
 
-function learned(batch: FermentCase, members: number): Learned {
+function learned(batch: FermentCase, members: number): Assimilated {
   const key = JSON.stringify([batch, members])
-  const found = known.get(key) ?? learn(batch, { members })
+  const found = known.get(key) ?? assimilate(batch, { members })
   known.delete(key)
   known.set(key, found)
   const oldest = known.keys().next().value

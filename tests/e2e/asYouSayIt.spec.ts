@@ -46,87 +46,81 @@ async function plan(page: Page) {
 }
 const packed = (page: Page) => expect(page.getByRole('region', { name: 'Where it stands' })).toBeVisible()
 
-test('1.2 kg of one pepper as mash at 3.5 %, packed in at most 10', async ({ guarded: page }) => {
-  const maker = await plan(page)
-  await maker.line('Add an ingredient', '1.2 kg cayenne')
-  await maker.fill('Salt', '3.5 %')
-  await expect(figure(page, 'salt')).toHaveText('42.0 g')
-  await maker.click('Packed: start the lot')
-  await packed(page)
-  expect(maker.count()).toBeLessThanOrEqual(10)
-})
-
-test('350 g of sliced peppers in a pint jar under "2 tsp in 1 1/2 cups", packed in at most 12', async ({
+test('said in few steps: a mash, brined pieces, whole fruit, a salsa of seven, a bowl in three jars', async ({
   guarded: page,
 }) => {
-  const maker = await plan(page)
-  await maker.pick('Style', 'Brined pieces')
-  await maker.line('Add an ingredient', '350 g sliced jalapeños')
-  await maker.fill('Salt', '2 tsp in 1 1/2 cups')
-  // A cup and a half are 354.9 g; two teaspoons of fine sea salt 11 g: 3.1 % of the water.
-  await expect(figure(page, 'salt')).toHaveText('≈ 11.0 g')
-  await maker.line('Choose yourself', 'pint')
-  await expect(figure(page, 'fill')).toContainText('too much')
-  await maker.click(/^Pour what fits/)
-  await expect(figure(page, 'fill')).not.toContainText('too much')
-  // The strength stays: what fits of that brine.
-  await expect(page.getByRole('row', { name: /of the water/ })).toContainText('3.10 %')
-  await maker.click('Packed: start the lot')
-  await packed(page)
-  expect(maker.count()).toBeLessThanOrEqual(12)
-})
-
-test('whole small tomatoes with "3 tbsp coarse" in a two-quart jar, packed in at most 12', async ({
-  guarded: page,
-}) => {
-  const maker = await plan(page)
-  await maker.pick('Style', 'Brined pieces')
-  await maker.line('Add an ingredient', '2 lb cherry tomatoes')
-  await maker.fill('Salt', '3 tbsp coarse in each two-quart jar')
-  await expect(page.getByText('about 45 g, 39 to 50 g of coarse sea salt in one jar')).toBeVisible()
-  await expect(figure(page, 'fill')).toContainText('Half-gallon jar')
-  await maker.click('Packed: start the lot')
-  await packed(page)
-  expect(maker.count()).toBeLessThanOrEqual(12)
-})
-
-test('a seven-row salsa with whey, juices and "5 tbsp" into four jars, packed in at most 24', async ({
-  guarded: page,
-}) => {
-  const maker = await plan(page)
-  await maker.pick('Style', 'Dry-salted chop')
-  for (const line of [
-    '3 lb tomatoes',
-    '2 onions',
-    '1 head of garlic',
-    '6 jalapeños',
-    'a bunch of cilantro',
-    'juice of 3 limes',
-    '1/4 cup whey',
-  ])
-    await maker.line('Add an ingredient', line)
-  await maker.fill('Salt', '5 tbsp')
-  await expect(figure(page, 'evened-range')).toBeVisible()
-  await expect(figure(page, 'to-weigh')).toContainText('the salt is then known within')
-  await maker.line('Choose yourself', '4 quart')
-  await expect(figure(page, 'fill')).toContainText('4 × Quart jar')
-  await maker.click('Packed: start the lot')
-  await packed(page)
-  expect(maker.count()).toBeLessThanOrEqual(24)
-})
-
-test('one bowl into three jars with two closures, packed in at most 25', async ({ guarded: page }) => {
-  const maker = await plan(page)
-  await maker.pick('Style', 'Dry-salted chop')
-  await maker.line('Add an ingredient', '2 kg green tomatoes')
-  await maker.line('Add an ingredient', '400 g onion')
-  await maker.tick('Mix it in one bowl')
-  await maker.click('Mixed: split it')
-  await expect(page.getByText('one bowl, several jars')).toBeVisible()
-  await maker.pick('Closed with', 'airlock')
-  await maker.click(/^Packed: start 3 lots/)
-  await expect(page.locator('[data-lot]')).toHaveCount(3)
-  expect(maker.count()).toBeLessThanOrEqual(25)
+  await test.step('one bowl into three jars with two closures, packed in at most 25', async () => {
+    const maker = await plan(page)
+    await maker.pick('Style', 'Dry-salted chop')
+    await maker.line('Add an ingredient', '2 kg green tomatoes')
+    await maker.line('Add an ingredient', '400 g onion')
+    await maker.tick('Mix it in one bowl')
+    await maker.click('Mixed: split it')
+    await expect(page.getByText('one bowl, several jars')).toBeVisible()
+    await maker.pick('Closed with', 'airlock')
+    await maker.click(/^Packed: start 3 lots/)
+    await expect(page.locator('[data-lot]')).toHaveCount(3)
+    expect(maker.count()).toBeLessThanOrEqual(25)
+  })
+  await test.step('1.2 kg of one pepper as mash at 3.5 %, packed in at most 10', async () => {
+    const maker = await plan(page)
+    await maker.line('Add an ingredient', '1.2 kg cayenne')
+    await maker.fill('Salt', '3.5 %')
+    await expect(figure(page, 'salt')).toHaveText('42.0 g')
+    await maker.click('Packed: start the lot')
+    await packed(page)
+    expect(maker.count()).toBeLessThanOrEqual(10)
+  })
+  await test.step('350 g of sliced peppers in a pint jar under "2 tsp in 1 1/2 cups", packed in at most 12', async () => {
+    const maker = await plan(page)
+    await maker.pick('Style', 'Brined pieces')
+    await maker.line('Add an ingredient', '350 g sliced jalapeños')
+    await maker.fill('Salt', '2 tsp in 1 1/2 cups')
+    // A cup and a half are 354.9 g; two teaspoons of fine sea salt 11 g: 3.1 % of the water.
+    await expect(figure(page, 'salt')).toHaveText('≈ 11.0 g')
+    await maker.line('Choose yourself', 'pint')
+    await expect(figure(page, 'fill')).toContainText('too much')
+    await maker.click(/^Pour what fits/)
+    await expect(figure(page, 'fill')).not.toContainText('too much')
+    // The strength stays: what fits of that brine.
+    await expect(page.getByRole('row', { name: /of the water/ })).toContainText('3.10 %')
+    await maker.click('Packed: start the lot')
+    await packed(page)
+    expect(maker.count()).toBeLessThanOrEqual(12)
+  })
+  await test.step('whole small tomatoes with "3 tbsp coarse" in a two-quart jar, packed in at most 12', async () => {
+    const maker = await plan(page)
+    await maker.pick('Style', 'Brined pieces')
+    await maker.line('Add an ingredient', '2 lb cherry tomatoes')
+    await maker.fill('Salt', '3 tbsp coarse in each two-quart jar')
+    await expect(page.getByText('about 45 g, 39 to 50 g of coarse sea salt in one jar')).toBeVisible()
+    await expect(figure(page, 'fill')).toContainText('Half-gallon jar')
+    await maker.click('Packed: start the lot')
+    await packed(page)
+    expect(maker.count()).toBeLessThanOrEqual(12)
+  })
+  await test.step('a seven-row salsa with whey, juices and "5 tbsp" into four jars, packed in at most 24', async () => {
+    const maker = await plan(page)
+    await maker.pick('Style', 'Dry-salted chop')
+    for (const line of [
+      '3 lb tomatoes',
+      '2 onions',
+      '1 head of garlic',
+      '6 jalapeños',
+      'a bunch of cilantro',
+      'juice of 3 limes',
+      '1/4 cup whey',
+    ])
+      await maker.line('Add an ingredient', line)
+    await maker.fill('Salt', '5 tbsp')
+    await expect(figure(page, 'evened-range')).toBeVisible()
+    await expect(figure(page, 'to-weigh')).toContainText('the salt is then known within')
+    await maker.line('Choose yourself', '4 quart')
+    await expect(figure(page, 'fill')).toContainText('4 × Quart jar')
+    await maker.click('Packed: start the lot')
+    await packed(page)
+    expect(maker.count()).toBeLessThanOrEqual(24)
+  })
 })
 
 test('what can be meant two ways is asked; what is put in later is said in spoons and changes the salt', async ({

@@ -28,9 +28,8 @@ test('what cannot be is answered beside the field, and nothing is lost or half s
   await expect(salt).toBeFocused()
   await page.getByRole('link', { name: /^Logbook/ }).click()
   await expect(page.getByText('0 entries in this browser, 0 lots.')).toBeVisible()
-})
 
-test('a reading of pH 14, or of tomorrow, is not taken', async ({ guarded: page }) => {
+  // A reading of pH 14, or of tomorrow, is not taken.
   await openDemo(page)
   await page.locator('[data-lot="BPL-04"]').click()
   await field(page, 'pH').fill('14')

@@ -64,15 +64,11 @@ test('a meter on two buffers: refused, then accepted from the live millivolts; a
   await expect(page.getByRole('region', { name: 'Instruments' })).toContainText('calibrated 0 h ago')
 })
 
-test('a lost connection is shown and typing goes on', async ({ page }) => {
-  await page.route('**/api/bench/stream', (route) => route.abort())
-  await page.goto('/plan')
-  await expect(page.getByText('Type the values; nothing waits for them, and the rest works as always.')).toBeVisible()
-  await page.getByLabel('Name on the tape').fill('By hand')
-  await expect(page.getByLabel('Name on the tape')).toHaveValue('By hand')
-})
-
-test('the server answers: health, a parsed stream, and words for a bad command', async ({ request, page, baseURL }) => {
+test('the wire: health, a parsed stream, words for a bad command; lost, it is shown and typing goes on', async ({
+  request,
+  page,
+  baseURL,
+}) => {
   expect(await (await request.get('/api/health')).json()).toMatchObject({ ok: true })
   await page.goto('/')
   const first = await page.evaluate(
@@ -97,6 +93,13 @@ test('the server answers: health, a parsed stream, and words for a bad command',
     expect(answer.status()).toBe(400)
     expect((await answer.json()).message).toMatch(/The bench does not understand this: .+/)
   }
+
+  // Lost: shown, and nothing waits for it.
+  await page.route('**/api/bench/stream', (route) => route.abort())
+  await page.goto('/plan')
+  await expect(page.getByText('Type the values; nothing waits for them, and the rest works as always.')).toBeVisible()
+  await page.getByLabel('Name on the tape').fill('By hand')
+  await expect(page.getByLabel('Name on the tape')).toHaveValue('By hand')
 })
 
 test('weigh-in at 390 px by the keyboard alone: every weight from the scale, salt for what was weighed, kept through a reload at any step, packed with its tare', async ({

@@ -116,13 +116,13 @@ test('one that falls behind, is moved to the warm, and comes through; brine of i
   await page.getByRole('button', { name: 'Try another way' }).click()
   await page.getByRole('slider', { name: 'Temperature, Way A' }).focus()
   for (let step = 0; step < 14; step++) await page.keyboard.press('ArrowRight')
-  await expect(page.locator('[data-trial="Way A"]')).toContainText('22.0 °C')
+  await expect(page.locator('[data-scenario="Way A"]')).toContainText('22.0 °C')
   await expect(figure(page, 'what-0')).toContainText(
     /4\.6 about day \d+\.\d .*As sour as it would be on day 6 if left as it is: on day/,
   )
   await page.getByRole('button', { name: 'Another way' }).click()
   await page.getByRole('button', { name: 'Another way' }).click()
-  await expect(page.locator('[data-trial]')).toHaveCount(3)
+  await expect(page.locator('[data-scenario]')).toHaveCount(3)
   await expect(page.getByRole('button', { name: 'Another way' })).toBeHidden()
 
   // The cold is not a rescue: it says so.

@@ -55,15 +55,3 @@ test("a chore is one tap, undone by another; taking the demo out leaves the make
     ),
   ).toBeVisible()
 })
-
-test('a discard wants a reason', async ({ guarded: page }) => {
-  await openDemo(page)
-  await page.locator('[data-lot="BPL-09"]').click()
-  await page.getByRole('button', { name: 'Discard …' }).click()
-  const dialog = page.getByRole('dialog')
-  await dialog.getByRole('button', { name: 'Discard it' }).click()
-  await expect(dialog.getByText('Say why: the next batch learns from it.')).toBeVisible()
-  await field(dialog, 'Why').fill('Grey fuzz at the rim.')
-  await dialog.getByRole('button', { name: 'Discard it' }).click()
-  await expect(page.getByText('Grey fuzz at the rim.').first()).toBeVisible()
-})

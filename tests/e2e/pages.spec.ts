@@ -89,20 +89,17 @@ test('what stands beside the stages, and the pages of a lot from pot to table, t
   await visit(page, [...PAGES.slice(8), ...(await lotPages(page))], DARK)
 })
 
-test('the styles of the component library are there', async ({ guarded: page }) => {
-  await page.goto('/plan')
-  const button = page.getByRole('button', { name: 'Weigh it in' })
-  await expect(button).toHaveCSS('align-items', 'center')
-  await expect(button).toHaveCSS('background-color', 'rgb(14, 74, 65)')
-  await expect(button).toHaveCSS('border-radius', '5px')
-})
-
 test('keys lead through the stages, and never while typing', async ({ guarded: page }) => {
   await openDemo(page)
   await page.keyboard.press('5')
   await expect(page.getByRole('heading', { level: 1, name: 'Blend' })).toBeVisible()
   await page.keyboard.press('n')
   await expect(page.getByRole('heading', { level: 1, name: 'Plan and pack' })).toBeVisible()
+  // The styles of the component library are there.
+  const button = page.getByRole('button', { name: 'Weigh it in' })
+  await expect(button).toHaveCSS('align-items', 'center')
+  await expect(button).toHaveCSS('background-color', 'rgb(14, 74, 65)')
+  await expect(button).toHaveCSS('border-radius', '5px')
   await page.getByLabel('Name on the tape').fill('Number 7')
   await page.keyboard.press('3')
   await page.keyboard.press('r')

@@ -77,6 +77,19 @@ describe('a draft', () => {
     expect(again.draft.value.name).toBe('Plum')
   })
 
+  it('keeps what was tapped before the stored one was read back, field by field', async () => {
+    const TwoSchema = z.object({ name: z.string(), grams: z.number().nullable() })
+    const open = () => inScope(() => useDraft('two', TwoSchema, () => ({ name: '', grams: null })))
+    const first = open()
+    await first.loaded
+    first.draft.value.name = 'Plum'
+    await first.save()
+    const again = open()
+    again.draft.value.grams = 5
+    await again.loaded
+    expect(again.draft.value).toEqual({ name: 'Plum', grams: 5 })
+  })
+
   it('of a shape that is no longer known is left alone, and the form begins anew', async () => {
     const first = openJar()
     await first.loaded
@@ -192,14 +205,14 @@ describe('a probe', () => {
 
 describe('the solver', () => {
   const opened = () => {
-    const bench = ref(freshBlendDraft('S1'))
-    bench.value.sauces[0]!.parts = [600, 400].map((massG, index) => ({
+    const draft = ref(freshBlendDraft('S1'))
+    draft.value.sauces[0]!.parts = [600, 400].map((massG, index) => ({
       ...freshPart(`p${index}`, { name: 'Part', materialId: 'water' } as never),
       massG,
     }))
     const question = () => ({ indexes: [0], set: { mixes: [{ phMargin: 0 }] }, problem: null }) as never
-    const masses = () => bench.value.sauces[0]!.parts.map(({ massG }) => massG)
-    return { masses, ...useSolver({ bench, question }) }
+    const masses = () => draft.value.sauces[0]!.parts.map(({ massG }) => massG)
+    return { masses, ...useSolver({ draft, question }) }
   }
   const answers = (answer: Partial<MixAnswer>) => askForMix.mockResolvedValueOnce(answer)
 

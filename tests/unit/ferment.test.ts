@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { forecastFerment, tasteWords, type Course, type FlagCode } from '@lactofer/core'
 import { forecastWords, type Known } from '~/words/forecastWords'
-import { changeOf, freshTrial, trialWords, whenWords, type Trial } from '~/forms/trials'
+import { changeOf, freshScenario, scenarioWords, whenWords, type Trial } from '~/forms/scenarios'
 import { tellSpan } from '~/clock/moments'
 import { at, batch } from '../../core/test/ferment/foods'
 
@@ -91,9 +91,9 @@ describe('what the forecast says', () => {
 
 describe('other ways', () => {
   it('a fresh way differs in warmth alone, has a name of its own, and says only what differs', () => {
-    const first = freshTrial(asItIs, [])
-    const second = freshTrial(asItIs, [first])
-    expect([first.name, second.name, freshTrial(asItIs, [second]).name]).toEqual(['Way A', 'Way B', 'Way A'])
+    const first = freshScenario(asItIs, [])
+    const second = freshScenario(asItIs, [first])
+    expect([first.name, second.name, freshScenario(asItIs, [second]).name]).toEqual(['Way A', 'Way B', 'Way A'])
     expect(changeOf(first, asItIs)).toEqual({ tempC: 23 })
     expect(changeOf({ ...first, ...asItIs }, asItIs)).toEqual({})
     expect(
@@ -105,10 +105,10 @@ describe('other ways', () => {
     const [slow, quick] = [18, 23].map((tempC) =>
       forecastFerment(at(tempC, batch('pepper', 4)), { days: 21, members: 100 }),
     )
-    const days = Number(/on day (\d+\.\d)\.$/.exec(trialWords(quick, slow!, 6))![1])
+    const days = Number(/on day (\d+\.\d)\.$/.exec(scenarioWords(quick, slow!, 6))![1])
     expect(days).toBeGreaterThan(2)
     expect(days).toBeLessThan(6)
-    expect(trialWords(undefined, slow!, 6)).toBe('Working it out …')
+    expect(scenarioWords(undefined, slow!, 6)).toBe('Working it out …')
   })
 
   it('a taste in words leaves out what was not tasted', () => {

@@ -16,6 +16,14 @@ import {
   type Lot,
 } from '@lactofer/core'
 import {
+  decideDraft,
+  decideProblems,
+  freshDecision,
+  type DecideCase,
+  type DecideForm,
+  type Deciding,
+} from '~/forms/decideForm'
+import {
   freshBlendDraft,
   freshPart,
   freshSauce,
@@ -25,12 +33,12 @@ import {
   setShare,
   shareOut,
   type BlendDraft,
-  type Knowing,
+  type KnownParts,
   type PartForm,
   type SauceForm,
 } from '~/forms/blendForm'
 import { adviceWords, missedWords } from '~/words/limitWords'
-import { headline, judge, RULERS, spread } from '~/components/measure/rulers'
+import { headline, judge, RULERS, rangeWords } from '~/components/measure/rulers'
 import { colourOf, formOfRecipe, freshPlan, type PlanForm } from '~/forms/planForm'
 import { planResults, recipePlanOf, scaledForm } from '~/forms/planResults'
 import { changeStyle } from '~/forms/styleChange'
@@ -154,7 +162,7 @@ describe('the blend bench', () => {
     const { materialId: _, ...lotPart } = part({ key: 'base', lotId: 'base', name: 'Base', massG: 600, ...change })
     return lotPart
   }
-  const knowing: Knowing = {
+  const knownParts: KnownParts = {
     lot: (id) => (id === 'base' ? ({ kind: 'base', leftG: 800 } as Lot) : undefined),
     library: SHIPPED,
     pricePerKg: (one) => (one.materialId === 'pear' ? 3 : null),
@@ -165,12 +173,16 @@ describe('the blend bench', () => {
           : null
         : ofKnown(SHIPPED.materialOrUnknown(one.materialId ?? ''), one.massG ?? 0, {}),
   }
-  const bench = (parts: PartForm[], change: Partial<BlendDraft> = {}, sauce: Partial<SauceForm> = {}): BlendDraft => ({
+  const draftOf = (
+    parts: PartForm[],
+    change: Partial<BlendDraft> = {},
+    sauce: Partial<SauceForm> = {},
+  ): BlendDraft => ({
     ...freshBlendDraft('one'),
     sauces: [{ ...freshSauce('one'), parts, ...sauce }],
     ...change,
   })
-  const asked = (form: BlendDraft, indexes = [0], margins = [0]) => mixSetOf(form, indexes, margins, knowing)
+  const asked = (form: BlendDraft, indexes = [0], margins = [0]) => mixSetOf(form, indexes, margins, knownParts)
 
   it('hands the log only what was weighed, with what is known of it', () => {
     expect(
@@ -184,7 +196,7 @@ describe('the blend bench', () => {
   })
 
   it('asks the solver for what stands there: stock less what the other sauces take, margins, caps on pure acids', () => {
-    const form = bench(
+    const form = draftOf(
       [base(), part({ lowPct: 10 }), part({ key: 'c', materialId: 'citric-acid', name: 'Citric acid', massG: 2 })],
       { wholeBand: true },
     )
@@ -199,16 +211,16 @@ describe('the blend bench', () => {
   })
 
   it('refuses in words what cannot be solved', () => {
-    expect(asked(bench([])).problem).toMatch(/empty/)
-    expect(asked(bench([base({ massG: 0 })])).problem).toMatch(/Give something a weight/)
-    expect(asked(bench([base({ lotId: 'gone', name: 'Lost base' })])).problem).toMatch(
+    expect(asked(draftOf([])).problem).toMatch(/empty/)
+    expect(asked(draftOf([base({ massG: 0 })])).problem).toMatch(/Give something a weight/)
+    expect(asked(draftOf([base({ lotId: 'gone', name: 'Lost base' })])).problem).toMatch(
       /Lost base: what it is made of is not known/,
     )
-    expect(asked(bench([part({})], {}, { makeLow: 500, makeHigh: 300 })).problem).toMatch(/more than “at most”/)
+    expect(asked(draftOf([part({})], {}, { makeLow: 500, makeHigh: 300 })).problem).toMatch(/more than “at most”/)
     expect(
-      asked(bench([part({})], {}, { targets: { ...openTargets(), salt: { low: 3, high: 2, rank: 1 } } })).problem,
+      asked(draftOf([part({})], {}, { targets: { ...openTargets(), salt: { low: 3, high: 2, rank: 1 } } })).problem,
     ).toMatch(/Salt: “at least” is over “at most”/)
-    expect(asked(bench([part({}), base()], { objective: 'cost' })).problem).toMatch(/Base has no price/)
+    expect(asked(draftOf([part({}), base()], { objective: 'cost' })).problem).toMatch(/Base has no price/)
   })
 
   it('gives amounts by share and by parts, and says what one limit would have to become', () => {
@@ -217,7 +229,7 @@ describe('the blend bench', () => {
     expect(parts.map(({ massG }) => massG)).toEqual([200, 200])
     shareOut(parts, 600)
     expect(parts.map(({ massG }) => massG)).toEqual([400, 200])
-    const { set } = asked(bench([base(), part({})]))
+    const { set } = asked(draftOf([base(), part({})]))
     expect(
       adviceWords(
         { limit: { kind: 'stock', mix: 0, stock: 'base', end: 'high', value: 800 }, to: 950 },
@@ -254,8 +266,8 @@ describe('the rulers', () => {
 
   it('heat is never one bare number, and acid shows its band', () => {
     expect(headline('heat', valueOf('heat', forecast))).toMatch(/SHU$/)
-    expect(spread('heat', valueOf('heat', forecast))).toMatch(/–.* SHU, \w+/)
-    expect(spread('acid', forecast.ph)).toMatch(/^\d\.\d\d–\d\.\d\d$/)
+    expect(rangeWords('heat', valueOf('heat', forecast))).toMatch(/–.* SHU, \w+/)
+    expect(rangeWords('acid', forecast.ph)).toMatch(/^\d\.\d\d–\d\.\d\d$/)
     expect(headline('acid', null)).toBe('no water, no pH')
     for (const ruler of Object.values(RULERS))
       for (const tick of ruler.ticks) expect(ruler.share(tick)).toBeGreaterThan(0)
@@ -307,5 +319,69 @@ describe('a chosen trial', () => {
     const told = lessonOf(whole, [whole, vinegar], 3.6, 0.05)
     expect(told.sentence).toMatch(/times the acid/)
     expect(lessonOf(raw!, [raw!, roasted!, vinegar], 3.6, 0.05)).toEqual(told)
+  })
+})
+
+describe('a decision', () => {
+  const lot = fold([
+    {
+      ...{
+        id: '01JZZZZZZZZZZZZZZZZZZZZZ01',
+        kind: 'plan',
+        at: '2026-05-01T09:00:00.000Z',
+        by: 'Wren',
+        origin: 'maker',
+      },
+      ...{ lotId: 'L', code: 'LF-01', name: 'Red mash', color: '#c00', style: 'mash', cut: 'ground', targetPh: 3.8 },
+      ...{ rows: [], waterG: 1000, saltG: 30, saltPct: 3, saltBasis: 'total', saltId: 'fine-sea' },
+    } as unknown as EntryOf<'plan'>,
+    {
+      ...{
+        id: '01JZZZZZZZZZZZZZZZZZZZZZ02',
+        kind: 'pack',
+        at: '2026-05-01T10:00:00.000Z',
+        by: 'Wren',
+        origin: 'maker',
+      },
+      ...{ lotId: 'L', place: 'Bench', closure: 'airlock' },
+      vessels: ['a', 'b'].map((mark) => ({ mark, vesselId: 'jar-1000', capacityMl: 1000, massG: 515 })),
+    } as unknown as EntryOf<'pack'>,
+  ]).lots.get('L')!
+  const known = {
+    lot,
+    stand: null,
+    stopped: null,
+    codeTaken: (code: string) => code === 'LF-02',
+    world: 'metric',
+  } as const
+  const fresh = (what: Deciding) => freshDecision(what, lot, [])
+  const wrong = (what: Deciding, change: Partial<DecideForm> = {}, over: Partial<DecideCase> = {}) =>
+    decideProblems(what, { ...fresh(what), ...change }, { ...known, ...over })
+  const made = { at: '2026-05-08T09:00:00.000Z', until: '2026-05-11T09:00:00.000Z', brineId: 'K' }
+
+  it('wants its place, its reason, its weight; the cold is cold, and pieces stay covered', () => {
+    expect(wrong('cold')).toEqual({ code: null, form: null })
+    expect(wrong('cold', { tempC: 12 }).form).not.toBeNull()
+    expect(wrong('warm', { tempC: 12 }).form).toBeNull()
+    expect(wrong('cold', { place: ' ' }).form).not.toBeNull()
+    expect(wrong('discard').form).toMatch(/^Say why/)
+    expect(wrong('discard', { reason: 'Fuzz', marks: [] }).form).not.toBeNull()
+    expect(wrong('discard', { reason: 'Fuzz' }).form).toBeNull()
+    expect(wrong('ready').form, 'against its readings').not.toBeNull()
+    expect(wrong('brine', { massG: 100 }).form).toBeNull()
+    expect(wrong('brine', { massG: 0.61 * lot.leftG }).form).not.toBeNull()
+    expect(wrong('brine', { massG: 100 }, { stopped: 'Mould.' }).form).toContain('Mould.')
+    expect(wrong('brine', { massG: 100, code: 'LF-02' }).code).not.toBeNull()
+  })
+
+  it('says in the log what was decided, and of which jars', () => {
+    const draft = (what: Deciding, change: Partial<DecideForm> = {}) =>
+      decideDraft(what, { ...fresh(what), ...change }, known, made)
+    expect(draft('cold')).toMatchObject({ kind: 'decide', decision: 'cold', place: 'Cold store', tempC: 4 })
+    expect(draft('wait')).toMatchObject({ decision: 'wait', until: made.until })
+    expect(draft('brine', { massG: 100 })).toMatchObject({ kind: 'press', lotId: 'K', method: 'draw', baseG: 100 })
+    const one = draft('discard', { reason: 'Fuzz', marks: ['a'] })
+    expect(one).toMatchObject({ kind: 'discard', marks: ['a'], massG: 515 })
+    expect(draft('discard', { reason: 'Fuzz' })).not.toHaveProperty('marks')
   })
 })

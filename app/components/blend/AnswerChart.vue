@@ -17,18 +17,18 @@ const tones = useTones()
 const preferences = usePreferences()
 const STEPS = 12
 // The rulers answer at once; the curves may follow a few frames later.
-const bench = refThrottled(
+const question = refThrottled(
   computed(() => ({ base, additions })),
   90,
   true,
   false,
 )
-const reach = computed(() => Number((bench.value.base.massG * 0.25).toPrecision(1)))
+const reach = computed(() => Number((question.value.base.massG * 0.25).toPrecision(1)))
 const added = computed(() => Array.from({ length: STEPS + 1 }, (_, step) => (reach.value * step) / STEPS))
 const lines = computed(() =>
-  bench.value.additions.map(({ name, composition }) => ({
+  question.value.additions.map(({ name, composition }) => ({
     name,
-    values: phAnswer(bench.value.base, composition, added.value),
+    values: phAnswer(question.value.base, composition, added.value),
   })),
 )
 const option = computed(() => answerOption(lines.value, added.value, target, tones.value, preferences.world))

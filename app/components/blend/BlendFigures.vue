@@ -5,6 +5,7 @@ import {
   blendCostWorking,
   bodyWorking,
   formatNumber,
+  mapRange,
   phWorking,
   saltWorking,
   shuWorking,
@@ -43,10 +44,10 @@ const waterPhaseSalt = computed(() =>
 )
 /** What each part brings of heat, SHU of its own mass. */
 const pungentParts = computed(() =>
-  poured.map(({ name, composition: { massG, heat } }) => ({
+  poured.map(({ name, composition: { massG, pungency } }) => ({
     name,
     massG,
-    shu: { low: heat.low / massG, typical: heat.typical / massG, high: heat.high / massG },
+    shu: mapRange(pungency, (shuG) => shuG / massG),
   })),
 )
 </script>

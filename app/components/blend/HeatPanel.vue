@@ -14,7 +14,9 @@ const chosen = ref('')
 const lot = computed(() => lots.find((one) => one.id === (chosen.value || lots[0]?.id)))
 const expected = computed(() => {
   const composition = lot.value && book.composition(lot.value.id)
-  return composition && composition.massG > 0 ? mapRange(composition.heat, (heat) => heat / composition.massG) : null
+  return composition && composition.massG > 0
+    ? mapRange(composition.pungency, (heat) => heat / composition.massG)
+    : null
 })
 </script>
 

@@ -5,7 +5,7 @@ import { totalOf, type BlendDraft } from '~/forms/blendForm'
 import { usePreferences } from '~/stores/preferences'
 
 /** The sauces on the bench, the one at hand, one more and one less. */
-const bench = defineModel<BlendDraft>({ required: true })
+const draft = defineModel<BlendDraft>({ required: true })
 const emit = defineEmits<{ add: []; remove: [] }>()
 const preferences = usePreferences()
 </script>
@@ -13,19 +13,19 @@ const preferences = usePreferences()
 <template>
   <div class="sauces" role="group" aria-label="Sauces on the bench">
     <button
-      v-for="(one, index) in bench.sauces"
+      v-for="(one, index) in draft.sauces"
       :key="one.id"
       type="button"
-      :aria-pressed="index === bench.at"
-      @click="bench.at = index"
+      :aria-pressed="index === draft.at"
+      @click="draft.at = index"
     >
       {{ one.name || `Sauce ${index + 1}` }}
       <span class="small muted">{{ formatMass(totalOf(one), preferences.world) }}</span>
     </button>
-    <el-button v-if="bench.sauces.length < 8" text @click="emit('add')"
+    <el-button v-if="draft.sauces.length < 8" text @click="emit('add')"
       ><IconPlus aria-hidden="true" /> Another sauce from this stock</el-button
     >
-    <el-button v-if="bench.sauces.length > 1" text @click="emit('remove')">Take this one off</el-button>
+    <el-button v-if="draft.sauces.length > 1" text @click="emit('remove')">Take this one off</el-button>
   </div>
 </template>
 

@@ -13,7 +13,7 @@ const { answered, busy, problem, placed } = defineProps<{
   problem: string
   placed: boolean
 }>()
-const bench = defineModel<BlendDraft>('bench', { required: true })
+const draft = defineModel<BlendDraft>('draft', { required: true })
 const sauce = defineModel<SauceForm>('sauce', { required: true })
 const emit = defineEmits<{ solve: [all: boolean]; undo: []; nearest: []; follow: [index: number, all: boolean] }>()
 const preferences = usePreferences()
@@ -23,8 +23,8 @@ const OBJECTIVES = [
   { value: 'cost', label: 'least cost' },
   { value: 'base', label: 'most base used' },
 ] as const
-const several = computed(() => bench.value.sauces.length > 1)
-const all = computed(() => several.value && bench.value.together)
+const several = computed(() => draft.value.sauces.length > 1)
+const all = computed(() => several.value && draft.value.together)
 const MOST_ADVICE = 5
 const binding = computed(() =>
   answered?.answer.status === 'solved'
@@ -64,9 +64,9 @@ const setTargets = (targets: Targets) => (sauce.value.targets = targets)
         placeholder="as it stands"
         :limits="{ low: 1 }"
       />
-      <PickField v-model="bench.objective" label="Of all ways, the one with" :options="OBJECTIVES" class="wide" />
+      <PickField v-model="draft.objective" label="Of all ways, the one with" :options="OBJECTIVES" class="wide" />
       <PickField
-        v-model="bench.stepG"
+        v-model="draft.stepG"
         label="Scale weighs to"
         :options="SCALE_STEPS.map((value) => ({ value, label: `${value} g` }))"
       />
@@ -74,9 +74,9 @@ const setTargets = (targets: Targets) => (sauce.value.targets = targets)
     <div class="checks">
       <el-button type="primary" :loading="busy" @click="emit('solve', all)">{{
         all ? 'Solve them together' : 'Solve to targets'
-      }}</el-button><el-checkbox v-model="bench.wholeBand">Keep the whole pH band under “at most”</el-checkbox
-      ><el-checkbox v-if="several" v-model="bench.together"
-        >All {{ bench.sauces.length }} sauces together, from the same stock</el-checkbox
+      }}</el-button><el-checkbox v-model="draft.wholeBand">Keep the whole pH band under “at most”</el-checkbox
+      ><el-checkbox v-if="several" v-model="draft.together"
+        >All {{ draft.sauces.length }} sauces together, from the same stock</el-checkbox
       >
     </div>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
@@ -87,12 +87,12 @@ const setTargets = (targets: Targets) => (sauce.value.targets = targets)
             :level="answered.answer.missed.length ? 'act' : 'fine'"
             :word="answered.answer.missed.length ? 'Nearly' : 'It can be done'"
           />
-          It is on the bench now, in steps of {{ bench.stepG }} g, checked forward.<template v-if="binding.length">
+          It is on the bench now, in steps of {{ draft.stepG }} g, checked forward.<template v-if="binding.length">
             It stands at: {{ binding.join('; ') }}.</template
           >
         </p>
         <p v-if="answered.answer.missed.length" class="problem">
-          Rounding to {{ bench.stepG }} g spoils:
+          Rounding to {{ draft.stepG }} g spoils:
           {{ answered.answer.missed.map((one) => missedWords(one, answered!.set)).join('; ') }}. Weigh finer, or make
           more.
         </p>

@@ -82,7 +82,7 @@ const actual = computed(() =>
     .filter(({ massG }) => massG > 0),
 )
 const before = computed(() => forecastBlend(actual.value.map(({ composition }) => composition)))
-const learnable = computed(() => actual.value.filter(({ composition }) => composition.acidSpread > 0))
+const learnable = computed(() => actual.value.filter(({ composition }) => composition.acidLogSd > 0))
 const unknown = computed(
   () =>
     learnable.value.find(({ key }) => key === unknownKey.value) ??

@@ -61,7 +61,7 @@ const WORD = { discard: 'Bottles burst', act: 'Past the line', fine: 'Under the 
     <template v-if="composition.live">
       <p>
         Up to {{ formatNumber(pressures.sugarGPerL.high, 1) }} g of sugar a litre can come back as
-        {{ formatNumber(pressures.volumes.high, 1) }} litres of gas a litre of sauce. Sauce bottles are not made for
+        {{ formatNumber(pressures.co2Volumes.high, 1) }} litres of gas a litre of sauce. Sauce bottles are not made for
         pressure: {{ WARN_BAR }} bar is the line here.
       </p>
       <div class="sideways">

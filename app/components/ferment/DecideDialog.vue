@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { ElMessage } from 'element-plus'
-import { formatMass, inJars, inVessels, NOT_MEASURED, type Lot, type Standing } from '@lactofer/core'
+import { formatMass, inJars, inVessels, NOT_MEASURED, type Lot, type ToldJudgement } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { momentAfterDays } from '~/clock/moments'
 import { byTasteOf, decideDraft, decideProblems, freshDecision, isAgainst, type Deciding } from '~/forms/decideForm'
@@ -12,7 +12,7 @@ import { newLotId, useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 
 /** One decision with what it needs to be told: place and temperature, days, a reason, an amount, pictures. */
-const { lot, stand } = defineProps<{ lot: Lot; stand: Standing | null }>()
+const { lot, stand } = defineProps<{ lot: Lot; stand: ToldJudgement | null }>()
 const what = defineModel<Deciding | null>({ required: true })
 const book = useBook()
 const { thingOf } = useThings()

@@ -9,7 +9,7 @@ import {
   propertiesOf,
   refusalOf,
   type Lot,
-  type Standing,
+  type ToldJudgement,
 } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { useForm, type Problems } from '~/composables/useForm'
@@ -22,7 +22,7 @@ import { endDraft, endG, freshEnd, intoLots, WHERE, type Ending } from '~/forms/
  * How a jar ends that was never pressed: eaten, given, frozen, into another lot; all of it, some, by the piece or jar
  * by jar, with how it was. What was done is a fact and can always be written down; what speaks against it stays said.
  */
-const { lot, stand } = defineProps<{ lot: Lot; stand: Standing | null }>()
+const { lot, stand } = defineProps<{ lot: Lot; stand: ToldJudgement | null }>()
 const open = defineModel<boolean>({ required: true })
 const book = useBook()
 const stops = useStops()

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
-import { formatNumber, HOUR_MS, type HeatPlace, type Lot } from '@lactofer/core'
+import { formatNumber, HOUR_MS, type ProcessPlace, type Lot } from '@lactofer/core'
 import { shortMoment } from '~/clock/moments'
 import { useLoggerFile } from '~/composables/useLoggerFile'
 import { useRecorder } from '~/composables/useRecorder'
 
 /** A logger's record from a file: its columns, what is read of it, then into the log. */
-const { lot, heatOf } = defineProps<{ lot: Lot; heatOf?: HeatPlace }>()
+const { lot, heatOf } = defineProps<{ lot: Lot; heatOf?: ProcessPlace }>()
 const shown = ref(false)
 const name = ref('Logger')
 const {

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
-import { CHORES, isCold, styleById, topUpBrine, type Chore, type Lot, type Standing } from '@lactofer/core'
+import { CHORES, isCold, styleById, topUpBrine, type Chore, type Lot, type ToldJudgement } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { useRecorder } from '~/composables/useRecorder'
 import { useBook } from '~/stores/book'
 
 /** What was done, what is seen, and what is decided. */
-const { lot } = defineProps<{ lot: Lot; stand: Standing | null }>()
+const { lot } = defineProps<{ lot: Lot; stand: ToldJudgement | null }>()
 const book = useBook()
 const { busy, record } = useRecorder('Nothing else was changed.')
 const seeing = ref(false)

@@ -8,18 +8,18 @@ import {
   structureOfLot,
   styleById,
   type Lot,
-  type Standing,
+  type ToldJudgement,
 } from '@lactofer/core'
 import { eventsOf, readingsLine } from '~/composables/courseLines'
 import { forecastWords } from '~/words/forecastWords'
-import { useTrials } from '~/composables/useTrials'
+import { useScenarios } from '~/composables/useScenarios'
 import { useBook } from '~/stores/book'
 
 /**
  * Is it sour yet, and when will it be? Forecast, readings, what else could be done with it, and earlier lots beside
  * it.
  */
-const { lot, stand, saltPct } = defineProps<{ lot: Lot; stand: Standing | null; saltPct: number }>()
+const { lot, stand, saltPct } = defineProps<{ lot: Lot; stand: ToldJudgement | null; saltPct: number }>()
 const book = useBook()
 const plan = computed(() => (lot.made.kind === 'plan' ? lot.made : null))
 const phs = computed(() => phsOf(book.book, lot))
@@ -60,7 +60,7 @@ const base = computed(() => {
     },
   }
 })
-const { trials, likeDay, busy, forecast, problem, lines, words } = useTrials(base)
+const { scenarios, likeDay, busy, forecast, problem, lines, words } = useScenarios(base)
 /** Readings that make it ready need no forecast, unless it speaks against them. */
 const says = computed(() =>
   forecast.value && open.value
@@ -139,13 +139,13 @@ const chartLabel = computed(
     <p v-else class="muted">No reading yet. The first pH and temperature draw the line.</p>
     <WhatIf
       v-if="forecast && open && base"
-      v-model="trials"
+      v-model="scenarios"
       v-model:like-day="likeDay"
       :base="base.asItIs"
       :pieces="pieces"
       :answers="words"
     />
-    <p v-if="trials.length" class="small muted">
+    <p v-if="scenarios.length" class="small muted">
       Temperature, swing and cold store from now on; salt, cut and starter as if it had been packed so, with the same
       bacteria.
     </p>

@@ -1,22 +1,22 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { CUTS, formatNumber, formatTemperature, type Cut } from '@lactofer/core'
-import { type Trial, freshTrial, TRIALS_MOST } from '~/forms/trials'
+import { type Scenario, freshScenario, SCENARIOS_MOST } from '~/forms/scenarios'
 import { usePreferences } from '~/stores/preferences'
 
 /** Up to three other ways, drawn beside the forecast: warmth, salt, cut, starter, cold store. */
-const { base, pieces } = defineProps<{ base: Omit<Trial, 'name'>; pieces: boolean; answers: readonly string[] }>()
-const trials = defineModel<Trial[]>({ required: true })
+const { base, pieces } = defineProps<{ base: Omit<Scenario, 'name'>; pieces: boolean; answers: readonly string[] }>()
+const scenarios = defineModel<Scenario[]>({ required: true })
 const likeDay = defineModel<number>('likeDay', { required: true })
 const preferences = usePreferences()
 const CUT_WORDS: Record<Cut, string> = { ground: 'ground', fine: 'fine', coarse: 'in pieces', whole: 'whole' }
 const cuts = computed(() =>
   CUTS.filter((cut) => pieces || cut === 'ground').map((cut) => ({ value: cut, label: CUT_WORDS[cut] })),
 )
-const change = <K extends keyof Trial>(index: number, key: K, value: Trial[K]) => {
-  trials.value = trials.value.map((trial, at) => (at === index ? { ...trial, [key]: value } : trial))
+const change = <K extends keyof Scenario>(index: number, key: K, value: Scenario[K]) => {
+  scenarios.value = scenarios.value.map((scenario, at) => (at === index ? { ...scenario, [key]: value } : scenario))
 }
-const add = () => (trials.value = [...trials.value, freshTrial(base, trials.value)])
+const add = () => (scenarios.value = [...scenarios.value, freshScenario(base, scenarios.value)])
 const SLIDERS = [
   {
     key: 'tempC',
@@ -65,45 +65,47 @@ const SLIDERS = [
   <section class="stack what" aria-labelledby="what-if">
     <div class="row head">
       <h3 id="what-if">What if?</h3>
-      <el-button v-if="trials.length < TRIALS_MOST" @click="add">{{
-        trials.length ? 'Another way' : 'Try another way'
+      <el-button v-if="scenarios.length < SCENARIOS_MOST" @click="add">{{
+        scenarios.length ? 'Another way' : 'Try another way'
       }}</el-button>
       <PickField
-        v-if="trials.length"
+        v-if="scenarios.length"
         v-model="likeDay"
         label="Compare with day"
         :options="[3, 5, 6, 7, 10, 14].map((day) => ({ value: day, label: `day ${day} as it is` }))"
         class="like"
       />
     </div>
-    <fieldset v-for="(trial, index) in trials" :key="trial.name" :data-trial="trial.name">
-      <legend>{{ trial.name }}</legend>
+    <fieldset v-for="(scenario, index) in scenarios" :key="scenario.name" :data-scenario="scenario.name">
+      <legend>{{ scenario.name }}</legend>
       <div class="sliders">
         <div v-for="{ key, name, low, high, step, write } in SLIDERS" :key="key" class="slider">
           <span class="field-label"
-            >{{ name }} <strong>{{ write(trial[key]) }}</strong></span
+            >{{ name }} <strong>{{ write(scenario[key]) }}</strong></span
           >
           <el-slider
-            :model-value="trial[key]"
+            :model-value="scenario[key]"
             :min="low"
             :max="high"
             :step="step"
             :show-tooltip="false"
-            :aria-label="`${name}, ${trial.name}`"
+            :aria-label="`${name}, ${scenario.name}`"
             :format-value-text="write"
             @update:model-value="(value) => change(index, key, Number(value))"
           />
         </div>
         <PickField
           v-if="pieces"
-          :model-value="trial.cut"
+          :model-value="scenario.cut"
           label="Cut"
           :options="cuts"
           @update:model-value="(value) => change(index, 'cut', value)"
         />
       </div>
       <p class="small answer" :data-figure="`what-${index}`">{{ answers[index] }}</p>
-      <el-button text @click="trials = trials.filter((_, at) => at !== index)">Take {{ trial.name }} out</el-button>
+      <el-button text @click="scenarios = scenarios.filter((_, at) => at !== index)"
+        >Take {{ scenario.name }} out</el-button
+      >
     </fieldset>
   </section>
 </template>

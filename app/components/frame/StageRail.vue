@@ -24,7 +24,7 @@ const counts = computed<Record<string, { count: number; waits: string }>>(() => 
   '/plan': { count: book.planned.length, waits: 'planned' },
   '/ferment': { count: book.fermenting.length, waits: 'fermenting' },
   '/press': {
-    count: book.fermenting.filter((lot) => book.standing(lot)?.state === 'ready').length,
+    count: book.fermenting.filter((lot) => book.judgementOf(lot)?.state === 'ready').length,
     waits: 'ready to press',
   },
   '/blend': {

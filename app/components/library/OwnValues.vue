@@ -41,7 +41,7 @@ type Three = { low: number | null; typical: number | null; high: number | null }
 const empty = (): Three => ({ low: null, typical: null, high: null })
 /** The newest own entry of this material, to start from. */
 const ownEntry = computed(() =>
-  book.book.standing.findLast((entry) => entry.kind === 'material' && entry.materialId === material?.id),
+  book.book.effective.findLast((entry) => entry.kind === 'material' && entry.materialId === material?.id),
 )
 function fresh() {
   const known = ownEntry.value?.kind === 'material' && !ownEntry.value.forget ? ownEntry.value : null

@@ -12,7 +12,7 @@ const problem = ref('')
 const preview = ref<Preview | null>(null)
 const SHOWN = 6
 
-async function run(work: () => Promise<void>) {
+async function attempt(work: () => Promise<void>) {
   busy.value = true
   problem.value = ''
   emit('report', '')
@@ -27,12 +27,12 @@ async function run(work: () => Promise<void>) {
   }
 }
 const look = ([file]: File[]) =>
-  run(async () => {
+  attempt(async () => {
     preview.value = null
     if (file) preview.value = await lookAtFile(file)
   })
 const take = () =>
-  run(async () => {
+  attempt(async () => {
     const { added, newer, known, pictures } = await takeFile()
     preview.value = null
     const parts = [`${counted(added, 'new entry', 'new entries')} taken in`]

@@ -12,14 +12,14 @@ import {
   propertiesOf,
   saltAt,
   type Lot,
-  type Standing,
+  type ToldJudgement,
 } from '@lactofer/core'
 import { fullDay, shortDay } from '~/clock/moments'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 
 /** What is in a lot: pH, salt, heat, amount; how sour that is, and how long it keeps as it is. */
-const { lot, stand } = defineProps<{ lot: Lot; stand: Standing | null }>()
+const { lot, stand } = defineProps<{ lot: Lot; stand: ToldJudgement | null }>()
 const book = useBook()
 const preferences = usePreferences()
 const figures = computed(() => {

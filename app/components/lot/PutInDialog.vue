@@ -28,13 +28,13 @@ const open = defineModel<boolean>({ required: true })
 const book = useBook()
 const preferences = usePreferences()
 const ANY = ''
+const inside = computed(() => book.composition(lot.id))
+const plan = computed(() => (lot.made.kind === 'plan' ? lot.made : null))
 const { form, problem, busy, confirm, reset } = useForm({
   fresh: () => freshPutIn(plan.value?.saltId ?? 'fine-sea', inside.value ? brineInside(inside.value) : 0),
   problems: (): Problems<'content'> => ({ content: problemOf() }),
   kept: 'What you said is still here; try again.',
 })
-const inside = computed(() => book.composition(lot.id))
-const plan = computed(() => (lot.made.kind === 'plan' ? lot.made : null))
 watch(
   open,
   (now) => {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { formatNumber, type Property, type Range } from '@lactofer/core'
-import { headline, judge, RULERS, spread, type Wanted } from './rulers'
+import { headline, judge, RULERS, rangeWords, type Wanted } from './rulers'
 import { usePreferences } from '~/stores/preferences'
 
 /**
@@ -26,7 +26,7 @@ const aimed = computed(() => target.low !== null || target.high !== null)
     <div class="read">
       <span
         ><span class="name">{{ ruler.name }}</span
-        >{{ ' ' }}<span class="small muted">{{ spread(property, value, preferences.heat) }}</span></span
+        >{{ ' ' }}<span class="small muted">{{ rangeWords(property, value, preferences.heat) }}</span></span
       >
       <span class="figure">{{ headline(property, value) }}</span>
     </div>

@@ -1,18 +1,18 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { ruleFor, ruleOf, tellReason, type Standing } from '@lactofer/core'
+import { ruleFor, ruleOf, tellReason, type ToldJudgement } from '@lactofer/core'
 import { tellMoment, weekdayMoment } from '~/clock/moments'
 import { STAND_WORDS } from '~/words/standWords'
 
 /** The verdict on a lot in a line, which opens to the facts it rests on and the rule behind each. */
-const { standing } = defineProps<{ standing: Standing }>()
+const { judgement } = defineProps<{ judgement: ToldJudgement }>()
 const mark = computed(() =>
-  standing.reasons[0]?.code === 'ready by taste'
+  judgement.reasons[0]?.code === 'ready by taste'
     ? ({ level: 'ask', word: 'Not measured' } as const)
-    : STAND_WORDS[standing.state],
+    : STAND_WORDS[judgement.state],
 )
 const reasons = computed(() =>
-  standing.reasons.map((reason) => ({
+  judgement.reasons.map((reason) => ({
     code: reason.code,
     sentence: tellReason(reason, tellMoment),
     rule: ruleOf(reason),
@@ -21,7 +21,7 @@ const reasons = computed(() =>
   })),
 )
 const clockWords = computed(() => {
-  const { clock } = standing
+  const { clock } = judgement
   if (!clock) return ''
   const spent = `${Math.round(clock.spent * 100)} % of the time allowed above 4.6 ${clock.passed ? 'was spent when it passed' : 'is spent'}`
   return `${spent}${clock.assumed ? '; some of its temperature is assumed, nobody read it' : ''}.`
@@ -31,7 +31,7 @@ const clockWords = computed(() => {
 <template>
   <div class="stand">
     <p class="sentence">
-      <StateMark v-bind="mark" /> <span data-figure="standing"><SaidText :text="standing.sentence" /></span>
+      <StateMark v-bind="mark" /> <span data-figure="standing"><SaidText :text="judgement.sentence" /></span>
     </p>
     <details class="disclose why">
       <summary>Why: facts and rules</summary>

@@ -102,7 +102,7 @@ export function headline(property: Property, value: Range | null): string {
 }
 
 /** What the headline leaves out: the range, and the word for a heat. */
-export function spread(property: Property, value: Range | null, scale?: HeatScale): string {
+export function rangeWords(property: Property, value: Range | null, scale?: HeatScale): string {
   if (!value) return ''
   if (property === 'heat') return value.high < 10 ? '' : `${formatShu(value)}, ${heatWord(value.typical, scale)}`
   if (property === 'acid' || property === 'sweet')

@@ -2,8 +2,8 @@
 import { computed } from 'vue'
 import { ASSUMED_C, batchOf, readTemperatures, structureOf, styleById, type PlanFigures } from '@lactofer/core'
 import { waterOf, weighedRows, type PlanForm } from '~/forms/planForm'
-import { whenWords } from '~/forms/trials'
-import { useTrials } from '~/composables/useTrials'
+import { whenWords } from '~/forms/scenarios'
+import { useScenarios } from '~/composables/useScenarios'
 import { useBook } from '~/stores/book'
 
 /** How it will go: the forecast of the plan, and of other ways to do it. */
@@ -43,7 +43,7 @@ const base = computed(() => {
     asItIs: { tempC, saltPct, starterPct: 0, coldDay: 0, swingC: 0, cut: form.cut },
   }
 })
-const { trials, likeDay, busy, forecast, problem, lines, words } = useTrials(base)
+const { scenarios, likeDay, busy, forecast, problem, lines, words } = useScenarios(base)
 </script>
 
 <template>
@@ -65,7 +65,7 @@ const { trials, likeDay, busy, forecast, problem, lines, words } = useTrials(bas
       />
       <CourseTable :start-ms="book.nowMs" :course="forecast" :extras="lines" />
       <WhatIf
-        v-model="trials"
+        v-model="scenarios"
         v-model:like-day="likeDay"
         :base="base.asItIs"
         :pieces="style.usualCut !== 'ground'"

@@ -12,6 +12,7 @@ import {
   formatShu,
   formatVolume,
   insurance,
+  mapRange,
   phWorking,
   shuWorking,
   startWorking,
@@ -50,10 +51,10 @@ const remedies = computed(() =>
 const heatParts = computed(() =>
   (found.value?.parts ?? [])
     .filter((part) => part.composition.massG > 0)
-    .map(({ name, composition: { massG, heat } }) => ({
+    .map(({ name, composition: { massG, pungency } }) => ({
       name,
       massG,
-      shu: { low: heat.low / massG, typical: heat.typical / massG, high: heat.high / massG },
+      shu: mapRange(pungency, (shuG) => shuG / massG),
     })),
 )
 const closed = computed(() => (style.value.closures[0] ?? '') === 'tight lid')

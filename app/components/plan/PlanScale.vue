@@ -54,7 +54,7 @@ function factorNow(): number {
   if (atHandG.value === null) throw new InvalidInput(`Say how much ${row.name} you have.`)
   return factorForAtHand(row, atHandG.value)
 }
-function apply() {
+function scaleRows() {
   try {
     const by = factorNow()
     const { waterG, waterSaid, waterBetweenG, saltSaid } = form.value
@@ -112,7 +112,7 @@ function undo() {
         />
         <QuantityField v-model="atHandG" kind="mass" label="I have" :limits="{ low: 0.1 }" />
       </template>
-      <el-button class="low" @click="apply">Scale it</el-button>
+      <el-button class="low" @click="scaleRows">Scale it</el-button>
       <el-button v-if="before" class="low" text @click="undo">Undo</el-button>
     </div>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>

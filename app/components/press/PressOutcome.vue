@@ -29,9 +29,9 @@ const NEAR_PCT = 5
 const acidOf = ({ acids }: Composition) =>
   (Object.keys(ACIDS) as AcidId[]).reduce((sum, id) => sum + acidG(id, acids[id] ?? 0), 0)
 /** Percent of the whole heat that a stream carries away. */
-const heatShare = ({ heat }: Composition) => {
+const heatShare = ({ pungency }: Composition) => {
   const whole = pressed?.wholeHeat ?? 0
-  return whole > 0 ? formatNumber((100 * heat.typical) / whole) : 0
+  return whole > 0 ? formatNumber((100 * pungency.typical) / whole) : 0
 }
 const usual = computed(() => {
   const same = earlier

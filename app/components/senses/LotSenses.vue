@@ -14,7 +14,7 @@ import {
   valueAt,
   type FermentForecast,
   type Lot,
-  type Standing,
+  type ToldJudgement,
 } from '@lactofer/core'
 import { weekdayMoment } from '~/clock/moments'
 import { SENSED_MEMBERS, useForecast } from '~/composables/useForecast'
@@ -25,7 +25,7 @@ import { usePreferences } from '~/stores/preferences'
  * What eyes and tongue tell of a lot: questions with one tap each, what they come to, before and after the newest, and
  * what a strip would narrow.
  */
-const { lot, stand } = defineProps<{ lot: Lot; stand: Standing | null }>()
+const { lot, stand } = defineProps<{ lot: Lot; stand: ToldJudgement | null }>()
 const book = useBook()
 const preferences = usePreferences()
 const questions = computed(() => questionsOf(book.book, lot, stand, book.nowMs))
@@ -91,7 +91,7 @@ const tongueWords = computed(() => {
       : offset.mean < -0.15
         ? 'you call things milder than most'
         : 'you taste as most do'
-  return `Learned from ${pairs} tastes with a pH beside them: ${way}.`
+  return `Assimilated from ${pairs} tastes with a pH beside them: ${way}.`
 })
 const past = computed(() => [...looks.value].reverse().slice(0, 8))
 </script>

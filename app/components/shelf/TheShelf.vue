@@ -12,12 +12,12 @@ const book = useBook()
 const shown = ref<Shown>('all')
 const asList = ref(false)
 
-const { standings, counts, chosen, small, places, scale } = useShelf(shown)
+const { placed, counts, chosen, small, places, scale } = useShelf(shown)
 </script>
 
 <template>
   <div class="shelf">
-    <div v-if="standings.length > 1" class="row tools">
+    <div v-if="placed.length > 1" class="row tools">
       <div class="filter" role="group" aria-label="Show vessels that ask for">
         <button
           v-for="{ level, count } in counts"

@@ -64,8 +64,8 @@ const countProblem = computed(() =>
 )
 /** Where the bottles of a run stand that are still here. */
 function hereWords({ lot: { bottles }, retained }: Recall['runs'][number]): string {
-  const standing = (bottles?.places ?? []).map(({ place, count }) => `${count} at ${place}`)
-  return [...standing, ...(retained ? [`${retained} kept as a sample`] : [])].join(', ') || 'none here'
+  const here = (bottles?.places ?? []).map(({ place, count }) => `${count} at ${place}`)
+  return [...here, ...(retained ? [`${retained} kept as a sample`] : [])].join(', ') || 'none here'
 }
 </script>
 

@@ -29,7 +29,7 @@ const preferences = usePreferences()
 const route = useRoute()
 const lot = computed(() => book.lot(String(route.params.id)))
 const blend = computed(() => (lot.value?.made.kind === 'blend' ? lot.value.made : null))
-const stand = computed(() => lot.value && book.standing(lot.value))
+const stand = computed(() => lot.value && book.judgementOf(lot.value))
 const composition = computed(() => (lot.value ? book.composition(lot.value.id) : null))
 const properties = computed(() => composition.value && propertiesOf(composition.value))
 const forecast = computed(() => composition.value && forecastBlend([composition.value]))
@@ -52,7 +52,7 @@ watch(
 const dueMs = computed(() => (lot.value ? lastPouredMs(lot.value) + EVENING_OUT_H * HOUR_MS : 0))
 const shu = computed(() =>
   composition.value && composition.value.massG > 0
-    ? mapRange(composition.value.heat, (heat) => heat / (composition.value?.massG ?? 1))
+    ? mapRange(composition.value.pungency, (heat) => heat / (composition.value?.massG ?? 1))
     : null,
 )
 const madeWords = computed(() => {
@@ -86,7 +86,7 @@ const trialWords = ({ ph, predictedPh }: EntryOf<'trial'>) =>
     <LotHeading :lot="lot" :note="madeWords" />
     <div class="split">
       <div class="stack">
-        <section v-if="stand && stand.make === 'stop'" class="sheet"><StandLine :standing="stand" /></section>
+        <section v-if="stand && stand.make === 'stop'" class="sheet"><StandLine :judgement="stand" /></section>
         <section class="sheet" aria-label="Finished pH">
           <h2>Finished pH</h2>
           <ol class="plain-list moments">

@@ -5,7 +5,7 @@ import { ElMessage } from 'element-plus'
 import { formatNumber, pressureOutlook, PROPERTIES, valueOf, WARN_BAR } from '@lactofer/core'
 import type { PartForm } from '~/forms/blendForm'
 import { sauceCautions, sauceProblems } from '~/components/blend/sauceChecks'
-import { VIEWS, type View } from '~/components/blend/views'
+import { PICTURES, type Picture } from '~/components/blend/pictures'
 import { headline } from '~/components/measure/rulers'
 import { useBlendDraft } from '~/composables/useBlendDraft'
 import { useForm } from '~/composables/useForm'
@@ -16,19 +16,19 @@ import { useBook } from '~/stores/book'
 const book = useBook()
 const router = useRouter()
 const stops = useStops()
-const onBench = useBlendDraft()
-const { bench, sauce, poured, forecast, bottles, live, cost, taken, remains, trials, addSauce, removeSauce, totalG } =
-  onBench
-const { answered, busy: solving, problem: solveProblem, placed, solve, undo, nearest, follow } = useSolver(onBench)
+const blending = useBlendDraft()
+const { draft, sauce, poured, forecast, bottles, live, cost, taken, remains, trials, addSauce, removeSauce, totalG } =
+  blending
+const { answered, busy: solving, problem: solveProblem, placed, solve, undo, nearest, follow } = useSolver(blending)
 
 /** While the rulers are out of sight their figures ride along at the top. */
 const rulersSeen = useElementVisibility(useTemplateRef('rulers'), { threshold: 0.6 })
 
-const view = ref<View>('solve')
+const view = ref<Picture>('solve')
 
 const lotOf = (part: PartForm | undefined) => (part?.lotId ? book.lot(part.lotId) : undefined)
 const costs = computed(() =>
-  sauce.value.parts.filter((part) => part.massG).map((part) => ({ name: part.name, cost: onBench.costOf(part) })),
+  sauce.value.parts.filter((part) => part.massG).map((part) => ({ name: part.name, cost: blending.costOf(part) })),
 )
 const cautions = computed(() => sauceCautions(sauce.value, forecast.value, live.value))
 /** Fruit or sugar after fermenting is told before anybody pours. */
@@ -43,10 +43,10 @@ const pressure = computed(() =>
   sweetens.value ? pressureOutlook(forecast.value.composition).closed.find(({ tempC }) => tempC === 20) : undefined,
 )
 
-const suggestedCode = computed(() => book.nextCode('S', bench.value.at))
+const suggestedCode = computed(() => book.nextCode('S', draft.value.at))
 const code = computed(() => sauce.value.code.trim() || suggestedCode.value)
 const { asked, problems, shown, busy, ready, confirm } = useForm({
-  fresh: { draft: bench, reset: onBench.reset, save: onBench.save, loaded: onBench.loaded },
+  fresh: { draft, reset: blending.reset, save: blending.save, loaded: blending.loaded },
   problems: () =>
     sauceProblems(sauce.value, {
       code: code.value,
@@ -59,8 +59,8 @@ const { asked, problems, shown, busy, ready, confirm } = useForm({
 })
 async function pour(event: Event) {
   const { id } = sauce.value
-  if (!(await confirm(event, () => [onBench.entryOf(sauce.value, sauce.value.parts, code.value)]))) return
-  removeSauce(bench.value.at)
+  if (!(await confirm(event, () => [blending.entryOf(sauce.value, sauce.value.parts, code.value)]))) return
+  removeSauce(draft.value.at)
   asked.value = false
   ElMessage.success('Blended. Read it now, and again in 24 hours.')
   await router.push(`/blend/${id}`)
@@ -70,11 +70,11 @@ async function weighIn(event: Event) {
   sauce.value.code = code.value
   // The bench is written down before the page at the scale reads it.
   await nextTick()
-  await onBench.save()
+  await blending.save()
   await router.push(`/pour/${sauce.value.id}`)
 }
 const seen = computed(
-  () => `${bench.value.sauces.length > 1 ? `${bench.value.at + 1} of ${bench.value.sauces.length}` : ''}`,
+  () => `${draft.value.sauces.length > 1 ? `${draft.value.at + 1} of ${draft.value.sauces.length}` : ''}`,
 )
 /** Takes a piece of advice of an answer that was not possible. */
 function followAdvice(index: number, all: boolean) {
@@ -89,9 +89,9 @@ function followAdvice(index: number, all: boolean) {
     <header class="top">
       <h1>Blend</h1>
       <p>Move a slider; every figure answers at once. Nothing is poured until you record it.</p>
-      <SauceTabs v-model="bench" class="sauces" @add="addSauce(true)" @remove="removeSauce(bench.at)" />
+      <SauceTabs v-model="draft" class="sauces" @add="addSauce(true)" @remove="removeSauce(draft.at)" />
     </header>
-    <SharedStock v-if="bench.sauces.length > 1 && taken.size" :taken="taken" :remains="remains" />
+    <SharedStock v-if="draft.sauces.length > 1 && taken.size" :taken="taken" :remains="remains" />
     <p v-if="forecast.massG" :class="['digest', { seen: rulersSeen }]" aria-hidden="true">
       <span v-for="property in PROPERTIES.slice(0, 4)" :key="property" :style="{ color: `var(--${property})` }">{{
         headline(property, valueOf(property, forecast))
@@ -99,7 +99,7 @@ function followAdvice(index: number, all: boolean) {
     </p>
     <div class="bench">
       <form class="stack" novalidate :aria-label="`Pot ${seen}`" @submit.prevent="pour">
-        <BlendParts v-model="sauce.parts" v-model:mode="bench.mode" :remains="remains" />
+        <BlendParts v-model="sauce.parts" v-model:mode="draft.mode" :remains="remains" />
         <p v-if="shown.parts" class="problem" role="alert">{{ shown.parts }}</p>
         <section class="sheet">
           <div class="fields">
@@ -121,7 +121,7 @@ function followAdvice(index: number, all: boolean) {
           <div class="row">
             <el-button type="primary" :loading="busy" @click="weighIn">Weigh it in</el-button
             ><el-button native-type="submit" :loading="busy">Poured: record the blend</el-button
-            ><el-button text @click="onBench.reset()">Clear the bench</el-button>
+            ><el-button text @click="blending.reset()">Clear the bench</el-button>
           </div>
         </section>
       </form>
@@ -151,13 +151,13 @@ function followAdvice(index: number, all: boolean) {
         </p>
         <CautionList :cautions="cautions" />
         <el-radio-group v-model="view" class="views" aria-label="Look at"
-          ><el-radio-button v-for="one in VIEWS" :key="one.value" :value="one.value">{{
+          ><el-radio-button v-for="one in PICTURES" :key="one.value" :value="one.value">{{
             one.label
           }}</el-radio-button></el-radio-group
         >
         <SolvePanel
           v-if="view === 'solve'"
-          v-model:bench="bench"
+          v-model:draft="draft"
           v-model:sauce="sauce"
           :answered="answered"
           :busy="solving"
@@ -168,7 +168,7 @@ function followAdvice(index: number, all: boolean) {
           @nearest="nearest"
           @follow="followAdvice"
         />
-        <BenchView v-else v-model:sauce="sauce" class="view" :view="view" :on-bench="onBench" />
+        <BlendPicture v-else v-model:sauce="sauce" class="view" :view="view" :blending="blending" />
       </div>
     </div>
   </div>

@@ -4,7 +4,7 @@ import { ElMessage } from 'element-plus'
 import { EVENING_OUT_H, formatVolume, HEAT_REFERENCES, type Treatment } from '@lactofer/core'
 import { shortMoment } from '~/clock/moments'
 import { runCautions } from '~/forms/runForm'
-import { useRun } from '~/composables/useRun'
+import { useBottlingRun } from '~/composables/useBottlingRun'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 
@@ -15,7 +15,7 @@ const route = useRoute()
 const router = useRouter()
 const id = String(route.params.id)
 const lot = computed(() => book.lot(id))
-const run = useRun(id, lot)
+const run = useBottlingRun(id, lot)
 const {
   form,
   reset,
@@ -75,7 +75,7 @@ const keep = (treatment: Treatment) => (form.value.treatment = treatment)
     <p v-if="lot.state !== 'in stock'" class="sheet">Nothing is left to bottle: this pot is {{ lot.state }}.</p>
     <div v-else class="split">
       <div class="stack">
-        <section v-if="stand && stand.make === 'stop'" class="sheet"><StandLine :standing="stand" /></section>
+        <section v-if="stand && stand.make === 'stop'" class="sheet"><StandLine :judgement="stand" /></section>
         <KeepWays v-if="known" v-model="form.treatment" :known="known" />
         <PressureWatch
           v-if="known && composition && !way.heats"
@@ -151,7 +151,7 @@ const keep = (treatment: Treatment) => (form.value.treatment = treatment)
             :density-g-per-ml="densityGPerMl"
           />
         </section>
-        <HeatRecord
+        <ProcessRecord
           v-if="way.heats"
           :key="form.treatment"
           :lot="lot"

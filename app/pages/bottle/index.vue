@@ -18,7 +18,7 @@ const released = computed(() =>
     .reverse(),
 )
 const hours = (lot: Lot) => Math.floor((book.nowMs - lastPouredMs(lot)) / HOUR_MS)
-function standing(lot: Lot): { level: Extract<Level, 'fine' | 'ask'>; word: string } {
+function releaseState(lot: Lot): { level: Extract<Level, 'fine' | 'ask'>; word: string } {
   const last = finishedReadings(lot).at(-1)
   if (last && last.hours >= 24) return { level: 'fine', word: `pH ${last.ph.toFixed(2)}, evened out` }
   return { level: 'ask', word: hours(lot) < 24 ? `evens out ${24 - hours(lot)} h more` : 'finished pH not read' }
@@ -47,7 +47,7 @@ const why = (lot: Lot) => book.asks.find((ask) => ask.lotId === lot.id && ask.go
               </p>
               <p class="small">
                 <MassText :mass-g="lot.leftG" />, blended {{ shortDay(lot.made.at) }}.
-                <StateMark v-bind="standing(lot)" />
+                <StateMark v-bind="releaseState(lot)" />
               </p>
             </div>
             <NuxtLink class="go" :to="`/bottle/${lot.id}`"

@@ -47,7 +47,7 @@ const KINDS = [
 ] as { value: LotKind | 'all'; label: string }[]
 
 const selected = computed(() => book.lot(String(route.query.lot ?? '')))
-const stand = computed(() => selected.value && book.standing(selected.value))
+const stand = computed(() => selected.value && book.judgementOf(selected.value))
 const figures = computed(() => {
   const composition = selected.value && book.composition(selected.value.id)
   return composition ? { ...propertiesOf(composition), allergens: composition.allergens } : null
@@ -109,7 +109,7 @@ const readable = computed(
       </section>
       <section v-if="selected" class="sheet" aria-label="Chosen lot" data-chosen>
         <LotHeading :lot="selected" as="h2" class="heading" />
-        <StandLine v-if="stand && stand.make === 'stop'" :standing="stand" />
+        <StandLine v-if="stand && stand.make === 'stop'" :judgement="stand" />
         <p>
           <template v-if="selected.bottles"
             >{{ selected.bottles.left }} of {{ selected.bottles.made }} bottles here<template

@@ -11,7 +11,7 @@ const preferences = usePreferences()
 const route = useRoute()
 const lot = computed(() => book.lot(String(route.params.id)))
 const plan = computed(() => (lot.value?.made.kind === 'plan' ? lot.value.made : null))
-const stand = computed(() => (lot.value ? book.standing(lot.value) : null))
+const stand = computed(() => (lot.value ? book.judgementOf(lot.value) : null))
 const figures = computed(() => {
   const composition = lot.value && book.composition(lot.value.id)
   return composition ? propertiesOf(composition) : null
@@ -72,7 +72,7 @@ const plannedWords = computed(() =>
           <PhotoStrip v-if="lot.discarded?.photos" :ids="lot.discarded.photos" />
         </section>
         <section v-else-if="stand" class="sheet standing" aria-label="Where it stands">
-          <StandLine :standing="stand" />
+          <StandLine :judgement="stand" />
           <NuxtLink
             v-if="lot.state === 'fermenting' && mayPress"
             :to="`/press?lot=${lot.id}`"

@@ -13,7 +13,7 @@ const rows = computed(() =>
       day: dayOf(lot, book.nowMs),
       style: lot.made.kind === 'plan' ? styleById(lot.made.style).name : '',
       ph: measuredPhs(lot).at(-1)?.ph,
-      stand: lot.state === 'fermenting' ? book.standing(lot) : null,
+      stand: lot.state === 'fermenting' ? book.judgementOf(lot) : null,
     })),
 )
 const open = computed(() => rows.value.filter((row) => row.lot.state === 'fermenting'))

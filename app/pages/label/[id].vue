@@ -15,7 +15,7 @@ const route = useRoute()
 const id = String(route.params.id)
 const lot = computed(() => book.lot(id))
 const { choice, own, text, set, claims, problems, stops, basis, pdf, made } = useLabel(lot, id)
-const stand = computed(() => lot.value && book.standing(lot.value))
+const stand = computed(() => lot.value && book.judgementOf(lot.value))
 const { busy: recording, record } = useRecorder('The labels are printed; write it down again.')
 const busy = ref(false)
 const link = computed(() => `${location.origin}/cellar?lot=${id}`)
@@ -89,7 +89,7 @@ const pagesWords = computed(() => {
     </header>
     <div class="split">
       <form class="stack" novalidate aria-label="Label" @submit.prevent="print">
-        <section v-if="stand && stand.make === 'stop'" class="sheet"><StandLine :standing="stand" /></section>
+        <section v-if="stand && stand.make === 'stop'" class="sheet"><StandLine :judgement="stand" /></section>
         <section class="sheet">
           <h2>As it prints</h2>
           <LabelPreview v-if="set" :layout="set.layout" :link="link" :text="text" />

@@ -26,7 +26,7 @@ const book = useBook()
 const route = useRoute()
 const router = useRouter()
 const id = String(route.params.id)
-const { bench, loaded, entryOf, removeSauce } = useBlendDraft()
+const { draft, loaded, entryOf, removeSauce } = useBlendDraft()
 const {
   draft: state,
   reset,
@@ -36,7 +36,7 @@ const {
 const stops = useStops()
 const { busy, record } = useRecorder('Every weight is still here; try again.')
 const ready = ref(false)
-const sauce = computed(() => bench.value.sauces.find((one) => one.id === id))
+const sauce = computed(() => draft.value.sauces.find((one) => one.id === id))
 
 /** The steps of what is on the bench now; what was weighed of a part before stays with that part. */
 void Promise.all([loaded, stateLoaded]).then(() => {
@@ -90,7 +90,7 @@ async function finish() {
   }
   if (!(await record(entryOf(sauce.value, parts.value, sauce.value.code || book.nextCode('S'))))) return
   reset()
-  removeSauce(bench.value.sauces.findIndex((one) => one.id === id))
+  removeSauce(draft.value.sauces.findIndex((one) => one.id === id))
   ElMessage.success('Blended. Read it now, and again in 24 hours.')
   await router.push(`/blend/${id}`)
 }

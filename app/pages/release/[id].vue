@@ -32,7 +32,7 @@ const { form, shown, busy, confirm, asked } = useForm({
 const checks = computed(() =>
   lot.value && limitPh.value !== null ? checksOf(book.book, book.judge, lot.value, book.nowMs, limitPh.value) : null,
 )
-const stand = computed(() => (source.value ? book.standing(source.value) : null))
+const stand = computed(() => (source.value ? book.judgementOf(source.value) : null))
 const free = computed(() => checks.value !== null && mayRelease(checks.value))
 const corrected = computed(() => (lot.value ? correctedSince(book.book, lot.value) : null))
 const STATE = { released: { level: 'fine', word: 'Released' }, held: { level: 'ask', word: 'Held' } } as const
@@ -103,7 +103,7 @@ async function decide(event: Event, decision: 'released' | 'held') {
           The blend it came from is not in this log: its checks cannot be worked out.
         </p>
         <ReleaseChecks v-else :checks="checks" />
-        <StandLine v-if="stand && stand.make === 'stop'" :standing="stand" />
+        <StandLine v-if="stand && stand.make === 'stop'" :judgement="stand" />
       </section>
       <aside class="stack">
         <section class="sheet">

@@ -8,7 +8,7 @@ import { InvalidInput } from '../invalid'
 /** How many times the weak acid that was supposed a component holds, and the standard deviation of its logarithm. */
 export interface AcidFactor {
   factor: number
-  spread: number
+  logSd: number
 }
 
 /** A trial that moves the pH by less tells nothing of the acid. Judgement, after the precision of a meter. */
@@ -57,8 +57,8 @@ export function acidFromTrial(
     if (still) break
   }
   const slope = slopeOf(component, others, factor)
-  const spread = Math.hypot((TWO_READINGS * readSd) / move, slope > 0 ? othersSd / slope : 0)
-  return { factor: Math.min(FACTORS.high, Math.max(FACTORS.low, factor)), spread }
+  const logSd = Math.hypot((TWO_READINGS * readSd) / move, slope > 0 ? othersSd / slope : 0)
+  return { factor: Math.min(FACTORS.high, Math.max(FACTORS.low, factor)), logSd }
 }
 
 /** How far the trial's pH goes with the logarithm of the component's acid. */
@@ -83,7 +83,7 @@ export function acidFromTitration(component: Composition, titration: Titration):
   const factor = (mmol - free) / (boundOf(component, end) - boundOf(component, own))
   if (!Number.isFinite(factor) || factor <= 0)
     throw new InvalidInput('No amount of acid in it explains this titration.')
-  return { factor: Math.min(FACTORS.high, Math.max(FACTORS.low, factor)), spread: TITRATION_SPREAD }
+  return { factor: Math.min(FACTORS.high, Math.max(FACTORS.low, factor)), logSd: TITRATION_SPREAD }
 }
 
 /**
@@ -91,17 +91,17 @@ export function acidFromTitration(component: Composition, titration: Titration):
  * @param supposed standard deviation of the logarithm before.
  */
 export function learnAcid(supposed: number, found: readonly AcidFactor[]): AcidFactor {
-  if (!(supposed > 0) || found.length === 0) return { factor: 1, spread: supposed }
-  const weights = found.map(({ spread }) => 1 / Math.max(1e-4, spread * spread))
+  if (!(supposed > 0) || found.length === 0) return { factor: 1, logSd: supposed }
+  const weights = found.map(({ logSd }) => 1 / Math.max(1e-4, logSd * logSd))
   const all = weights.reduce((sum, weight) => sum + weight, 1 / (supposed * supposed))
   const log = found.reduce((sum, { factor }, index) => sum + Math.log(factor) * (weights[index] ?? 0), 0) / all
-  return { factor: Math.exp(log), spread: 1 / Math.sqrt(all) }
+  return { factor: Math.exp(log), logSd: 1 / Math.sqrt(all) }
 }
 
 /** A component with what was learned of its acid. */
 export function withLearned(component: Composition, found: readonly AcidFactor[]): Composition {
-  const { factor, spread } = learnAcid(component.acidSpread, found)
-  return found.length === 0 || component.acidSpread <= 0 ? component : withAcidTimes(component, factor, spread)
+  const { factor, logSd } = learnAcid(component.acidLogSd, found)
+  return found.length === 0 || component.acidLogSd <= 0 ? component : withAcidTimes(component, factor, logSd)
 }
 
 /**
@@ -110,9 +110,9 @@ export function withLearned(component: Composition, found: readonly AcidFactor[]
  */
 export function mostUncertain(parts: readonly Composition[]): number {
   const widths = parts.map((part, index) => {
-    if (part.acidSpread <= 0 || part.massG <= 0) return 0
+    if (part.acidLogSd <= 0 || part.massG <= 0) return 0
     const band = phBand(
-      parts.map((other, at) => (at === index ? { ...other, phSpread: 0 } : { ...other, acidSpread: 0, phSpread: 0 })),
+      parts.map((other, at) => (at === index ? { ...other, phSd: 0 } : { ...other, acidLogSd: 0, phSd: 0 })),
     )
     return band ? band.high - band.low : 0
   })
@@ -122,6 +122,6 @@ export function mostUncertain(parts: readonly Composition[]): number {
 
 /** What is not known of everything but one part, as a standard deviation of the mixture's pH. */
 export function othersSd(component: Composition, others: readonly Composition[]): number {
-  const band = phBand([{ ...component, acidSpread: 0, phSpread: 0 }, ...others])
+  const band = phBand([{ ...component, acidLogSd: 0, phSd: 0 }, ...others])
   return band ? (band.high - band.low) / (2 * 1.645) : 0
 }

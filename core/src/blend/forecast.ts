@@ -67,15 +67,15 @@ export function phBand(parts: readonly Composition[], owns: readonly (Balance | 
     else down += moved * moved
   }
   parts.forEach((part, index) => {
-    if (part.massG <= 0 || (part.acidSpread <= 0 && part.phSpread <= 0)) return
+    if (part.massG <= 0 || (part.acidLogSd <= 0 && part.phSd <= 0)) return
     const own = owns[index] ?? mixtureBalance(part)
     if (!own) return
     const charge = chargeOf(part)
     const kg = part.waterG / 1000
     const ownFree = freeCharge(own).left
     for (const way of [-Z, Z]) {
-      if (part.acidSpread > 0) {
-        const more = Math.exp(way * part.acidSpread) - 1
+      if (part.acidLogSd > 0) {
+        const more = Math.exp(way * part.acidLogSd) - 1
         add(
           shiftBy(
             curve,
@@ -88,8 +88,8 @@ export function phBand(parts: readonly Composition[], owns: readonly (Balance | 
           ),
         )
       }
-      if (part.phSpread > 0) {
-        const left = -charge({ pH: own.pH + way * part.phSpread, ionicStrength: own.ionicStrength }).left
+      if (part.phSd > 0) {
+        const left = -charge({ pH: own.pH + way * part.phSd, ionicStrength: own.ionicStrength }).left
         add(shiftBy(curve, () => ({ left, slope: 0 }), typical))
       }
     }

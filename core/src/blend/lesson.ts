@@ -25,11 +25,11 @@ export function lessonOf(
   try {
     const [composition, others] = [mix(compositions(true)), compositions(false)]
     const found = acidFromTrial(composition, others, ph, readSd, othersSd(composition, others))
-    const after = learnAcid(composition.acidSpread, [found])
-    const before = formatNumber(100 * composition.acidSpread)
+    const after = learnAcid(composition.acidLogSd, [found])
+    const before = formatNumber(100 * composition.acidLogSd)
     return {
       problem: '',
-      sentence: `${name} holds about ${formatNumber(after.factor, 2)} times the acid that was supposed, give or take ${formatNumber(100 * after.spread)} % (before: ${before} %).`,
+      sentence: `${name} holds about ${formatNumber(after.factor, 2)} times the acid that was supposed, give or take ${formatNumber(100 * after.logSd)} % (before: ${before} %).`,
     }
   } catch (error) {
     if (error instanceof InvalidInput) return { problem: error.message, sentence: '' }

@@ -101,7 +101,7 @@ export class ProgramBuilder {
   }
 
   /** Solves at an ionic strength that the answer itself has. `null` when there is no answer. */
-  settle(
+  atOwnIonicStrength(
     limits: readonly Limit[],
     goal: (ionic: readonly number[], x: readonly number[]) => Goal,
     { start = this.ionic(this.now()), tighten = 0 } = {},
@@ -153,7 +153,7 @@ export class ProgramBuilder {
     let value = start ? this.measure(limit, start.x) : null
     let ionic = start?.ionic
     if (value === null) {
-      const any = this.settle(others, () => plain(this.columns.map(() => 0)))
+      const any = this.atOwnIonicStrength(others, () => plain(this.columns.map(() => 0)))
       value = any && this.measure(limit, any.x)
       ionic = any?.ionic
     }

@@ -42,10 +42,10 @@ const farOf = (aim: Aim, value: number): number => (aim === 'heat' ? Math.max(10
 const FAR_CHARGE = 0.002
 
 /** Targets that amounts do not meet, by more than is shown. */
-const missedBy = (bench: ProgramBuilder, x: readonly number[]): Missed[] =>
-  limitsOf(bench.set).flatMap((limit): Missed[] => {
+const missedBy = (program: ProgramBuilder, x: readonly number[]): Missed[] =>
+  limitsOf(program.set).flatMap((limit): Missed[] => {
     if (limit.kind !== 'target') return []
-    const got = bench.measure(limit, x)
+    const got = program.measure(limit, x)
     if (got === null) return [{ mix: limit.mix, aim: limit.aim, end: limit.end, wanted: limit.value, got: NaN }]
     const off = limit.end === 'high' ? got - limit.value : limit.value - got
     return off > slackOf(limit.aim, limit.value)
@@ -54,8 +54,8 @@ const missedBy = (bench: ProgramBuilder, x: readonly number[]): Missed[] =>
   })
 
 /** Least change of the amounts: a column for the distance of each. */
-function closest(bench: ProgramBuilder, weight: number, costs: readonly number[]): Goal {
-  const { columns } = bench
+function closest(program: ProgramBuilder, weight: number, costs: readonly number[]): Goal {
+  const { columns } = program
   const unit = (at: number, value: number) => {
     const row = new Array<number>(columns.length * 2).fill(0)
     row[at] = value
@@ -75,30 +75,30 @@ function closest(bench: ProgramBuilder, weight: number, costs: readonly number[]
 /** Of equally good ways the nearest to what stands there, g of change against g of what is wanted. */
 const TIE = 1e-4
 
-function goalOf(bench: ProgramBuilder): Goal {
-  const cost = (of: (part: MixPart) => number) => bench.columns.map(({ part }) => of(part))
-  switch (bench.set.objective) {
+function goalOf(program: ProgramBuilder): Goal {
+  const cost = (of: (part: MixPart) => number) => program.columns.map(({ part }) => of(part))
+  switch (program.set.objective) {
     case 'closest':
       return closest(
-        bench,
+        program,
         1,
         cost(() => 0),
       )
     case 'vinegar':
       return closest(
-        bench,
+        program,
         TIE,
         cost(({ role }) => (role === 'vinegar' ? 1 : 0)),
       )
     case 'cost':
       return closest(
-        bench,
+        program,
         TIE * 0.01,
         cost(({ pricePerKg }) => (pricePerKg ?? 0) / 1000),
       )
     case 'base':
       return closest(
-        bench,
+        program,
         TIE,
         cost(({ role }) => (role === 'base' ? -1 : 0)),
       )
@@ -129,9 +129,9 @@ function inSteps({ columns, set: { stepG, stockG } }: ProgramBuilder, x: readonl
 }
 
 /** Limits that an answer stands at. */
-const bindingOf = (bench: ProgramBuilder, x: readonly number[]) =>
-  limitsOf(bench.set).filter((limit) => {
-    const at = bench.measure(limit, x)
+const bindingOf = (program: ProgramBuilder, x: readonly number[]) =>
+  limitsOf(program.set).filter((limit) => {
+    const at = program.measure(limit, x)
     return (
       limit.kind !== 'mass' && at !== null && Math.abs(at - limit.value) < 1e-4 * Math.max(1, Math.abs(limit.value))
     )
@@ -168,40 +168,40 @@ function effort({ limit, to }: Advice, { mixes }: MixSet): number {
 }
 
 /** For every limit, whether it alone could give way, and how far it would have to. */
-function adviceOf(bench: ProgramBuilder): Advice[] {
-  const limits = limitsOf(bench.set)
+function adviceOf(program: ProgramBuilder): Advice[] {
+  const limits = limitsOf(program.set)
   return limits
     .flatMap((limit): Advice[] => {
       const others = limits.filter((other) => other !== limit)
-      const found = bench.reach(limit, others, limit.end === 'high' ? 'low' : 'high')
+      const found = program.reach(limit, others, limit.end === 'high' ? 'low' : 'high')
       if (!found) return []
       const to = outward(limit, found.value)
       // A floor cannot go under nothing, nor a ceiling of pure acid over everything.
       if (to < 0 || !Number.isFinite(to)) return []
       return [{ limit, to }]
     })
-    .sort((a, b) => effort(a, bench.set) - effort(b, bench.set))
+    .sort((a, b) => effort(a, program.set) - effort(b, program.set))
 }
 
 /** The nearest mixes: what must be met comes first, then what should, then the rest; amounts, stock and locks hold. */
-function nearestOf(bench: ProgramBuilder): number[] | null {
-  const limits = limitsOf(bench.set)
+function nearestOf(program: ProgramBuilder): number[] | null {
+  const limits = limitsOf(program.set)
   const soft = limits.filter((limit) => limit.kind === 'target')
   const hard = limits.filter((limit) => limit.kind !== 'target')
-  const rankOf = (limit: (typeof soft)[number]) => bench.set.mixes[limit.mix]?.targets[limit.aim].rank ?? 1
-  const width = bench.columns.length
+  const rankOf = (limit: (typeof soft)[number]) => program.set.mixes[limit.mix]?.targets[limit.aim].rank ?? 1
+  const width = program.columns.length
   let most = soft.map(() => Infinity)
   let best: number[] | null = null
   for (const rank of RANKS) {
     if (best && !soft.some((limit) => rankOf(limit) === rank)) continue
-    const found = bench.settle(hard, (ionic) => ({
-      costs: [...bench.columns.map(() => 0), ...soft.map((limit) => (rankOf(limit) === rank ? 1 : 0))],
+    const found = program.atOwnIonicStrength(hard, (ionic) => ({
+      costs: [...program.columns.map(() => 0), ...soft.map((limit) => (rankOf(limit) === rank ? 1 : 0))],
       extra: most,
       rows: soft.map((limit, index) => {
-        const massG = bench.set.mixes[limit.mix]?.massG.high ?? 1000
+        const massG = program.set.mixes[limit.mix]?.massG.high ?? 1000
         const size = limit.aim === 'acid' ? FAR_CHARGE : farOf(limit.aim, limit.value)
         const slack = soft.map((_, at) => (at === index ? (limit.end === 'high' ? -1 : 1) * size * massG : 0))
-        const coefficients = [...bench.row(limit, limit.value, ionic), ...slack]
+        const coefficients = [...program.row(limit, limit.value, ionic), ...slack]
         return limit.end === 'high'
           ? { coefficients, low: -Infinity, high: 0 }
           : { coefficients, low: 0, high: Infinity }
@@ -220,8 +220,8 @@ function nearestOf(bench: ProgramBuilder): number[] | null {
  * Ends that each target's property can have while the amounts and the other targets hold. Told only where there is
  * something to reach.
  */
-function reachesOf(bench: ProgramBuilder): Reach[] {
-  const limits = limitsOf(bench.set)
+function reachesOf(program: ProgramBuilder): Reach[] {
+  const limits = limitsOf(program.set)
   const aimed = limits.filter(
     (limit, index) =>
       limit.kind === 'target' &&
@@ -234,7 +234,7 @@ function reachesOf(bench: ProgramBuilder): Reach[] {
       (other) => !(other.kind === 'target' && other.mix === limit.mix && other.aim === limit.aim),
     )
     const ends = (held: readonly Limit[], alone: boolean): Reach[] => {
-      const [low, high] = [bench.reach(limit, held, 'low'), bench.reach(limit, held, 'high')]
+      const [low, high] = [program.reach(limit, held, 'low'), program.reach(limit, held, 'high')]
       return low && high ? [{ mix: limit.mix, aim: limit.aim, low: low.value, high: high.value, alone }] : []
     }
     const together = ends(others, false)
@@ -254,40 +254,43 @@ function reachesOf(bench: ProgramBuilder): Reach[] {
  * nearest: it never gives up a target in silence.
  */
 export function solveSet(set: MixSet, solver: LinearSolver): MixAnswer {
-  const bench = new ProgramBuilder(set, solver)
+  const program = new ProgramBuilder(set, solver)
   const limits = limitsOf(set)
-  let exact = bench.settle(limits, () => goalOf(bench))
+  let exact = program.atOwnIonicStrength(limits, () => goalOf(program))
   let near: number[] | null = null
   if (!exact) {
     // The ionic strength that was begun with may be to blame: once more with that of the nearest mix.
-    near = nearestOf(bench)
-    exact = near && bench.settle(limits, () => goalOf(bench), { start: bench.ionic(near) })
+    near = nearestOf(program)
+    exact = near && program.atOwnIonicStrength(limits, () => goalOf(program), { start: program.ionic(near) })
   }
   if (!exact) {
     return {
       status: 'infeasible',
-      advice: adviceOf(bench),
-      reach: reachesOf(bench),
-      nearestG: near && bench.split(inSteps(bench, near)),
-      missed: near ? missedBy(bench, near) : [],
+      advice: adviceOf(program),
+      reach: reachesOf(program),
+      nearestG: near && program.split(inSteps(program, near)),
+      missed: near ? missedBy(program, near) : [],
     }
   }
-  const x = exact.x.slice(0, bench.columns.length)
-  let rounded = inSteps(bench, x)
-  let missed = missedBy(bench, rounded)
+  const x = exact.x.slice(0, program.columns.length)
+  let rounded = inSteps(program, x)
+  let missed = missedBy(program, rounded)
   if (missed.length) {
-    const careful = bench.settle(limits, () => goalOf(bench), { start: exact.ionic, tighten: set.stepG })
-    const second = careful && inSteps(bench, careful.x.slice(0, bench.columns.length))
-    if (second && missedBy(bench, second).length < missed.length) {
+    const careful = program.atOwnIonicStrength(limits, () => goalOf(program), {
+      start: exact.ionic,
+      tighten: set.stepG,
+    })
+    const second = careful && inSteps(program, careful.x.slice(0, program.columns.length))
+    if (second && missedBy(program, second).length < missed.length) {
       rounded = second
-      missed = missedBy(bench, second)
+      missed = missedBy(program, second)
     }
   }
   return {
     status: 'solved',
-    massesG: bench.split(rounded),
-    exactG: bench.split(x),
-    binding: bindingOf(bench, x),
+    massesG: program.split(rounded),
+    exactG: program.split(x),
+    binding: bindingOf(program, x),
     missed,
     programs: exact.programs,
   }

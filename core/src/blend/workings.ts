@@ -4,7 +4,7 @@ import { mix, propertiesOf, sharesOf, type Composition } from '../composition/co
 import type { Cost } from '../units/cost'
 import { formatNumber } from '../units/number'
 import type { Range, Working } from '../working'
-import { acidProfile, type NamedPart } from './views'
+import { acidProfile, type NamedPart } from './breakdown'
 
 /** The working of a mixture's pH, as forecast: what each part brings to the charge balance. */
 export function phWorking(parts: readonly NamedPart[], ph: Range | null): Working {

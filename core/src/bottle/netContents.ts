@@ -129,7 +129,7 @@ function netWorking(
   densityGPerMl: number,
 ): Working {
   const nominal = `${formatNumber(nominalMl)} mL × ${formatNumber(densityGPerMl, 3)} g/mL = ${inGrams(nominalG)}`
-  const spread =
+  const scatter =
     sdG === null
       ? []
       : [
@@ -142,7 +142,7 @@ function netWorking(
     numbers: [
       { name: 'nominal', value: nominal },
       { name: 'n', value: String(count) },
-      ...spread,
+      ...scatter,
       { name: 'T', value: inGrams(toleranceG) },
     ],
     result: `${formatNumber(meanG - errorG, 1)} to ${formatNumber(meanG + errorG, 1)} g on average`,

@@ -1,2 +1,2 @@
-export * from './taking'
+export * from './overdraw'
 export * from './cellar'

@@ -6,12 +6,12 @@ import { exactly, mapRange, type Range } from '../working'
 
 /**
  * What an amount of something is made of. Everything is extensive, so that mixing adds and splitting scales:
- * grams of water, salt and sugar; mmol of acids and of strong-ion difference; `heat` is SHU × grams.
+ * grams of water, salt and sugar; mmol of acids and of strong-ion difference; `pungency` is SHU × grams.
  */
 export interface Composition extends AcidBase {
   massG: number
   sugarG: Range
-  heat: Range
+  pungency: Range
   /** Something in it is a pepper, or a thing not listed, of which nobody knows how hot it is. */
   heatUnknown: boolean
   allergens: readonly Allergen[]
@@ -21,12 +21,12 @@ export interface Composition extends AcidBase {
    * Standard deviation of the logarithm of all its weak acid: 0.3 where nobody titrated, 0 where it is known.
    * Judgement.
    */
-  acidSpread: number
+  acidLogSd: number
   /**
    * Standard deviation of its own pH: 0.04 read with a meter (judgement), wider for a table value, 0 where it follows
    * from what it is.
    */
-  phSpread: number
+  phSd: number
 }
 
 /** Nothing at all; the start of every sum. */
@@ -37,12 +37,12 @@ export const EMPTY: Composition = {
   sidMmol: 0,
   acids: {},
   sugarG: exactly(0),
-  heat: exactly(0),
+  pungency: exactly(0),
   heatUnknown: false,
   allergens: [],
   live: false,
-  acidSpread: 0,
-  phSpread: 0,
+  acidLogSd: 0,
+  phSd: 0,
 }
 
 const ACID_IDS = Object.keys(ACIDS) as AcidId[]
@@ -57,8 +57,8 @@ const scaleAcids = (acids: Acids, factor: number): Acids =>
 export function mix(parts: readonly Composition[]): Composition {
   const acids: Acids = {}
   const sugarG = { low: 0, typical: 0, high: 0 }
-  const heat = { low: 0, typical: 0, high: 0 }
-  const sum = { massG: 0, waterG: 0, saltG: 0, sidMmol: 0, acidSpread: 0, phSpread: 0 }
+  const pungency = { low: 0, typical: 0, high: 0 }
+  const sum = { massG: 0, waterG: 0, saltG: 0, sidMmol: 0, acidLogSd: 0, phSd: 0 }
   const allergens = new Set<Allergen>()
   let live = false
   let heatUnknown = false
@@ -67,11 +67,11 @@ export function mix(parts: readonly Composition[]): Composition {
     sum.waterG += part.waterG
     sum.saltG += part.saltG
     sum.sidMmol += part.sidMmol
-    sum.acidSpread = Math.max(sum.acidSpread, part.acidSpread)
-    sum.phSpread = Math.max(sum.phSpread, part.phSpread)
+    sum.acidLogSd = Math.max(sum.acidLogSd, part.acidLogSd)
+    sum.phSd = Math.max(sum.phSd, part.phSd)
     for (const range of ['low', 'typical', 'high'] as const) {
       sugarG[range] += part.sugarG[range]
-      heat[range] += part.heat[range]
+      pungency[range] += part.pungency[range]
     }
     for (const id of ACID_IDS) {
       const mmol = part.acids[id]
@@ -81,7 +81,7 @@ export function mix(parts: readonly Composition[]): Composition {
     live ||= part.live
     heatUnknown ||= part.heatUnknown
   }
-  return { ...sum, acids, sugarG, heat, heatUnknown, live, allergens: [...allergens].sort() }
+  return { ...sum, acids, sugarG, pungency, heatUnknown, live, allergens: [...allergens].sort() }
 }
 
 /** The same thing in another amount, g. */
@@ -95,26 +95,26 @@ export function ofMass(composition: Composition, massG: number): Composition {
     sidMmol: composition.sidMmol * factor,
     acids: scaleAcids(composition.acids, factor),
     sugarG: mapRange(composition.sugarG, (value) => value * factor),
-    heat: mapRange(composition.heat, (value) => value * factor),
+    pungency: mapRange(composition.pungency, (value) => value * factor),
   }
 }
 
 /** The same thing showing a pH that was measured in it: its strong-ion difference is found anew. */
-export function withPh(composition: Composition, pH: number, phSpread: number): Composition {
-  return { ...composition, sidMmol: componentSid(pH, composition), phSpread }
+export function withPh(composition: Composition, pH: number, phSd: number): Composition {
+  return { ...composition, sidMmol: componentSid(pH, composition), phSd }
 }
 
 /**
  * The same thing with `factor` times its weak acid, still showing its own pH.
- * @param acidSpread what is not known of it any more.
+ * @param acidLogSd what is not known of it any more.
  */
-export function withAcidTimes(composition: Composition, factor: number, acidSpread: number): Composition {
+export function withAcidTimes(composition: Composition, factor: number, acidLogSd: number): Composition {
   const acids = scaleAcids(composition.acids, factor)
   const pH = mixturePh(composition)
   return {
     ...composition,
     acids,
-    acidSpread,
+    acidLogSd,
     sidMmol: pH === null ? composition.sidMmol : componentSid(pH, { ...composition, acids }),
   }
 }
@@ -132,7 +132,7 @@ export interface Properties {
   /** Salt in the water phase, or `null` without water. */
   waterPhaseSaltPct: number | null
   shu: Range
-  /** Something in it is of unknown heat: the range leaves it out. */
+  /** Something in it is of unknown pungency: the range leaves it out. */
   heatUnknown: boolean
   sugarPct: Range
   /** Solids other than salt and volatile acid, percent: what makes it pour or spread. */
@@ -167,7 +167,7 @@ export function sharesOf(composition: Composition): Omit<Properties, 'pH'> {
   return {
     saltPct: share(saltG),
     waterPhaseSaltPct: waterG > 0 ? waterPhaseSaltPct(saltG, waterG) : null,
-    shu: mapRange(composition.heat, (heat) => (massG > 0 ? heat / massG : 0)),
+    shu: mapRange(composition.pungency, (shuG) => (massG > 0 ? shuG / massG : 0)),
     heatUnknown: composition.heatUnknown,
     sugarPct: mapRange(composition.sugarG, share),
     bodyPct: share(Math.max(0, massG - waterG - saltG - acidG('acetic', composition.acids.acetic ?? 0))),

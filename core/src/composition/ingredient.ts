@@ -103,7 +103,7 @@ export function ofMaterial(
     massG,
     sidMmol: massG > 0 ? massG * knownOf(material, massG, base).sidPerGram : 0,
     sugarG: mapRange(material.sugarPct, part),
-    heat: {
+    pungency: {
       low: massG * shu.low * (seedsOut ? SEEDED_KEEPS.low : 1),
       typical: massG * shu.typical * (seedsOut ? SEEDED_KEEPS.typical : 1),
       high: massG * shu.high * (seedsOut ? SEEDED_KEEPS.high : 1),
@@ -111,8 +111,8 @@ export function ofMaterial(
     heatUnknown: material.id === UNKNOWN_ID || (material.kind === 'pepper' && !material.dryShu),
     allergens: material.allergens,
     live: material.starterLog10 !== null || (material.livens && !KILLS.includes(preparation)),
-    acidSpread: acidSpreadOf(material.acidsPct),
-    phSpread: material.ph ? spreadOf(material.ph) : 0,
+    acidLogSd: acidSpreadOf(material.acidsPct),
+    phSd: material.ph ? spreadOf(material.ph) : 0,
   }
 }
 

@@ -60,10 +60,10 @@ export function shuRange(parts: readonly MixedPart[]): Range {
   return {
     ...ratioRange(
       parts,
-      ({ composition }) => shareOf(composition.heat.low, composition),
-      ({ composition }) => shareOf(composition.heat.high, composition),
+      ({ composition }) => shareOf(composition.pungency.low, composition),
+      ({ composition }) => shareOf(composition.pungency.high, composition),
     ),
-    typical: shareOf(all.heat.typical, all),
+    typical: shareOf(all.pungency.typical, all),
   }
 }
 

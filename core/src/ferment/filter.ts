@@ -1,7 +1,7 @@
 import type { Batch } from './batch'
 import { DRAWS, memberOf, normals, uniforms } from './member'
 import { logT, spreadOf, type PhReading } from './readings'
-import { COLUMNS, runMember, SHOWN } from './run'
+import { COLUMNS, integrateMember, SHOWN } from './integrate'
 import { hoursOf, sensesLog, type Sensed } from './senses'
 import type { TemperaturePlan } from './temperature'
 import { differs, goOnWay, phOnWay, type WeighedWay } from './ways'
@@ -100,7 +100,7 @@ export function predict({ batch, temperature, readings, sensed, ways }: Known, z
   for (let row = 0; row < count; row++) {
     const member = memberOf(batch, z, row * DRAWS)
     startPh[row] = member.startPh
-    runMember(member, temperature, hours, shown, 0)
+    integrateMember(member, temperature, hours, shown, 0)
     for (let index = 0; index < readings.length; index++) ph[row * readings.length + index] = shown[places[index]!]!
     if (sensed.length === 0) continue
     const living = fitting(shown)

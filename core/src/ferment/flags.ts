@@ -1,5 +1,5 @@
 import { PH_LINE } from './clock'
-import { chanceOf, type Learned } from './learn'
+import { chanceOf, type Assimilated } from './assimilate'
 import { studentBelow } from './readings'
 import { riseAsks } from './settled'
 
@@ -27,7 +27,7 @@ const BEYOND = 0.995
 const RESIDUAL = 2
 
 /** The flags of what readings taught. @param targetPh what the batch is to reach. */
-export function flagsOf(learned: Learned, targetPh: number): Flag[] {
+export function flagsOf(learned: Assimilated, targetPh: number): Flag[] {
   const { quiet, newest } = learned
   if (!newest) return []
   const { place, residual } = newest

@@ -1,10 +1,10 @@
 import { within } from '../invalid'
 import type { Batch } from './batch'
 import { flagsOf, type Flag } from './flags'
-import { learn, type Ensemble, type Learned } from './learn'
+import { assimilate, type Ensemble, type Assimilated } from './assimilate'
 import type { PhReading, Sampled } from './readings'
 import { DRAWS, memberOf } from './member'
-import { COLUMNS, runMember, SHOWN } from './run'
+import { COLUMNS, integrateMember, SHOWN } from './integrate'
 import type { Sensed } from './senses'
 import { underLine } from './underLine'
 import { goOnWay, type FermentWay } from './ways'
@@ -91,7 +91,7 @@ export interface FermentForecast extends Course {
   under: number[] | null
   /** What stands out, the gravest first. */
   flags: readonly Flag[]
-  learned: Learned
+  learned: Assimilated
 }
 
 /**
@@ -134,7 +134,7 @@ class Runs {
     this.values = new Float64Array(this.members)
     for (let row = 0; row < this.members; row++) {
       const member = memberOf(batch, z, row * DRAWS)
-      runMember(member, temperature, hours, this.all, row * this.width)
+      integrateMember(member, temperature, hours, this.all, row * this.width)
       goOnWay(ways[row] ?? LIVING, hours, this.all, row * this.width, member.hexose)
     }
   }
@@ -238,7 +238,7 @@ export function courseOf(scenario: Scenario, batches: Ensemble, targetPh: number
 export function forecastFerment(
   known: FermentCase,
   { days, members = 500, seed = 1 }: ForecastOptions,
-  learned: Learned = learn(known, { members, seed }),
+  learned: Assimilated = assimilate(known, { members, seed }),
 ): FermentForecast {
   const { batch, temperature, targetPh, sensed = [], allowed } = known
   const scenario = { batch, temperature }

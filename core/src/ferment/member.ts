@@ -137,7 +137,7 @@ function saltTimes(saltPct: number, times: number): number {
 /** The member that one row of draws stands for; a row of zeros is the all-median one. */
 export function memberOf({ medium, structure, living }: Batch, z: Float64Array, at = 0): Member {
   const draw = (index: number) => z[at + index] ?? 0
-  const ln = (index: number, spread: number) => Math.exp(spread * draw(index))
+  const ln = (index: number, logSd: number) => Math.exp(logSd * draw(index))
   const rest = ln(7, SPREAD.atRest)
   const tMinShift = SPREAD.tMin * draw(2)
   const starter = living.starterLog10 === null ? null : living.starterLog10 + SPREAD.starter * draw(22)

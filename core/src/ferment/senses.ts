@@ -1,4 +1,4 @@
-import { COLUMNS, SHOWN } from './run'
+import { COLUMNS, SHOWN } from './integrate'
 
 /*
  * What eyes and tongue tell: an answer in steps hangs on something the forecast carries, so it weighs its possible
@@ -9,11 +9,11 @@ import { COLUMNS, SHOWN } from './run'
 export const SENSE_QUESTIONS = ['bubbles', 'cloud', 'one mass', 'sour'] as const
 export type SenseQuestion = (typeof SENSE_QUESTIONS)[number]
 
-/** A question's steps from the least on; thresholds between them and their spread, in the units of {@link sensed}. */
+/** A question's steps from the least on; thresholds between them and their sd, in the units of {@link sensed}. */
 interface Scale {
   steps: readonly string[]
   thresholds: readonly number[]
-  spread: number
+  sd: number
 }
 
 /**
@@ -25,14 +25,14 @@ export const SENSE_SCALES: Record<SenseQuestion, Scale> = {
   bubbles: {
     steps: ['none', 'when nudged', 'unprompted', 'vigorous'],
     thresholds: [2, 6, 15].map(Math.log),
-    spread: 0.5,
+    sd: 0.5,
   },
-  cloud: { steps: ['clear', 'hazy', 'milky'], thresholds: [6.3, 7.3], spread: 0.4 },
-  'one mass': { steps: ['stays one mass', 'parts and lifts'], thresholds: [Math.log(2)], spread: 0.5 },
+  cloud: { steps: ['clear', 'hazy', 'milky'], thresholds: [6.3, 7.3], sd: 0.4 },
+  'one mass': { steps: ['stays one mass', 'parts and lifts'], thresholds: [Math.log(2)], sd: 0.5 },
   sour: {
     steps: ['not sour', 'a hint', 'sour', 'very sour', 'sour as can be'],
     thresholds: [0.25, 0.45, 0.7, 1].map(Math.log),
-    spread: 0.35,
+    sd: 0.35,
   },
 }
 
@@ -87,10 +87,10 @@ export function normalBelow(z: number): number {
 
 /** How likely a step is where the scale's figure stands at `value`, offset included. */
 export function stepChance(question: SenseQuestion, step: number, value: number): number {
-  const { steps, thresholds, spread } = SENSE_SCALES[question]
+  const { steps, thresholds, sd } = SENSE_SCALES[question]
   const under = (index: number) => {
     const threshold = thresholds[index]
-    return threshold === undefined ? (index < 0 ? 0 : 1) : normalBelow((threshold - value) / spread)
+    return threshold === undefined ? (index < 0 ? 0 : 1) : normalBelow((threshold - value) / sd)
   }
   return (1 - SLIP) * (under(step) - under(step - 1)) + SLIP / steps.length
 }
@@ -192,8 +192,8 @@ const FIGURE_OF: Record<SenseQuestion, (rows: Float64Array, look: Look, acidPct:
 
 /** A figure of the scale as it would be sensed, for somebody's offset and a draw of chance: the step. */
 export function stepOf(question: SenseQuestion, figure: number, offset: number, draw: number): number {
-  const { thresholds, spread } = SENSE_SCALES[question]
-  const felt = figure + offset + spread * draw
+  const { thresholds, sd } = SENSE_SCALES[question]
+  const felt = figure + offset + sd * draw
   return thresholds.filter((threshold) => felt > threshold).length
 }
 

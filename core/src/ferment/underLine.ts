@@ -1,9 +1,9 @@
 import type { Batch } from './batch'
 import { PH_LINE } from './clock'
-import type { Learned } from './learn'
+import type { Assimilated } from './assimilate'
 import { DRAWS, memberOf } from './member'
 import { MODEL_SD, type Sampled } from './readings'
-import { COLUMNS, runMember, SHOWN } from './run'
+import { COLUMNS, integrateMember, SHOWN } from './integrate'
 import { normalBelow } from './senses'
 import type { TemperaturePlan } from './temperature'
 import { phOnWay } from './ways'
@@ -17,7 +17,7 @@ const belowLine = (ph: number): number => normalBelow((PH_LINE - ph) / MODEL_SD)
  */
 export function underLine(
   { batch, temperature }: { batch: Batch; temperature: TemperaturePlan },
-  { fitting, shares, chances }: Learned,
+  { fitting, shares, chances }: Assimilated,
   hours: Float64Array,
   allowed: Record<Sampled, number>,
 ): number[] {
@@ -26,7 +26,7 @@ export function underLine(
   const columns = (['blended', 'liquid'] as const).map((of) => ({ at: SHOWN.indexOf(of), untilH: allowed[of] }))
   for (let row = 0; row < fitting.length / DRAWS; row++) {
     const member = memberOf(batch, fitting, row * DRAWS)
-    runMember(member, temperature, hours, rows, 0)
+    integrateMember(member, temperature, hours, rows, 0)
     chances.forEach(({ way }, index) => {
       const share = shares[row * chances.length + index]!
       if (share < 1e-9) return

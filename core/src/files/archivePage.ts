@@ -40,9 +40,9 @@ function* lotParts(lot: Lot, { world, picture }: PageOptions): Generator<string>
 export function* archivePage(book: Book, options: PageOptions): Generator<string> {
   const lots = [...book.lots.values()].sort((a, b) => b.startedMs - a.startedMs)
   yield `<!doctype html><html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>Log of ${escaped(options.writtenAt.slice(0, 10))}</title><style>${STYLE}</style>\n`
-  yield `<h1>The log as it stood</h1><p>Written ${escaped(options.writtenAt.slice(0, 16).replace('T', ' '))} UTC by Lactofer. ${book.standing.length} entries count, ${lots.length} lots, newest first. Times are UTC.</p>\n`
+  yield `<h1>The log as it stood</h1><p>Written ${escaped(options.writtenAt.slice(0, 16).replace('T', ' '))} UTC by Lactofer. ${book.effective.length} entries count, ${lots.length} lots, newest first. Times are UTC.</p>\n`
   for (const lot of lots) yield* lotParts(lot, options)
-  const others = book.standing.filter(({ kind }) => kind === 'calibrate' || kind === 'buffers')
+  const others = book.effective.filter(({ kind }) => kind === 'calibrate' || kind === 'buffers')
   if (others.length) {
     yield '<h2>Meters</h2><table>\n'
     for (const entry of others)

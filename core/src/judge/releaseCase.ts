@@ -12,7 +12,7 @@ import { calibrationAgeH, trustOf } from '../log/trust'
 import type { Verdict } from '../level'
 import { mapRange, type Range } from '../working'
 import { allergensOf, ingredientsOf, labelBasis, unknownOf, type Ingredient } from '../makeup/ingredients'
-import { evidenceOf, heatRecordsOf } from '../makeup/heatRecords'
+import { evidenceOf, heatProcessOf } from '../makeup/heatProcess'
 import { compositionOf } from '../makeup/lotComposition'
 import { plainTell, tellReason, type Tell } from '../words/judgement'
 import { ruleFor } from './reasons'
@@ -133,7 +133,7 @@ export function releaseCaseOf(
   const { treatment, store, limitPh, formatId, reference, altitudeM, lastFillTempC, relief } = choice
   const composition = compositionOf(book, blend.id)
   const format = book.library.format(formatId)
-  const heat = heatRecordsOf(blend)
+  const heat = heatProcessOf(blend)
   const parts = ingredientsOf(book, bottled?.id ?? blend.id)
   const lastBottle = lastFillTempC === null ? null : { points: [{ minute: 0, tempC: lastFillTempC }] }
   return {

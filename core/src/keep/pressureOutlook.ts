@@ -27,7 +27,7 @@ export interface Closed {
 export interface PressureOutlook {
   live: boolean
   sugarGPerL: Range
-  volumes: Range
+  co2Volumes: Range
   closed: Closed[]
 }
 
@@ -50,7 +50,7 @@ export function pressureOutlook(composition: Composition, headspace = 0.05): Pre
   return {
     live: composition.live,
     sugarGPerL,
-    volumes: mapRange(sugarGPerL, co2Volumes),
+    co2Volumes: mapRange(sugarGPerL, co2Volumes),
     closed: [STORE_C.cold, ROOM_C, STORE_C.shelf].map((tempC) => ({
       tempC,
       bar: mapRange(sugarGPerL, (grams) => bottlePressure(grams, tempC, headspace)),

@@ -4,7 +4,7 @@ import { within } from '../invalid'
 import type { Trust } from '../log/trust'
 import { formatNumber } from '../units/number'
 import type { Working } from '../working'
-import { boilCheck, carriedOut, heatCheck } from './heatChecks'
+import { boilCheck, carriedOut, processCheck } from './processChecks'
 import { meterError, seen, upperPhOf, type ReleaseCase, type ReleaseCheck } from './releaseCase'
 import {
   pressureAt,
@@ -237,7 +237,7 @@ export function releaseChecks(input: ReleaseCase): ReleaseCheck[] {
     eveningCheck(input),
     meterCheck(input),
     pressureCheck(input),
-    ...heatCheck(input),
+    ...processCheck(input),
     ...boilCheck(input),
     judgeCheck(input),
     allergenCheck(input),

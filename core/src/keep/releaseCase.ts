@@ -24,7 +24,7 @@ export interface FinalReading {
 }
 
 /** Temperatures measured of pot, bottle or water, with who measured them. */
-export interface HeatRecord {
+export interface ProcessRecord {
   points: readonly HeatPoint[]
   evidence?: Evidence
 }
@@ -48,7 +48,12 @@ export interface ReleaseCase {
    * Measured records of the pot, of the last bottle filled hot, of the water around the jars. Predictions get no
    * credit.
    */
-  heat: { reference: HeatReference; pot: HeatRecord | null; lastBottle: HeatRecord | null; water: HeatRecord | null }
+  heat: {
+    reference: HeatReference
+    pot: ProcessRecord | null
+    lastBottle: ProcessRecord | null
+    water: ProcessRecord | null
+  }
   /** What the judge has against the pot and what it was made of; `stop` where it does not leave. */
   judged: readonly { verdict: Verdict; sentence: string }[]
   /** What is in it that nobody knows the allergens of, and the allergens that are known. */

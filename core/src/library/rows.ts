@@ -48,9 +48,9 @@ const NO_SPREAD = 1
 
 function datasetWater(code: IfctCode): Figure {
   const { water, waterSd } = IFCT[code]
-  const spread = waterSd > 0 ? 2 * waterSd : NO_SPREAD
+  const halfWidth = waterSd > 0 ? 2 * waterSd : NO_SPREAD
   return figure(
-    [Number((water - spread).toFixed(2)), water, Number(Math.min(100, water + spread).toFixed(2))],
+    [Number((water - halfWidth).toFixed(2)), water, Number(Math.min(100, water + halfWidth).toFixed(2))],
     SOURCES.dataset(code),
   )
 }

@@ -20,15 +20,15 @@ export function bottlesOf(
   const take = (count: number, from?: string) => {
     let rest = count
     const taken: { place: string; count: number }[] = []
-    const takeAt = (place: string, standing: number) => {
-      const here = Math.min(rest, standing)
+    const takeAt = (place: string, count: number) => {
+      const here = Math.min(rest, count)
       if (here <= 0) return
-      places.set(place, standing - here)
+      places.set(place, count - here)
       taken.push({ place, count: here })
       rest -= here
     }
     if (from !== undefined) takeAt(from, places.get(from) ?? 0)
-    for (const [place, standing] of places) takeAt(place, standing)
+    for (const [place, count] of places) takeAt(place, count)
     return { taken, rest }
   }
   const out: BottlesOut[] = []
@@ -51,9 +51,9 @@ export function bottlesOf(
       places.set(entry.place, here + taken.reduce((sum, { count }) => sum + count, 0))
     }
   }
-  const standing = [...places].flatMap(([place, count]) => (count > 0 ? [{ place, count }] : []))
-  const left = standing.reduce((sum, { count }) => sum + count, 0)
+  const placed = [...places].flatMap(([place, count]) => (count > 0 ? [{ place, count }] : []))
+  const left = placed.reduce((sum, { count }) => sum + count, 0)
   return discarded
     ? { made: made.count, left: 0, retained: 0, discarded: left + retained, short, places: [], out }
-    : { made: made.count, left, retained, discarded: 0, short, places: standing, out }
+    : { made: made.count, left, retained, discarded: 0, short, places: placed, out }
 }

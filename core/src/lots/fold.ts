@@ -18,7 +18,7 @@ import { suppliesOf, type Supply } from './supplies'
 export interface Book {
   lots: ReadonlyMap<string, Lot>
   orphans: Entry[]
-  standing: Entry[]
+  effective: Entry[]
   /** Dated after the moment the book was folded for: set aside until then, or until somebody mends the date. */
   ahead: readonly Entry[]
   /** Of a newer version, and not understood here. */
@@ -34,7 +34,7 @@ export interface Book {
  * Entries that count: of several corrections of one entry the one written last, and none that was replaced. Ordered,
  * each once.
  */
-export function standingEntries(entries: readonly Entry[]): Entry[] {
+export function effectiveEntries(entries: readonly Entry[]): Entry[] {
   // A log as it is kept comes in order of its ids: then none is there twice.
   const rising = entries.every((entry, index) => index === 0 || (entries[index - 1] as Entry).id < entry.id)
   const once = rising ? entries : [...new Map(entries.map((entry) => [entry.id, entry])).values()]
@@ -63,7 +63,7 @@ const speaksAfter = (untilMs: number) => {
 }
 
 /** Settles what is left once every entry has been applied. */
-function settle(lot: Lot, lots: ReadonlyMap<string, Lot>, triedG: number): void {
+function deriveState(lot: Lot, lots: ReadonlyMap<string, Lot>, triedG: number): void {
   if (lot.made.kind === 'plan') lot.madeG = contentG(lot.weighed ?? lot.made) + addedG(lot)
   if (lot.made.kind === 'blend' || lot.made.kind === 'press') lot.madeG += addedG(lot)
   // What was tried, or used up, is gone from the jar too.
@@ -121,13 +121,13 @@ export function fold(
   entries: readonly Entry[],
   { untilMs = Infinity, newer = [] }: { untilMs?: number; newer?: readonly NewerEntry[] } = {},
 ): Book {
-  const all = standingEntries(entries)
+  const all = effectiveEntries(entries)
   const isAhead = speaksAfter(untilMs)
   const ahead = all.filter(isAhead)
-  const standing = ahead.length ? all.filter((entry) => !isAhead(entry)) : all
+  const effective = ahead.length ? all.filter((entry) => !isAhead(entry)) : all
   const lots = new Map<string, Lot>()
   const remarks: Entry[] = []
-  for (const entry of standing) {
+  for (const entry of effective) {
     const { lots: about, makes } = kindOf(entry)
     if (!about) continue
     if (!makes) remarks.push(entry)
@@ -151,18 +151,18 @@ export function fold(
   link(lots)
   for (const lot of lots.values()) {
     if (lot.entries.length > 1) lot.entries.sort(byTime)
-    settle(lot, lots, tried.get(lot.id) ?? 0)
+    deriveState(lot, lots, tried.get(lot.id) ?? 0)
   }
   return {
     lots,
     orphans,
-    standing,
+    effective,
     ahead,
     newer,
     trials,
-    library: libraryOf(standing),
-    recipes: recipesOf(standing),
-    supplies: suppliesOf(standing),
+    library: libraryOf(effective),
+    recipes: recipesOf(effective),
+    supplies: suppliesOf(effective),
     lastCorrection: entries.reduce((last, { id, replaces }) => (replaces && id > last ? id : last), ''),
   }
 }

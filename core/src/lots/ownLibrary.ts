@@ -86,18 +86,18 @@ const ownFormat = ({
 let last: { of: string; library: Library } | null = null
 
 /** The library as a log knows it: of several entries for one thing the newest counts. */
-export function libraryOf(standing: readonly Entry[]): Library {
-  const own = standing.filter(({ kind }) => kind === 'material' || kind === 'vessel' || kind === 'format')
+export function libraryOf(entries: readonly Entry[]): Library {
+  const own = entries.filter(({ kind }) => kind === 'material' || kind === 'vessel' || kind === 'format')
   const of = JSON.stringify(own)
   if (last?.of !== of) last = { of, library: madeOf(own) }
   return last.library
 }
 
-function madeOf(standing: readonly Entry[]): Library {
+function madeOf(entries: readonly Entry[]): Library {
   const materials = new Map<string, Material>()
   const vessels = new Map<string, VesselKind>()
   const formats = new Map<string, BottleFormat & { retired?: boolean | undefined }>()
-  for (const entry of standing) {
+  for (const entry of entries) {
     if (entry.kind === 'vessel') vessels.set(entry.vesselId, ownVessel(entry))
     if (entry.kind === 'format') formats.set(entry.formatId, ownFormat(entry))
     if (entry.kind !== 'material') continue

@@ -8,9 +8,9 @@ export interface Recipe {
 }
 
 /** The recipes of a log, by name. One whose newest version is retired is gone from the list; its entries stay. */
-export function recipesOf(standing: readonly Entry[]): Recipe[] {
+export function recipesOf(entries: readonly Entry[]): Recipe[] {
   const byId = new Map<string, EntryOf<'recipe'>[]>()
-  for (const entry of standing)
+  for (const entry of entries)
     if (entry.kind === 'recipe') byId.set(entry.recipeId, [...(byId.get(entry.recipeId) ?? []), entry])
   return [...byId]
     .flatMap(([id, versions]) => {

@@ -15,14 +15,14 @@ export interface Supply {
  * What is at hand of the packaging: the last count, what came in since, less what runs took and what broke. Never
  * below zero: a run proves that there were enough.
  */
-export function suppliesOf(standing: readonly Entry[]): Supply[] {
+export function suppliesOf(entries: readonly Entry[]): Supply[] {
   const found = new Map<string, Supply>()
   const change = (item: SupplyItem, fits: string, to: (count: number) => number) => {
     const key = `${item} ${fits}`
     const known = found.get(key) ?? { item, fits, count: 0 }
     found.set(key, { ...known, count: Math.max(0, to(known.count)) })
   }
-  for (const entry of standing) {
+  for (const entry of entries) {
     if (entry.kind === 'supply')
       change(entry.item, entry.fits, (count) =>
         entry.what === 'counted' ? entry.count : entry.what === 'received' ? count + entry.count : count - entry.count,

@@ -16,5 +16,5 @@ export function ranOver(now: Composition, lostG: number, liquid: boolean): Compo
   if (gone <= 0) return now
   const rest = ofMass(now, now.massG * (1 - gone / liquidG))
   if (!liquid) return rest
-  return { ...rest, massG: now.massG - gone, heat: now.heat }
+  return { ...rest, massG: now.massG - gone, pungency: now.pungency }
 }

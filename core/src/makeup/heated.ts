@@ -1,11 +1,11 @@
 import { boilingMinutesAdded, boilingPointC } from '../keep/boiling'
 import { lethality, USUAL_REFERENCE } from '../keep/lethality'
-import { boiledMin } from '../keep/heatChecks'
+import { boiledMin } from '../keep/processChecks'
 import { BOIL_MIN, FILL_LEAST_C } from '../keep/ways'
 import type { EntryOf } from '../log/entry'
 import type { Lot } from '../log/lot'
 import { lastPouredMs } from '../lots/measured'
-import { heatRecordsOf } from './heatRecords'
+import { heatProcessOf } from './heatProcess'
 
 /** Heat, as measured, after which a pot is counted dead: the minutes of the usual reference. Judgement. */
 const ENOUGH_MIN = USUAL_REFERENCE.minutes ?? 1.2
@@ -17,13 +17,13 @@ const ENOUGH_MIN = USUAL_REFERENCE.minutes ?? 1.2
 export function wasHeated(blend: Lot, untilMs: number): boolean {
   const since = lastPouredMs(blend, untilMs)
   const heats = blend.heats.filter(({ at }) => Date.parse(at) >= since && Date.parse(at) <= untilMs)
-  const record = heatRecordsOf({ ...blend, heats }).pot
+  const record = heatProcessOf({ ...blend, heats }).pot
   return record !== null && lethality(record.points, USUAL_REFERENCE).minutes.low >= ENOUGH_MIN
 }
 
 /** Whether the way a run was kept was carried out, by what was measured. */
 export function wasKept(made: EntryOf<'bottle'>, blend: Lot): boolean {
-  const { pot, 'last bottle': last, 'jar in the water': water } = heatRecordsOf(blend)
+  const { pot, 'last bottle': last, 'jar in the water': water } = heatProcessOf(blend)
   switch (made.treatment) {
     case 'live-cold':
     case 'frozen':

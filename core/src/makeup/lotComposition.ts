@@ -94,7 +94,7 @@ function throughTime(
   start: Composition,
   untilMs: number,
   path: readonly string[],
-  read: (now: Composition, pH: number, phSpread: number) => Composition,
+  read: (now: Composition, pH: number, phSd: number) => Composition,
   lives: boolean,
 ): Composition | null {
   let now = start
@@ -145,28 +145,28 @@ function fermentComposition(
   return started
     ? {
         ...now,
-        heat: {
-          low: now.heat.low * FERMENTING_KEEPS.low,
-          typical: now.heat.typical * FERMENTING_KEEPS.typical,
-          high: now.heat.high * FERMENTING_KEEPS.high,
+        pungency: {
+          low: now.pungency.low * FERMENTING_KEEPS.low,
+          typical: now.pungency.typical * FERMENTING_KEEPS.typical,
+          high: now.pungency.high * FERMENTING_KEEPS.high,
         },
       }
     : now
 }
 
 /** The same mixture once bacteria have brought it to a pH. */
-function fermented(start: Composition, pH: number, phSpread: number): Composition {
+function fermented(start: Composition, pH: number, phSd: number): Composition {
   const lactic = lacticToReach(pH, start)
   const taken = lactic * HEXOSE_PER_LACTIC
   return {
-    ...withPh({ ...start, acids: { ...start.acids, lactic: (start.acids.lactic ?? 0) + lactic } }, pH, phSpread),
+    ...withPh({ ...start, acids: { ...start.acids, lactic: (start.acids.lactic ?? 0) + lactic } }, pH, phSd),
     sugarG: {
       low: 0,
       typical: Math.max(0, start.sugarG.typical - taken),
       high: Math.max(0, start.sugarG.high - taken),
     },
     live: true,
-    acidSpread: UNTITRATED,
+    acidLogSd: UNTITRATED,
   }
 }
 
@@ -192,8 +192,8 @@ function stockComposition(book: Book, entry: EntryOf<'stock'>): Composition {
           ...(aceticG > 0 && { acetic: acidMmol('acetic', aceticG) }),
         },
         sugarG: exactly(share(entry.sugarPct)),
-        heat: exactly((entry.shu ?? 0) * massG),
-        acidSpread: lacticG > 0 ? UNTITRATED : 0,
+        pungency: exactly((entry.shu ?? 0) * massG),
+        acidLogSd: lacticG > 0 ? UNTITRATED : 0,
       }
   const described: Composition = {
     ...known,
@@ -261,7 +261,7 @@ function trialTeaches(book: Book, trial: EntryOf<'trial'>, path: readonly string
   // The same thing raw and roasted is one unknown.
   const isUnknown = (part: (typeof parts)[number]) => (part.lotId ?? part.materialId) === trial.unknown
   const unknown = parts.filter(isUnknown).map((part) => {
-    const whole = part.lotId ? unlearned(book, part.lotId, thenMs, path) : partComposition(book, part)
+    const whole = part.lotId ? baselineComposition(book, part.lotId, thenMs, path) : partComposition(book, part)
     return whole && ofMass(whole, part.massG)
   })
   const others = parts.filter((part) => !isUnknown(part)).map((part) => partComposition(book, part, thenMs, path))
@@ -274,8 +274,8 @@ function trialTeaches(book: Book, trial: EntryOf<'trial'>, path: readonly string
 }
 
 /**
- * A lot's make-up with what was found out about its acid and its heat: by trials, by titration, by dilution tasting;
- * each found in the lot as it was then.
+ * A lot's make-up with what was found out about its acid and its pungency: by trials, by titration, by dilution
+ * tasting; each found in the lot as it was then.
  */
 function withFindings(
   book: Book,
@@ -287,7 +287,7 @@ function withFindings(
   const readings = lot.readings.filter(({ at }) => Date.parse(at) <= untilMs)
   const found = taughtOf(book, (trial) => trial.unknown === lot.id, untilMs, path)
   const titrated = readings.findLast((reading) => reading.titration !== undefined)
-  const then = titrated && unlearned(book, lot.id, Date.parse(titrated.at), path)
+  const then = titrated && baselineComposition(book, lot.id, Date.parse(titrated.at), path)
   const titration = titrated?.titration
   const told = then && titration ? unlessInvalid(() => acidFromTitration(then, titration)) : null
   return withTasting(book, lot, withLearned(composition, told ? [...found, told] : found), readings, path)
@@ -303,13 +303,13 @@ function withTasting(
 ): Composition {
   const tasted = heatFromTasting(readings.flatMap(({ tasting = [] }) => tasting))
   const lastMs = Math.max(...readings.filter(({ tasting }) => tasting).map(({ at }) => Date.parse(at)))
-  const then = tasted && unlearned(book, lot.id, lastMs, path)
+  const then = tasted && baselineComposition(book, lot.id, lastMs, path)
   if (!tasted || !then || !(then.massG > 0)) return now
-  const estimate = mapRange(then.heat, (heat) => heat / then.massG)
+  const estimate = mapRange(then.pungency, (heat) => heat / then.massG)
   const { range } = combineHeat(estimate, tasted)
   const moved = (end: keyof Range) =>
-    estimate[end] > 0 ? (now.heat[end] * range[end]) / estimate[end] : range[end] * now.massG
-  return { ...now, heat: { low: moved('low'), typical: moved('typical'), high: moved('high') } }
+    estimate[end] > 0 ? (now.pungency[end] * range[end]) / estimate[end] : range[end] * now.massG
+  return { ...now, pungency: { low: moved('low'), typical: moved('typical'), high: moved('high') } }
 }
 
 /** A stock with the salt and the pH that were last read in it. */
@@ -352,7 +352,7 @@ export function compositionOf(
 ): Composition | null {
   const lot = path.includes(lotId) ? undefined : book.lots.get(lotId)
   const further = [...path, lotId]
-  const composition = lot && unlearned(book, lotId, untilMs, further)
+  const composition = lot && baselineComposition(book, lotId, untilMs, further)
   if (!lot || !composition) return null
   // What stands in a bottle was learned of in the pot.
   return lot.made.kind === 'bottle' ? composition : withFindings(book, lot, composition, untilMs, further)
@@ -362,7 +362,7 @@ export function compositionOf(
  * The same before anything was found out about its acid and heat.
  * @param path the lots on the way here, this one the last of them.
  */
-function unlearned(book: Book, lotId: string, untilMs: number, path: readonly string[]): Composition | null {
+function baselineComposition(book: Book, lotId: string, untilMs: number, path: readonly string[]): Composition | null {
   const lot = book.lots.get(lotId)
   if (!lot) return null
   const { made } = lot

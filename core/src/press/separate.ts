@@ -123,11 +123,11 @@ export interface Pressed {
 interface Stream {
   massG: number
   liquid: number
-  heat: Range
+  pungency: Range
 }
 
 /** A stream out of a whole, and the rest. More heat gone means less of it left: the ends of the range cross over. */
-function divide(whole: Composition, { massG, liquid, heat }: Stream): { out: Composition; rest: Composition } {
+function divide(whole: Composition, { massG, liquid, pungency }: Stream): { out: Composition; rest: Composition } {
   const part = (mass: number, share: number, kept: Range): Composition => ({
     ...whole,
     massG: mass,
@@ -136,15 +136,19 @@ function divide(whole: Composition, { massG, liquid, heat }: Stream): { out: Com
     sidMmol: whole.sidMmol * share,
     acids: Object.fromEntries(Object.entries(whole.acids).map(([id, mmol]) => [id, mmol * share])),
     sugarG: mapRange(whole.sugarG, (grams) => grams * share),
-    heat: {
-      low: whole.heat.low * kept.low,
-      typical: whole.heat.typical * kept.typical,
-      high: whole.heat.high * kept.high,
+    pungency: {
+      low: whole.pungency.low * kept.low,
+      typical: whole.pungency.typical * kept.typical,
+      high: whole.pungency.high * kept.high,
     },
   })
   return {
-    out: part(massG, liquid, heat),
-    rest: part(whole.massG - massG, 1 - liquid, { low: 1 - heat.high, typical: 1 - heat.typical, high: 1 - heat.low }),
+    out: part(massG, liquid, pungency),
+    rest: part(whole.massG - massG, 1 - liquid, {
+      low: 1 - pungency.high,
+      typical: 1 - pungency.typical,
+      high: 1 - pungency.low,
+    }),
   }
 }
 
@@ -153,7 +157,7 @@ const liquidIn = (whole: Composition) => whole.massG - otherSolidsG(whole)
 /** Liquid and nothing else: none of the solids, and of the heat the part that is not in them. */
 function liquidStream(whole: Composition, massG: number): Stream {
   const liquid = liquidIn(whole) > 0 ? Math.min(1, massG / liquidIn(whole)) : 0
-  return { massG, liquid, heat: exactly((1 - HEAT_IN_SOLIDS) * liquid) }
+  return { massG, liquid, pungency: exactly((1 - HEAT_IN_SOLIDS) * liquid) }
 }
 
 /** Share of a whole's solids in what is thrown or picked out wet, by how dry it is. */
@@ -196,7 +200,7 @@ function wetStream(whole: Composition, massG: number, solids: Range): Stream {
   return {
     massG,
     liquid,
-    heat: mapRange(solids, (share) => Math.min(1, 1 - strainingKeeps(share) + (1 - HEAT_IN_SOLIDS) * liquid)),
+    pungency: mapRange(solids, (share) => Math.min(1, 1 - strainingKeeps(share) + (1 - HEAT_IN_SOLIDS) * liquid)),
   }
 }
 

@@ -66,7 +66,7 @@ export function batchRecordOf(
     [...lotsIn(entry), ...lotsIn(about(entry))].map((id) => codes.get(id)).find((code) => code !== undefined)
   const of = entries.filter((entry) => codeOf(entry) !== undefined).sort(byTime)
   const numbers = new Map(of.map((entry, index) => [entry.id, index + 1]))
-  const standing = new Set(book.standing.map(({ id }) => id))
+  const effective = new Set(book.effective.map(({ id }) => id))
   const replacedBy = new Map<string, Entry>()
   for (const entry of [...of].sort((a, b) => (a.id < b.id ? -1 : 1)))
     if (entry.replaces) replacedBy.set(entry.replaces, entry)
@@ -82,7 +82,7 @@ export function batchRecordOf(
       entry,
       instrument: instrumentWords('instrument' in entry ? entry.instrument : undefined),
       status:
-        standing.has(entry.id) || entry.kind === 'retract'
+        effective.has(entry.id) || entry.kind === 'retract'
           ? 'stands'
           : later?.kind === 'retract'
             ? 'taken back'
@@ -96,7 +96,7 @@ export function batchRecordOf(
   )
   const [fromMs, toMs] = [lines[0]?.atMs ?? 0, lines.at(-1)?.atMs ?? 0]
   // A meter's last calibration before the first reading counts too.
-  const calibrations = book.standing.filter(
+  const calibrations = book.effective.filter(
     (entry): entry is EntryOf<'calibrate'> =>
       entry.kind === 'calibrate' &&
       meters.has(entry.meter) &&

@@ -1,5 +1,5 @@
 import { drawMembers, memberOf, uniforms, type Member } from '../ferment/member'
-import { COLUMNS, runMember, SHOWN } from '../ferment/run'
+import { COLUMNS, integrateMember, SHOWN } from '../ferment/integrate'
 import type { Scenario } from '../ferment/forecast'
 import type { Sampled } from '../ferment/readings'
 import { gasFigure, PCT_PER_MMOL, sourFigure, type SenseQuestion } from '../ferment/senses'
@@ -148,7 +148,7 @@ export function hiddenBatch(kind: HiddenKind, believed: Scenario, seed: number):
   const hours = Float64Array.from({ length: (DAYS * 24) / STEP_H + 1 }, (_, index) => index * STEP_H)
   const rows = new Float64Array(hours.length * COLUMNS)
   const member = changed(memberOf(trueBatch(believed, kind), drawMembers(1, seed), 0), kind)
-  runMember(member, believed.temperature, hours, rows, 0)
+  integrateMember(member, believed.temperature, hours, rows, 0)
   const shown = (column: (typeof SHOWN)[number], hour: number) =>
     interpolate(
       hours.length,

@@ -211,12 +211,12 @@ export function tellReason<Code extends ReasonCode>(
 }
 
 /** A judgement with the sentence of the reason that decides. */
-export interface Standing extends Judgement {
+export interface ToldJudgement extends Judgement {
   sentence: string
 }
 
 /** Where a lot stands, in words. */
-export const standingOf = (judgement: Judgement, tell: Tell): Standing => ({
+export const toldJudgement = (judgement: Judgement, tell: Tell): ToldJudgement => ({
   ...judgement,
   sentence: judgement.reasons[0] ? tellReason(judgement.reasons[0], tell) : '',
 })

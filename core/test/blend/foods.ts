@@ -29,9 +29,9 @@ export const mash = (massG: number, pH: number, { shu = 4000, salt = 0.03 } = {}
       waterG: (0.88 - salt) * massG,
       saltG: salt * massG,
       sugarG: exactly(0.01 * massG),
-      heat: exactly(shu * massG),
+      pungency: exactly(shu * massG),
       live: true,
-      acidSpread: 0.3,
+      acidLogSd: 0.3,
       acids: {
         lactic: acidMmol('lactic', 0.009 * massG),
         citric: acidMmol('citric', 0.0015 * massG),

@@ -23,7 +23,7 @@ describe('forward prediction', () => {
   })
 
   it('the band is what the full balance gives at its ends', () => {
-    const base = { ...mash(800, 3.8), phSpread: 0 }
+    const base = { ...mash(800, 3.8), phSd: 0 }
     const { low, high } = forecastBlend([base, vinegar(200)]).ph!
     const end = (way: number) => mixturePh(mix([withAcidTimes(base, Math.exp(way * 1.645 * 0.3), 0), vinegar(200)]))!
     expect(low).toBeCloseTo(end(-1), 2)

@@ -53,9 +53,9 @@ describe('a trial teaches the unknown acid', () => {
     const supposed = mash(100, 3.8)
     const vinegar = stuff('white-vinegar', 25)
     const read = mixturePh(mix([supposed, vinegar]))!
-    const { spread } = acidFromTrial(supposed, [vinegar], read, METER)
-    expect(spread).toBeCloseTo((1.41 * 0.02) / (3.8 - read), 2)
-    expect(acidFromTrial(supposed, [vinegar], read, METER, 0.05).spread).toBeGreaterThan(spread)
+    const { logSd } = acidFromTrial(supposed, [vinegar], read, METER)
+    expect(logSd).toBeCloseTo((1.41 * 0.02) / (3.8 - read), 2)
+    expect(acidFromTrial(supposed, [vinegar], read, METER, 0.05).logSd).toBeGreaterThan(logSd)
     // Twenty to thirty grams of vinegar in a hundred of mash move it by a fifth of a pH and more, as the trade's rule
     // wants.
     expect(3.8 - read).toBeGreaterThan(0.2)
@@ -68,21 +68,21 @@ describe('a trial teaches the unknown acid', () => {
   })
 
   it('is shrunk towards what was supposed, and many trials count for more than one', () => {
-    const one = learnAcid(0.3, [{ factor: 1.5, spread: 0.1 }])
+    const one = learnAcid(0.3, [{ factor: 1.5, logSd: 0.1 }])
     expect(one.factor).toBeCloseTo(Math.exp(Math.log(1.5) * 0.9), 6)
-    expect(one.spread).toBeCloseTo((0.3 * 0.1) / Math.hypot(0.3, 0.1), 6)
+    expect(one.logSd).toBeCloseTo((0.3 * 0.1) / Math.hypot(0.3, 0.1), 6)
     expect(
       learnAcid(0.3, [
-        { factor: 1.5, spread: 0.1 },
-        { factor: 1.5, spread: 0.1 },
-      ]).spread,
-    ).toBeLessThan(one.spread)
-    expect(learnAcid(0, [{ factor: 2, spread: 0.1 }])).toEqual({ factor: 1, spread: 0 })
+        { factor: 1.5, logSd: 0.1 },
+        { factor: 1.5, logSd: 0.1 },
+      ]).logSd,
+    ).toBeLessThan(one.logSd)
+    expect(learnAcid(0, [{ factor: 2, logSd: 0.1 }])).toEqual({ factor: 1, logSd: 0 })
   })
 
   it('narrows the band of the whole blend, and the component still shows its own pH', () => {
     const supposed = mash(1000, 3.8)
-    const taught = withLearned(supposed, [{ factor: 1.4, spread: 0.12 }])
+    const taught = withLearned(supposed, [{ factor: 1.4, logSd: 0.12 }])
     expect(mixturePh(taught)!).toBeCloseTo(3.8, 5)
     const width = (one: Composition) => {
       const { ph } = forecastBlend([one, stuff('white-vinegar', 200)])
@@ -97,7 +97,7 @@ describe('a trial teaches the unknown acid', () => {
     const lye = titratableOf(truth)!.mmol / 10 / 0.1
     const found = acidFromTitration(mash(100, 3.8), { sampleG: 10, lyeMl: lye, lyeMolar: 0.1 })
     expect(found.factor).toBeCloseTo(1.3, 2)
-    expect(found.spread).toBeGreaterThan(0.1)
+    expect(found.logSd).toBeGreaterThan(0.1)
     expect(() => acidFromTitration(mash(100, 3.8), { sampleG: 10, lyeMl: 0, lyeMolar: 0.1 })).toThrow(/titration/)
   })
 })

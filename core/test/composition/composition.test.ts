@@ -20,7 +20,7 @@ const some = fc
   .map(([material, massG]) => ofMaterial(material, massG))
 const close = (a: Composition, b: Composition) => {
   for (const key of ['massG', 'waterG', 'saltG', 'sidMmol'] as const) expect(a[key]).toBeCloseTo(b[key], 5)
-  expect(a.heat.high).toBeCloseTo(b.heat.high, -1)
+  expect(a.pungency.high).toBeCloseTo(b.pungency.high, -1)
   expect(a.allergens).toEqual(b.allergens)
 }
 
@@ -79,8 +79,8 @@ describe('figures', () => {
   it('seeds out takes heat away and nothing else; cooked produce is not alive', () => {
     const cayenne = materialById('cayenne')!
     const [whole, seeded] = [ofMaterial(cayenne, 100), ofMaterial(cayenne, 100, { seedsOut: true })]
-    expect(seeded.heat.typical).toBeCloseTo(0.4 * whole.heat.typical, 6)
-    expect({ ...seeded, heat: 0 }).toEqual({ ...whole, heat: 0 })
+    expect(seeded.pungency.typical).toBeCloseTo(0.4 * whole.pungency.typical, 6)
+    expect({ ...seeded, pungency: 0 }).toEqual({ ...whole, pungency: 0 })
     expect([whole.live, ofMaterial(cayenne, 100, { preparation: 'roasted' }).live]).toEqual([true, false])
   })
 })

@@ -12,7 +12,7 @@ import {
   movedTo,
   phFactor,
   phWithAcids,
-  runMember,
+  integrateMember,
   sameAs,
   LIES,
   structureOf,
@@ -87,7 +87,7 @@ describe('cases', () => {
     ] as const
     const out = new Float64Array(expected.length * COLUMNS)
     const hours = Float64Array.from(expected, ([day]) => day * 24)
-    runMember(reference, { points: [{ hour: 0, tempC: 23.9 }] }, hours, out, 0)
+    integrateMember(reference, { points: [{ hour: 0, tempC: 23.9 }] }, hours, out, 0)
     expected.forEach(([day, ph], index) =>
       expect(Math.abs(out[index * COLUMNS]! - ph), `day ${day}`).toBeLessThan(0.012),
     )
@@ -143,7 +143,7 @@ describe('cases', () => {
       const hours = Float64Array.from([day * 24])
       const out = new Float64Array(COLUMNS)
       const of = batch('cabbage', 2.25)
-      runMember(memberOf(of, new Float64Array(DRAWS)), { points: [{ hour: 0, tempC }] }, hours, out, 0)
+      integrateMember(memberOf(of, new Float64Array(DRAWS)), { points: [{ hour: 0, tempC }] }, hours, out, 0)
       // Lye to 8.2: what the acids and the food's own buffer still take up.
       const [pH, lactic, acetic] = [out[0]!, out[5]!, out[6]!]
       const { buffer, citric, malic } = of.medium
@@ -341,7 +341,7 @@ describe('laws', () => {
         const of: Batch = { ...batch('pepper', salt), structure: structureOf(lie, cut, 0.45) }
         const hours = Float64Array.from({ length: 40 }, (_, index) => index * 18)
         const out = new Float64Array(hours.length * COLUMNS)
-        runMember(memberOf(of, drawMembers(1, seed)), { points: [{ hour: 0, tempC }], swingC: 2 }, hours, out, 0)
+        integrateMember(memberOf(of, drawMembers(1, seed)), { points: [{ hour: 0, tempC }], swingC: 2 }, hours, out, 0)
         expect(out.every(Number.isFinite)).toBe(true)
         for (let index = 1; index < hours.length; index++) {
           expect(out[index * COLUMNS]! - out[(index - 1) * COLUMNS]!).toBeLessThan(1e-3)
@@ -356,7 +356,7 @@ describe('laws', () => {
     const passesAt = (of: Batch, tempC: number, z: Float64Array) => {
       const hours = Float64Array.from({ length: 241 }, (_, index) => index * 6)
       const out = new Float64Array(hours.length * COLUMNS)
-      runMember(memberOf(of, z), { points: [{ hour: 0, tempC }] }, hours, out, 0)
+      integrateMember(memberOf(of, z), { points: [{ hour: 0, tempC }] }, hours, out, 0)
       const index = hours.findIndex((_, step) => out[step * COLUMNS]! <= 4.6)
       return index < 0 ? Infinity : hours[index]!
     }

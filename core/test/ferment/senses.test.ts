@@ -10,7 +10,7 @@ import {
   memberOf,
   normals,
   offsetFrom,
-  runMember,
+  integrateMember,
   SENSE_QUESTIONS,
   SENSE_SCALES,
   SHOWN,
@@ -38,7 +38,7 @@ const seen = (question: SenseQuestion, ...looks: [day: number, step: number][]):
 function runTypical(batch: Batch, temperature: TemperaturePlan) {
   const hours = Float64Array.from({ length: 500 }, (_, hour) => hour)
   const rows = new Float64Array(hours.length * COLUMNS)
-  runMember(memberOf(batch, new Float64Array(DRAWS)), temperature, hours, rows, 0)
+  integrateMember(memberOf(batch, new Float64Array(DRAWS)), temperature, hours, rows, 0)
   const at = (shown: (typeof SHOWN)[number], hour: number) => rows[hour * COLUMNS + SHOWN.indexOf(shown)]!
   return Array.from(hours, (hour) => ({
     day: hour / 24,

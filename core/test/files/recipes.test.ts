@@ -46,7 +46,7 @@ describe('recipes', () => {
     ).toEqual([['Quay red', [4, 3.5]]])
     const retired = fold([...log.entries, { ...log.entries[1]!, id: log.id(), at: day(10), retired: true } as never])
     expect(retired.recipes).toEqual([])
-    expect(retired.standing).toHaveLength(3)
+    expect(retired.effective).toHaveLength(3)
   })
 
   it('come back from their file as they were written', () => {

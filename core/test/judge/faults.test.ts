@@ -20,7 +20,7 @@ import {
   releaseChecks,
   saltForWeighed,
   saltTimes,
-  standingOf,
+  toldJudgement,
   plainTell,
   planFigures,
   startWeighIn,
@@ -502,7 +502,9 @@ describe('what goes in later changes the judgement', () => {
     log.read(lotId, 1, 4.4)
     const judge = judgeOf(log.book())
     const judgement = judge(lotId, START + 1.1 * DAY_MS)!
-    expect(standingOf(judgement, plainTell).sentence).toMatch(/^1\.3 % salt, evened out.* To 2\.0 %: 15 g of salt\.$/)
+    expect(toldJudgement(judgement, plainTell).sentence).toMatch(
+      /^1\.3 % salt, evened out.* To 2\.0 %: 15 g of salt\.$/,
+    )
     expect(
       asksOf(log.book(), judge, log.book().lots.get(lotId)!, START + 1.1 * DAY_MS).map(({ code }) => code),
     ).toContain('mend the salt')

@@ -99,10 +99,10 @@ describe('trials in the log', () => {
 
   it('a trial without a pH, or one that tells nothing, teaches nothing', () => {
     const { trial, book, base } = bench()
-    const untaught = compositionOf(book(), base)!.acidSpread
+    const untaught = compositionOf(book(), base)!.acidLogSd
     trial(undefined, { note: 'Too sharp.' })
     trial(3.7)
-    expect(compositionOf(book(), base)!.acidSpread).toBe(untaught)
+    expect(compositionOf(book(), base)!.acidLogSd).toBe(untaught)
   })
 
   it('teaches a material for its own blend only', () => {
@@ -117,7 +117,7 @@ describe('trials in the log', () => {
       unknown: 'mango',
       ph: 3.2,
     } as Draft)
-    const spread = (id?: string) => partComposition(book(), mango, Infinity, [], id)!.acidSpread
+    const spread = (id?: string) => partComposition(book(), mango, Infinity, [], id)!.acidLogSd
     expect(spread(blend)).toBeLessThan(spread())
   })
 
@@ -137,7 +137,7 @@ describe('trials in the log', () => {
       ],
     })
     const known = compositionOf(book(), base)!
-    expect(known.acidSpread).toBeLessThan(now.acidSpread)
+    expect(known.acidLogSd).toBeLessThan(now.acidLogSd)
     expect(known.acids.lactic!).toBeGreaterThan(now.acids.lactic! * 1.05)
     const narrowed = propertiesOf(known).shu
     expect(narrowed.high / narrowed.low).toBeLessThan(shu.high / shu.low)
@@ -155,7 +155,7 @@ it('what is found out is of the moment: a titration of a young ferment does not 
     return compositionOf(book(), lot)!
   }
   expect(grown(true).acids.lactic! / grown(false).acids.lactic!).toBeCloseTo(1, 2)
-  expect(grown(true).acidSpread).toBeLessThan(grown(false).acidSpread)
+  expect(grown(true).acidLogSd).toBeLessThan(grown(false).acidLogSd)
 
   const { pour, write, book, blend } = bench()
   pour()
@@ -265,7 +265,9 @@ it('brine kept at the press is a lot of its own, pulp another; earlier yields of
   const brine = compositionOf(book(), brineLotId)!
   expect(book().lots.get(brineLotId)).toMatchObject({ kind: 'brine', madeG: 440, leftG: 440, code: 'K-1' })
   expect(mixturePh(brine)!).toBeCloseTo(3.7, 3)
-  expect(brine.heat.typical / brine.massG).toBeLessThan((0.2 * compositionOf(book(), base)!.heat.typical) / 1500)
+  expect(brine.pungency.typical / brine.massG).toBeLessThan(
+    (0.2 * compositionOf(book(), base)!.pungency.typical) / 1500,
+  )
   expect(book().lots.get(second)!.usedG).toBe(2080)
   expect(earlierYields(book(), 'mash', second)).toMatchObject([{ method: 'sieve', yieldPct: expect.closeTo(81.7, 1) }])
 })

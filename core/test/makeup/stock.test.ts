@@ -78,8 +78,8 @@ describe('what a lot is made of, through its whole history', () => {
     const whole = compositionOf(book, ferment)!
     const [pressed, pulp] = [compositionOf(book, base)!, compositionOf(book, pulpLotId)!]
     expect(pressed.waterG + pulp.waterG).toBeCloseTo(whole.waterG, 4)
-    expect(pressed.heat.typical + pulp.heat.typical).toBeCloseTo(whole.heat.typical, 2)
-    expect(pulp.heat.typical / pulp.massG).toBeGreaterThan(pressed.heat.typical / pressed.massG)
+    expect(pressed.pungency.typical + pulp.pungency.typical).toBeCloseTo(whole.pungency.typical, 2)
+    expect(pulp.pungency.typical / pulp.massG).toBeGreaterThan(pressed.pungency.typical / pressed.massG)
     expect([book.lots.get(ferment)!.state, book.lots.get(pulpLotId)!.kind]).toEqual(['used up', 'pulp'])
   })
 
@@ -116,7 +116,7 @@ describe('what a lot is made of, through its whole history', () => {
     expect(propertiesOf(composition).saltPct).toBeCloseTo(3.1, 8)
     expect(mixturePh(composition)).toBeCloseTo(3.5, 6)
     expect(phOf(log.book(), brine)).toEqual({ ph: 3.5, measured: true })
-    expect(composition).toMatchObject({ allergens: ['milk'], live: true, acidSpread: 0.3 })
+    expect(composition).toMatchObject({ allergens: ['milk'], live: true, acidLogSd: 0.3 })
   })
 })
 

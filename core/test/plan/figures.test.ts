@@ -97,7 +97,7 @@ describe('what a plan comes to', () => {
     const { cost } = figures({ rows: [row('fresno', 900, { boughtG: 1000, pricePerKg: 6 }), row('garlic', 50)] })
     expect(cost).toEqual({ known: 6, unpriced: ['Garlic'] })
     const heat = (preparation: Row['preparation']) =>
-      figures({ rows: [row('cayenne', 100, { preparation })] }).composition.heat.typical
+      figures({ rows: [row('cayenne', 100, { preparation })] }).composition.pungency.typical
     expect(heat('dried') / heat('raw')).toBeCloseTo(0.9 / 0.15, 6)
   })
 

@@ -49,7 +49,7 @@ describe('press', () => {
           for (const id of Object.keys(ferment.acids) as (keyof typeof ferment.acids)[])
             expect(all.acids[id]!).toBeCloseTo(ferment.acids[id]!, 6)
           expect(all.sugarG.typical).toBeCloseTo(ferment.sugarG.typical, 5)
-          expect(all.heat.typical / ferment.heat.typical).toBeCloseTo(1, 6)
+          expect(all.pungency.typical / ferment.pungency.typical).toBeCloseTo(1, 6)
           expect(mixturePh(parts.base)!).toBeCloseTo(mixturePh(ferment)!, 4)
         },
       ),
@@ -59,7 +59,7 @@ describe('press', () => {
   it('brine let off is liquid alone: no solids, a tenth of its share of the heat; the pieces keep theirs', () => {
     const { base, brine } = separate(ferment, 'drain', { inG: 1000, baseG: 700, pulpG: 0, seedsG: 0, brineG: 300 })
     expect(otherSolidsG(brine)).toBeCloseTo(0, 6)
-    expect(brine.heat.typical).toBeLessThan(0.05 * ferment.heat.typical)
+    expect(brine.pungency.typical).toBeLessThan(0.05 * ferment.pungency.typical)
     expect(propertiesOf(base).bodyPct).toBeGreaterThan(propertiesOf(ferment).bodyPct)
   })
 
@@ -76,14 +76,14 @@ describe('press', () => {
       const weights = { inG: 1000, baseG: 1000 - pulpG, pulpG, seedsG: 0 }
       const kept = (method: PressMethod) => {
         const { base } = separate(ferment, method, weights)
-        return [base.heat.typical / ferment.heat.typical, otherSolidsG(base) / otherSolidsG(ferment)] as const
+        return [base.pungency.typical / ferment.pungency.typical, otherSolidsG(base) / otherSolidsG(ferment)] as const
       }
       expect(Math.min(...kept('scrape')), `${pulpG} g left`).toBeGreaterThan(0.6)
       expect(kept('sieve')[0]).toBeLessThan(kept('scrape')[0])
     }
     // As wet and heavy as 400 g are, next to all solids would be in them.
     const { base } = separate(ferment, 'sieve', { inG: 1000, baseG: 600, pulpG: 400, seedsG: 0 })
-    expect(base.heat.typical / ferment.heat.typical).toBeLessThan(0.2)
+    expect(base.pungency.typical / ferment.pungency.typical).toBeLessThan(0.2)
   })
 
   it('how it came out narrows the share thrown out, and says where it does not fit the weights', () => {
@@ -103,11 +103,11 @@ describe('press', () => {
     expect(pressBalance(weights).missingG).toBe(0)
     const { spilt, board, base } = separate(ferment, 'drain', weights)
     expect(otherSolidsG(spilt)).toBeCloseTo(0, 6)
-    expect(board.heat.typical / board.massG).toBeCloseTo(base.heat.typical / base.massG, 6)
+    expect(board.pungency.typical / board.massG).toBeCloseTo(base.pungency.typical / base.massG, 6)
   })
 
   it('straining takes heat with the solids', () => {
     const { base } = separate(ferment, 'cloth', { inG: 1000, baseG: 800, pulpG: 200, seedsG: 0 })
-    expect(base.heat.typical / base.massG).toBeLessThan((0.7 * ferment.heat.typical) / ferment.massG)
+    expect(base.pungency.typical / base.massG).toBeLessThan((0.7 * ferment.pungency.typical) / ferment.massG)
   })
 })

@@ -6,7 +6,7 @@ import { addsTo } from '../lot'
 
 /** Where a temperature of the cooking was taken. */
 export const HEAT_PLACES = ['pot', 'last bottle', 'jar in the water'] as const
-export type HeatPlace = (typeof HEAT_PLACES)[number]
+export type ProcessPlace = (typeof HEAT_PLACES)[number]
 
 /** Temperatures measured while a blend was cooked or filled: minutes after `at`, °C. */
 export const HeatEntry = z.object({

@@ -31,7 +31,7 @@ export function sourcesOf(parts: readonly NamedPart[]): Sources {
   return {
     mass: shares(({ massG }) => massG),
     salt: shares(({ saltG }) => saltG),
-    heat: shares(({ heat }) => heat.typical),
+    heat: shares(({ pungency }) => pungency.typical),
     sweet: shares(({ sugarG }) => sugarG.typical),
     // A pure acid without water counts by all its protons.
     acid: shares(

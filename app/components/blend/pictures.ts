@@ -1,5 +1,5 @@
 /** What can be looked at beside the pot. */
-export const VIEWS = [
+export const PICTURES = [
   { value: 'solve', label: 'Targets' },
   { value: 'trial', label: 'Trial' },
   { value: 'answers', label: 'Additions' },
@@ -9,4 +9,4 @@ export const VIEWS = [
   { value: 'heat', label: 'Heat' },
   { value: 'keep', label: 'Keeping' },
 ] as const
-export type View = (typeof VIEWS)[number]['value']
+export type Picture = (typeof PICTURES)[number]['value']

@@ -1,7 +1,7 @@
 import type { Draft } from '../log/entry'
 import type { Book } from '../lots/fold'
 import { inVessels } from '../log/jars'
-import { SCALE_NOISE_G } from '../cellar/taking'
+import { SCALE_NOISE_G } from '../cellar/overdraw'
 import { formatNumber } from '../units/number'
 import { plainTell, tellReason } from '../words/judgement'
 import type { Judge } from './judgement'

@@ -16,7 +16,7 @@ export interface Ensemble {
 }
 
 /** What was read and sensed taught. */
-export interface Learned extends Ensemble {
+export interface Assimilated extends Ensemble {
   /** Draws that fit, and how likely each of them went each way of `chances`: members × ways, summing to 1. */
   fitting: Float64Array
   shares: Float64Array
@@ -38,7 +38,7 @@ export interface Newest extends Pick<PhReading, 'ph' | 'sd'> {
 }
 
 /** How likely it goes a way that something holds of. */
-export const chanceOf = ({ chances }: Pick<Learned, 'chances'>, holds: (way: FermentWay) => boolean): number =>
+export const chanceOf = ({ chances }: Pick<Assimilated, 'chances'>, holds: (way: FermentWay) => boolean): number =>
   chances.reduce((sum, { way, share }) => sum + (holds(way) ? share : 0), 0)
 
 /** What a batch is learned from. */
@@ -75,7 +75,7 @@ function drawn(z: Float64Array, shares: Float64Array, ways: readonly WeighedWay[
 }
 
 /** What is known of a batch of which nothing was read or sensed. */
-function unknown(z: Float64Array, seed: number): Learned {
+function unknown(z: Float64Array, seed: number): Assimilated {
   const ways = waysOf(0)
   const members = z.length / DRAWS
   const prior = Float64Array.from(
@@ -168,10 +168,10 @@ function newestOf(
  * What readings, and what was seen and tasted, teach about a batch: prior draws that fit them, and the ways they go.
  * Seeded: the same case gives the same answer. Readings and looks at once are merged first.
  */
-export function learn(
+export function assimilate(
   { batch, temperature, readings: read, sensed: felt = [] }: Taught,
   { members = 500, seed = 1 } = {},
-): Learned {
+): Assimilated {
   const readings = mergeReadings(read)
   const sensed = felt.map(mergeSensed).filter(({ seen }) => seen.length > 0)
   const z = drawMembers(members, seed)

@@ -61,7 +61,11 @@ function potVerdict(
 }
 
 /** The measured heat of the pot against the reference chosen. */
-export function heatCheck({ treatment, reading, heat: { reference, pot, lastBottle } }: ReleaseCase): ReleaseCheck[] {
+export function processCheck({
+  treatment,
+  reading,
+  heat: { reference, pot, lastBottle },
+}: ReleaseCase): ReleaseCheck[] {
   if (treatment !== 'cooked-hot-fill') return []
   const check = { id: 'heat', title: 'Heat record of the pot', evidence: seen(pot?.evidence) } as const
   const verdict = pot
@@ -111,6 +115,6 @@ export function boilCheck({ treatment, altitudeM, heat: { water } }: ReleaseCase
 
 /** Whether the way of keeping was carried out: its heat checks pass. */
 export const carriedOut = (input: ReleaseCase): boolean => {
-  const checks = [...heatCheck(input), ...boilCheck(input)]
+  const checks = [...processCheck(input), ...boilCheck(input)]
   return checks.length > 0 && checks.every(({ verdict }) => verdict !== 'stop')
 }

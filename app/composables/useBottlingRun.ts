@@ -14,7 +14,7 @@ import { nowMoment } from '~/clock/clock'
 import { dayAfterMonths, monthAndDay } from '~/clock/moments'
 import { freshRun, referenceOf, RunFormSchema, runProblems, type RunForm, type RunProblems } from '~/forms/runForm'
 import { useForm } from '~/composables/useForm'
-import { useRunChecks, useRunPot } from '~/composables/useRunPot'
+import { useBottlingChecks, useBottlingPot } from '~/composables/useBottlingPot'
 import { useStops } from '~/composables/useStops'
 import { newLotId, useBook } from '~/stores/book'
 
@@ -22,7 +22,7 @@ import { newLotId, useBook } from '~/stores/book'
 const USUAL_ML = 150
 
 /** Fills what follows by itself: what a way of keeping changes, the code, the day, the count. */
-function useSettling(
+function useFollowing(
   form: Ref<RunForm>,
   lot: Ref<Lot | undefined>,
   most: Ref<{ count: number }>,
@@ -39,7 +39,7 @@ function useSettling(
     }
   }
   /** What was begun before the log was open begins anew, now that the pot is known. */
-  function settle() {
+  function beginAnew() {
     if (!lot.value) return
     if (!form.value.code)
       Object.assign(form.value, fresh(), {
@@ -59,8 +59,8 @@ function useSettling(
       })
     },
   )
-  void loaded.then(settle)
-  watch(lot, settle)
+  void loaded.then(beginAnew)
+  watch(lot, beginAnew)
   watch(
     most,
     ({ count }, before) => {
@@ -72,7 +72,11 @@ function useSettling(
 }
 
 /** The entry a run comes to. */
-function runDraft(form: RunForm, from: Lot, pot: ReturnType<typeof useRunPot>): Extract<Draft, { kind: 'bottle' }> {
+function runDraft(
+  form: RunForm,
+  from: Lot,
+  pot: ReturnType<typeof useBottlingPot>,
+): Extract<Draft, { kind: 'bottle' }> {
   const { retained, netG, testBottle } = form
   const [format, densityGPerMl] = [pot.format.value, pot.densityGPerMl.value]
   const [count, partMl, lossMl] = [form.count ?? 0, form.partMl ?? 0, form.lossMl ?? 0]
@@ -108,7 +112,7 @@ function runDraft(form: RunForm, from: Lot, pot: ReturnType<typeof useRunPot>): 
 }
 
 /** A run of bottles from one pot: its form, what follows from it, what speaks against it, and the entry it comes to. */
-export function useRun(blendId: string, lot: Ref<Lot | undefined>) {
+export function useBottlingRun(blendId: string, lot: Ref<Lot | undefined>) {
   const book = useBook()
   const fresh = () => {
     const { formats } = book.library
@@ -136,12 +140,12 @@ export function useRun(blendId: string, lot: Ref<Lot | undefined>) {
         stops: stops(lot.value?.id),
       }),
   })
-  const pot = useRunPot(form, lot)
-  useSettling(form, lot, pot.most, loaded, fresh)
+  const pot = useBottlingPot(form, lot)
+  useFollowing(form, lot, pot.most, loaded, fresh)
   const reference = computed(() => referenceOf(form.value))
-  const judged = useRunChecks(form, lot, pot, reference)
+  const judged = useBottlingChecks(form, lot, pot, reference)
   const stops = useStops()
-  const stand = computed(() => lot.value && book.standing(lot.value))
+  const stand = computed(() => lot.value && book.judgementOf(lot.value))
   /** What the log itself said against it when it was to be recorded. */
   const refused = ref('')
   /** Records the run. @returns its entry, or `null` where something speaks against it. */

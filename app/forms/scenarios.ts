@@ -1,7 +1,7 @@
 import { sameAs, type Course, type Cut, type WhatIf, type When } from '@lactofer/core'
 
 /** Another way to do it, as the sliders stand; 0 is "none" for starter, cold day and swing. */
-export interface Trial {
+export interface Scenario {
   name: string
   tempC: number
   saltPct: number
@@ -12,13 +12,13 @@ export interface Trial {
 }
 
 /** So many ways are drawn together. */
-export const TRIALS_MOST = 3
+export const SCENARIOS_MOST = 3
 
 /** A new way beside those there are: as it is, but so much warmer or cooler. */
 const FIRST_STEPS = [2, -3, 5]
 
 /** A way that can be tried next. */
-export function freshTrial(base: Omit<Trial, 'name'>, others: readonly Trial[]): Trial {
+export function freshScenario(base: Omit<Scenario, 'name'>, others: readonly Scenario[]): Scenario {
   const name =
     ['A', 'B', 'C'].map((letter) => `Way ${letter}`).find((free) => !others.some((other) => other.name === free)) ??
     'Way D'
@@ -26,14 +26,14 @@ export function freshTrial(base: Omit<Trial, 'name'>, others: readonly Trial[]):
 }
 
 /** Only what differs from the batch as it is. */
-export function changeOf(trial: Trial, base: Omit<Trial, 'name'>): WhatIf {
+export function changeOf(scenario: Scenario, base: Omit<Scenario, 'name'>): WhatIf {
   return {
-    ...(trial.tempC !== base.tempC && { tempC: trial.tempC }),
-    ...(trial.saltPct !== base.saltPct && { saltPct: trial.saltPct }),
-    ...(trial.cut !== base.cut && { cut: trial.cut }),
-    ...(trial.starterPct > 0 && { starterShare: trial.starterPct / 100 }),
-    ...(trial.coldDay > 0 && { coldDay: trial.coldDay }),
-    ...(trial.swingC > 0 && { swingC: trial.swingC }),
+    ...(scenario.tempC !== base.tempC && { tempC: scenario.tempC }),
+    ...(scenario.saltPct !== base.saltPct && { saltPct: scenario.saltPct }),
+    ...(scenario.cut !== base.cut && { cut: scenario.cut }),
+    ...(scenario.starterPct > 0 && { starterShare: scenario.starterPct / 100 }),
+    ...(scenario.coldDay > 0 && { coldDay: scenario.coldDay }),
+    ...(scenario.swingC > 0 && { swingC: scenario.swingC }),
   }
 }
 
@@ -45,7 +45,7 @@ export const whenWords = ({ early, typical, late }: When): string =>
     : `about ${day(typical)} (${early === null ? '?' : (early / 24).toFixed(1)} to ${late === null ? 'later than shown' : (late / 24).toFixed(1)})`
 
 /** What a way comes to, and when it is as sour as the batch as it is on a day. */
-export function trialWords(course: Course | undefined, asItIs: Course | null, likeDay: number): string {
+export function scenarioWords(course: Course | undefined, asItIs: Course | null, likeDay: number): string {
   if (!course || !asItIs) return 'Working it out …'
   const hour = sameAs(course, asItIs, likeDay * 24)
   return `4.6 ${whenWords(course.passes)}; ready ${whenWords(course.ready)}. As sour as it would be on day ${likeDay} if left as it is: ${hour === null ? 'not within the time shown' : `on ${day(hour)}`}.`

@@ -18,7 +18,7 @@ import type { ChosenReference, RunForm } from '~/forms/runForm'
 import { useBook } from '~/stores/book'
 
 /** What is in the pot and in a bottle, and how many bottles that makes. */
-export function useRunPot(form: Ref<RunForm>, lot: Ref<Lot | undefined>) {
+export function useBottlingPot(form: Ref<RunForm>, lot: Ref<Lot | undefined>) {
   const book = useBook()
   const composition = computed(() => (lot.value ? book.composition(lot.value.id) : null))
   const properties = computed(() => composition.value && propertiesOf(composition.value))
@@ -53,10 +53,10 @@ export function useRunPot(form: Ref<RunForm>, lot: Ref<Lot | undefined>) {
 }
 
 /** What speaks for and against keeping it this way. */
-export function useRunChecks(
+export function useBottlingChecks(
   form: Ref<RunForm>,
   lot: Ref<Lot | undefined>,
-  { format, densityGPerMl }: Pick<ReturnType<typeof useRunPot>, 'format' | 'densityGPerMl'>,
+  { format, densityGPerMl }: Pick<ReturnType<typeof useBottlingPot>, 'format' | 'densityGPerMl'>,
   reference: Ref<ChosenReference>,
 ) {
   const book = useBook()

@@ -2,15 +2,15 @@
 import { computed } from 'vue'
 import { ofMaterial, type Composition } from '@lactofer/core'
 import type { PartForm, SauceForm } from '~/forms/blendForm'
-import type { View } from './views'
+import type { Picture } from './pictures'
 import type { BlendDraftState } from '~/composables/useBlendDraft'
 import { useBook } from '~/stores/book'
 
 /** One way to look at the sauce at hand. */
 const sauce = defineModel<SauceForm>('sauce', { required: true })
-const { view, onBench } = defineProps<{ view: Exclude<View, 'solve'>; onBench: BlendDraftState }>()
+const { view, blending } = defineProps<{ view: Exclude<Picture, 'solve'>; blending: BlendDraftState }>()
 const book = useBook()
-const { poured, forecast, live, trials, question } = onBench
+const { poured, forecast, live, trials, question } = blending
 
 const water = computed(() => book.library.material('water'))
 const additions = computed<{ name: string; composition: Composition }[]>(() => {

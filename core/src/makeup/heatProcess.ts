@@ -1,6 +1,6 @@
-import type { Evidence, HeatRecord } from '../keep/releaseCase'
+import type { Evidence, ProcessRecord } from '../keep/releaseCase'
 import type { EntryOf } from '../log/entry'
-import type { HeatPlace } from '../log/kinds/heat'
+import type { ProcessPlace } from '../log/kinds/heat'
 import type { Lot } from '../log/lot'
 import { lastPouredMs } from '../lots/measured'
 import { HOUR_MS, MINUTE_MS } from '../units/time'
@@ -13,7 +13,7 @@ export const evidenceOf = (entry: { at: string; by: string }, what: string): Evi
 })
 
 /** All that was measured at a place, as one record on one clock; moments measured twice count once. */
-function recordOf(heats: readonly EntryOf<'heat'>[], where: HeatPlace): HeatRecord | null {
+function recordOf(heats: readonly EntryOf<'heat'>[], where: ProcessPlace): ProcessRecord | null {
   const of = heats.filter((heat) => heat.where === where)
   const [first] = of
   if (!first) return null
@@ -30,7 +30,7 @@ function recordOf(heats: readonly EntryOf<'heat'>[], where: HeatPlace): HeatReco
 }
 
 /** The heat measured since a pot was poured, by where it was taken. */
-export function heatRecordsOf(blend: Lot): Record<HeatPlace, HeatRecord | null> {
+export function heatProcessOf(blend: Lot): Record<ProcessPlace, ProcessRecord | null> {
   // A pot may be cooked before it is written down; what was put in later was not in it.
   const sinceMs = lastPouredMs(blend) - (blend.added.length ? 0 : 12 * HOUR_MS)
   const heats = blend.heats.filter(({ at }) => Date.parse(at) >= sinceMs)

@@ -259,7 +259,7 @@ function rates(y: Float64Array, hour: number, into: Float64Array): void {
  */
 // One loop over one state on purpose: it runs some hundred thousand times a forecast, and calls would cost half of it.
 // eslint-disable-next-line max-lines-per-function
-export function runMember(
+export function integrateMember(
   member: Member,
   temperature: TemperaturePlan,
   hours: Float64Array,

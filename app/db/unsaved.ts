@@ -18,7 +18,7 @@ function placeFor(): Storage | null {
  * Keeps the text of a form. Where the browser has no room, the form stands as the journal last had it, half a second
  * before.
  */
-export function keepLast(key: string, text: string): void {
+export function keepUnsaved(key: string, text: string): void {
   const place = placeFor()
   try {
     place?.setItem(PREFIX + key, text)
@@ -28,7 +28,7 @@ export function keepLast(key: string, text: string): void {
 }
 
 /** Takes the text of a form out again; `undefined` where there is none. */
-export function takeLast(key: string): unknown {
+export function takeUnsaved(key: string): unknown {
   const place = placeFor()
   const text = place?.getItem(PREFIX + key) ?? null
   place?.removeItem(PREFIX + key)
@@ -36,7 +36,7 @@ export function takeLast(key: string): unknown {
 }
 
 /** Forgets everything. */
-export function forgetLast(): void {
+export function forgetUnsaved(): void {
   const place = placeFor()
   for (const key of Object.keys(place ?? {})) if (key.startsWith(PREFIX)) place?.removeItem(key)
 }

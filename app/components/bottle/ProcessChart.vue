@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { formatNumber, formatTemperature, type HeatReference, type Lethality } from '@lactofer/core'
-import { heatOption } from './heatOption'
+import { heatOption } from './processOption'
 import { useTones } from '~/composables/useTones'
 import { usePreferences } from '~/stores/preferences'
 

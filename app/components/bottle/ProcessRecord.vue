@@ -5,12 +5,12 @@ import { ElMessage } from 'element-plus'
 import { z } from 'zod'
 import {
   formatNumber,
-  heatRecordsOf,
+  heatProcessOf,
   lethality,
   LIMITS,
   MINUTE_MS,
   momentOf,
-  type HeatPlace,
+  type ProcessPlace,
   type HeatReference,
   type Lot,
 } from '@lactofer/core'
@@ -26,11 +26,11 @@ import { useInstruments } from '~/stores/instruments'
  */
 const { lot, reference, boiled } = defineProps<{ lot: Lot; reference: HeatReference; boiled: boolean }>()
 const EVERY_S = 10
-const HeatDraftSchema = z.object({
+const ProcessDraftSchema = z.object({
   where: z.enum(['pot', 'last bottle', 'jar in the water']),
   points: z.array(z.object({ atMs: z.number(), tempC: z.number() })),
 })
-const { draft, reset, save } = useDraft(`heat:${lot.id}`, HeatDraftSchema, () => ({
+const { draft, reset, save } = useDraft(`heat:${lot.id}`, ProcessDraftSchema, () => ({
   where: boiled ? ('jar in the water' as const) : ('pot' as const),
   points: [],
 }))
@@ -40,7 +40,7 @@ const typed = ref<number | null>(null)
 const later = ref<number | null>(null)
 const running = ref(false)
 const problem = ref('')
-const PLACES = computed(() => (boiled ? ['jar in the water'] : ['pot', 'last bottle']) as HeatPlace[])
+const PLACES = computed(() => (boiled ? ['jar in the water'] : ['pot', 'last bottle']) as ProcessPlace[])
 // A record begun for the pot is not one of the water.
 watch(
   [() => draft.value.where, PLACES],
@@ -49,7 +49,7 @@ watch(
   },
   { immediate: true },
 )
-const WORDS: Record<HeatPlace, string> = {
+const WORDS: Record<ProcessPlace, string> = {
   pot: 'the pot',
   'last bottle': 'the last bottle',
   'jar in the water': 'the water around the jars',
@@ -112,12 +112,14 @@ async function keep() {
   if (where === 'pot') draft.value.where = 'last bottle'
 }
 const records = computed(() =>
-  Object.entries(heatRecordsOf(lot)).flatMap(([where, found]) =>
-    found && found.points.length > 1 ? [{ where: where as HeatPlace, found: lethality(found.points, reference) }] : [],
+  Object.entries(heatProcessOf(lot)).flatMap(([where, found]) =>
+    found && found.points.length > 1
+      ? [{ where: where as ProcessPlace, found: lethality(found.points, reference) }]
+      : [],
   ),
 )
 const minutes = (value: number) => formatNumber(value, value < 1000 ? 1 : 0)
-const lastBottle = computed(() => heatRecordsOf(lot)['last bottle'])
+const lastBottle = computed(() => heatProcessOf(lot)['last bottle'])
 </script>
 
 <template>
@@ -174,7 +176,7 @@ const lastBottle = computed(() => heatRecordsOf(lot)['last bottle'])
       </div>
     </template>
     <template v-for="{ where, found } in records" :key="where">
-      <HeatChart :found="found" :reference="reference" :name="WORDS[where]" />
+      <ProcessChart :found="found" :reference="reference" :name="WORDS[where]" />
       <p :data-figure="where === 'last bottle' ? 'in-bottle' : 'lethality'">
         <strong>{{ minutes(found.minutes.typical) }} min</strong> at <TemperatureText :temp-c="reference.refC" /> by
         what was measured, {{ minutes(found.minutes.low) }} if the thermometer reads half a degree high.
