@@ -8,6 +8,7 @@ import { useDemoOnStart } from '~/composables/useDemo'
 import { useInstallOffer } from '~/composables/useInstall'
 import { useProbeLog } from '~/composables/useProbeLog'
 import { useStageKeys } from '~/composables/useStageKeys'
+import { useStages } from '~/composables/useStages'
 
 const book = useBook()
 const instruments = useInstruments()
@@ -18,26 +19,45 @@ useDemoOnStart()
 useProbeLog()
 const { helpOpen } = useStageKeys()
 const route = useRoute()
+const { stages } = useStages()
+/** The page, and the lot it is about: what a tab and a reader of the screen say first. */
+const title = computed(() => {
+  const lot = book.lot(String(route.params.id ?? route.query.lot ?? ''))
+  const beside = /^\/(library|recipes|logbook|loft|compare)/.exec(route.path)?.[1]
+  const page = beside
+    ? `${beside.charAt(0).toUpperCase()}${beside.slice(1)}`
+    : (stages.value.find(({ here }) => here)?.name ?? '')
+  return [lot && `${lot.code} ${lot.name}`, page, 'Lactofer'].filter(Boolean).join(' · ')
+})
+useHead({ title })
 /** At the scale nothing but the scale is shown. */
 const fullScreen = computed(() => route.path.startsWith('/weigh/'))
+const atPhone = useMediaQuery('(max-width: 900px)')
+const withStrip = computed(() => !fullScreen.value && (instruments.has.scale || instruments.has.meter))
 </script>
 
 <template>
-  <div class="frame">
+  <div :class="['frame', { 'with-strip': withStrip, taking: instruments.taker }]">
     <a class="skip" href="#main">Skip to the page</a>
-    <StageRail v-if="!fullScreen" class="frame-rail" @help="helpOpen = true" />
+    <template v-if="!fullScreen">
+      <PhoneRail v-if="atPhone" class="frame-rail" />
+      <StageRail v-else class="frame-rail" @help="helpOpen = true" />
+    </template>
     <main id="main" tabindex="-1">
       <KeepingNotes />
       <TimerBar />
       <NuxtPage v-if="book.ready" />
     </main>
-    <InstrumentStrip v-if="!fullScreen && (instruments.has.scale || instruments.has.meter)" class="frame-strip" />
+    <InstrumentStrip v-if="withStrip" class="frame-strip" />
     <KeyHelp v-model="helpOpen" />
+    <RoundDialogs />
   </div>
 </template>
 
 <style scoped>
 .frame {
+  --rail-height: 60px;
+  --strip: 0px;
   min-height: 100dvh;
   display: grid;
   grid-template: auto 1fr auto / minmax(0, 1fr);
@@ -45,6 +65,25 @@ const fullScreen = computed(() => route.path.startsWith('/weigh/'))
 main {
   min-width: 0;
   grid-row: 2;
+}
+.frame.with-strip {
+  --strip: 60px;
+}
+@media (max-width: 900px) {
+  .frame {
+    --rail-height: 54px;
+  }
+  .frame.with-strip {
+    --strip: 44px;
+  }
+  .frame.with-strip.taking {
+    --strip: 100px;
+  }
+}
+@media (max-width: 900px) and (max-height: 480px) {
+  .frame {
+    --rail-height: 48px;
+  }
 }
 main:focus {
   outline: none;

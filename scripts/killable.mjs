@@ -10,7 +10,13 @@ import { chromiumPath } from './steps.mjs'
 
 const FLAGS = [
   ...['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking'],
-  ...['--disable-component-update', '--disable-sync', '--headless', '--remote-debugging-port=0'],
+  ...[
+    '--disable-component-update',
+    '--disable-sync',
+    '--headless',
+    '--remote-debugging-port=0',
+    '--window-size=1280,900',
+  ],
 ]
 
 // Every browser and server that is begun ends with this process.

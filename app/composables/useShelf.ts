@@ -5,6 +5,7 @@ import {
   propertiesOf,
   readTemperatures,
   type Ask,
+  type Book,
   type Level,
   type Lot,
   type VesselKind,
@@ -12,20 +13,32 @@ import {
 } from '@lactofer/core'
 import { LEVEL_WORDS } from '~/words/askWords'
 import { useBook } from '~/stores/book'
+import { shelfScale, type PlankSizes, type Room } from './shelfScale'
 
-/** From so many vessels on they are drawn small. */
-const MANY = 30
+/** From so many vessels on places become drawers: those that ask are drawn, the others stand as outlines. */
+const MANY = 40
 
 /** Vessels by what they ask for, and what they are called. */
 export const WORDS = { all: 'All', ...LEVEL_WORDS, nothing: 'Nothing today' } as const
 export type Shown = keyof typeof WORDS
 
-interface ShelfPlace {
+/** A lot as it stands on the shelf: what it asks for, how it was read last, its vessels as they are drawn. */
+export interface ShelfPlace {
   lot: Lot
   asks: Ask[]
   level: Level | 'nothing'
   ph: string
   vessels: { vessel: VesselKind; mark: string; hot: boolean; fraction: number }[]
+}
+
+/** The vessels of a lot as they are drawn: kind, mark on the tape, HOT, how full. */
+export function drawnVessels(book: Book, lot: Lot): ShelfPlace['vessels'] {
+  const composition = packedComposition(book, lot)
+  const density = composition ? propertiesOf(composition).densityGPerMl : 1
+  return inVessels(lot).flatMap(({ vesselId, mark, massG, hot }) => {
+    const vessel = book.library.vessel(vesselId)
+    return vessel ? [{ vessel, mark, hot, fraction: massG / density / vessel.capacityMl }] : []
+  })
 }
 
 /** A plank: a place with the vessels shown there, and how warm it was last read. */
@@ -35,16 +48,22 @@ function plankOf(place: string, placed: readonly ShelfPlace[], chosen: readonly 
     .filter(({ lot }) => lot.place === place)
     .flatMap(({ lot }) => readTemperatures(lot).slice(-1))
     .map(({ tempC }) => tempC)
-  return {
-    place,
-    here,
-    tempC: temps.length ? temps.reduce((sum, value) => sum + value, 0) / temps.length : null,
-    tallest: Math.max(0, ...here.flatMap(({ vessels }) => vessels.map(({ vessel }) => vessel.heightMm))),
-  }
+  return { place, here, tempC: temps.length ? temps.reduce((sum, value) => sum + value, 0) / temps.length : null }
 }
 
-/** The open vessels as they stand on the planks, filtered by what they ask for, and the scale they are drawn to. */
-export function useShelf(shown: Ref<Shown>) {
+/** Sizes of what is drawn on a plank. */
+const sizesOf = (drawn: readonly ShelfPlace[]): PlankSizes => ({
+  lots: drawn.map(({ vessels }) => ({
+    widthsMm: vessels.map(({ vessel }) => vessel.widthMm),
+    tallestMm: Math.max(0, ...vessels.map(({ vessel }) => vessel.heightMm)),
+  })),
+})
+
+/**
+ * The open vessels as they stand on the planks, filtered by what they ask for, and the one scale they are drawn to.
+ * @param room what there is for the whole shelf, px. @param opened places whose quiet vessels are drawn, too.
+ */
+export function useShelf(shown: Ref<Shown>, room: Ref<Room>, opened: Ref<readonly string[]>) {
   const book = useBook()
   const byLot = computed(() => {
     const asks = new Map<string, Ask[]>()
@@ -52,39 +71,41 @@ export function useShelf(shown: Ref<Shown>) {
     return asks
   })
   function placeOf(lot: Lot): ShelfPlace {
-    const composition = packedComposition(book.book, lot)
-    const density = composition ? propertiesOf(composition).densityGPerMl : 1
     const last = measuredPhs(lot).at(-1)?.ph
     const asks = byLot.value.get(lot.id) ?? []
-    const vessels = inVessels(lot).flatMap(({ vesselId, mark, massG, hot }) => {
-      const vessel = book.library.vessel(vesselId)
-      return vessel ? [{ vessel, mark, hot, fraction: massG / density / vessel.capacityMl }] : []
-    })
+    const vessels = drawnVessels(book.book, lot)
     const ph = last !== undefined ? `pH ${last.toFixed(2)}` : book.notMeasured(lot.id) ? 'not measured' : 'no pH yet'
     return { lot, asks, level: asks[0]?.level ?? 'nothing', ph, vessels }
   }
   const placed = computed(() => book.fermenting.map(placeOf))
   const countOf = (level: Shown) => placed.value.filter((one) => level === 'all' || one.level === level).length
   const chosen = computed(() => placed.value.filter(({ level }) => shown.value === 'all' || level === shown.value))
-  const small = computed(() => chosen.value.reduce((sum, { vessels }) => sum + vessels.length, 0) > MANY)
+  const drawers = computed(() => chosen.value.reduce((sum, { vessels }) => sum + vessels.length, 0) > MANY)
+  /** What is only an outline: past so many vessels those that ask for nothing, until their drawer is opened. */
+  const isQuiet = ({ level, lot }: ShelfPlace) =>
+    drawers.value && shown.value === 'all' && level === 'nothing' && !opened.value.includes(lot.place)
   const places = computed(() =>
     [...new Set(placed.value.map(({ lot }) => lot.place))]
       .map((place) => plankOf(place, placed.value, chosen.value))
-      .filter(({ here }) => here.length > 0),
+      .filter(({ here }) => here.length > 0)
+      .map((plank) => ({
+        ...plank,
+        drawn: plank.here.filter((one) => !isQuiet(one)),
+        quiet: plank.here.filter(isQuiet),
+      })),
   )
   return {
-    placed,
-    chosen,
-    small,
-    places,
+    ...{ placed, chosen, places, drawers },
     counts: computed(() =>
       (Object.keys(WORDS) as Shown[])
         .map((level) => ({ level, count: countOf(level) }))
         .filter(({ count }) => count > 0),
     ),
-    scale: computed(() => {
-      const tallest = Math.max(1, ...places.value.map((plank) => plank.tallest))
-      return Math.min(small.value ? 0.22 : 0.5, (small.value ? 110 : 230) / tallest)
-    }),
+    scale: computed(() =>
+      shelfScale(
+        places.value.map(({ drawn }) => sizesOf(drawn)),
+        room.value,
+      ),
+    ),
   }
 }

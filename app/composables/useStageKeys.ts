@@ -1,6 +1,7 @@
 import { onKeyStroke } from '@vueuse/core'
 import { ref } from 'vue'
 import { KEY_BINDINGS } from '~/words/keys'
+import { useRound } from '~/stores/round'
 
 /** Where somebody types, or a widget has keys of its own. */
 const TYPING = 'input, textarea, select, [role=slider], [role=combobox], [contenteditable]'
@@ -9,9 +10,16 @@ const TYPING = 'input, textarea, select, [role=slider], [role=combobox], [conten
 export function useStageKeys() {
   const router = useRouter()
   const helpOpen = ref(false)
+  const round = useRound()
   onKeyStroke((event) => {
     const target = event.target as HTMLElement | null
-    if (event.ctrlKey || event.metaKey || event.altKey || target?.closest(TYPING)) return
+    if (target?.closest(TYPING)) return
+    if ((event.ctrlKey || event.metaKey) && event.key === 'z' && round.last) {
+      event.preventDefault()
+      void round.undo()
+      return
+    }
+    if (event.ctrlKey || event.metaKey || event.altKey) return
     const binding = KEY_BINDINGS.find(({ keys, go, focus, help }) => keys.includes(event.key) && (go ?? focus ?? help))
     if (!binding) return
     const page = binding.go?.(event.key)

@@ -139,6 +139,32 @@ export function colourOf(form: PlanForm, book: Book): string {
   )
 }
 
+/** A layer of a plan's jar: what it is, its colour, its share of the whole, 0 to 1. */
+export interface Layer {
+  name: string
+  color: string
+  share: number
+}
+const WATER_COLOUR = '#c3dbe3'
+const SALT_COLOUR = '#ffffff'
+/** Under this share a layer is drawn so high, that it is seen. */
+const LEAST_SHARE = 0.015
+
+/** What lies in a plan's jar, from the bottom: an ingredient a layer, water, and the salt on top. */
+export function layersOf(form: PlanForm, figures: { dose: { saltG: number } } | null, book: Book): Layer[] {
+  const colourOfRow = ({ lotId, materialId }: { lotId?: string | undefined; materialId: string }) =>
+    (lotId ? book.lots.get(lotId)?.color : book.library.material(materialId)?.color) ?? '#9aa58c'
+  const all = [
+    ...weighedRows(form).map((row) => ({ name: row.name, color: colourOfRow(row), massG: row.massG })),
+    { name: 'Water', color: WATER_COLOUR, massG: form.waterG ?? 0 },
+    { name: 'Salt', color: SALT_COLOUR, massG: figures?.dose.saltG ?? 0 },
+  ].filter(({ massG }) => massG > 0)
+  const sum = all.reduce((whole, { massG }) => whole + massG, 0)
+  const seen = all.map(({ name, color, massG }) => ({ name, color, share: Math.max(LEAST_SHARE, massG / sum) }))
+  const whole = seen.reduce((total, { share }) => total + share, 0)
+  return seen.map((layer) => ({ ...layer, share: layer.share / whole }))
+}
+
 const words = ({ waterSaid, waterBetweenG, saltSaid }: Partial<EntryOf<'plan'>>) => ({
   ...(waterSaid && { waterSaid }),
   ...(waterBetweenG && { waterBetweenG }),

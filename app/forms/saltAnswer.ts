@@ -1,6 +1,8 @@
 import {
   contentG,
+  doseWorking,
   pctOn,
+  saidWorking,
   slipFrom,
   slipFromUsual,
   swappedG,
@@ -9,8 +11,10 @@ import {
   type PlanFigures,
   type SaltKind,
   type StyleId,
+  type Working,
 } from '@lactofer/core'
 import type { PlanForm } from './planForm'
+import { saltedOf } from './planResults'
 
 /** Pairs of salts that are always told apart: the slip that happens. */
 const ALWAYS = ['fine-sea', 'coarse-sea']
@@ -56,4 +60,12 @@ export function slipOf(book: Book, form: PlanForm, figures: PlanFigures) {
     slipFromUsual(pctOn(dose, style.basis) ?? dose.ofEverythingPct, style.saltPct) ??
     slipFrom((100 * saltG) / figures.composition.massG, earlierOf(book, form.style, form.lotId))
   )
+}
+
+/** The working of a plan's salt: as it was said, or as a share. */
+export function saltWorkingOf(book: Book, form: PlanForm, figures: PlanFigures & { waterG: number }): Working {
+  const salted = saltedOf(form, book)
+  if (!salted) return doseWorking(form.saltBasis, form.saltPct ?? 0, figures)
+  const salt = book.library.salts.find(({ id }) => id === salted.said.saltId)
+  return saidWorking(salted.said, { words: form.saltSaid, salt, saltG: salted.saltG, evenedPct: figures.evenedPct })
 }

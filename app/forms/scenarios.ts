@@ -1,4 +1,4 @@
-import { sameAs, type Course, type Cut, type WhatIf, type When } from '@lactofer/core'
+import { dayWords, HOUR_MS, plainNumber, sameAs, type Course, type Cut, type WhatIf, type When } from '@lactofer/core'
 
 /** Another way to do it, as the sliders stand; 0 is "none" for starter, cold day and swing. */
 export interface Scenario {
@@ -37,12 +37,13 @@ export function changeOf(scenario: Scenario, base: Omit<Scenario, 'name'>): What
   }
 }
 
-const day = (hour: number) => `day ${(hour / 24).toFixed(1)}`
+const day = (hour: number) => dayWords(hour * HOUR_MS)
+const days = (hour: number) => plainNumber(hour / 24)
 /** When something happens, in days since packing. */
 export const whenWords = ({ early, typical, late }: When): string =>
   typical === null
     ? 'not within the time shown'
-    : `about ${day(typical)} (${early === null ? '?' : (early / 24).toFixed(1)} to ${late === null ? 'later than shown' : (late / 24).toFixed(1)})`
+    : `about ${day(typical)} (${early === null ? '?' : days(early)} to ${late === null ? 'later than shown' : days(late)})`
 
 /** What a way comes to, and when it is as sour as the batch as it is on a day. */
 export function scenarioWords(course: Course | undefined, asItIs: Course | null, likeDay: number): string {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { dayInFull } from '~/clock/moments'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
@@ -16,11 +16,14 @@ const asksForKit = computed(
     book.lots.some(({ origin }) => origin === 'maker'),
 )
 const atPhone = useMediaQuery('(max-width: 900px)')
+/** On a phone the round is walked vessel by vessel; who wants it as a list says so. */
+const asList = ref(false)
+const inHand = computed(() => atPhone.value && !asList.value && book.lots.length > 0)
 </script>
 
 <template>
   <div class="page">
-    <header>
+    <header :class="{ 'visually-hidden': inHand }">
       <h1>{{ heading }}</h1>
       <p>
         {{ book.fermenting.length }} {{ book.fermenting.length === 1 ? 'lot is' : 'lots are' }} fermenting, {{ asking }}
@@ -32,7 +35,11 @@ const atPhone = useMediaQuery('(max-width: 900px)')
     <KitPanel v-if="asksForKit" asks />
     <EmptyStart v-if="book.lots.length === 0" />
     <div v-else class="split">
-      <TheRound v-if="atPhone" />
+      <HandRound v-if="inHand" @list="asList = true" />
+      <template v-else-if="atPhone">
+        <el-button class="walk" @click="asList = false">Walk it vessel by vessel</el-button>
+        <TheRound />
+      </template>
       <TheShelf v-if="book.fermenting.length" />
       <p v-else class="sheet">
         The shelf is empty. <NuxtLink to="/plan">Plan a batch</NuxtLink>, or look at what is in the

@@ -34,6 +34,10 @@ const saving = ref(false)
 
 const results = computed(() => planResults(form.value, book.book))
 const figures = computed(() => results.value?.figures ?? null)
+/** What the jar shows; none where something of the plan cannot be. */
+const jarFigures = computed(() =>
+  results.value?.figures ? { ...results.value.figures, waterG: results.value.waterG } : null,
+)
 const style = computed(() => styleById(form.value.style))
 const vessels = usePlanVessels(form, figures)
 const { filled, closure, packed, settled } = vessels
@@ -119,10 +123,15 @@ const problemsShown = computed(() =>
   <div class="page">
     <header>
       <h1>Plan and pack</h1>
-      <p>Weigh it in; the salt follows.</p>
+      <PlanStart v-model="form" class="from" />
     </header>
-    <PlanDigest v-if="figures" :form="form" :figures="figures" />
-    <PlanStart v-model="form" />
+    <PlanDigest
+      v-if="figures"
+      :form="form"
+      :figures="figures"
+      :fraction="filled?.fill.fraction ?? null"
+      :color="colourOf(form, book.book)"
+    />
     <div class="split">
       <form class="stack" novalidate @submit.prevent="confirm($event, first.next)">
         <section class="sheet" aria-label="What it is">
@@ -175,14 +184,19 @@ const problemsShown = computed(() =>
         <PackingChecks v-model="form.done" :style-id="form.style" />
         <p v-for="problem in problemsShown" :key="problem ?? ''" class="problem" role="alert">{{ problem }}</p>
         <div class="row">
-          <el-button type="primary" native-type="submit" :loading="busy">{{ first.label }}</el-button>
-          <el-button :loading="busy" @click="confirm($event, second.next)">{{ second.label }}</el-button>
           <el-button :loading="busy" @click="confirm($event, 'keep')">Keep as a plan</el-button>
           <el-button @click="saving = true">Save as a recipe</el-button>
           <el-button text @click="reset">Clear the form</el-button>
         </div>
+        <div class="row reach">
+          <el-button type="primary" native-type="submit" :loading="busy">{{ first.label }}</el-button>
+          <el-button :loading="busy" @click="confirm($event, second.next)">{{ second.label }}</el-button>
+        </div>
       </form>
-      <PlanResults :form="form" :results="results" class="results" />
+      <div class="stack results">
+        <PlanJar :form="form" :figures="jarFigures" :vessels="vessels" />
+        <PlanResults :form="form" :results="results" />
+      </div>
       <PlanForecast v-if="figures && style.judgedBy === 'acid'" :form="form" :figures="figures" class="ahead" />
     </div>
     <SaveRecipe v-model="saving" :form="form" />
@@ -196,8 +210,19 @@ const problemsShown = computed(() =>
   max-height: calc(100dvh - 100px);
   overflow: auto;
 }
-.row {
+.from {
+  flex: 1;
+}
+/* What comes next is always in reach. */
+.reach {
+  position: sticky;
+  bottom: var(--strip);
+  z-index: 2;
   align-items: center;
+  margin: 0 calc(-1 * var(--s2));
+  padding: var(--s2);
+  background: var(--enamel);
+  border-top: 1px solid var(--line);
 }
 .cut {
   max-width: 220px;
@@ -211,6 +236,12 @@ const problemsShown = computed(() =>
   }
 }
 @media (max-width: 900px) {
+  .from {
+    flex-basis: 100%;
+  }
+  .reach .el-button {
+    flex: 1;
+  }
   .results {
     position: static;
     max-height: none;

@@ -36,6 +36,7 @@ test('nothing but eyes and tongue: asked to look, told how likely, called ready 
   await round.getByRole('button', { name: 'Undo' }).click()
   await round.getByRole('button', { name: 'vigorous' }).click()
   await round.getByRole('button', { name: 'sour', exact: true }).click()
+  await expect(round.getByText(/: sour, recorded\./)).toBeVisible()
 
   await page.goto(`/ferment/${lotId}`)
   const senses = page.getByRole('region', { name: 'By eye and tongue' })

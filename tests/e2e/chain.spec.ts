@@ -54,7 +54,7 @@ test('first jar to first bottle', async ({ guarded: page }) => {
     await page.reload()
     await read(ph, '21')
   }
-  await expect(figure(page, 'standing')).toHaveText('3.71 and 3.68, 2.0 days apart, at or under 3.80.')
+  await expect(figure(page, 'standing')).toHaveText('3.71 and 3.68, 2 days apart, at or under 3.80.')
   await expect(page.locator('[data-caution="botulism"]')).toBeHidden()
 
   // A wrong line is corrected by a new entry.

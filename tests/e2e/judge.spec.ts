@@ -11,7 +11,7 @@ test('two jars and a pocket meter: a reading says which jar and when, only what 
   const lotId = log.mash(0, {}, { vessels })
   await openLog(page, log.entries, 2)
   await page.goto(`/ferment/${lotId}`)
-  await expect(figure(page, 'standing')).toContainText('No pH in 2.0 days')
+  await expect(figure(page, 'standing')).toContainText('No pH in 2 days')
   await expect(page.getByRole('button', { name: 'Call it ready …' })).toBeDisabled()
 
   // A meter that shows no millivolts: refused where it is far off, then good for a week.

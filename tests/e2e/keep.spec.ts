@@ -187,7 +187,7 @@ test('cooked, filled hot, held, read next day, labelled, released, sold, called 
   await page.getByRole('button', { name: 'Recall sheet, PDF' }).click()
   expect((await pdfText(sheet)).text).toMatch(/12 bottles made: 4 here, 1 kept as samples, 7 out.*Quay market: 7 sold/)
   const epcis = page.waitForEvent('download')
-  await page.getByRole('button', { name: 'EPCIS file' }).click()
+  await page.getByRole('button', { name: 'Trace file' }).click()
   expect(JSON.parse(await readFile(await (await epcis).path(), 'utf8'))).toMatchObject({
     type: 'EPCISDocument',
     epcisBody: { eventList: expect.arrayContaining([expect.objectContaining({ bizStep: 'shipping' })]) },

@@ -8,7 +8,7 @@ test('everything goes out as a file and comes in again, once: an archive, or the
   const heading = page.getByText(/\d+ entries in this browser/)
   const before = await heading.innerText()
   const archive = await saved(page, 'Save an archive')
-  const text = (await saved(page, 'Entries as JSON')).toString()
+  const text = (await saved(page, 'Entries as a file')).toString()
 
   await showFile(page, text)
   await expect(page.getByText('Everything in it is here already.')).toBeVisible()

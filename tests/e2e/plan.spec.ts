@@ -35,7 +35,7 @@ test('a plan said in cups and cloves, ordered, scaled four ways; what starts it,
   await page.getByText('To start at 4.6, if you want that insurance').click()
   await expect(page.getByText(/g of white vinegar 5 %, which leaves the salt at/)).toBeVisible()
   await page.getByText('Working: Salt to weigh in').click()
-  await expect(page.getByText('4.00 % of the ingredients').first()).toBeVisible()
+  await expect(page.getByText('4.00 % of the ingredients').filter({ visible: true }).first()).toBeVisible()
 
   // Order by buttons.
   await page.getByRole('button', { name: 'More about Garlic' }).click()

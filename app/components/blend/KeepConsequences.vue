@@ -36,7 +36,8 @@ const coldLevel = computed(() =>
       {{ formatNumber(pressures.sugarGPerL.typical) }} g of sugar in a litre ({{
         formatNumber(pressures.sugarGPerL.low)
       }}–{{ formatNumber(pressures.sugarGPerL.high) }}); all of it can come back as gas, up to
-      {{ formatNumber(pressures.co2Volumes.high, 1) }} litres of it a litre. Sauce bottles are not made for pressure.
+      {{ formatNumber(pressures.co2Volumes.high, 1) }} times the room of the sauce. Sauce bottles are not made for
+      pressure.
     </p>
     <p v-if="!composition.live" class="muted">Nothing living goes in: it only ferments if something gets in later.</p>
     <div class="ways">

@@ -60,8 +60,8 @@ const WORD = { discard: 'Bottles burst', act: 'Past the line', fine: 'Under the 
     </div>
     <template v-if="composition.live">
       <p>
-        Up to {{ formatNumber(pressures.sugarGPerL.high, 1) }} g of sugar a litre can come back as
-        {{ formatNumber(pressures.co2Volumes.high, 1) }} litres of gas a litre of sauce. Sauce bottles are not made for
+        Up to {{ formatNumber(pressures.sugarGPerL.high, 1) }} g of sugar a litre can come back as gas of
+        {{ formatNumber(pressures.co2Volumes.high, 1) }} times the room of the sauce. Sauce bottles are not made for
         pressure: {{ WARN_BAR }} bar is the line here.
       </p>
       <div class="sideways">

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { fullDay } from '~/clock/moments'
 import { computed, ref, watch } from 'vue'
 import { useVirtualList } from '@vueuse/core'
 import { DAY_MS, KIND_WORDS, SOON_DAYS, type CellarRow, type Judge, type Lot } from '@lactofer/core'
@@ -75,7 +76,7 @@ function releaseWords({ bottles, release }: Lot): string {
           /></span>
           <span role="cell" class="small">{{ row.place || row.lot.state }}</span>
           <span role="cell" class="before small"
-            >{{ row.bestBefore ?? '' }}
+            >{{ row.bestBefore ? fullDay(row.bestBefore) : '' }}
             <StateMark v-if="late(row)" :level="late(row) === 'past' ? 'discard' : 'act'" :word="late(row)"
           /></span>
           <strong role="cell" class="amount"

@@ -9,8 +9,13 @@ import { usePreferences } from '~/stores/preferences'
  * Is it sour yet? The forecast as a band, readings with what their meter may be off, the two lines, the clock, what
  * happened, and temperature below.
  */
-const { label, ...shown } = defineProps<
-  Partial<Omit<CourseShown, 'startMs' | 'targetPh'>> & Pick<CourseShown, 'startMs' | 'targetPh'> & { label: string }
+const {
+  label,
+  heightPx = 380,
+  ...shown
+} = defineProps<
+  Partial<Omit<CourseShown, 'startMs' | 'targetPh'>> &
+    Pick<CourseShown, 'startMs' | 'targetPh'> & { label: string; heightPx?: number }
 >()
 const tones = useTones()
 const preferences = usePreferences()
@@ -37,5 +42,5 @@ const drawn = refDebounced(option, 120)
 </script>
 
 <template>
-  <ChartBase :option="drawn" :height-px="380" :label="label" />
+  <ChartBase :option="drawn" :height-px="heightPx" :label="label" />
 </template>

@@ -2,14 +2,13 @@
 import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
 import { CHORES, isCold, styleById, topUpBrine, type Chore, type Lot, type ToldJudgement } from '@lactofer/core'
-import { nowMoment } from '~/clock/clock'
-import { useRecorder } from '~/composables/useRecorder'
 import { useBook } from '~/stores/book'
+import { useRound } from '~/stores/round'
 
 /** What was done, what is seen, and what is decided. */
 const { lot } = defineProps<{ lot: Lot; stand: ToldJudgement | null }>()
 const book = useBook()
-const { busy, record } = useRecorder('Nothing else was changed.')
+const round = useRound()
 const seeing = ref(false)
 const putting = ref(false)
 const spilling = ref(false)
@@ -24,15 +23,14 @@ const chores = computed(() => {
   return [...new Set([...own, ...CHORES.slice(0, 7)])].filter(done)
 })
 async function did(chore: Chore) {
-  if (await record({ kind: 'chore', at: nowMoment(), lotId: lot.id, chore }))
-    ElMessage.success(`${chore}: recorded. A wrong tap is taken back in the log.`)
+  if (await round.did(lot.id, chore)) ElMessage.success(`${chore}: recorded. A wrong tap is taken back in the log.`)
 }
 const cold = computed(() => isCold(lot))
 const drawable = computed(() => topUpBrine(book.book, lot) !== null)
 </script>
 
 <template>
-  <div class="stack">
+  <div class="groups">
     <div>
       <h2>What do you see?</h2>
       <p class="small muted">Film or mould, foam, brine lost: two questions tell what it is.</p>
@@ -41,7 +39,9 @@ const drawable = computed(() => topUpBrine(book.book, lot) !== null)
     <div role="group" aria-labelledby="done">
       <h3 id="done">Done just now</h3>
       <div class="taps">
-        <el-button v-for="chore in chores" :key="chore" :disabled="busy" @click="did(chore)">{{ chore }}</el-button>
+        <el-button v-for="chore in chores" :key="chore" :disabled="round.busy" @click="did(chore)">{{
+          chore
+        }}</el-button>
       </div>
     </div>
     <div>
@@ -74,7 +74,14 @@ const drawable = computed(() => topUpBrine(book.book, lot) !== null)
 </template>
 
 <style scoped>
+.groups {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(250px, 1fr));
+  gap: var(--s4) var(--s5);
+}
+h2,
 h3 {
+  font-size: 17px;
   margin-bottom: var(--s2);
 }
 .see {

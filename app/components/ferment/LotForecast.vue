@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useWindowSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import {
   DAY_MS,
@@ -98,14 +99,16 @@ const otherOptions = computed(() => [{ value: NOBODY, label: 'nothing' }, ...oth
 const chartLabel = computed(
   () => `pH of ${lot.code}: forecast, readings and temperature; the same figures stand in the table below`,
 )
+/** Verdict, heading and frame take so much of the window: what is left is the chart's, that it is seen whole. */
+const AROUND_PX = 486
+const { height } = useWindowSize()
+const chartPx = computed(() => Math.min(440, Math.max(270, height.value - AROUND_PX)))
 </script>
 
 <template>
   <section class="stack forecast" aria-label="Forecast" :data-ready="forecast !== null">
     <div class="row head">
       <h2>{{ fits ? 'Is it sour yet?' : 'What was read' }}</h2>
-      <PickField v-if="forecast" v-model="ahead" label="Look ahead" :options="AHEAD" class="pick" />
-      <PickField v-if="others.length" v-model="beside" label="Lay beside" :options="otherOptions" class="pick" />
       <NuxtLink :to="`/compare?a=${lot.id}${besideLot ? `&b=${beside}` : ''}`" class="link">Day by day</NuxtLink>
     </div>
     <p v-if="says" class="says" data-figure="forecast">
@@ -126,7 +129,12 @@ const chartLabel = computed(
         :events="eventsOf(lot)"
         :extras="extras"
         :label="chartLabel"
+        :height-px="chartPx"
       />
+      <div class="row head">
+        <PickField v-if="forecast" v-model="ahead" label="Look ahead" :options="AHEAD" class="pick" />
+        <PickField v-if="others.length" v-model="beside" label="Lay beside" :options="otherOptions" class="pick" />
+      </div>
       <p class="small muted legend">
         <span><span class="dot" /> read, with what the meter may be off</span
         ><span v-if="pieces"><span class="ring" /> read in the liquid, which runs ahead (dotted)</span
@@ -162,6 +170,9 @@ const chartLabel = computed(
 }
 .pick {
   flex: 0 1 190px;
+}
+.forecast {
+  gap: var(--s2);
 }
 .link {
   min-height: var(--touch);

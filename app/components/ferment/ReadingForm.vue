@@ -25,8 +25,8 @@ import { useBook } from '~/stores/book'
  * there when the browser was closed.
  */
 const { lot, phOnly = false } = defineProps<{ lot: Lot; phOnly?: boolean }>()
-const emit = defineEmits<{ recorded: [] }>()
-const { form, shown, marked, busy, confirm, reset } = useForm({
+const emit = defineEmits<{ recorded: [entryIds: string[]] }>()
+const { form, shown, marked, busy, written, confirm, reset } = useForm({
   fresh: freshReading,
   keep: { key: `reading-${lot.id}`, schema: ReadingDraftSchema },
   problems: (): Problems<'reading'> => ({ reading: problemOf() }),
@@ -122,7 +122,7 @@ async function keep(event: Event) {
   reset()
   instrument.value = undefined
   saidMs.value = null
-  emit('recorded')
+  emit('recorded', written.value)
 }
 const METER_CAUTION = cautionsFor('read', {})[0]?.text
 const SAMPLES = [

@@ -26,7 +26,7 @@ function dialWords({ kind, value, steady }: Shown): string {
 </script>
 
 <template>
-  <section class="strip" aria-label="Instruments">
+  <section :class="['strip', { taking: instruments.taker }]" aria-label="Instruments">
     <p v-if="!instruments.connected" class="lost">
       <strong>Instruments are away.</strong> Type the values; nothing waits for them, and the rest works as always.
     </p>
@@ -41,7 +41,9 @@ function dialWords({ kind, value, steady }: Shown): string {
     </div>
     <div class="take">
       <span v-if="instruments.taker" class="small for">for {{ instruments.taker.label }}</span>
-      <el-button :disabled="!ready" type="primary" @click="instruments.take()">Take the reading</el-button>
+      <el-button class="takes" :disabled="!ready" type="primary" @click="instruments.take()"
+        >Take the reading</el-button
+      >
       <button
         type="button"
         class="bench"
@@ -149,27 +151,42 @@ function dialWords({ kind, value, steady }: Shown): string {
     display: none;
   }
 }
-@media (max-width: 860px) {
+/* On a phone one thin line, until a field that can take a reading has the focus. */
+@media (max-width: 900px) {
   .strip {
     flex-wrap: wrap;
+    min-height: 44px;
   }
   .dial {
     flex: 1;
-    flex-direction: column;
-    gap: 0;
-    padding: var(--s1);
-    align-items: center;
     justify-content: center;
+    gap: 6px;
+    min-height: 44px;
+    padding: 0 var(--s1);
+    border-right: 0;
   }
   .dial .figure {
-    font-size: 19px;
+    font-size: 18px;
     min-width: 0;
   }
-  .take {
-    width: 100%;
-    padding: var(--s1) var(--s3) var(--s2);
+  .state {
+    font-size: 0;
   }
-  .take .el-button {
+  .take {
+    padding: 0;
+    margin: 0;
+  }
+  .bench {
+    border: 0;
+  }
+  .strip:not(.taking) .takes {
+    display: none;
+  }
+  .strip.taking .take {
+    width: 100%;
+    padding: 0 var(--s3) var(--s2);
+  }
+  .strip.taking .takes {
     flex: 1;
   }
 }

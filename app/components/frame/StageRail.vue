@@ -1,81 +1,45 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
+import { nextTick, ref, useTemplateRef, watch } from 'vue'
 import { useWindowSize } from '@vueuse/core'
 import IconKeyboard from '~icons/lucide/keyboard'
 import IconBook from '~icons/lucide/notebook-text'
 import IconLibrary from '~icons/lucide/library'
 import IconScan from '~icons/lucide/scan-line'
 import type { UnitWorld } from '@lactofer/core'
-import { STAGES } from '~/words/stages'
-import { useBook } from '~/stores/book'
+import { useStages } from '~/composables/useStages'
 import { usePreferences } from '~/stores/preferences'
 
 defineEmits<{ help: [] }>()
-const book = useBook()
 const preferences = usePreferences()
-const route = useRoute()
 const scanning = ref(false)
 
-const counts = computed<Record<string, { count: number; waits: string }>>(() => ({
-  '/': {
-    count: new Set(book.asks.filter((ask) => ask.level !== 'fine').map((ask) => ask.lotId)).size,
-    waits: 'lots ask for you',
-  },
-  '/plan': { count: book.planned.length, waits: 'planned' },
-  '/ferment': { count: book.fermenting.length, waits: 'fermenting' },
-  '/press': {
-    count: book.fermenting.filter((lot) => book.judgementOf(lot)?.state === 'ready').length,
-    waits: 'ready to press',
-  },
-  '/blend': {
-    count: book.lots.filter((lot) => lot.kind === 'base' && lot.state === 'in stock').length,
-    waits: 'bases in stock',
-  },
-  '/bottle': {
-    count: book.lots.filter((lot) => lot.kind === 'blend' && lot.state === 'in stock').length,
-    waits: 'blends to bottle',
-  },
-}))
-const isHere = (to: string, pages: readonly string[] = []) =>
-  to === '/' ? route.path === '/' : [to, ...pages].some((start) => route.path.startsWith(start))
-const stages = useTemplateRef<HTMLElement>('stages')
+const { stages, isHere } = useStages()
+const nav = useTemplateRef<HTMLElement>('nav')
 const { width } = useWindowSize()
 // On a phone the stages are pushed sideways: the one that is open comes into view. The page itself stays where it is.
 function center() {
-  const [nav, here] = [stages.value, stages.value?.querySelector<HTMLElement>('[aria-current]')]
-  if (nav && here) nav.scrollLeft = here.offsetLeft - (nav.clientWidth - here.offsetWidth) / 2
+  const [row, here] = [nav.value, nav.value?.querySelector<HTMLElement>('[aria-current]')]
+  if (row && here) row.scrollLeft = here.offsetLeft - (row.clientWidth - here.offsetWidth) / 2
 }
-watch(
-  [
-    () => route.path,
-    stages,
-    width,
-    () =>
-      Object.values(counts.value)
-        .map(({ count }) => count)
-        .join(),
-  ],
-  () => void nextTick(center),
-  { immediate: true },
-)
+watch([stages, nav, width], () => void nextTick(center), { immediate: true })
 const flip = (): UnitWorld => (preferences.world === 'metric' ? 'us' : 'metric')
 </script>
 
 <template>
   <header class="rail">
     <NuxtLink to="/" class="name">Lactofer</NuxtLink>
-    <nav ref="stages" aria-label="Stages of the work">
+    <nav ref="nav" aria-label="Stages of the work">
       <ol class="plain-list">
-        <li v-for="(stage, index) in STAGES" :key="stage.to">
+        <li v-for="stage in stages" :key="stage.to">
           <NuxtLink
             :to="stage.to"
-            :aria-current="isHere(stage.to, stage.pages) ? 'page' : undefined"
-            :class="{ here: isHere(stage.to, stage.pages) }"
-            :title="`Key ${index + 1}`"
+            :aria-current="stage.here ? 'page' : undefined"
+            :class="{ here: stage.here }"
+            :title="`Key ${stage.key}`"
           >
             {{ stage.name }}
-            <span v-if="counts[stage.to]?.count" class="count"
-              >{{ counts[stage.to]?.count }}<span class="visually-hidden"> {{ counts[stage.to]?.waits }}</span></span
+            <span v-if="stage.count" class="count"
+              >{{ stage.count }}<span class="visually-hidden"> {{ stage.waits }}</span></span
             >
           </NuxtLink>
         </li>
@@ -235,21 +199,6 @@ nav a.here {
   }
   nav a {
     min-height: 48px;
-  }
-}
-@media (max-width: 700px) {
-  .tool span {
-    position: absolute;
-    width: 1px;
-    height: 1px;
-    overflow: hidden;
-    clip-path: inset(50%);
-  }
-  .keys {
-    display: none;
-  }
-  .tool {
-    padding: 0 9px;
   }
 }
 </style>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import {
+  counted,
   bottlesOfLot,
   formatNumber,
   formatVolume,
@@ -26,7 +27,7 @@ const vesselName = (id: string) => book.library.vessel(id)?.name ?? id
 const rowName = (key: string) => rows.value.find((row) => row.key === key)?.name ?? key
 const bottles = (lot: ProposedLot) => {
   const { low, high } = bottlesOfLot(lot, form.bottleMl, (form.basePct ?? 100) / 100)
-  return `${low} to ${high} bottles of ${formatVolume(form.bottleMl, preferences.world)} that are ${form.basePct ?? 100} % base`
+  return `${low === high ? counted(high, 'bottle') : `${low} to ${high} bottles`} of ${formatVolume(form.bottleMl, preferences.world)} that are ${form.basePct ?? 100} % base`
 }
 /** Other vessels that hold as much and are free for all its time; `null` where there are none. */
 function elsewhere(lot: ProposedLot): string[] | null {

@@ -42,7 +42,7 @@ async function json() {
     <div class="row">
       <el-button type="primary" :loading="busy" @click="save(false)">Save an archive</el-button>
       <el-button v-if="backup.canShare()" :loading="busy" @click="save(true)">Share it</el-button>
-      <el-button :loading="asJson" @click="json">Entries as JSON</el-button>
+      <el-button :loading="asJson" @click="json">Entries as a file</el-button>
     </div>
     <template v-if="backup.folder">
       <p>

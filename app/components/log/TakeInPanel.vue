@@ -53,8 +53,8 @@ const span = computed(() =>
   <section class="sheet" aria-label="Bring in">
     <h2>Bring in a file</h2>
     <p>
-      An archive, or a JSON file of another device or an earlier Lactofer. What is new is added and nothing that is here
-      changes, so doing it twice does no harm. It is shown first what would come.
+      An archive, or a file of entries of another device or an earlier Lactofer. What is new is added and nothing that
+      is here changes, so doing it twice does no harm. It is shown first what would come.
     </p>
     <div class="row">
       <FileButton

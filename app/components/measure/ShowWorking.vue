@@ -8,20 +8,7 @@ defineProps<{ working: Working }>()
 <template>
   <details class="working">
     <summary>Working: {{ working.what }}</summary>
-    <div>
-      <p>
-        <strong>{{ working.what }}:</strong> {{ working.formula }}
-      </p>
-      <ul class="plain-list">
-        <li v-for="(number, index) in working.numbers" :key="index">
-          <span class="muted">{{ number.name }}</span> <SaidText :text="number.value" />
-        </li>
-      </ul>
-      <p>
-        <strong>= <SaidText :text="working.result" /></strong>
-      </p>
-      <p class="muted">{{ working.source }}</p>
-    </div>
+    <WorkingSteps :working="working" />
   </details>
 </template>
 
@@ -40,13 +27,5 @@ summary {
 }
 summary::-webkit-details-marker {
   display: none;
-}
-.working > div {
-  display: grid;
-  gap: var(--s1);
-  font-size: 14px;
-  padding: var(--s2) var(--s3);
-  border-left: 3px solid var(--bottle);
-  background: var(--wash);
 }
 </style>

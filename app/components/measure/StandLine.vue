@@ -5,7 +5,7 @@ import { tellMoment, weekdayMoment } from '~/clock/moments'
 import { STAND_WORDS } from '~/words/standWords'
 
 /** The verdict on a lot in a line, which opens to the facts it rests on and the rule behind each. */
-const { judgement } = defineProps<{ judgement: ToldJudgement }>()
+const { judgement, large = false } = defineProps<{ judgement: ToldJudgement; large?: boolean }>()
 const mark = computed(() =>
   judgement.reasons[0]?.code === 'ready by taste'
     ? ({ level: 'ask', word: 'Not measured' } as const)
@@ -30,7 +30,7 @@ const clockWords = computed(() => {
 
 <template>
   <div class="stand">
-    <p class="sentence">
+    <p :class="['sentence', { large }]">
       <StateMark v-bind="mark" /> <span data-figure="standing"><SaidText :text="judgement.sentence" /></span>
     </p>
     <details class="disclose why">
@@ -55,6 +55,10 @@ const clockWords = computed(() => {
 }
 .sentence {
   font-size: 17px;
+}
+.large {
+  font-size: 20px;
+  line-height: 1.3;
 }
 .why ul {
   display: grid;

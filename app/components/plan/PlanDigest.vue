@@ -11,7 +11,13 @@ import { usePreferences } from '~/stores/preferences'
  * The answer of a plan in two lines, which goes along on a phone while the rows are typed: salt and spoons, strength
  * on its basis and evened out, start pH, and what is wrong with it. The sheet of results says all of it.
  */
-const { form, figures } = defineProps<{ form: PlanForm; figures: PlanFigures }>()
+const { form, figures } = defineProps<{
+  form: PlanForm
+  figures: PlanFigures
+  /** How full its vessels are, and the colour of what is in them. */
+  fraction: number | null
+  color: string
+}>()
 const book = useBook()
 const preferences = usePreferences()
 const said = computed(() => saltedOf(form, book.book)?.said ?? null)
@@ -37,13 +43,16 @@ const of = computed(() => {
 
 <template>
   <div class="digest" aria-hidden="true">
-    <p class="main">
-      <span v-if="figures.style.saltPct">{{ formatMass(figures.dose.saltG, preferences.world) }} salt</span
-      ><span>{{ formatNumber(figures.dose.ofEverythingPct, 2) }} %</span
-      ><span v-if="figures.ph" class="sour">pH {{ figures.ph.typical.toFixed(1) }}</span
-      ><b v-if="wrong" class="wrong">{{ wrong }}</b>
-    </p>
-    <p v-if="figures.style.saltPct" class="more">{{ [spoons, of].filter(Boolean).join('; ') }}</p>
+    <span class="jar"><i :style="{ '--fill': `${100 * Math.min(1, fraction ?? 0)}%`, '--of': color }" /></span>
+    <div>
+      <p class="main">
+        <span v-if="figures.style.saltPct">{{ formatMass(figures.dose.saltG, preferences.world) }} salt</span
+        ><span>{{ formatNumber(figures.dose.ofEverythingPct, 2) }} %</span
+        ><span v-if="figures.ph" class="sour">pH {{ figures.ph.typical.toFixed(1) }}</span
+        ><b v-if="wrong" class="wrong">{{ wrong }}</b>
+      </p>
+      <p v-if="figures.style.saltPct" class="more">{{ [spoons, of].filter(Boolean).join('; ') }}</p>
+    </div>
   </div>
 </template>
 
@@ -51,12 +60,20 @@ const of = computed(() => {
 .digest {
   display: none;
   position: sticky;
-  top: 0;
+  top: var(--rail-height);
   z-index: 3;
   margin: 0 calc(-1 * var(--s3));
   padding: var(--s2) var(--s3);
   background: var(--surface);
   border-bottom: 1px solid var(--line);
+}
+.jar i {
+  display: block;
+  width: 30px;
+  height: 42px;
+  border: 2px solid var(--outline);
+  border-radius: 4px 4px 7px 7px;
+  background: linear-gradient(to top, var(--of) var(--fill), var(--glass) var(--fill));
 }
 .main {
   display: flex;
@@ -77,7 +94,9 @@ const of = computed(() => {
 }
 @media (max-width: 900px) {
   .digest {
-    display: block;
+    display: flex;
+    gap: var(--s3);
+    align-items: center;
   }
 }
 </style>

@@ -7,6 +7,8 @@ import {
   bottlesFilled,
   cautionsFor,
   costWorking,
+  counted,
+  ends,
   formatMass,
   formatNumber,
   formatShu,
@@ -75,6 +77,11 @@ const cautions = computed(() =>
     : [],
 )
 const bottles = (ml: number) => bottlesFilled(ml, form.bottleMl).count
+const bottleWords = computed(() => {
+  if (!found.value) return ''
+  const [least, most] = [bottles(found.value.sauceMl.low), bottles(found.value.sauceMl.high)]
+  return least === most ? counted(most, 'bottle') : `${ends(least, most)} bottles`
+})
 /** A lot costs what it cost to make; where some of that has no price it has none. */
 function lotPrice(row: Row) {
   const { money, unpriced } = amountCost(book.book, { ...row, massG: 1000 })
@@ -157,8 +164,7 @@ const ACIDITY_WORDS = { fine: 'Sour enough', act: 'Low in acid', ask: 'As usual'
           {{ formatVolume(found.properties.volumeMl, preferences.world) }}; pressed
           {{ formatMass(found.baseG.low, preferences.world) }} to {{ formatMass(found.baseG.high, preferences.world) }},
           {{ formatVolume(found.sauceMl.low, preferences.world) }} to
-          {{ formatVolume(found.sauceMl.high, preferences.world) }} of sauce:
-          <strong>{{ bottles(found.sauceMl.low) }}–{{ bottles(found.sauceMl.high) }} bottles</strong> of
+          {{ formatVolume(found.sauceMl.high, preferences.world) }} of sauce: <strong>{{ bottleWords }}</strong> of
           {{ formatVolume(form.bottleMl, preferences.world) }} before anything thins it.
         </p>
         <p v-if="priced" class="small" data-figure="cost">

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { doseWorking, formatMass, formatNumber, saidWorking, spoonWords, type PlanFigures } from '@lactofer/core'
+import { formatMass, formatNumber, spoonWords, type PlanFigures } from '@lactofer/core'
 import type { PlanForm } from '~/forms/planForm'
 import { saltedOf } from '~/forms/planResults'
-import { slipOf, spoonsOf, swapsOf } from '~/forms/saltAnswer'
+import { saltWorkingOf, slipOf, spoonsOf, swapsOf } from '~/forms/saltAnswer'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 
@@ -11,17 +11,12 @@ import { usePreferences } from '~/stores/preferences'
 const { form, figures } = defineProps<{ form: PlanForm; figures: PlanFigures & { waterG: number } }>()
 const book = useBook()
 const preferences = usePreferences()
-/** Something was said by measure: the salt of everything is then a range. */
 /** Salt that was not weighed, and wants no second count of its spoons. */
 const said = (one: ReturnType<typeof saltedOf>) => one?.said.kind === 'by eye' || one?.said.spooned === true
+/** Something was said by measure: the salt of everything is then a range. */
 const ranges = computed(() => figures.evenedPct.high - figures.evenedPct.low > 0.005)
 const salted = computed(() => saltedOf(form, book.book))
-const working = computed(() => {
-  const { saltSaid: words, saltBasis, saltPct } = form
-  if (!salted.value) return doseWorking(saltBasis, saltPct ?? 0, figures)
-  const salt = book.library.salts.find(({ id }) => id === salted.value?.said.saltId)
-  return saidWorking(salted.value.said, { words, salt, saltG: salted.value.saltG, evenedPct: figures.evenedPct })
-})
+const working = computed(() => saltWorkingOf(book.book, form, figures))
 const salt = computed(() => book.library.salts.find(({ id }) => id === form.saltId))
 /** What was said in spoons needs no second count of them. */
 const spoons = computed(() => (said(salted.value) ? null : spoonsOf(figures, salt.value)))
@@ -36,8 +31,7 @@ const pct = (value: number | null) => (value === null ? '–' : `${formatNumber(
 
 <template>
   <div>
-    <h2>Salt to weigh in</h2>
-    <p class="figure big" data-figure="salt">{{ said(salted) ? '≈ ' : '' }}{{ mass(figures.dose.saltG) }}</p>
+    <h2>How salty that is</h2>
     <p v-if="spoons && salt" class="small" data-figure="spoons">
       <strong>{{ spoonWords(spoons) }}</strong> of {{ salt.name }}, level. Weigh it when you can.
     </p>
@@ -107,10 +101,6 @@ const pct = (value: number | null) => (value === null ? '–' : `${formatNumber(
 </template>
 
 <style scoped>
-.big {
-  font-size: 44px;
-  color: var(--salt);
-}
 .swaps li {
   display: grid;
   grid-template-columns: 1.4fr 1.3fr 64px;

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import {
+  ends,
   acidG,
   ACIDS,
   formatNumber,
@@ -84,7 +85,7 @@ const yieldWords = computed(() => {
         <tr v-if="pressed.solidsThrownOut.high > 0">
           <td>Skins and seeds thrown out</td>
           <td class="number">
-            {{ formatNumber(100 * pressed.solidsThrownOut.low) }}–{{ formatNumber(100 * pressed.solidsThrownOut.high) }}
+            {{ ends(100 * pressed.solidsThrownOut.low, 100 * pressed.solidsThrownOut.high) }}
             %
           </td>
         </tr>
@@ -125,8 +126,7 @@ const yieldWords = computed(() => {
       ><h3>Earlier of this style</h3>
       <p v-if="usual && balance?.problem === null" data-figure="usual">
         <StateMark :level="yieldWords === 'As usual' ? 'fine' : 'ask'" :word="yieldWords" />
-        {{ formatNumber(usual.low) }}–{{ formatNumber(usual.high) }} % in {{ usual.count }} before, pressed the same
-        way.
+        {{ ends(usual.low, usual.high) }} % in {{ usual.count }} before, pressed the same way.
       </p>
       <ul class="plain-list small">
         <li v-for="one in earlier" :key="one.lotId">

@@ -1,13 +1,12 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { ElMessage } from 'element-plus'
-import { alongTheShelf, type Ask, type Lot } from '@lactofer/core'
-import { nowMoment } from '~/clock/clock'
+import { alongTheShelf, type Ask } from '@lactofer/core'
 import { LEVEL_WORDS, overdueWords, pageOf, verbOf } from '~/words/askWords'
 import { saveCalendar } from '~/composables/roundCalendar'
-import { useRecorder } from '~/composables/useRecorder'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
+import { useRound } from '~/stores/round'
 
 /**
  * What the shelf asks for today: worst first, in the order of one walk, or chore by chore for several vessels at
@@ -15,11 +14,7 @@ import { usePreferences } from '~/stores/preferences'
  */
 const book = useBook()
 const preferences = usePreferences()
-const { busy, record, written } = useRecorder('Nothing else was changed.')
-const last = ref<{ entryIds: string[]; text: string } | null>(null)
-const skipping = ref<Ask | null>(null)
-/** The lot that is being topped up. */
-const topping = ref<Lot | null>(null)
+const round = useRound()
 const ORDERS = [
   { value: 'pressing', label: 'Most pressing' },
   { value: 'walk', label: 'One walk' },
@@ -37,43 +32,6 @@ const groups = computed((): { title: string; asks: Ask[] }[] => {
 const together = (asks: readonly Ask[]) =>
   preferences.round === 'chore' && asks.length > 1 && asks.every((ask) => ask.chore) ? asks : []
 
-async function done(asks: readonly Ask[], skipped?: string) {
-  // What is topped up is said with its amount.
-  const [only, more] = asks
-  if (only?.chore === 'top up' && !more && !skipped) {
-    topping.value = lotOf(only) ?? null
-    return
-  }
-  const at = nowMoment()
-  const drafts = asks.flatMap(({ lotId, chore }) =>
-    chore ? [{ kind: 'chore' as const, at, lotId, chore, ...(skipped && { skipped }) }] : [],
-  )
-  const codes = asks.map((ask) => lotOf(ask)?.code).join(', ')
-  const text = `${codes}: ${asks[0]?.chore} ${skipped ? 'skipped' : 'recorded'}.`
-  if (!(await record(...drafts))) return
-  last.value = { entryIds: written.value, text }
-}
-async function undo() {
-  const at = nowMoment()
-  if (
-    last.value &&
-    (await record(
-      ...last.value.entryIds.map((replaces) => ({
-        kind: 'retract' as const,
-        at,
-        replaces,
-        reason: 'Undone right away.',
-      })),
-    ))
-  )
-    last.value = null
-}
-async function skip(why: string) {
-  const ask = skipping.value
-  if (!ask || !why.trim()) return
-  skipping.value = null
-  await done([ask], why.trim())
-}
 async function calendar() {
   try {
     ElMessage.success(
@@ -109,13 +67,13 @@ const countWords = computed(() => {
         }}</el-radio-button></el-radio-group
       >
     </header>
-    <p v-if="last" class="undo" role="status">{{ last.text }} <el-button size="small" @click="undo">Undo</el-button></p>
+    <UndoBar />
     <div v-for="group in groups" :key="group.title" class="group">
       <div v-if="group.title" class="row title">
         <h3>
           {{ group.title }} <span class="muted">{{ group.asks.length }}</span>
         </h3>
-        <el-button v-if="together(group.asks).length" :disabled="busy" @click="done(together(group.asks))"
+        <el-button v-if="together(group.asks).length" :disabled="round.busy" @click="round.done(together(group.asks))"
           >All {{ group.asks.length }} done</el-button
         >
       </div>
@@ -137,17 +95,17 @@ const countWords = computed(() => {
             v-if="ask.questions && lotOf(ask)"
             :lot="lotOf(ask)!"
             :questions="ask.questions"
-            @recorded="(entryIds, text) => (last = { entryIds, text })"
+            @recorded="round.told"
           />
           <div v-else-if="ask.chore" class="acts">
             <el-button
               type="primary"
-              :disabled="busy"
+              :disabled="round.busy"
               :aria-label="`${ask.title}, ${lotOf(ask)?.code}: done`"
-              @click="done([ask])"
+              @click="round.done([ask])"
               >Done</el-button
             >
-            <el-button text :aria-label="`Skip: ${ask.title}, ${lotOf(ask)?.code}`" @click="skipping = ask"
+            <el-button text :aria-label="`Skip: ${ask.title}, ${lotOf(ask)?.code}`" @click="round.skipping = ask"
               >Skip</el-button
             >
           </div>
@@ -157,19 +115,6 @@ const countWords = computed(() => {
         </li>
       </ul>
     </div>
-    <SkipDialog
-      v-if="skipping"
-      :title="`Skip: ${skipping.title}, ${lotOf(skipping)?.code}`"
-      @skip="skip"
-      @close="skipping = null"
-    />
-    <PutInDialog
-      v-if="topping"
-      :model-value="true"
-      :lot="topping"
-      top-up
-      @update:model-value="(open) => (topping = open ? topping : null)"
-    />
   </section>
 </template>
 
@@ -228,14 +173,6 @@ html .acts .el-button {
   border-radius: var(--radius);
   font-weight: 600;
   text-decoration: none;
-}
-.undo {
-  display: flex;
-  align-items: center;
-  justify-content: space-between;
-  gap: var(--s2);
-  padding: var(--s2) var(--s4);
-  background: var(--wash);
 }
 .late {
   color: var(--act);

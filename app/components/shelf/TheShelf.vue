@@ -1,22 +1,40 @@
 <script setup lang="ts">
-import { ref } from 'vue'
-import { dayOf } from '@lactofer/core'
+import { computed, ref, useTemplateRef } from 'vue'
+import { useElementSize, useWindowSize } from '@vueuse/core'
+import { dayOf, type Ask } from '@lactofer/core'
 import { useShelf, WORDS, type Shown } from '~/composables/useShelf'
 import { useBook } from '~/stores/book'
 
 /**
- * Every open vessel to one scale, on planks by place; filtered by what it asks for; the same as a list. A click opens
- * its lot.
+ * Every open vessel to one scale, on planks by place; filtered by what it asks for; the same as a list. What must be
+ * acted on stands forward with its one task on a tape. Past forty vessels those that ask for nothing are outlines in
+ * the drawer of their place.
  */
 const book = useBook()
 const shown = ref<Shown>('all')
 const asList = ref(false)
+const opened = ref<string[]>([])
 
-const { placed, counts, chosen, small, places, scale } = useShelf(shown)
+const { width } = useElementSize(useTemplateRef('shelf'))
+const { height, width: windowWidth } = useWindowSize()
+/** Frame, heading and filters take so much of the window, px; a little is scrolled, on a phone two windows. */
+const AROUND_PX = 250
+const room = computed(() => ({
+  widthPx: width.value || 800,
+  heightPx: windowWidth.value <= 900 ? 2 * height.value : Math.max(620, 1.15 * (height.value - AROUND_PX)),
+}))
+const { placed, counts, chosen, places, drawers, scale } = useShelf(shown, room, opened)
+/** How high the highest of a plank is drawn, lid and airlock included. */
+const tallestPx = (drawn: (typeof placed.value)[number][]) =>
+  26 + scale.value * Math.max(0, ...drawn.flatMap(({ vessels }) => vessels.map(({ vessel }) => vessel.heightMm)))
+/** What stands forward: it must be acted on. */
+const forward = (asks: readonly Ask[]) => asks.find(({ level }) => level === 'act' || level === 'discard')
+const open = (place: string) =>
+  (opened.value = opened.value.includes(place) ? opened.value.filter((one) => one !== place) : [...opened.value, place])
 </script>
 
 <template>
-  <div class="shelf">
+  <div ref="shelf" class="shelf">
     <div v-if="placed.length > 1" class="row tools">
       <div class="filter" role="group" aria-label="Show vessels that ask for">
         <button
@@ -32,47 +50,25 @@ const { placed, counts, chosen, small, places, scale } = useShelf(shown)
       <button type="button" class="turn" :aria-pressed="asList" @click="asList = !asList">As a list</button>
     </div>
     <p v-if="chosen.length === 0" class="sheet">None asks for that now.</p>
-    <div v-if="asList" class="sheet sideways">
-      <table class="plain">
-        <thead>
-          <tr>
-            <th>Place</th>
-            <th>Lot</th>
-            <th>Day</th>
-            <th>pH</th>
-            <th>Vessels</th>
-            <th>Asks for</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="{ lot, asks, ph } in places.flatMap(({ here }) => here)" :key="lot.id">
-            <td>{{ lot.place }}</td>
-            <td>
-              <NuxtLink :to="`/ferment/${lot.id}`"
-                ><span class="code">{{ lot.code }}</span> {{ lot.name }}</NuxtLink
-              ><b v-if="lot.hot" class="hot-word"> hot</b>
-            </td>
-            <td class="number">{{ dayOf(lot, book.nowMs) }}</td>
-            <td>{{ ph.replace('pH ', '') }}</td>
-            <td class="number">{{ lot.vessels.length }}</td>
-            <td>{{ asks.map((ask) => ask.title).join('; ') || 'nothing today' }}</td>
-          </tr>
-        </tbody>
-      </table>
-    </div>
+    <ShelfList v-if="asList" :lots="places.flatMap(({ here }) => here)" />
     <template v-else>
-      <section v-for="{ place, here, tempC, tallest } in places" :key="place" :aria-label="`Shelf: ${place}`">
+      <section v-for="{ place, here, drawn, quiet, tempC } in places" :key="place" :aria-label="`Shelf: ${place}`">
         <h2>
           {{ place }}
           <span v-if="tempC !== null" class="muted small"><TemperatureText :temp-c="tempC" /> last read</span>
-        </h2>
-        <ul :class="['plain-list', 'plank', { small }]">
-          <li
-            v-for="{ lot, asks, ph, vessels } in here"
-            :key="lot.id"
-            :style="{ '--top': `${tallest * scale + 26}px` }"
+          <button
+            v-if="drawers && here.some(({ level }) => level === 'nothing')"
+            type="button"
+            class="drawer"
+            :aria-expanded="opened.includes(place)"
+            @click="open(place)"
           >
-            <NuxtLink :to="`/ferment/${lot.id}`" :data-lot="lot.code" :title="small ? `${lot.name}, ${ph}` : undefined">
+            {{ opened.includes(place) ? 'Close the drawer' : `${quiet.length} quiet: open the drawer` }}
+          </button>
+        </h2>
+        <ul v-if="drawn.length" class="plain-list plank" :style="{ '--top': `${tallestPx(drawn)}px` }">
+          <li v-for="{ lot, asks, ph, vessels } in drawn" :key="lot.id" :class="{ forward: forward(asks) }">
+            <NuxtLink :to="`/ferment/${lot.id}`" :data-lot="lot.code">
               <span class="vessels">
                 <VesselDrawing
                   v-for="(one, index) in vessels"
@@ -83,25 +79,25 @@ const { placed, counts, chosen, small, places, scale } = useShelf(shown)
                   :code="`${lot.code}${one.mark}`"
                   :day="`day ${dayOf(lot, book.nowMs)}`"
                   :scale="scale"
-                  :bare="small"
                 />
               </span>
               <span class="caption"
-                ><strong>{{ small ? lot.code : lot.name }}</strong
-                ><span v-if="!small" class="muted small-text"
+                ><strong>{{ lot.name }}</strong
+                ><span class="muted small-text"
                   >{{ ph }}<template v-if="lot.hot"> · <b class="hot-word">hot</b></template></span
-                ><span v-else class="muted small-text"
-                  >{{ ph.replace('pH ', '') }}<b v-if="lot.hot" class="hot-word"> hot</b></span
                 >
-                <StateMark v-if="asks[0]" class="small-text" :level="asks[0].level" :word="asks[0].title" /><span
-                  v-else
-                  class="small-text muted"
-                  >nothing today</span
-                ></span
+                <StateMark
+                  v-if="asks[0] && !forward(asks)"
+                  class="small-text"
+                  :level="asks[0].level"
+                  :word="asks[0].title"
+                /><span v-else-if="!asks[0]" class="small-text muted">nothing today</span></span
               >
             </NuxtLink>
+            <ShelfTape v-if="forward(asks)" :ask="forward(asks)!" :code="lot.code" />
           </li>
         </ul>
+        <QuietDrawer v-if="quiet.length" :lots="quiet" />
       </section>
     </template>
   </div>
@@ -156,19 +152,30 @@ h2 {
   overflow: hidden;
   padding: 0 0 3px;
 }
-li {
+.plank li {
+  flex: 1 1 auto;
+  max-width: 380px;
   position: relative;
-  padding-top: 0;
+  display: flex;
+  flex-direction: column;
+  justify-content: flex-start;
 }
-li::after {
+/* The plank runs under the vessels of a whole row, as high as the highest of them. */
+.vessels::after {
   content: '';
   position: absolute;
-  left: 0;
+  left: -200vw;
   right: -200vw;
-  top: var(--top);
+  top: 100%;
   height: 9px;
   background: var(--plank);
   border-bottom: 2px solid var(--outline);
+  z-index: 0;
+}
+.forward .vessels > * {
+  transform: translateY(10px);
+  z-index: 2;
+  position: relative;
 }
 .plank a {
   display: grid;
@@ -180,6 +187,7 @@ li::after {
   text-decoration: underline;
 }
 .vessels {
+  position: relative;
   display: flex;
   align-items: flex-end;
   justify-content: center;
@@ -200,16 +208,15 @@ li::after {
 .small-text {
   font-size: 14px;
 }
-.small a {
-  padding: 0 4px;
-}
-.small .caption {
-  min-width: 74px;
-  max-width: 92px;
-}
-.small .small-text {
-  font-size: 13px;
-  line-height: 1.15;
+.drawer {
+  min-height: var(--touch);
+  padding: 0 var(--s3);
+  border: 1px solid var(--line);
+  border-radius: var(--radius);
+  background: var(--surface);
+  color: var(--bottle);
+  font: 600 15px var(--text);
+  cursor: pointer;
 }
 .hot-word {
   color: var(--heat);

@@ -12,6 +12,8 @@ const {
   scale,
   closure,
   bare = false,
+  layers,
+  limit,
 } = defineProps<{
   vessel: VesselKind
   fraction: number
@@ -22,6 +24,10 @@ const {
   hot: boolean
   scale: number
   bare?: boolean
+  /** What lies in it, from the bottom; where it is not one mass. */
+  layers?: readonly { name: string; color: string; share: number }[] | undefined
+  /** How full it may be, a share of its brim. */
+  limit?: number | undefined
 }>()
 const clip = useId()
 
@@ -46,16 +52,28 @@ const outline = computed(() => {
   }
   return ''
 })
-const level = computed(
-  () => HEAD + height.value * (1 - Math.min(1, Math.max(0, fraction)) * (vessel.shape === 'jar' ? 0.95 : 1)),
-)
+const level = computed(() => heightOf(fraction))
+/** Where a share of its brim lies on the drawing. */
+const heightOf = (share: number) =>
+  HEAD + height.value * (1 - Math.min(1, Math.max(0, share)) * (vessel.shape === 'jar' ? 0.95 : 1))
+const strata = computed(() => {
+  let below = 0
+  return (layers ?? []).map(({ color: of, share }) => {
+    const bottom = HEAD + height.value - below * (HEAD + height.value - level.value)
+    below += share
+    const top = HEAD + height.value - below * (HEAD + height.value - level.value)
+    return { color: of, y: top, height: bottom - top }
+  })
+})
 const lid = computed(() =>
   vessel.shape === 'jar' ? { x: width.value * 0.1, width: width.value * 0.8 } : { x: -2, width: width.value + 4 },
 )
-const tapeWidth = computed(() => Math.max(58, Math.min(width.value * 0.8, 92)))
+const tapeWidth = computed(() => Math.max(58, Math.min(width.value * 0.8, 190)))
+/** The tape grows with its vessel: what is drawn large is read from afar. */
+const grown = computed(() => Math.max(1, Math.min(tapeWidth.value / 80, (height.value * 0.3) / 35)))
 const box = computed(() => Math.max(width.value, bare ? 0 : tapeWidth.value) + 8)
 const left = computed(() => (box.value - width.value) / 2)
-const tapeTop = computed(() => HEAD + height.value * 0.56 - 18)
+const tapeTop = computed(() => HEAD + height.value * 0.56 - 18 * grown.value)
 /** A cloth over the mouth, sagging at the sides. */
 const cloth = computed(() => {
   const [right, middle] = [width.value + 3, width.value / 2]
@@ -64,11 +82,27 @@ const cloth = computed(() => {
 </script>
 
 <template>
-  <svg :width="box" :height="height + HEAD + 2" :viewBox="`${-left} 0 ${box} ${height + HEAD + 2}`" aria-hidden="true">
+  <svg
+    :style="{ '--grown': grown }"
+    :width="box"
+    :height="height + HEAD + 2"
+    :viewBox="`${-left} 0 ${box} ${height + HEAD + 2}`"
+    aria-hidden="true"
+  >
     <clipPath :id="clip"><path :d="outline" /></clipPath>
     <path :d="outline" fill="var(--glass)" />
     <g :clip-path="`url(#${clip})`">
       <rect :x="-6" :y="level" :width="width + 12" :height="height + HEAD - level" :fill="color" />
+      <rect
+        v-for="(layer, index) in strata"
+        :key="index"
+        :x="-6"
+        :y="layer.y"
+        :width="width + 12"
+        :height="layer.height"
+        :fill="layer.color"
+        stroke="#0003"
+      />
       <line :x1="-6" :x2="width + 6" :y1="level" :y2="level" stroke="#0003" stroke-width="2" />
       <rect
         v-if="vessel.shape === 'jar'"
@@ -80,6 +114,16 @@ const cloth = computed(() => {
         rx="1.500"
       />
     </g>
+    <line
+      v-if="limit !== undefined"
+      :x1="-4"
+      :x2="width + 4"
+      :y1="heightOf(limit)"
+      :y2="heightOf(limit)"
+      stroke="var(--act)"
+      stroke-width="2"
+      stroke-dasharray="5 4"
+    />
     <path :d="outline" fill="none" stroke="var(--outline)" stroke-width="1.600" />
     <template v-if="vessel.shape !== 'bag'">
       <template v-if="closure === 'cloth'"><path :d="cloth" fill="#e8e2d2" stroke="var(--outline)" /></template>
@@ -112,25 +156,25 @@ const cloth = computed(() => {
         :x="(width - tapeWidth) / 2"
         :y="tapeTop"
         :width="tapeWidth"
-        height="35"
+        :height="35 * grown"
         fill="var(--tape)"
         stroke="#0002"
       />
-      <text :x="width / 2" :y="tapeTop + 15" class="tape">{{ code }}</text>
-      <text :x="width / 2" :y="tapeTop + 29" class="tape day">{{ day }}</text>
+      <text :x="width / 2" :y="tapeTop + 15 * grown" class="tape">{{ code }}</text>
+      <text :x="width / 2" :y="tapeTop + 29 * grown" class="tape day">{{ day }}</text>
     </g>
     <g v-if="hot && !bare">
       <rect
         :x="(width - tapeWidth) / 2 + 6"
-        :y="tapeTop + 37"
+        :y="tapeTop + 37 * grown"
         :width="tapeWidth - 12"
-        height="17"
+        :height="17 * grown"
         fill="#b32c10"
         stroke="#fff"
         stroke-width="1.500"
         rx="2"
       />
-      <text :x="width / 2" :y="tapeTop + 50" class="tape hot">HOT</text>
+      <text :x="width / 2" :y="tapeTop + 50 * grown" class="tape hot">HOT</text>
     </g>
   </svg>
 </template>
@@ -141,7 +185,7 @@ svg {
   overflow: visible;
 }
 .tape {
-  font: 700 13px var(--display);
+  font: 700 calc(13px * var(--grown)) var(--display);
   font-stretch: 76%;
   text-anchor: middle;
   fill: var(--tape-ink);

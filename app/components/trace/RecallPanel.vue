@@ -164,7 +164,7 @@ function hereWords({ lot: { bottles }, retained }: Recall['runs'][number]): stri
     </p>
     <div class="row">
       <el-button type="primary" :loading="making" @click="paper">Recall sheet, PDF</el-button
-      ><el-button @click="file">EPCIS file</el-button>
+      ><el-button @click="file">Trace file</el-button>
     </div>
     <form
       v-if="recall.runs.length"

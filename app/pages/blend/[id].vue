@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import {
+  afterHours,
   driftOf,
   EVENING_OUT_H,
   finishedReadings,
@@ -64,7 +65,7 @@ const predictedBand = computed(() => {
   return predicted ? `${predicted.low.toFixed(2)}–${predicted.high.toFixed(2)}` : ''
 })
 const evenedWords = computed(() =>
-  evened.value ? `after ${evened.value.hours.toFixed(0)} h` : `due ${weekdayMoment(dueMs.value)}`,
+  evened.value ? afterHours(evened.value.hours) : `due ${weekdayMoment(dueMs.value)}`,
 )
 const driftWords = computed(() => {
   if (!drift.value || drift.value.level === 'fine') return 'Steady'
@@ -98,9 +99,7 @@ const trialWords = ({ ph, predictedPh }: EntryOf<'trial'>) =>
             <li>
               <span class="muted small">at once</span
               ><strong class="figure" data-figure="at-once">{{ readings[0]?.ph.toFixed(2) ?? '–' }}</strong
-              ><span class="small muted">{{
-                readings[0] ? `after ${readings[0].hours.toFixed(0)} h` : 'read it now'
-              }}</span>
+              ><span class="small muted">{{ readings[0] ? afterHours(readings[0].hours) : 'read it now' }}</span>
             </li>
             <li>
               <span class="muted small">evened out, {{ EVENING_OUT_H }} h</span

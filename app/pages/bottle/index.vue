@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { finishedReadings, HOUR_MS, lastPouredMs, type Level, type Lot } from '@lactofer/core'
-import { shortDay } from '~/clock/moments'
+import { fullDay, shortDay } from '~/clock/moments'
 import { useBook } from '~/stores/book'
 
 /** What waits on the way from pot to table: blends to bottle, bottles to label and release, packaging. */
@@ -89,7 +89,7 @@ const why = (lot: Lot) => book.asks.find((ask) => ask.lotId === lot.id && ask.go
             </p>
             <p class="small muted">
               {{ lot.bottles?.left }} of {{ lot.bottles?.made }} here, best before
-              {{ lot.made.kind === 'bottle' ? lot.made.bestBefore : '' }}
+              {{ lot.made.kind === 'bottle' ? fullDay(lot.made.bestBefore) : '' }}
             </p>
           </div>
           <span class="row"

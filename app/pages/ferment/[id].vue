@@ -65,14 +65,18 @@ const plannedWords = computed(() =>
   </div>
   <div v-else class="page">
     <LotHeading :lot="lot" :note="standsWords" />
-    <div class="split">
-      <div class="stack main">
+    <div class="lot">
+      <div v-if="lot.packed && lot.vessels.length" class="left">
+        <LotJar class="its-jar" :lot="lot" />
+        <CautionList class="warned" :cautions="cautions" />
+      </div>
+      <div class="middle">
         <section v-if="lot.state === 'discarded'" class="sheet">
           <p><StateMark level="discard" word="Discarded" /> {{ lot.discarded?.reason }}</p>
           <PhotoStrip v-if="lot.discarded?.photos" :ids="lot.discarded.photos" />
         </section>
         <section v-else-if="stand" class="sheet standing" aria-label="Where it stands">
-          <StandLine :judgement="stand" />
+          <StandLine :judgement="stand" large />
           <NuxtLink
             v-if="lot.state === 'fermenting' && mayPress"
             :to="`/press?lot=${lot.id}`"
@@ -87,29 +91,35 @@ const plannedWords = computed(() =>
           }}</NuxtLink>
           <div v-if="lot.usedG === 0"><el-button text :loading="busy" @click="drop">Drop this plan</el-button></div>
         </section>
-        <CautionList :cautions="cautions" />
-        <ul v-if="style && lot.state === 'fermenting'" class="plain-list own">
-          <li v-for="caution in style.cautions" :key="caution" class="small muted">{{ caution }}</li>
-        </ul>
+        <CautionList v-if="!lot.packed || !lot.vessels.length" :cautions="cautions" />
         <section v-if="lot.packed" class="sheet chart">
           <LotForecast :key="lot.id" :lot="lot" :stand="stand" :salt-pct="figures?.saltPct ?? 3" />
         </section>
-        <section class="sheet log"><LotLog :lot="lot" /></section>
       </div>
-      <div class="stack">
-        <LotFigures :lot="lot" :stand="stand" />
-        <LotSenses v-if="senses && !meter" :lot="lot" :stand="stand" />
-        <section v-if="lot.state === 'fermenting'" class="sheet">
+      <div class="right">
+        <section v-if="lot.state === 'fermenting' && meter" class="sheet read">
           <h2>Read it</h2>
-          <ReadingForm :key="lot.id" :lot="lot" /><LoggerImport :lot="lot" />
+          <ReadingForm :key="lot.id" :lot="lot" />
         </section>
-        <LotSenses v-if="senses && meter" :lot="lot" :stand="stand" />
+        <LotSenses v-if="senses" class="senses" :lot="lot" :stand="stand" />
+        <section v-if="lot.state === 'fermenting' && !meter" class="sheet read">
+          <h2>Read it</h2>
+          <ReadingForm :key="lot.id" :lot="lot" />
+        </section>
+        <LotFigures class="figures" :lot="lot" :stand="stand" />
         <section v-if="style?.refills && lot.state === 'fermenting' && !isRefill(book.book, lot)" class="sheet">
           <RefillForm :lot="lot" />
         </section>
+      </div>
+      <div class="below">
         <section v-if="lot.state === 'fermenting'" class="sheet"><LotActions :lot="lot" :stand="stand" /></section>
-        <section v-if="lot.packed || lot.state === 'planned'" class="sheet">
+        <ul v-if="style && lot.state === 'fermenting'" class="plain-list own">
+          <li v-for="caution in style.cautions" :key="caution" class="small muted">{{ caution }}</li>
+        </ul>
+        <section class="sheet log"><LotLog :lot="lot" /></section>
+        <section v-if="lot.packed || lot.state === 'planned'" class="sheet more">
           <LotPaper :lot="lot" />
+          <LoggerImport v-if="lot.state === 'fermenting'" :lot="lot" />
           <div v-if="lot.state === 'fermenting' && style?.saltPct">
             <el-button @click="saltFix = true">Salted wrong?</el-button><SaltFix v-model="saltFix" :lot="lot" />
           </div>
@@ -120,24 +130,72 @@ const plannedWords = computed(() =>
 </template>
 
 <style scoped>
+/* Its jar, where it stands with its chart, and what is read; all else below. */
+.lot {
+  display: grid;
+  grid-template: 'left middle right' auto 'below below below' auto / 190px minmax(0, 1fr) minmax(300px, 350px);
+  gap: var(--s4) var(--s5);
+  align-items: start;
+}
+.lot:not(:has(> .left)) {
+  grid-template: 'middle right' auto 'below below' auto / minmax(0, 1fr) minmax(300px, 400px);
+}
+.left {
+  grid-area: left;
+}
+.left,
+.middle,
+.right,
+.below {
+  display: grid;
+  gap: var(--s4);
+  align-content: start;
+  min-width: 0;
+}
+.middle {
+  grid-area: middle;
+}
+.right {
+  grid-area: right;
+}
+.below {
+  grid-area: below;
+}
+.more {
+  grid-template-columns: repeat(auto-fit, minmax(260px, 1fr));
+  align-items: end;
+}
+@media (max-width: 1100px) {
+  .lot {
+    grid-template: 'left middle' auto 'right middle' auto 'below below' auto / minmax(260px, 300px) minmax(0, 1fr);
+  }
+}
+/* On a phone: the verdict, the next step, the chart, the reading, in that order. */
 @media (max-width: 900px) {
-  .split {
+  .lot,
+  .lot:not(:has(> .left)) {
     display: flex;
     flex-direction: column;
     align-items: stretch;
-    gap: var(--s4);
   }
-  .stack {
+  .left,
+  .middle {
     display: contents;
+  }
+  .warned {
+    order: 1;
   }
   .chart {
     order: 2;
   }
-  .log {
+  .right {
     order: 3;
   }
-  .stack:not(.main) > * {
-    order: 1;
+  .its-jar {
+    order: 4;
+  }
+  .below {
+    order: 5;
   }
 }
 .standing {
@@ -145,7 +203,7 @@ const plannedWords = computed(() =>
   align-items: center;
 }
 .sentence {
-  font-size: 17px;
+  font-size: 20px;
 }
 .next {
   display: inline-flex;

@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
 import { LABEL_PICKS, type LabelPick } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
+import { fullDay } from '~/clock/moments'
 import { pagesFor, SHEETS, type SheetId } from '~/labels/paper'
 import { saveFile } from '~/composables/saveFile'
 import { useLabel } from '~/composables/useLabel'
@@ -100,8 +101,8 @@ const pagesWords = computed(() => {
             it, or want proof first: ask before you print.
           </p>
           <p v-if="stale" class="problem">
-            What was printed on {{ stale.at.slice(0, 10) }} is no longer true: something in it was corrected. Print
-            again, and take the old ones off.
+            What was printed on {{ fullDay(stale.at) }} is no longer true: something in it was corrected. Print again,
+            and take the old ones off.
           </p>
           <p v-if="set" class="small muted">
             Small print at {{ set.layout.size.toFixed(1) }} pt. Rules for labels differ by place: what must stand there,

@@ -3,7 +3,7 @@ import { computed, ref, watch } from 'vue'
 import { ElMessage } from 'element-plus'
 import { APPROVAL, checksOf, correctedSince, mayRelease, RELEASE_PH, wayOf, type Draft } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
-import { fullMoment } from '~/clock/moments'
+import { fullDay, fullMoment } from '~/clock/moments'
 import { useForm, type Problems } from '~/composables/useForm'
 import { useBook } from '~/stores/book'
 
@@ -79,7 +79,7 @@ async function decide(event: Event, decision: 'released' | 'held') {
       </h1>
       <p>
         {{ lot.bottles?.left }} of {{ made.count }} bottles of {{ made.bottleMl }} mL here;
-        {{ wayOf(made.treatment).name.toLowerCase() }}; best before {{ made.bestBefore }}.
+        {{ wayOf(made.treatment).name.toLowerCase() }}; best before {{ fullDay(made.bestBefore) }}.
       </p>
     </header>
     <div class="split">

@@ -1,6 +1,7 @@
 import type { Lot } from '../log/lot'
 import { EVENING_OUT_H } from '../keep/release'
 import { lastPouredMs } from '../lots/measured'
+import { afterHours } from '../units/counted'
 import { HOUR_MS } from '../units/time'
 import type { Level } from '../level'
 
@@ -51,7 +52,7 @@ export function driftOf(lot: Lot, { live, sugarPct }: { live: boolean; sugarPct:
   const [first, last] = [readings[0], readings.at(-1)]
   if (!first || !last || last.hours - first.hours < EVENING_OUT_H / 2) return null
   const by = last.ph - first.ph
-  const moved = `${first.ph.toFixed(2)} after ${Math.round(first.hours)} h, ${last.ph.toFixed(2)} after ${Math.round(last.hours)} h`
+  const moved = `${first.ph.toFixed(2)} ${afterHours(first.hours)}, ${last.ph.toFixed(2)} ${afterHours(last.hours)}`
   const done = last.hours >= EVENING_OUT_H
   const next = done ? 'The later one counts.' : `Read it once more at ${EVENING_OUT_H} h.`
   if (Math.abs(by) <= READING_NOISE)

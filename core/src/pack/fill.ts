@@ -1,3 +1,4 @@
+import type { Working } from '../working'
 import { within } from '../invalid'
 import type { Style } from '../library/style'
 import { formatNumber } from '../units/number'
@@ -63,4 +64,24 @@ export function fillLimitOf(
 ): number {
   const rises = fruitShare > FRUITY || tempC > WARM_C
   return rises && fillRising !== undefined ? Math.min(fillLimit, fillRising) : fillLimit
+}
+
+/** The working of a fill. @param of what goes in, g, its density, and how full it may be. */
+export function fillWorking(
+  { volumeMl, headspaceMl, fraction }: Fill,
+  { massG, densityGPerMl, limit }: { massG: number; densityGPerMl: number; limit: number },
+): Working {
+  return {
+    what: 'How full',
+    formula: 'filled = (mass / density) / what the vessels hold to the brim',
+    numbers: [
+      { name: 'mass', value: `${formatNumber(massG)} g` },
+      { name: 'density', value: `${densityGPerMl.toFixed(3)} g/mL` },
+      { name: 'volume', value: `${formatNumber(volumeMl)} mL` },
+      { name: 'left free', value: `${formatNumber(headspaceMl)} mL` },
+      { name: 'limit of this style', value: `${formatNumber(100 * limit)} %` },
+    ],
+    result: `${formatNumber(100 * fraction)} %`,
+    source: 'Limits: common practice; what is ground rises, pieces need room for their brine',
+  }
 }

@@ -3,6 +3,7 @@ import type { Flag, FlagCode } from '../ferment/flags'
 import type { Judgement } from '../judge/judgement'
 import type { Reason, ReasonCode, ReasonFacts } from '../judge/reasons'
 import { formatNumber } from '../units/number'
+import { plainNumber } from '../units/counted'
 import { DAY_MS } from '../units/time'
 
 /** How a moment is told: "Thursday morning". */
@@ -29,7 +30,12 @@ const FLAG_SAYS: Record<FlagCode, (chance: number) => string> = {
 }
 export const tellFlag = ({ code, chance }: Flag): string => FLAG_SAYS[code](chance)
 
-const days = (ms: number) => `${(ms / DAY_MS).toFixed(1)} days`
+/** How long, as people say it: tenths of a day only under ten of them. */
+function days(ms: number): string {
+  const count = ms / DAY_MS
+  const words = plainNumber(count, count < 10 ? 1 : 0)
+  return words === '1' ? 'a day' : `${words} days`
+}
 const ph = (value: number) => value.toFixed(2)
 const times = (spent: number) => `${spent.toFixed(1)} times the time allowed`
 const NAMES = new Map<SignId, string>(SIGN_KINDS.map(({ id, name }) => [id, name]))

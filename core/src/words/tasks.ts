@@ -1,3 +1,4 @@
+import { counted, dayInWords } from '../units/counted'
 import type { Reason } from '../judge/reasons'
 import { ruleOf, tellReason, type Tell } from './judgement'
 
@@ -140,7 +141,7 @@ const TASKS: { [Code in TaskCode]: (facts: TaskFacts[Code], tell: Tell) => Said 
   ),
   'past best before': ({ left, bestBefore }) => ({
     title: 'Past its best before',
-    why: `${left} bottles, ${bestBefore}. Taste and read one, or take them off.`,
+    why: `${counted(left, 'bottle')}, ${dayInWords(bestBefore)}. Taste and read one, or take them off.`,
   }),
   'best before soon': ({ left, days }) => ({
     title: `Best before in ${days} ${days === 1 ? 'day' : 'days'}`,

@@ -2,9 +2,14 @@ import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { InvalidInput } from '../../src'
 import {
+  afterHours,
+  counted,
+  dayWords,
+  ends,
   formatForField,
   formatMass,
   formatNumber,
+  plainNumber,
   formatTemperature,
   formatVolume,
   inWorld,
@@ -117,4 +122,19 @@ describe('sentences of core in the maker’s units', () => {
     expect(inWorld(sentence, 'us')).toBe(us)
     expect(inWorld(sentence, 'metric')).toBe(sentence)
   })
+})
+
+describe('counts, ranges and times as people say them', () => {
+  it.each([
+    [counted(1, 'bottle'), '1 bottle'],
+    [counted(0, 'bottle'), '0 bottles'],
+    [counted(1200, 'entry', 'entries'), '1\u202f200 entries'],
+    [ends(85.2, 84.9), '85'],
+    [ends(5, 7), '5–7'],
+    [afterHours(0.3), 'at once'],
+    [afterHours(24.2), 'after 24 h'],
+    [plainNumber(6), '6'],
+    [plainNumber(6.52), '6.5'],
+    [dayWords(6 * 86_400_000), 'day 6'],
+  ])('%s', (said, wanted) => expect(said).toBe(wanted))
 })

@@ -1,3 +1,4 @@
+import { dayInWords } from '../../units/counted'
 import { z } from 'zod'
 import { TREATMENTS, wayOf } from '../../keep/ways'
 import { formatNumber } from '../../units/number'
@@ -77,7 +78,7 @@ const kind: Kind<typeof BottleEntry> = {
       turnedMin ? `, turned over for ${formatNumber(turnedMin, 1)} min` : '',
       bands ? ', banded' : '',
       netG.length ? `; ${netWords(netG)}` : '',
-      `; best before ${entry.bestBefore}`,
+      `; best before ${dayInWords(entry.bestBefore)}`,
     ].join('')
   },
   lots: ({ lotId }) => [lotId],
