@@ -1,15 +1,15 @@
 <script setup lang="ts">
-import type { SupplyKey } from '@lactofer/core'
+import { counted, type SupplyKey } from '@lactofer/core'
 
 /** What the run takes of the packaging against what is at hand. */
 defineProps<{ needs: readonly (SupplyKey & { count: number; atHand: number | null })[] }>()
-const WORDS = { bottle: 'bottles', insert: 'inserts', cap: 'caps', band: 'shrink bands', label: 'labels' } as const
+const WORDS = { bottle: 'bottle', insert: 'insert', cap: 'cap', band: 'shrink band', label: 'label' } as const
 </script>
 
 <template>
   <ul class="plain-list needs" aria-label="Packaging needed">
     <li v-for="need in needs" :key="need.item" :data-supply="need.item">
-      <span>{{ need.count }} {{ WORDS[need.item] }}</span>
+      <span>{{ counted(need.count, WORDS[need.item]) }}</span>
       <StateMark
         v-if="need.atHand !== null && need.atHand < need.count"
         class="small"
