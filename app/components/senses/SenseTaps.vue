@@ -3,10 +3,12 @@ import { computed, ref } from 'vue'
 import { SENSE_SCALES, type Lot, type SenseQuestion } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { useRecorder } from '~/composables/useRecorder'
+import { useRound } from '~/stores/round'
 
 /** Questions for eyes and tongue: one tap each records the answer; of a lot in several jars, of the jars chosen. */
 const { lot, questions } = defineProps<{ lot: Lot; questions: readonly SenseQuestion[] }>()
-const emit = defineEmits<{ recorded: [entryIds: string[], said: string] }>()
+const emit = defineEmits<{ recorded: [] }>()
+const round = useRound()
 const { busy, record, written } = useRecorder('Nothing was recorded; tap again.')
 const marks = ref<string[]>([])
 const jars = computed(() => (lot.vessels.length > 1 ? lot.vessels.map(({ mark }) => mark) : []))
@@ -19,7 +21,9 @@ const ASKED: Record<SenseQuestion, string> = {
 async function tap(question: SenseQuestion, step: number) {
   const of = marks.value.length ? { marks: [...marks.value] } : {}
   if (!(await record({ kind: 'sense', at: nowMoment(), lotId: lot.id, seen: { [question]: step }, ...of }))) return
-  emit('recorded', written.value, `${lot.code}: ${SENSE_SCALES[question].steps[step] ?? ''}, recorded.`)
+  // The answer may take this question off the page before it is in the log: the round is told all the same.
+  round.told(written.value, `${lot.code}: ${SENSE_SCALES[question].steps[step] ?? ''}, recorded.`)
+  emit('recorded')
 }
 </script>
 

@@ -40,7 +40,7 @@ function said(entryIds: string[], text: string) {
   <li :data-ask="ask.key">
     <template v-if="ask.questions">
       <p class="asked"><StateMark :level="ask.level" :word="ask.title" /></p>
-      <SenseTaps :lot="lot" :questions="ask.questions" @recorded="said" />
+      <SenseTaps :lot="lot" :questions="ask.questions" @recorded="emit('done')" />
     </template>
     <div v-else class="both">
       <component :is="row.to ? NuxtLink : 'button'" v-bind="row" class="task">

@@ -91,12 +91,7 @@ const countWords = computed(() => {
             </p>
             <p class="muted small"><SaidText :text="ask.why" /></p>
           </div>
-          <SenseTaps
-            v-if="ask.questions && lotOf(ask)"
-            :lot="lotOf(ask)!"
-            :questions="ask.questions"
-            @recorded="round.told"
-          />
+          <SenseTaps v-if="ask.questions && lotOf(ask)" :lot="lotOf(ask)!" :questions="ask.questions" />
           <div v-else-if="ask.chore" class="acts">
             <el-button
               type="primary"
