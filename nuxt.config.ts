@@ -18,6 +18,7 @@ export default defineNuxtConfig({
     '@fontsource-variable/atkinson-hyperlegible-next/wght.css',
     '~/assets/theme.css',
     '~/assets/base.css',
+    '~/assets/print.css',
   ],
   components: [{ path: '~/components', pathPrefix: false }],
   app: {

@@ -1,12 +1,8 @@
 import { computed, ref, watch } from 'vue'
 import { alongTheShelf, type Ask, type Lot } from '@lactofer/core'
+import { nowMs } from '~/clock/clock'
 import { useBook } from '~/stores/book'
-
-/** What was done at a stop of this walk. */
-export interface Ticked {
-  key: string
-  title: string
-}
+import { useRound } from '~/stores/round'
 
 /**
  * The round as one walk, vessel by vessel as the shelf stands. A lot that was finished stays where it was in the walk,
@@ -14,10 +10,11 @@ export interface Ticked {
  */
 export function useWalk() {
   const book = useBook()
+  const round = useRound()
   const asks = computed(() => alongTheShelf(book.asks, book.fermenting))
   const stops = ref<string[]>([])
   const at = ref(0)
-  const ticks = ref<Record<string, Ticked[]>>({})
+  const beganMs = nowMs()
   watch(
     () => [...new Set(asks.value.map(({ lotId }) => lotId))],
     (ids) => (stops.value = [...stops.value, ...ids.filter((id) => !stops.value.includes(id))]),
@@ -26,14 +23,10 @@ export function useWalk() {
   const asksOf = (lotId: string): Ask[] => asks.value.filter((ask) => ask.lotId === lotId)
   const lot = computed((): Lot | undefined => book.lot(stops.value[at.value] ?? ''))
   const open = computed(() => (lot.value ? asksOf(lot.value.id) : []))
-  /** Done at this stop; what was taken back is asked again and has no tick. */
+  /** What was recorded here in this walk; taken back it is asked again. */
   const done = computed(() =>
-    (ticks.value[lot.value?.id ?? ''] ?? []).filter(({ key }) => !open.value.some((ask) => ask.key === key)),
+    round.recorded.filter(({ lotIds, atMs }) => atMs >= beganMs && lotIds.includes(lot.value?.id ?? '')),
   )
-  function tick({ lotId, key, title }: Pick<Ask, 'lotId' | 'key' | 'title'>) {
-    const others = (ticks.value[lotId] ?? []).filter((one) => one.key !== key)
-    ticks.value = { ...ticks.value, [lotId]: [...others, { key, title }] }
-  }
   /** The stop after this one that asks for something, the first of them all after the last; -1 where none does. */
   const next = computed(() => {
     const asking = stops.value.flatMap((id, index) => (index !== at.value && asksOf(id).length ? [index] : []))
@@ -41,7 +34,7 @@ export function useWalk() {
   })
   const go = (index: number) => (at.value = Math.min(Math.max(0, index), Math.max(0, stops.value.length - 1)))
   return {
-    ...{ stops, at, lot, open, done, next, tick, go },
+    ...{ stops, at, lot, open, done, next, go },
     nextLot: computed(() => book.lot(stops.value[next.value] ?? '')),
     left: computed(() => asks.value.length),
   }

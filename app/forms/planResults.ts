@@ -1,4 +1,6 @@
 import {
+  bottlesFilled,
+  ends,
   between,
   InvalidInput,
   NOT_BY_EYE,
@@ -121,4 +123,10 @@ export function recipePlanOf(form: PlanForm, book: Book) {
     ...(waterSaid && waterG > 0 && { waterSaid, waterBetweenG }),
   })
   return parsed.success ? parsed.data : null
+}
+
+/** Bottles a plan gives, from the least to the most of its sauce. @param bottleMl what one holds, mL. */
+export function bottlesOf({ sauceMl }: PlanFigures, bottleMl: number): { words: string; noun: string } {
+  const [least, most] = [sauceMl.low, sauceMl.high].map((ml) => bottlesFilled(ml, bottleMl).count) as [number, number]
+  return { words: ends(least, most), noun: least === most && most === 1 ? 'bottle' : 'bottles' }
 }

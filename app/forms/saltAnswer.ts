@@ -69,3 +69,9 @@ export function saltWorkingOf(book: Book, form: PlanForm, figures: PlanFigures &
   const salt = book.library.salts.find(({ id }) => id === salted.said.saltId)
   return saidWorking(salted.said, { words: form.saltSaid, salt, saltG: salted.saltG, evenedPct: figures.evenedPct })
 }
+
+/** Whether the salt was said by eye or by the spoon: then its grams are about. */
+export function isRoughSalt(book: Book, form: PlanForm): boolean {
+  const said = saltedOf(form, book)?.said
+  return said?.kind === 'by eye' || said?.spooned === true
+}

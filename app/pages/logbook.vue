@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { ElMessage } from 'element-plus'
-import { entryWords, hasUnknown } from '@lactofer/core'
+import { counted, entryWords, hasUnknown } from '@lactofer/core'
 import { shortMoment } from '~/clock/moments'
 import { loadDemo, removeDemo } from '~/composables/useDemo'
 import { useBook } from '~/stores/book'
@@ -61,10 +61,11 @@ async function sign() {
     <header>
       <h1>Logbook</h1>
       <p>
-        {{ book.entries?.length ?? 0 }} entries in this browser, {{ book.lots.length }}
-        {{ book.lots.length === 1 ? 'lot' : 'lots' }}.
+        {{ counted(book.entries?.length ?? 0, 'entry', 'entries') }} in this browser,
+        {{ counted(book.lots.length, 'lot') }}.
         <template v-if="book.book.orphans.length"
-          >{{ book.book.orphans.length }} speak of lots that are not in this log; they are kept.</template
+          >{{ counted(book.book.orphans.length, 'entry speaks', 'entries speak') }} of lots that are not in this log;
+          nothing of it is lost.</template
         >
       </p>
     </header>

@@ -1,55 +1,70 @@
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import type { Ask, Chore, Lot } from '@lactofer/core'
-import { nowMoment } from '~/clock/clock'
+import { nowMoment, nowMs } from '~/clock/clock'
 import { useRecorder } from '~/composables/useRecorder'
 import { useBook } from '~/stores/book'
 
-/** What was recorded last in the round, to be taken back: by its bar or by Ctrl and Z. */
+/** What was recorded with one tap: of which lots, told in a line, and ticked off in few words. */
 interface Recorded {
   entryIds: string[]
+  lotIds: string[]
   text: string
+  title: string
+  atMs: number
 }
 
 /** The round as it is walked: what one tap records, wherever it is tapped, and the way back. */
 export const useRound = defineStore('round', () => {
   const book = useBook()
   const { busy, record, written } = useRecorder('Nothing else was changed.')
-  const last = ref<Recorded | null>(null)
+  /** All of it since the page was opened, the newest last: taken back one by one. */
+  const recorded = ref<Recorded[]>([])
+  const last = computed(() => recorded.value.at(-1) ?? null)
   /** The lot that is being topped up: how much is said first. */
   const topping = ref<Lot | null>(null)
   /** The ask that is being skipped: why is said first. */
   const skipping = ref<Ask | null>(null)
 
-  /** Records one chore of a lot that nobody asked for. */
-  async function did(lotId: string, chore: Chore): Promise<boolean> {
-    if (!(await record({ kind: 'chore', at: nowMoment(), lotId, chore }))) return false
-    told(written.value, `${book.lot(lotId)?.code}: ${chore} recorded.`)
+  const told = (entryIds: string[], lotIds: string[], text: string, title: string) =>
+    (recorded.value = [...recorded.value, { entryIds, lotIds, text, title, atMs: nowMs() }])
+  /** Records one chore of some lots, done or skipped with a reason. @returns whether it is in the log. */
+  async function write(chore: Chore, lotIds: string[], title: string, skipped?: string): Promise<boolean> {
+    const at = nowMoment()
+    const drafts = lotIds.map((lotId) => ({ kind: 'chore' as const, at, lotId, chore, ...(skipped && { skipped }) }))
+    if (!(await record(...drafts))) return false
+    const codes = lotIds.map((id) => book.lot(id)?.code).join(', ')
+    told(
+      written.value,
+      lotIds,
+      `${codes}: ${chore} ${skipped ? 'skipped' : 'recorded'}.`,
+      `${title}: ${skipped ? 'skipped' : 'done'}`,
+    )
     return true
   }
-  const told = (entryIds: string[], text: string) => (last.value = { entryIds, text })
-  /** Records asks of one chore as done, or as skipped with a reason. @returns whether it is in the log. */
+  /** A chore of a lot that nobody asked for. */
+  const did = (lotId: string, chore: Chore) => write(chore, [lotId], chore)
+  /** Asks of one chore, as done or as skipped. What is topped up says its amount first. */
   async function done(asks: readonly Ask[], skipped?: string): Promise<boolean> {
-    const [only, more] = asks
-    if (only?.chore === 'top up' && !more && !skipped) {
-      topping.value = book.lot(only.lotId) ?? null
+    const [first] = asks
+    if (!first?.chore) return false
+    if (first.chore === 'top up' && asks.length === 1 && !skipped) {
+      topping.value = book.lot(first.lotId) ?? null
       return false
     }
-    const at = nowMoment()
-    const drafts = asks.flatMap(({ lotId, chore }) =>
-      chore ? [{ kind: 'chore' as const, at, lotId, chore, ...(skipped && { skipped }) }] : [],
+    return write(
+      first.chore,
+      asks.map(({ lotId }) => lotId),
+      first.title,
+      skipped,
     )
-    const codes = asks.map(({ lotId }) => book.lot(lotId)?.code).join(', ')
-    if (!(await record(...drafts))) return false
-    told(written.value, `${codes}: ${asks[0]?.chore} ${skipped ? 'skipped' : 'recorded'}.`)
-    return true
   }
   async function undo(): Promise<void> {
     const at = nowMoment()
     const drafts = (last.value?.entryIds ?? []).map((replaces) => ({
       ...{ kind: 'retract' as const, at, replaces, reason: 'Undone right away.' },
     }))
-    if (drafts.length && (await record(...drafts))) last.value = null
+    if (drafts.length && (await record(...drafts))) recorded.value = recorded.value.slice(0, -1)
   }
   async function skip(why: string): Promise<void> {
     const ask = skipping.value
@@ -57,5 +72,5 @@ export const useRound = defineStore('round', () => {
     skipping.value = null
     await done([ask], why.trim())
   }
-  return { busy, last: computed(() => last.value), topping, skipping, told, did, done, undo, skip }
+  return { busy, recorded, last, topping, skipping, told, did, done, undo, skip }
 })

@@ -1,8 +1,12 @@
-import { HOUR_MS, type Ask } from '@lactofer/core'
+import { HOUR_MS, type Ask, type Lot } from '@lactofer/core'
 
 /* How an ask of the round is told, and where it leads. */
 
 export const LEVEL_WORDS = { discard: 'Discard', act: 'Act', ask: 'Ask', fine: 'Ready' } as const
+
+/** The page of a lot: ferments have one of their own, what came of them stands in the cellar. */
+export const pageOfLot = ({ id, kind }: Pick<Lot, 'id' | 'kind'>): string =>
+  kind === 'ferment' ? `/ferment/${id}` : `/cellar?lot=${id}`
 
 /** The page an ask leads to. */
 export function pageOf({ go, lotId }: Ask): string {

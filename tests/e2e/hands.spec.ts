@@ -115,12 +115,14 @@ test('the round in one hand: vessel by vessel, undo above the way on, a press a 
   let presses = 0
   let tasks = 0
   const seen = new Set<string>()
+  const links = new Set<string>()
   const press = async (button: Locator) => {
     presses++
     await button.click()
   }
   for (let stop = 0; stop < stops; stop++) {
     seen.add(await heading.innerText())
+    links.add((await hand.locator('a.jar').getAttribute('href')) ?? '')
     const chores = done.filter({ hasNotText: 'Top up' })
     // What was done stays with a tick; the next one is the first again.
     for (let left = await chores.count(); left > 0; left--) {
@@ -129,6 +131,7 @@ test('the round in one hand: vessel by vessel, undo above the way on, a press a 
       tasks++
       await press(chores.first())
       await expect(chores).toHaveCount(left - 1)
+      await expect(hand.locator('.ticked').first()).toBeVisible()
     }
     if ((await next.count()) === 0) break
     await press(next)
@@ -136,6 +139,14 @@ test('the round in one hand: vessel by vessel, undo above the way on, a press a 
   expect(seen.size).toBe(stops)
   expect(tasks).toBeGreaterThan(5)
   expect(presses).toBeLessThanOrEqual(tasks + stops)
+
+  // What is no ferment any more has another page: every stop leads to its lot.
+  for (const link of [...links].slice(-3)) {
+    await page.goto(link)
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+    await expect(page.getByText('No such lot')).toBeHidden()
+  }
+  await page.goto('/')
 
   // The stages unfold from the date; the shelf stands below with the hot jar told from the others.
   await page.getByRole('button', { name: /All stages/ }).click()

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { refDebounced } from '@vueuse/core'
-import { courseOption, type CourseShown } from './courseOption'
+import type { CourseShown } from './courseMarks'
+import { courseOption } from './courseOption'
 import { useTones } from '~/composables/useTones'
 import { usePreferences } from '~/stores/preferences'
 

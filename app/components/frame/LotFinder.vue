@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { pageOfLot } from '~/words/askWords'
 import { useBook } from '~/stores/book'
 
 /** Jumps to a lot by any words of its code or name. */
@@ -18,7 +19,7 @@ const found = computed(() => {
 function open(id: string) {
   query.value = ''
   const lot = book.lot(id)
-  if (lot) void router.push(lot.kind === 'ferment' ? `/ferment/${id}` : { path: '/cellar', query: { lot: id } })
+  if (lot) void router.push(pageOfLot(lot))
 }
 </script>
 
@@ -44,15 +45,5 @@ function open(id: string) {
 <style scoped>
 .finder {
   width: 140px;
-}
-@media (max-width: 700px) {
-  .finder {
-    width: 128px;
-  }
-}
-@media (max-width: 480px) {
-  .finder {
-    display: none;
-  }
 }
 </style>

@@ -157,5 +157,6 @@ nav a[aria-current] .count {
 }
 .finder {
   grid-column: 1 / -1;
+  width: auto;
 }
 </style>

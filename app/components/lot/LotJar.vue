@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { dayOf, styleById, topUpBrine, type Chore, type Lot } from '@lactofer/core'
+import { styleById, topUpBrine, type Chore, type Lot } from '@lactofer/core'
 import { drawnVessels } from '~/composables/useShelf'
 import { useBook } from '~/stores/book'
 import { useRound } from '~/stores/round'
@@ -55,14 +55,7 @@ const zones = computed(() => {
   <section class="jar" aria-label="Its jar">
     <div class="drawn" :style="{ '--columns': columns }">
       <div v-for="(one, index) in drawn" :key="index" class="one">
-        <VesselDrawing
-          v-bind="one"
-          :color="lot.color"
-          :closure="lot.packed?.closure ?? 'loose lid'"
-          :code="`${lot.code}${one.mark}`"
-          :day="`day ${dayOf(lot, book.nowMs)}`"
-          :scale="scale"
-        />
+        <LotVessel :lot="lot" :one="one" :scale="scale" />
         <!-- The places themselves: the same as the buttons below, for a finger that goes to the jar. -->
         <i
           v-for="zone in lot.state === 'fermenting' ? zones : []"

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import {
-  bottlesFilled,
   drawnSize,
   fillWorking,
   formatMass,
@@ -12,8 +11,8 @@ import {
   type Working,
 } from '@lactofer/core'
 import { layersOf, type PlanForm } from '~/forms/planForm'
-import { saltedOf } from '~/forms/planResults'
-import { saltWorkingOf } from '~/forms/saltAnswer'
+import { bottlesOf } from '~/forms/planResults'
+import { isRoughSalt, saltWorkingOf } from '~/forms/saltAnswer'
 import type { PlanVessels } from '~/composables/usePlanVessels'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
@@ -49,17 +48,12 @@ interface Told {
   kind: string
   working: Working | null
 }
-/** What was said by spoon or by eye is no weighed amount. */
-const saltWords = (saltG: number) => {
-  const said = saltedOf(form, book.book)?.said
-  const rough = said?.kind === 'by eye' || said?.spooned === true
-  return `${rough ? '≈ ' : ''}${formatMass(saltG, preferences.world, preferences.world === 'metric')}`
-}
+const saltWords = (saltG: number) =>
+  `${isRoughSalt(book.book, form) ? '≈ ' : ''}${formatMass(saltG, preferences.world, preferences.world === 'metric')}`
 const told = computed((): Told[] => {
   const of = figures
   if (!of) return []
-  const bottles = (ml: number) => bottlesFilled(ml, form.bottleMl).count
-  const [least, most] = [bottles(of.sauceMl.low), bottles(of.sauceMl.high)]
+  const bottles = bottlesOf(of, form.bottleMl)
   const fill = filled.value?.fill
   return [
     ...(of.style.saltPct
@@ -87,7 +81,7 @@ const told = computed((): Told[] => {
         ]
       : []),
     {
-      ...{ name: 'bottles', kind: '', figure: least === most ? `${most}` : `${least}–${most}` },
+      ...{ name: bottles.noun, kind: '', figure: bottles.words },
       working: yieldWorking(of, form.bottleMl),
     },
   ]

@@ -4,11 +4,8 @@ import {
   acidityOf,
   amountCost,
   nearTarget,
-  bottlesFilled,
   cautionsFor,
   costWorking,
-  counted,
-  ends,
   formatMass,
   formatNumber,
   formatShu,
@@ -23,7 +20,7 @@ import {
   type Row,
 } from '@lactofer/core'
 import type { PlanForm } from '~/forms/planForm'
-import type { planResults } from '~/forms/planResults'
+import { bottlesOf, type planResults } from '~/forms/planResults'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 
@@ -76,12 +73,7 @@ const cautions = computed(() =>
       })
     : [],
 )
-const bottles = (ml: number) => bottlesFilled(ml, form.bottleMl).count
-const bottleWords = computed(() => {
-  if (!found.value) return ''
-  const [least, most] = [bottles(found.value.sauceMl.low), bottles(found.value.sauceMl.high)]
-  return least === most ? counted(most, 'bottle') : `${ends(least, most)} bottles`
-})
+const bottles = computed(() => found.value && bottlesOf(found.value, form.bottleMl))
 /** A lot costs what it cost to make; where some of that has no price it has none. */
 function lotPrice(row: Row) {
   const { money, unpriced } = amountCost(book.book, { ...row, massG: 1000 })
@@ -164,7 +156,8 @@ const ACIDITY_WORDS = { fine: 'Sour enough', act: 'Low in acid', ask: 'As usual'
           {{ formatVolume(found.properties.volumeMl, preferences.world) }}; pressed
           {{ formatMass(found.baseG.low, preferences.world) }} to {{ formatMass(found.baseG.high, preferences.world) }},
           {{ formatVolume(found.sauceMl.low, preferences.world) }} to
-          {{ formatVolume(found.sauceMl.high, preferences.world) }} of sauce: <strong>{{ bottleWords }}</strong> of
+          {{ formatVolume(found.sauceMl.high, preferences.world) }} of sauce:
+          <strong v-if="bottles">{{ bottles.words }} {{ bottles.noun }}</strong> of
           {{ formatVolume(form.bottleMl, preferences.world) }} before anything thins it.
         </p>
         <p v-if="priced" class="small" data-figure="cost">

@@ -2,8 +2,7 @@
 import { computed } from 'vue'
 import { formatMass, formatNumber, spoonWords, type PlanFigures } from '@lactofer/core'
 import type { PlanForm } from '~/forms/planForm'
-import { saltedOf } from '~/forms/planResults'
-import { saltWorkingOf, slipOf, spoonsOf, swapsOf } from '~/forms/saltAnswer'
+import { isRoughSalt, saltWorkingOf, slipOf, spoonsOf, swapsOf } from '~/forms/saltAnswer'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 
@@ -11,15 +10,12 @@ import { usePreferences } from '~/stores/preferences'
 const { form, figures } = defineProps<{ form: PlanForm; figures: PlanFigures & { waterG: number } }>()
 const book = useBook()
 const preferences = usePreferences()
-/** Salt that was not weighed, and wants no second count of its spoons. */
-const said = (one: ReturnType<typeof saltedOf>) => one?.said.kind === 'by eye' || one?.said.spooned === true
 /** Something was said by measure: the salt of everything is then a range. */
 const ranges = computed(() => figures.evenedPct.high - figures.evenedPct.low > 0.005)
-const salted = computed(() => saltedOf(form, book.book))
 const working = computed(() => saltWorkingOf(book.book, form, figures))
 const salt = computed(() => book.library.salts.find(({ id }) => id === form.saltId))
 /** What was said in spoons needs no second count of them. */
-const spoons = computed(() => (said(salted.value) ? null : spoonsOf(figures, salt.value)))
+const spoons = computed(() => (isRoughSalt(book.book, form) ? null : spoonsOf(figures, salt.value)))
 const swaps = computed(() => swapsOf(figures, book.library.salts, form.saltId))
 /** Fine and coarse are told apart in the open: that slip happens. */
 const pairs = computed(() => swaps.value.filter(({ always }) => always))

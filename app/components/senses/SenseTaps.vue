@@ -7,7 +7,6 @@ import { useRound } from '~/stores/round'
 
 /** Questions for eyes and tongue: one tap each records the answer; of a lot in several jars, of the jars chosen. */
 const { lot, questions } = defineProps<{ lot: Lot; questions: readonly SenseQuestion[] }>()
-const emit = defineEmits<{ recorded: [] }>()
 const round = useRound()
 const { busy, record, written } = useRecorder('Nothing was recorded; tap again.')
 const marks = ref<string[]>([])
@@ -22,8 +21,8 @@ async function tap(question: SenseQuestion, step: number) {
   const of = marks.value.length ? { marks: [...marks.value] } : {}
   if (!(await record({ kind: 'sense', at: nowMoment(), lotId: lot.id, seen: { [question]: step }, ...of }))) return
   // The answer may take this question off the page before it is in the log: the round is told all the same.
-  round.told(written.value, `${lot.code}: ${SENSE_SCALES[question].steps[step] ?? ''}, recorded.`)
-  emit('recorded')
+  const answer = SENSE_SCALES[question].steps[step] ?? ''
+  round.told(written.value, [lot.id], `${lot.code}: ${answer}, recorded.`, `${ASKED[question]} ${answer}`)
 }
 </script>
 

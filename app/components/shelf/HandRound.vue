@@ -4,8 +4,8 @@ import { useWindowSize } from '@vueuse/core'
 import IconBack from '~icons/lucide/chevron-left'
 import IconCheck from '~icons/lucide/check'
 import IconNext from '~icons/lucide/chevron-right'
-import { dayOf } from '@lactofer/core'
 import { drawnVessels } from '~/composables/useShelf'
+import { pageOfLot } from '~/words/askWords'
 import { useWalk } from '~/composables/useWalk'
 import { useBook } from '~/stores/book'
 
@@ -15,7 +15,7 @@ import { useBook } from '~/stores/book'
  */
 const emit = defineEmits<{ list: [] }>()
 const book = useBook()
-const { stops, at, lot, open, done, next, nextLot, left, tick, go } = useWalk()
+const { stops, at, lot, open, done, next, nextLot, left, go } = useWalk()
 
 const vessels = computed(() => (lot.value ? drawnVessels(book.book, lot.value) : []))
 const MOST_DRAWN = 4
@@ -54,18 +54,9 @@ async function walk(to: number) {
       <button type="button" class="back" aria-label="The round as a list" @click="emit('list')">List</button>
     </header>
     <div v-if="lot" class="stop">
-      <NuxtLink :to="`/ferment/${lot.id}`" class="jar" :aria-label="`${lot.code} ${lot.name}: open the lot`">
+      <NuxtLink :to="pageOfLot(lot)" class="jar" :aria-label="`${lot.code} ${lot.name}: open the lot`">
         <span v-if="drawn.length" class="drawn">
-          <VesselDrawing
-            v-for="one in drawn"
-            :key="one.mark"
-            v-bind="one"
-            :color="lot.color"
-            :closure="lot.packed?.closure ?? 'loose lid'"
-            :code="`${lot.code}${one.mark}`"
-            :day="`day ${dayOf(lot, book.nowMs)}`"
-            :scale="scale"
-          />
+          <LotVessel v-for="one in drawn" :key="one.mark" :lot="lot" :one="one" :scale="scale" />
         </span>
         <strong
           ><span v-if="!drawn.length" class="code">{{ lot.code }}</span> {{ lot.name
@@ -74,9 +65,9 @@ async function walk(to: number) {
         >
       </NuxtLink>
       <ul class="plain-list">
-        <RoundTask v-for="ask in open" :key="ask.key" :ask="ask" :lot="lot" @done="tick(ask)" />
-        <li v-for="one in done" :key="one.key" class="ticked">
-          <span class="box" aria-hidden="true"><IconCheck /></span><span>{{ one.title }}: done</span>
+        <RoundTask v-for="ask in open" :key="ask.key" :ask="ask" :lot="lot" />
+        <li v-for="one in done" :key="one.entryIds[0]" class="ticked">
+          <span class="box" aria-hidden="true"><IconCheck /></span><span>{{ one.title }}</span>
         </li>
         <li v-if="open.length === 0" class="rest">Nothing more here.</li>
       </ul>

@@ -8,7 +8,6 @@ import { useRound } from '~/stores/round'
 
 /** One task of the vessel at hand: a row to tap, a question with pictures, a reading in place, or the way to a page. */
 const { ask, lot } = defineProps<{ ask: Ask; lot: Lot }>()
-const emit = defineEmits<{ done: [] }>()
 const book = useBook()
 const round = useRound()
 const reading = ref(false)
@@ -21,18 +20,16 @@ const row = computed(() => {
   if (ask.chore)
     return {
       ...{ type: 'button', 'aria-label': `${ask.title}, ${lot.code}: done` },
-      ...{ disabled: round.busy, onClick: record },
+      ...{ disabled: round.busy, onClick: () => round.done([ask]) },
     }
   return isReading.value
     ? { type: 'button', 'aria-expanded': reading.value, onClick: () => (reading.value = !reading.value) }
     : { to: pageOf(ask) }
 })
-async function record() {
-  if (await round.done([ask])) emit('done')
-}
-function said(entryIds: string[], text: string) {
-  round.told(entryIds, text)
-  emit('done')
+/** A reading closes its form; the round is told, so that it can be taken back. */
+function read(entryIds: string[]) {
+  reading.value = false
+  round.told(entryIds, [lot.id], `${lot.code}: reading recorded.`, 'Reading: done')
 }
 </script>
 
@@ -40,7 +37,7 @@ function said(entryIds: string[], text: string) {
   <li :data-ask="ask.key">
     <template v-if="ask.questions">
       <p class="asked"><StateMark :level="ask.level" :word="ask.title" /></p>
-      <SenseTaps :lot="lot" :questions="ask.questions" @recorded="emit('done')" />
+      <SenseTaps :lot="lot" :questions="ask.questions" />
     </template>
     <div v-else class="both">
       <component :is="row.to ? NuxtLink : 'button'" v-bind="row" class="task">
@@ -63,12 +60,7 @@ function said(entryIds: string[], text: string) {
         Skip
       </button>
     </div>
-    <ReadingForm
-      v-if="reading"
-      :lot="lot"
-      class="inside"
-      @recorded="(ids) => said(ids, `${lot.code}: reading recorded.`)"
-    />
+    <ReadingForm v-if="reading" :lot="lot" class="inside" @recorded="read" />
   </li>
 </template>
 

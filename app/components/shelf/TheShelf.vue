@@ -1,16 +1,14 @@
 <script setup lang="ts">
 import { computed, ref, useTemplateRef } from 'vue'
 import { useElementSize, useWindowSize } from '@vueuse/core'
-import { dayOf, type Ask } from '@lactofer/core'
+import type { Ask } from '@lactofer/core'
 import { useShelf, WORDS, type Shown } from '~/composables/useShelf'
-import { useBook } from '~/stores/book'
 
 /**
  * Every open vessel to one scale, on planks by place; filtered by what it asks for; the same as a list. What must be
  * acted on stands forward with its one task on a tape. Past forty vessels those that ask for nothing are outlines in
  * the drawer of their place.
  */
-const book = useBook()
 const shown = ref<Shown>('all')
 const asList = ref(false)
 const opened = ref<string[]>([])
@@ -70,16 +68,7 @@ const open = (place: string) =>
           <li v-for="{ lot, asks, ph, vessels } in drawn" :key="lot.id" :class="{ forward: forward(asks) }">
             <NuxtLink :to="`/ferment/${lot.id}`" :data-lot="lot.code">
               <span class="vessels">
-                <VesselDrawing
-                  v-for="(one, index) in vessels"
-                  :key="index"
-                  v-bind="one"
-                  :color="lot.color"
-                  :closure="lot.packed?.closure ?? 'loose lid'"
-                  :code="`${lot.code}${one.mark}`"
-                  :day="`day ${dayOf(lot, book.nowMs)}`"
-                  :scale="scale"
-                />
+                <LotVessel v-for="(one, index) in vessels" :key="index" :lot="lot" :one="one" :scale="scale" />
               </span>
               <span class="caption"
                 ><strong>{{ lot.name }}</strong

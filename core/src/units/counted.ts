@@ -1,5 +1,5 @@
 import { formatNumber } from './number'
-import { HOUR_MS } from './time'
+import { DAY_MS } from './time'
 
 /* Counts, ranges and times as people say them: in one place, so that no page writes "1 days" or "5-5 bottles". */
 
@@ -25,7 +25,7 @@ export function afterHours(hours: number): string {
 }
 
 /** A moment as a day since the start, with a part of a day only where there is one: "day 6", "day 6.5". */
-export const dayWords = (ms: number): string => `day ${plainNumber(ms / (24 * HOUR_MS))}`
+export const dayWords = (ms: number): string => `day ${plainNumber(ms / DAY_MS)}`
 
 const DAY = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', year: 'numeric', timeZone: 'UTC' })
 

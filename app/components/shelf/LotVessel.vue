@@ -1,0 +1,20 @@
+<script setup lang="ts">
+import { dayOf, type Lot } from '@lactofer/core'
+import type { ShelfPlace } from '~/composables/useShelf'
+import { useBook } from '~/stores/book'
+
+/** One vessel of a lot as it stands: its fill, its closure, and its tape with code and day. */
+defineProps<{ lot: Lot; one: ShelfPlace['vessels'][number]; scale: number }>()
+const book = useBook()
+</script>
+
+<template>
+  <VesselDrawing
+    v-bind="one"
+    :color="lot.color"
+    :closure="lot.packed?.closure ?? 'loose lid'"
+    :code="`${lot.code}${one.mark}`"
+    :day="`day ${dayOf(lot, book.nowMs)}`"
+    :scale="scale"
+  />
+</template>
