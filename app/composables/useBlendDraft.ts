@@ -15,8 +15,12 @@ import {
   type PartForm,
   type SauceForm,
 } from '~/forms/blendForm'
+import { potColour, type Poured } from '~/forms/potColour'
 import { newLotId, useBook } from '~/stores/book'
 import { useDraft } from './useDraft'
+
+/** What lets the colour of the others through. */
+const CLEAR_KINDS: readonly string[] = ['water', 'vinegar', 'salt', 'sweetener', 'acid', 'thickener']
 
 /** How a part of a sauce is known: its make-up, its lot, its price. */
 function useKnownParts() {
@@ -36,11 +40,20 @@ function useKnownParts() {
       return unpriced.length ? null : money
     },
   }
-  return { compositionOf, costOf, knownParts }
+  /** A part as it colours the pot. */
+  function pouredOf({ lotId, materialId, massG }: Pick<PartForm, 'lotId' | 'materialId' | 'massG'>): Poured {
+    const material = book.library.material(materialId ?? '')
+    return {
+      colour: book.lot(lotId ?? '')?.color ?? material?.color ?? '#9aa58c',
+      massG: massG ?? 0,
+      clear: CLEAR_KINDS.includes(material?.kind ?? ''),
+    }
+  }
+  return { compositionOf, costOf, knownParts, pouredOf }
 }
 
 /** What the sauce at hand comes to. */
-function usePouring(sauce: Ref<SauceForm>, { compositionOf, costOf }: ReturnType<typeof useKnownParts>) {
+function usePouring(sauce: Ref<SauceForm>, { compositionOf, costOf, pouredOf }: ReturnType<typeof useKnownParts>) {
   const poured = computed(() =>
     sauce.value.parts.flatMap((part) => {
       const composition = compositionOf(part, sauce.value.id)
@@ -59,6 +72,7 @@ function usePouring(sauce: Ref<SauceForm>, { compositionOf, costOf }: ReturnType
     poured,
     forecast,
     cost,
+    colour: computed(() => potColour(sauce.value.parts.map(pouredOf))),
     bottles: computed(() => bottlesFilled(forecast.value.volumeMl, sauce.value.bottleMl)),
     live: computed(() => !sauce.value.cooked && forecast.value.composition.live),
     totalG: computed(() => totalOf(sauce.value)),
@@ -99,8 +113,6 @@ export function useBlendDraft() {
   /** The blend as the log keeps it, with what it was to be: what stands on the bench, or what was weighed of it. */
   function entryOf(one: SauceForm, parts: readonly PartForm[], code: string): Draft {
     const logged = partsForLog(parts)
-    const biggest = [...logged].sort((a, b) => b.massG - a.massG)[0]
-    const material = book.library.material(biggest?.materialId ?? '')
     const { ph } = forecastBlend(logged.flatMap((part) => book.part(part, one.id) ?? []))
     return {
       kind: 'blend',
@@ -108,28 +120,37 @@ export function useBlendDraft() {
       lotId: one.id,
       code,
       name: one.name.trim() || 'Sauce',
-      color: book.lot(biggest?.lotId ?? '')?.color ?? material?.color ?? '#c4402a',
+      color: potColour(logged.map(known.pouredOf)) ?? '#c4402a',
       parts: logged,
       cooked: one.cooked,
       targets: TargetsSchema.parse(one.targets),
       ...(ph && { predictedPh: ph }),
     }
   }
-  /** Between the most likely pH of a sauce and the upper end of its band. */
-  function marginOf(index: number): number {
+  /**
+   * Between the most likely pH of a sauce and the upper end of its band.
+   * @param massesG of its parts, where it is not as it stands.
+   */
+  function marginOf(index: number, massesG?: readonly number[]): number {
     const { parts = [], id = '' } = draft.value.sauces[index] ?? {}
-    const { ph } = forecastBlend(parts.flatMap((part) => known.compositionOf(part, id) ?? []))
+    const { ph } = forecastBlend(
+      parts.flatMap((part, at) => known.compositionOf({ ...part, massG: massesG?.[at] ?? part.massG }, id) ?? []),
+    )
     return ph ? ph.high - ph.typical : 0
   }
-  /** What goes to the solver: the sauce at hand, or every one of them. */
-  function question(all: boolean) {
+  /**
+   * What goes to the solver: the sauce at hand, or every one of them.
+   * @param massesG of every sauce asked for, where its band is not that of the bench.
+   */
+  function question(all: boolean, massesG: readonly (readonly number[])[] = []) {
     const indexes = all ? draft.value.sauces.map((_, index) => index) : [draft.value.at]
-    const margins = draft.value.wholeBand ? indexes.map(marginOf) : []
+    const margins = draft.value.wholeBand ? indexes.map((index, at) => marginOf(index, massesG[at])) : []
     return { indexes, ...mixSetOf(draft.value, indexes, margins, known.knownParts) }
   }
   return {
     ...{ draft, sauce, reset, loaded, save, entryOf, taken, remains, question },
     costOf: known.costOf,
+    colourOf: (part: PartForm) => known.pouredOf(part).colour,
     trials: computed(() => book.book.trials.filter((trial) => trial.lotId === sauce.value.id)),
     ...usePouring(sauce, known),
     ...useSauces(draft, sauce),

@@ -1,4 +1,4 @@
-import { ref } from 'vue'
+import { computed, type ComputedRef } from 'vue'
 import {
   correctionFound,
   correctionSet,
@@ -12,6 +12,7 @@ import {
 } from '@lactofer/core'
 import { missedWords, namedValue, reachWords } from '~/words/limitWords'
 import { askForMix } from '~/workers/blender'
+import { useLatest } from './useLatest'
 
 /** What is to be put in, what the blend is then, and what rounding leaves. */
 export interface Correction extends Omit<CorrectionFound, 'after'> {
@@ -25,43 +26,43 @@ function refusal({ reach, missed }: Extract<MixAnswer, { status: 'infeasible' }>
   return `With these it cannot be brought there${acid ? `: ${reachWords(acid, set)}` : ''}.${nearest} Choose something more, or change the wish.`
 }
 
-/** Asks for the least that brings a finished blend to its targets. */
-export function useCorrection() {
-  const working = ref(false)
-  const problem = ref('')
-  const found = ref<Correction | null>(null)
+/** A blend that is off its targets, and what is at hand against it. */
+export interface CorrectionQuestion {
+  lot: Pick<Lot, 'name' | 'leftG'>
+  composition: Composition
+  targets: Targets
+  correctors: readonly Material[]
+  stepG: number
+}
+interface Answer {
+  found: Correction | null
+  problem: string
+}
 
-  async function work(
-    blend: { lot: Lot; composition: Composition; targets: Targets },
-    correctors: readonly Material[],
-    stepG: number,
-  ) {
-    const { lot, composition } = blend
-    problem.value = correctors.length ? '' : 'Choose what is at hand.'
-    found.value = null
-    if (problem.value) return
-    // What goes to a worker is plain.
-    const targets = JSON.parse(JSON.stringify(blend.targets)) as Targets
-    const set = correctionSet({ name: lot.name, massG: lot.leftG, composition, targets }, correctors, stepG)
-    working.value = true
-    try {
-      const answer = await askForMix(set)
-      if (answer.status === 'infeasible') {
-        problem.value = refusal(answer, set)
-        return
-      }
-      const { after, ...rest } = correctionFound(set, answer.massesG, { composition, targets })
-      const left = answer.missed.map((one) => missedWords(one, set)).join('; ')
-      found.value = {
-        ...rest,
-        after: after.map(({ aim, value }) => namedValue(aim, value)).join(', '),
-        note: left ? `Rounding leaves ${left}.` : '',
-      }
-    } catch {
-      problem.value = 'The solver could not be started here.'
-    } finally {
-      working.value = false
-    }
+async function ask({ lot, composition, targets, correctors, stepG }: CorrectionQuestion): Promise<Answer> {
+  if (!correctors.length) return { found: null, problem: 'Choose what is at hand.' }
+  const set = correctionSet({ name: lot.name, massG: lot.leftG, composition, targets }, correctors, stepG)
+  const answer = await askForMix(set)
+  if (answer.status === 'infeasible') return { found: null, problem: refusal(answer, set) }
+  const { after, ...rest } = correctionFound(set, answer.massesG, { composition, targets })
+  const left = answer.missed.map((one) => missedWords(one, set)).join('; ')
+  return {
+    found: {
+      ...rest,
+      after: after.map(({ aim, value }) => namedValue(aim, value)).join(', '),
+      note: left ? `Rounding leaves ${left}.` : '',
+    },
+    problem: '',
   }
-  return { working, problem, found, work }
+}
+
+/** The least that brings a finished blend to its targets, told as they and what is at hand change. */
+export function useCorrection(question: ComputedRef<CorrectionQuestion | null>) {
+  // What goes to a worker is plain.
+  const plain = computed(() => question.value && (JSON.parse(JSON.stringify(question.value)) as CorrectionQuestion))
+  const { answer } = useLatest(plain, ask, { found: null, problem: 'The solver could not be started here.' })
+  return {
+    problem: computed(() => answer.value?.problem ?? ''),
+    found: computed(() => answer.value?.found ?? null),
+  }
 }

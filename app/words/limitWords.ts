@@ -19,12 +19,12 @@ const NAMES: Record<Aim, string> = {
   body: 'solids',
   tart: 'titratable acid',
 }
-const UNITS: Record<Aim, string> = { acid: '', salt: ' %', heat: ' SHU', sweet: ' %', body: ' %', tart: ' %' }
+export const AIM_UNITS: Record<Aim, string> = { acid: '', salt: '%', heat: 'SHU', sweet: '%', body: '%', tart: '%' }
 const DECIMALS: Record<Aim, number> = { acid: 2, salt: 2, heat: 0, sweet: 1, body: 1, tart: 2 }
 
 /** A value of an aim with its unit: "pH 3.70", "2.50 %". */
 export const aimValue = (aim: Aim, value: number): string =>
-  aim === 'acid' ? `pH ${value.toFixed(2)}` : `${formatNumber(value, DECIMALS[aim])}${UNITS[aim]}`
+  aim === 'acid' ? `pH ${value.toFixed(2)}` : `${formatNumber(value, DECIMALS[aim])} ${AIM_UNITS[aim]}`
 export const aimName = (aim: Aim): string => NAMES[aim]
 /** The same by its name: "pH 3.70", "salt 2.50 %". */
 export const namedValue = (aim: Aim, value: number): string =>

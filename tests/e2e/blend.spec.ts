@@ -5,16 +5,27 @@ const pour = async (page: Page, what: string, name: string, grams: string) => {
   await pick(page, 'Add to the pot', what)
   await field(page, `${name}, weight`).fill(grams)
 }
-const targets = (page: Page) => page.getByRole('group', { name: 'Targets' })
-const aim = async (page: Page, name: string, low: string | null, high: string | null) => {
-  if (low !== null) await field(targets(page), `${name}, at least`).fill(low)
-  if (high !== null) await field(targets(page), `${name}, at most`).fill(high)
+const ruler = (page: Page, property: string) => page.locator(`[data-property="${property}"]`)
+/** Touches a ruler until its other side is up. */
+async function turn(page: Page, property: string) {
+  const figureOf = ruler(page, property).getByRole('button')
+  if ((await figureOf.getAttribute('aria-expanded')) === 'false') await figureOf.click()
 }
-const solve = async (page: Page, button = 'Solve to targets') => {
+const RULER_OF: Record<string, string> = { pH: 'acid', Salt: 'salt', Heat: 'heat' }
+async function aim(page: Page, name: string, low: string | null, high: string | null) {
+  await turn(page, RULER_OF[name] ?? name)
+  if (low !== null) await field(page, `${name}, at least`).fill(low)
+  if (high !== null) await field(page, `${name}, at most`).fill(high)
+}
+const answered = (page: Page, words: string | RegExp) => expect(figure(page, 'answer')).toContainText(words)
+/** Waits for an answer that can be done, and sets the pot so. */
+async function setSo(page: Page, button = 'Set the pot so') {
+  await answered(page, 'It can be done')
   await page.getByRole('button', { name: button }).click()
-  await expect(figure(page, 'answer')).toBeVisible()
+  await answered(page, 'The pot is there')
 }
-const look = (page: Page, view: string) => page.locator('.views').getByText(view, { exact: true }).click()
+const go = (page: Page, step: string) =>
+  page.getByRole('navigation', { name: 'Steps of the blend' }).getByRole('button', { name: step }).click()
 const verdict = (page: Page, property: string) => page.locator(`[data-property="${property}"] .verdict`)
 async function bench(page: Page) {
   await openDemo(page)
@@ -38,8 +49,12 @@ test('base, fruit and vinegar to salt 2.5 %, pH 3.7 and a heat; what cannot be i
   await aim(page, 'pH', '3.6', '3.7')
   await aim(page, 'Salt', '2.45', '2.55')
   await aim(page, 'Heat', '1200', '2500')
-  await solve(page)
-  await expect(figure(page, 'answer')).toContainText('It can be done')
+  await answered(page, 'It can be done')
+  // Until it is set, the pot stays as it is and ghosts show what it would be.
+  await expect(field(page, 'Mango, weight')).toHaveValue('300')
+  await expect(figure(page, 'ghost').first()).toBeVisible()
+  await setSo(page)
+  await expect(figure(page, 'ghost')).toHaveCount(0)
   for (const property of ['acid', 'salt', 'heat'])
     await expect(verdict(page, property)).toContainText(/in range|may be over/)
   await expect(page.locator('[data-property="salt"] .figure')).toHaveText(/^2\.(4[5-9]|5[0-5]) %$/)
@@ -52,43 +67,38 @@ test('base, fruit and vinegar to salt 2.5 %, pH 3.7 and a heat; what cannot be i
   await page.getByRole('button', { name: 'White vinegar 5 %: what you know of it, limits' }).click()
   await field(page, 'White vinegar 5 %, share at most').fill('4')
   await aim(page, 'pH', '', '3.4')
-  await solve(page)
-  await expect(figure(page, 'answer')).toContainText('It cannot be done')
-  await expect(figure(page, 'answer')).toContainText(
-    /Nothing was changed\. The nearest has pH 3\.\d\d, wanted at most 3\.40/,
-  )
+  await answered(page, /It cannot be done\s+The nearest has pH 3\.\d\d, wanted at most 3\.40/)
   await expect(figure(page, 'reach')).toContainText(/pH can be 3\.\d\d at the lowest/)
   await expect(field(page, 'Mango, weight')).toHaveValue('300')
   await expectAccessible(page)
-  for (let turn = 0; turn < 3 && !(await figure(page, 'answer').innerText()).includes('It can be done'); turn++) {
+  for (let turns = 0; turns < 3 && !(await figure(page, 'answer').innerText()).includes('It can be done'); turns++) {
+    const before = await figure(page, 'answer').innerText()
     await page.getByRole('button', { name: 'Do this' }).first().click()
-    await expect(page.getByRole('button', { name: 'Solve to targets' })).toBeEnabled()
-    await expect(figure(page, 'answer')).toContainText(/It can/)
+    await expect(figure(page, 'answer')).not.toHaveText(before, { useInnerText: true })
   }
-  await expect(figure(page, 'answer')).toContainText('It can be done')
+  await setSo(page)
   await expect(verdict(page, 'acid')).toContainText(/in range|may be over/)
 
-  // The pictures answer; each has its figures as text.
-  await look(page, 'Trade-offs')
-  await page.getByRole('button', { name: 'Draw it' }).click()
+  // The other sides of the rulers answer; each picture has its figures as text.
+  await turn(page, 'acid')
   await expect(figure(page, 'frontier')).toBeVisible({ timeout: 30_000 })
-  await look(page, 'Origins')
+  await turn(page, 'heat')
   await expect(page.getByRole('img', { name: /^Heat: .*Cayenne mash base \d+ %/ })).toBeVisible()
-  await look(page, 'Dilution')
+  await turn(page, 'body')
   await pick(page, 'Thin it with', 'White vinegar 5 %')
   await expect(page.getByRole('row', { name: /^\+10 %/ })).toBeVisible()
-  await look(page, 'Keeping')
+  await go(page, 'Keep')
   await expect(page.locator('[data-way="shelf"]')).toContainText('Not like this')
   await page.getByText('It will be cooked').click()
   await expect(page.locator('[data-way="shelf"]')).toContainText('Goes')
-  await look(page, 'Heat')
+  await turn(page, 'heat')
   await page.getByText('Your own five words').click()
   await page.getByRole('form', { name: 'Words for heat' }).getByLabel('Step 2', { exact: true }).fill('friendly')
   await page.getByRole('button', { name: 'Keep these words' }).click()
   await expect(page.locator('[data-property="heat"]')).toContainText('friendly')
   await page.getByText('Taste a lot for a second estimate').click()
   const tasting = page.getByRole('region', { name: 'Dilution tasting' })
-  for (let turn = 0; turn < 12 && (await figure(tasting, 'dilution').isVisible()); turn++) {
+  for (let thins = 0; thins < 12 && (await figure(tasting, 'dilution').isVisible()); turn++) {
     const thin = Number((await figure(tasting, 'dilution').innerText()).replace(/\D/g, '').slice(1))
     await tasting.getByRole('button', { name: thin > 120 ? 'Felt nothing' : 'Felt it' }).click()
   }
@@ -106,6 +116,7 @@ test('a trial teaches the bench, is chosen, scaled and weighed in; read at once 
   await pour(page, 'BPL-93B', 'Cherry pepper and plum mash base', '400')
   await pour(page, 'White vinegar 5 %', 'White vinegar 5 %', '100')
   await pour(page, 'Citric acid, anhydrous', 'Citric acid, anhydrous', '1')
+  await go(page, 'Pour')
   await field(page, 'Name of the sauce').fill('Quay Dark')
   await page.getByRole('button', { name: 'Try it small' }).click()
   const trial = page.getByRole('region', { name: 'Trial' })
@@ -136,14 +147,18 @@ test('a trial teaches the bench, is chosen, scaled and weighed in; read at once 
   expect(Number((await figure(trial, 'after').innerText()).split(' ')[0])).toBeGreaterThan(expected + 0.02)
 
   // A second one, sharper; the first is chosen after all.
+  await go(page, 'Mix')
   await field(page, 'White vinegar 5 %, weight').fill('150')
+  await go(page, 'Try small')
   await field(trial, 'Note on heat and taste').fill('Too sharp.')
   await trial.getByRole('button', { name: 'Record the trial' }).click()
   await expect(page.locator('[data-trials] thead')).toContainText('Trial 2')
   await page.getByRole('button', { name: 'Take it back' }).nth(1).click()
   await expect(page.locator('[data-trials] thead')).not.toContainText('Trial 2')
   await page.getByRole('button', { name: 'Go on with it' }).first().click()
+  await go(page, 'Mix')
   await expect(field(page, 'White vinegar 5 %, weight')).toHaveValue(/^1(09|10)\.?/)
+  await go(page, 'Pour')
   await page.getByRole('button', { name: 'Weigh it in' }).click()
   const weigh = async (grams: string) => {
     await field(page, 'Or type the weight').fill(grams)
@@ -153,6 +168,7 @@ test('a trial teaches the bench, is chosen, scaled and weighed in; read at once 
   // Back to the bench and here again: what was weighed stays with its part, though another came with it.
   await page.getByRole('link', { name: 'Leave; every weight is kept' }).click()
   await pour(page, 'Salt', 'Salt', '4')
+  await go(page, 'Pour')
   await page.getByRole('button', { name: 'Weigh it in' }).click()
   await expect(page.getByRole('button', { name: 'Cherry pepper and plum mash base: weigh again' })).toContainText(
     '450.0 g',
@@ -175,10 +191,8 @@ test('a trial teaches the bench, is chosen, scaled and weighed in; read at once 
   await read('3.55')
   await expect(figure(page, 'drift')).toContainText('it rose by 0.13. Pieces and fruit give off their own, higher pH')
   await expect(figure(page, 'evened-out')).toHaveText('3.55')
-  await page.getByText('Change what it should be').click()
   await aim(page, 'pH', null, '3.45')
   const correct = page.getByRole('region', { name: 'Correct it' })
-  await correct.getByRole('button', { name: 'Work it out' }).click()
   await expect(figure(correct, 'correction')).toContainText(/Put in \d+(\.\d)? g white vinegar 5 %: then pH 3\.4[45]/)
   await correct.getByRole('button', { name: 'Done: I put it in' }).click()
   await expect(
@@ -205,17 +219,20 @@ test('four fruit sauces from one base: solved together they use it up, each with
     await pour(page, fruit, fruit, '150')
     await pour(page, 'White vinegar 5 %', 'White vinegar 5 %', '30')
     await pour(page, 'Salt', 'Salt', '2')
+    await go(page, 'Pour')
     await field(page, 'Name of the sauce').fill(`${fruit} sauce`)
+    await go(page, 'Mix')
     await aim(page, 'pH', null, high)
     await aim(page, 'Salt', '2', '2.6')
     await page.getByRole('button', { name: `${fruit}: what you know of it, limits` }).click()
     await field(page, `${fruit}, share at least`).fill('30')
+    if (index === 0) await page.getByText('How much to make, and what matters most').click()
     await field(page, 'Make, at least').fill('250')
     await field(page, 'Make, at most').fill('900')
   }
   await pick(page, 'Of all ways, the one with', 'most base used')
-  await solve(page, 'Solve them together')
-  await expect(figure(page, 'answer')).toContainText(/It can be done.*all \d+ g of Cherry pepper and plum mash base/)
+  await setSo(page, 'Set the pots so')
+  await answered(page, /all \d+ g of Cherry pepper and plum mash base/)
   // In whole grams: hardly anything stays, and nothing is taken that is not there.
   await expect(page.getByLabel('What stays in stock')).toContainText(/BPL-93B\s*[0-4](\.\d)? g stay/)
   const sauces = page.getByRole('group', { name: 'Sauces on the bench' })
@@ -232,12 +249,15 @@ test('four fruit sauces from one base: solved together they use it up, each with
 
 test('bad input on the bench gets a sentence beside it, and nothing is lost', async ({ guarded: page }) => {
   await bench(page)
-  await page.getByRole('button', { name: 'Solve to targets' }).click()
-  await expect(page.getByText('The pot is empty: add what may go into it.')).toBeVisible()
+  await go(page, 'Pour')
+  await page.getByRole('button', { name: 'Weigh it in' }).click()
+  await expect(page.getByText('Put something into the pot.')).toBeVisible()
+  await page.getByRole('button', { name: 'To the parts' }).click()
   await pour(page, 'BPL-94B', 'Aji mash base', '900')
   await expect(page.getByText('Only 622 g in stock.')).toBeVisible()
-  await page.getByRole('button', { name: 'Weigh it in' }).click()
+  await go(page, 'Pour')
   await expect(page.getByText('There is not enough Aji mash base.')).toBeVisible()
+  await go(page, 'Mix')
   await field(page, 'Aji mash base, weight').fill('400')
   await pour(page, 'White vinegar 5 %', 'White vinegar 5 %', '50')
   await page.getByRole('button', { name: 'White vinegar 5 %: what you know of it, limits' }).click()
@@ -271,18 +291,38 @@ test('bad input on the bench gets a sentence beside it, and nothing is lost', as
   // A lock over what is to be made cannot be met: it says so, and by how much.
   await field(page, 'Aji mash base, weight').fill('500')
   await page.getByRole('button', { name: 'Lock Aji mash base' }).click()
+  await page.getByText('How much to make, and what matters most').click()
   await field(page, 'Make, at most').fill('300')
-  await solve(page)
-  await expect(figure(page, 'answer')).toContainText('What is locked, in stock and to be made does not go together.')
-  await expect(figure(page, 'answer')).toContainText(
-    /Aji mash base locked at 300 g in place of 500 g|make at most 500 g in place of 300 g/,
-  )
+  await answered(page, 'What is locked, in stock and to be made does not go together.')
+  await answered(page, /Aji mash base locked at 300 g in place of 500 g|make at most 500 g in place of 300 g/)
+
+  // The band is moved on its ruler: by the arrow keys, by hand, off the scale to open; at least stays under at most.
+  const grip = (name: string) => page.getByRole('slider', { name: `${name}, on the ruler` })
+  await grip('Salt, at most').press('ArrowUp')
+  await expect(grip('Salt, at most')).not.toHaveAttribute('aria-valuetext', 'open')
+  const scale = (await ruler(page, 'salt').locator('.scale').boundingBox())!
+  const drag = async (name: string, share: number) => {
+    const { x, y, width, height } = (await grip(name).boundingBox())!
+    await page.mouse.move(x + width / 2, y + height / 2)
+    await page.mouse.down()
+    await page.mouse.move(scale.x + share * scale.width, y + height / 2, { steps: 4 })
+    await page.mouse.up()
+  }
+  await drag('Salt, at most', 0.5)
+  await expect(grip('Salt, at most')).toHaveAttribute('aria-valuetext', '3.00 %')
+  await drag('Salt, at least', 0.8)
+  await expect(grip('Salt, at least')).toHaveAttribute('aria-valuetext', '3.00 %')
+  await drag('Salt, at least', -0.05)
+  await expect(grip('Salt, at least')).toHaveAttribute('aria-valuetext', 'open')
+  await grip('Salt, at most').press('Delete')
+  await expect(grip('Salt, at most')).toHaveAttribute('aria-valuetext', 'open')
+  await aim(page, 'Salt', '3', '2')
+  await expect(page.getByText('Salt: “at least” is over “at most”.')).toBeVisible()
 
   // Salt alone has no water, and no pH.
   await page.getByRole('button', { name: 'Clear the bench' }).click()
   await pour(page, 'Salt', 'Salt', '20')
   await expect(page.locator('[data-property="acid"] .figure')).toHaveText('no water, no pH')
   await aim(page, 'pH', null, '3.5')
-  await page.getByRole('button', { name: 'Solve to targets' }).click()
   await expect(page.getByText('Nothing in the pot holds water, so there is no pH to aim at.')).toBeVisible()
 })

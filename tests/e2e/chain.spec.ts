@@ -101,11 +101,16 @@ test('first jar to first bottle', async ({ guarded: page }) => {
   await page.getByRole('slider', { name: 'White vinegar 5 %, grams' }).press('ArrowRight')
   await expect(field(page, 'White vinegar 5 %, weight')).toHaveValue('205')
   await expect(page.locator('[data-caution="pressure"]')).toBeVisible()
+  const go = (step: string) =>
+    page.getByRole('navigation', { name: 'Steps of the blend' }).getByRole('button', { name: step }).click()
+  await go('Keep')
   await page.getByText('It will be cooked').click()
   await expect(page.locator('[data-caution="pressure"]')).toBeHidden()
+  await go('Mix')
   await field(page, 'Harbour red base, weight').fill('1300')
   await expect(page.getByText(/Only 1.200 g in stock/)).toBeVisible()
   await field(page, 'Harbour red base, weight').fill('1000')
+  await go('Pour')
   await field(page, 'Name of the sauce').fill('Harbour Red')
   await page.getByRole('button', { name: 'Poured: record the blend' }).click()
 

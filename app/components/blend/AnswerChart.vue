@@ -1,14 +1,15 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { refThrottled } from '@vueuse/core'
-import { phAnswer, type Composition } from '@lactofer/core'
+import { answersTo, formatNumber, type Composition, type Property } from '@lactofer/core'
 import type { Wanted } from '../measure/rulers'
 import { answerOption } from './answerOption'
 import { useTones } from '~/composables/useTones'
 import { usePreferences } from '~/stores/preferences'
 
-/** What would an addition do to the pH? One line for each part already in the pot, and water. */
-const { base, additions, target } = defineProps<{
+/** What each addition would do to one property: one line for each part already in the pot, and water. */
+const { property, base, additions, target } = defineProps<{
+  property: Property
   base: Composition
   additions: readonly { name: string; composition: Composition }[]
   target: Wanted
@@ -28,19 +29,25 @@ const added = computed(() => Array.from({ length: STEPS + 1 }, (_, step) => (rea
 const lines = computed(() =>
   question.value.additions.map(({ name, composition }) => ({
     name,
-    values: phAnswer(question.value.base, composition, added.value),
+    values: answersTo(property, question.value.base, composition, added.value),
   })),
 )
-const option = computed(() => answerOption(lines.value, added.value, target, tones.value, preferences.world))
+const write = (value: number | null | undefined) => {
+  if (value === null || value === undefined) return '–'
+  return property === 'acid' ? value.toFixed(2) : formatNumber(value, property === 'heat' ? 0 : 2)
+}
+const option = computed(() =>
+  answerOption(lines.value, added.value, { property, target, write }, tones.value, preferences.world),
+)
 </script>
 
 <template>
   <figure>
-    <figcaption><h2>What would an addition do to the pH?</h2></figcaption>
+    <figcaption><h3>What an addition would do</h3></figcaption>
     <ChartBase
       :option="option"
-      :height-px="230"
-      label="pH against the mass added, one line for each component; the figures stand in the table below"
+      :height-px="220"
+      label="It against the mass added, one line for each component; the figures stand in the table below"
     >
       <template #table>
         <table class="plain">
@@ -55,9 +62,9 @@ const option = computed(() => answerOption(lines.value, added.value, target, ton
           <tbody>
             <tr v-for="one in lines" :key="one.name">
               <td>{{ one.name }}</td>
-              <td class="number">{{ one.values[0]?.toFixed(2) }}</td>
-              <td class="number">{{ one.values[STEPS / 2]?.toFixed(2) }}</td>
-              <td class="number">{{ one.values[STEPS]?.toFixed(2) }}</td>
+              <td class="number">{{ write(one.values[0]) }}</td>
+              <td class="number">{{ write(one.values[STEPS / 2]) }}</td>
+              <td class="number">{{ write(one.values[STEPS]) }}</td>
             </tr>
           </tbody>
         </table>

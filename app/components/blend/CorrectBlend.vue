@@ -35,13 +35,19 @@ const CORRECTORS = [
 ] as const
 const chosen = ref<string[]>(['white-vinegar', 'salt', 'water'])
 const stepG = ref(0.1)
-const { working, problem, found, work } = useCorrection()
 const off = computed(() => aimsMissed(composition, targets))
 const correctors = computed(() =>
   chosen.value.flatMap((id) => {
     const material = book.library.material(id)
     return material ? [material] : []
   }),
+)
+const { problem, found } = useCorrection(
+  computed(() =>
+    off.value.length && lot.usedG <= 0
+      ? { lot, composition, targets, correctors: correctors.value, stepG: stepG.value }
+      : null,
+  ),
 )
 async function did() {
   if (!found.value) return
@@ -50,9 +56,7 @@ async function did() {
     ...correctionContent(found.value.put),
     reason: 'Correction of the finished blend.',
   })
-  if (!written) return
-  found.value = null
-  ElMessage.success('Recorded. Stir it through, read it now and again in 24 hours.')
+  if (written) ElMessage.success('Recorded. Stir it through, read it now and again in 24 hours.')
 }
 /** What is to be put in: "12 g sugar, 1.2 kg water". */
 const putWords = computed(
@@ -91,9 +95,7 @@ const putWords = computed(
           label="Scale weighs to"
           hide-label
           :options="SCALE_STEPS.map((value) => ({ value, label: `scale of ${value} g` }))"
-        /><el-button type="primary" :loading="working" @click="work({ lot, composition, targets }, correctors, stepG)"
-          >Work it out</el-button
-        >
+        />
       </div>
       <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
       <template v-if="found"
@@ -108,7 +110,7 @@ const putWords = computed(
         />
         <p class="small muted">Put in three quarters first, stir, read, then the rest: a pot has no way back.</p>
         <div v-if="found.put.length">
-          <el-button :loading="busy" @click="did">Done: I put it in</el-button>
+          <el-button type="primary" :loading="busy" @click="did">Done: I put it in</el-button>
         </div></template
       >
     </template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { AIMS, figureOf, type Aim, type Forecast } from '@lactofer/core'
+import { AIMS, figureOf, type Aim, type Forecast, type Property } from '@lactofer/core'
 import { aimName, aimValue } from '~/words/limitWords'
 import type { SauceForm } from '~/forms/blendForm'
 import { frontierOption } from './frontierOption'
@@ -9,19 +9,22 @@ import { useFrontier } from '~/composables/useFrontier'
 import { useTones } from '~/composables/useTones'
 
 /**
- * How do two properties pull against each other? All that the two can be together, with the pot and the targets in
- * it.
+ * What one property pulls against: all that it and another can be together, with the pot and the targets in it.
  */
-const { question, forecast, sauce } = defineProps<{
+const { property, question, forecast, sauce } = defineProps<{
+  property: Property
   question: BlendDraftState['question']
   forecast: Forecast
   sauce: SauceForm
 }>()
 const tones = useTones()
-const across = ref<Aim>('heat')
-const up = ref<Aim>('acid')
-const { points, shownFor, progress, problem, draw, cancel } = useFrontier((all) => question(all))
-const options = AIMS.map((aim) => ({ value: aim, label: aim === 'acid' ? 'pH' : aimName(aim) }))
+const across = ref<Aim>(property === 'heat' ? 'acid' : 'heat')
+const { points, shownFor, progress, problem } = useFrontier(
+  (all) => question(all),
+  () => sauce,
+  () => [across.value, property],
+)
+const options = AIMS.filter((aim) => aim !== property).map((value) => ({ value, label: aimName(value) }))
 
 const now = computed(() => shownFor.value.map((aim) => figureOf(aim, forecast.composition)))
 const option = computed(() =>
@@ -39,26 +42,23 @@ const chartLabel = computed(
 
 <template>
   <figure>
-    <figcaption class="head"><h2>How do two of them pull?</h2></figcaption>
-    <div class="head">
-      <PickField v-model="up" label="Upwards" hide-label :options="options" /><span>against</span
-      ><PickField v-model="across" label="Across" hide-label :options="options" />
-      <el-button v-if="progress === null" type="primary" @click="draw(across, up)">Draw it</el-button>
-      <template v-else
-        ><el-progress
-          class="progress"
-          :percentage="Math.round(100 * progress)"
-          :show-text="false"
-          aria-label="Working it out"
-        /><el-button @click="cancel">Stop</el-button></template
-      >
-    </div>
+    <figcaption class="head">
+      <h3>What it pulls against</h3>
+      <PickField v-model="across" label="Across" hide-label :options="options" />
+      <el-progress
+        v-if="progress !== null"
+        class="progress"
+        :percentage="Math.round(100 * progress)"
+        :show-text="false"
+        aria-label="The picture follows"
+      />
+    </figcaption>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
-    <p v-if="!points" class="muted">
-      Shows every pair that can be made from what is in the pot list, within its stock and the other targets. Where
-      “wanted” lies outside, no blend gets there.
+    <p class="muted small">
+      All that can be made of these parts, within stock and the other targets. Where “wanted” lies outside, no blend
+      gets there.
     </p>
-    <ChartBase v-if="option && points" :option="option" :height-px="320" :label="chartLabel" figure="frontier">
+    <ChartBase v-if="option && points" :option="option" :height-px="280" :label="chartLabel" figure="frontier">
       <template #table>
         <table class="plain">
           <thead>

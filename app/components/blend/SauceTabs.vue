@@ -13,7 +13,7 @@ const preferences = usePreferences()
 <template>
   <div class="sauces" role="group" aria-label="Sauces on the bench">
     <button
-      v-for="(one, index) in draft.sauces"
+      v-for="(one, index) in draft.sauces.length > 1 ? draft.sauces : []"
       :key="one.id"
       type="button"
       :aria-pressed="index === draft.at"
@@ -23,7 +23,7 @@ const preferences = usePreferences()
       <span class="small muted">{{ formatMass(totalOf(one), preferences.world) }}</span>
     </button>
     <el-button v-if="draft.sauces.length < 8" text @click="emit('add')"
-      ><IconPlus aria-hidden="true" /> Another sauce from this stock</el-button
+      ><IconPlus class="plus" aria-hidden="true" />Another sauce from this stock</el-button
     >
     <el-button v-if="draft.sauces.length > 1" text @click="emit('remove')">Take this one off</el-button>
   </div>
@@ -35,6 +35,9 @@ const preferences = usePreferences()
   flex-wrap: wrap;
   gap: var(--s2);
   align-items: center;
+}
+.plus {
+  margin-right: 6px;
 }
 .sauces > button:not(.el-button) {
   min-height: var(--touch);

@@ -1,6 +1,6 @@
 import { formatNumber, type Aim, type FrontierPoint, type Targets } from '@lactofer/core'
 import { TARGET_FIELDS } from '~/forms/blendForm'
-import { aimName, aimValue } from '~/words/limitWords'
+import { AIM_UNITS, aimName } from '~/words/limitWords'
 import type { Tones } from '~/composables/useTones'
 
 /* The picture of two properties that pull against each other, as options of the chart. */
@@ -25,7 +25,7 @@ function axisOf(aim: Aim, [min, max]: [number, number]) {
     type: 'value' as const,
     min,
     max,
-    name: aim === 'acid' ? 'pH' : aimValue(aim, 0).replace(/^0(\.0+)? ?/, '') + ` ${aimName(aim)}`,
+    name: [aimName(aim), AIM_UNITS[aim]].filter(Boolean).join(', '),
     axisLabel: { formatter: write(aim), hideOverlap: true, showMinLabel: false, showMaxLabel: false },
   }
 }

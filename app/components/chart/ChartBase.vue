@@ -48,7 +48,7 @@ const theme = computed(() => chartTheme(tones.value))
       :aria-label="label"
       :data-figure="figure"
     />
-    <details v-if="$slots.table" class="small">
+    <details v-if="$slots.table" class="disclose small">
       <summary>{{ tableName }}</summary>
       <slot name="table" />
     </details>

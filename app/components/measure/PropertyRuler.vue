@@ -1,18 +1,22 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { formatNumber, type Property, type Range } from '@lactofer/core'
-import { headline, judge, RULERS, rangeWords, type Wanted } from './rulers'
+import IconTurn from '~icons/lucide/chevron-down'
+import { headline, judge, RULERS, rangeWords, wishWords, type Wanted } from './rulers'
 import { usePreferences } from '~/stores/preferences'
 
 /**
  * One property on its ruler: target as a band, value as a mark, what is not known as a thick line, the verdict in
- * words.
+ * words. One that has another side is turned over by touching its figure; what moves the band lies in the slot.
  */
 const {
   property,
   value,
   target = { low: null, high: null },
-} = defineProps<{ property: Property; value: Range | null; target?: Wanted }>()
+  turns,
+  turned,
+} = defineProps<{ property: Property; value: Range | null; target?: Wanted; turns?: boolean; turned?: boolean }>()
+const emit = defineEmits<{ turn: [] }>()
 const preferences = usePreferences()
 const ruler = computed(() => RULERS[property])
 const at = (amount: number) => `${100 * Math.min(1, Math.max(0, ruler.value.share(amount)))}%`
@@ -23,23 +27,36 @@ const aimed = computed(() => target.low !== null || target.high !== null)
 
 <template>
   <div class="ruler" :style="{ '--tone': `var(--${property})` }" :data-property="property">
-    <div class="read">
+    <component
+      :is="turns ? 'button' : 'div'"
+      class="read"
+      v-bind="turns ? { type: 'button', 'aria-expanded': Boolean(turned) } : {}"
+      @click="turns && emit('turn')"
+    >
       <span
         ><span class="name">{{ ruler.name }}</span
-        >{{ ' ' }}<span class="small muted">{{ rangeWords(property, value, preferences.heat) }}</span></span
+        ><IconTurn v-if="turns" class="corner" aria-hidden="true" />{{ ' '
+        }}<span class="small muted">{{ rangeWords(property, value, preferences.heat) }}</span></span
       >
       <span class="figure">{{ headline(property, value) }}</span>
+    </component>
+    <div class="scale">
+      <div aria-hidden="true">
+        <div v-if="aimed" class="target" :style="between(target.low ?? ruler.low, target.high ?? ruler.high)" />
+        <div v-if="value" class="doubt" :style="between(value.low, value.high)" />
+        <div v-if="value" class="pin" :style="{ left: at(value.typical) }" />
+        <span class="end">{{ ruler.ends[0] }}</span><span class="end last">{{ ruler.ends[1] }}</span>
+        <span v-for="tick in ruler.ticks" :key="tick" class="tick" :style="{ left: at(tick) }">{{
+          property === 'acid' ? tick.toFixed(1) : formatNumber(tick)
+        }}</span>
+      </div>
+      <slot />
     </div>
-    <div class="scale" aria-hidden="true">
-      <div v-if="aimed" class="target" :style="between(target.low ?? ruler.low, target.high ?? ruler.high)" />
-      <div v-if="value" class="doubt" :style="between(value.low, value.high)" />
-      <div v-if="value" class="pin" :style="{ left: at(value.typical) }" />
-      <span class="end">{{ ruler.ends[0] }}</span><span class="end last">{{ ruler.ends[1] }}</span>
-      <span v-for="tick in ruler.ticks" :key="tick" class="tick" :style="{ left: at(tick) }">{{
-        property === 'acid' ? tick.toFixed(1) : formatNumber(tick)
+    <div class="verdict small">
+      <StateMark v-if="verdict.word" :level="verdict.level" :word="verdict.word" /><span v-if="turns" class="muted">{{
+        wishWords(property, target)
       }}</span>
     </div>
-    <div class="verdict small"><StateMark v-if="verdict.word" :level="verdict.level" :word="verdict.word" /></div>
   </div>
 </template>
 
@@ -53,6 +70,31 @@ const aimed = computed(() => target.low !== null || target.high !== null)
 }
 .read {
   display: grid;
+}
+button.read {
+  border: 0;
+  padding: 0;
+  background: none;
+  color: inherit;
+  font: inherit;
+  text-align: left;
+  cursor: pointer;
+  min-height: var(--touch);
+  border-radius: var(--radius);
+}
+.corner {
+  display: inline-block;
+  vertical-align: -0.2em;
+  margin-left: 2px;
+  color: var(--muted);
+  transition: transform 0.12s;
+}
+[aria-expanded='true'] .corner {
+  transform: rotate(180deg);
+}
+.verdict {
+  display: grid;
+  line-height: 1.3;
 }
 .name {
   color: var(--tone);
@@ -97,6 +139,7 @@ const aimed = computed(() => target.low !== null || target.high !== null)
   border-radius: 2px;
   outline: 2px solid var(--enamel);
   transition: left 0.12s;
+  z-index: 1;
 }
 .tick {
   position: absolute;

@@ -23,65 +23,90 @@ export interface Ruler {
   high: number
   ticks: readonly number[]
   share: (value: number) => number
+  /** The value at a share of the scale, the inverse of `share`. */
+  at: (share: number) => number
+  /** How far one step moves a value. */
+  stepAt: (value: number) => number
   ends: readonly [string, string]
   write: (value: number) => string
 }
 
-const linear = (low: number, high: number) => (value: number) => (value - low) / (high - low)
+const linear = (low: number, high: number, step: number) => ({
+  low,
+  high,
+  share: (value: number) => (value - low) / (high - low),
+  at: (share: number) => low + share * (high - low),
+  stepAt: () => step,
+})
+/** Heat in steps as a tongue tells them: near even in SHU where it is mild, even in its logarithm above. */
 const HEAT_TOP = 200_000
-const heatShare = (shu: number) => Math.log10(1 + Math.max(0, shu) / 200) / Math.log10(1 + HEAT_TOP / 200)
+const HEAT_BEND = 200
+const HEAT_SPAN = Math.log10(1 + HEAT_TOP / HEAT_BEND)
+const HEAT = {
+  low: 0,
+  high: HEAT_TOP,
+  share: (shu: number) => Math.log10(1 + Math.max(0, shu) / HEAT_BEND) / HEAT_SPAN,
+  at: (share: number) => HEAT_BEND * (10 ** (share * HEAT_SPAN) - 1),
+  stepAt: (shu: number) => (shu < 1000 ? 50 : 10 ** (Math.floor(Math.log10(shu)) - 1)),
+}
 
 export const RULERS: Record<Property, Ruler> = {
   acid: {
     name: 'Acid',
     unit: 'pH',
-    low: 3,
-    high: 5,
+    ...linear(3, 5, 0.05),
     ticks: [3.4, 3.8, 4.2, 4.6],
-    share: linear(3, 5),
     ends: ['sharp', 'flat'],
     write: (value) => value.toFixed(2),
   },
   salt: {
     name: 'Salt',
     unit: '%',
-    low: 0,
-    high: 6,
+    ...linear(0, 6, 0.1),
     ticks: [1, 2, 3, 4, 5],
-    share: linear(0, 6),
     ends: ['none', 'salty'],
     write: (value) => formatNumber(value, 2),
   },
   heat: {
     name: 'Heat',
     unit: 'SHU',
-    low: 0,
-    high: HEAT_TOP,
+    ...HEAT,
     ticks: [300, 2_500, 10_000, 50_000],
-    share: heatShare,
     ends: ['mild', 'fierce'],
     write: (value) => formatNumber(Number(value.toPrecision(2))),
   },
   sweet: {
     name: 'Sweet',
     unit: '%',
-    low: 0,
-    high: 16,
+    ...linear(0, 16, 0.5),
     ticks: [4, 8, 12],
-    share: linear(0, 16),
     ends: ['dry', 'sweet'],
     write: (value) => formatNumber(value, 1),
   },
   body: {
     name: 'Body',
     unit: '%',
-    low: 0,
-    high: 24,
+    ...linear(0, 24, 0.5),
     ticks: [6, 12, 18],
-    share: linear(0, 24),
     ends: ['pours', 'spreads'],
     write: (value) => formatNumber(value, 1),
   },
+}
+
+/** A value on the nearest step of its ruler, `steps` further; within `limits`. */
+export function stepped(property: Property, value: number, steps: number, limits: { low: number; high: number }) {
+  const { stepAt } = RULERS[property]
+  // A step down from a power of ten is one of the finer ones below it.
+  const size = stepAt(steps < 0 ? value * 0.999 : value)
+  const moved = (Math.round(value / size) + steps) * size
+  return Number(Math.min(limits.high, Math.max(limits.low, moved)).toFixed(2))
+}
+/** What is wished of a property: "3.60 to 3.70", "at most 4.00"; empty where both ends are open. */
+export function wishWords(property: Property, { low, high }: Wanted): string {
+  const { write } = RULERS[property]
+  if (low !== null && high !== null) return `${write(low)} to ${write(high)}`
+  if (high !== null) return `at most ${write(high)}`
+  return low === null ? '' : `at least ${write(low)}`
 }
 
 /** The figure beside the ruler, in words a maker reads. */

@@ -4,6 +4,7 @@ import {
   afterHours,
   driftOf,
   EVENING_OUT_H,
+  figureOf,
   finishedReadings,
   forecastBlend,
   formatShu,
@@ -15,6 +16,7 @@ import {
   propertiesOf,
   valueOf,
   type EntryOf,
+  type Property,
   type Targets,
 } from '@lactofer/core'
 import { shortMoment, weekdayMoment } from '~/clock/moments'
@@ -42,6 +44,8 @@ const drift = computed(() =>
     : null,
 )
 const targets = ref<Targets>(openTargets())
+/** The ruler whose other side is up. */
+const turned = ref<Property | null>(null)
 watch(
   () => blend.value?.id,
   () => {
@@ -123,18 +127,17 @@ const trialWords = ({ ph, predictedPh }: EntryOf<'trial'>) =>
         <section v-if="forecast" class="sheet" aria-label="Against its targets">
           <h2>Against what it was to be</h2>
           <div class="rulers">
-            <PropertyRuler
+            <TargetRuler
               v-for="property in PROPERTIES"
               :key="property"
+              v-model="targets[property]"
+              :turned="turned === property"
               :property="property"
               :value="valueOf(property, forecast)"
-              :target="targets[property]"
-            />
+              @update:turned="turned = $event ? property : null"
+              ><TargetEnds v-model="targets[property]" :aim="property" :now="figureOf(property, forecast.composition)"
+            /></TargetRuler>
           </div>
-          <details class="disclose">
-            <summary>Change what it should be</summary>
-            <TargetFields v-model="targets" />
-          </details>
         </section>
         <CorrectBlend
           v-if="composition && lot.state === 'in stock'"

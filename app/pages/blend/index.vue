@@ -2,29 +2,46 @@
 import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import { useElementVisibility } from '@vueuse/core'
 import { ElMessage } from 'element-plus'
-import { formatNumber, pressureOutlook, PROPERTIES, valueOf, WARN_BAR } from '@lactofer/core'
+import {
+  counted,
+  formatMass,
+  formatNumber,
+  pressureOutlook,
+  PROPERTIES,
+  valueOf,
+  WARN_BAR,
+  type Property,
+} from '@lactofer/core'
 import type { PartForm } from '~/forms/blendForm'
 import { sauceCautions, sauceProblems } from '~/components/blend/sauceChecks'
-import { PICTURES, type Picture } from '~/components/blend/pictures'
+import type { Step } from '~/components/blend/steps'
 import { headline } from '~/components/measure/rulers'
 import { useBlendDraft } from '~/composables/useBlendDraft'
 import { useForm } from '~/composables/useForm'
 import { useStops } from '~/composables/useStops'
 import { useSolver } from '~/composables/useSolver'
 import { useBook } from '~/stores/book'
+import { usePreferences } from '~/stores/preferences'
 
+/**
+ * The blend bench: parts on the left, the pot's five rulers on the right with what it is to be on them. What would get
+ * it there is told after every change; four steps lead from the parts to the pot.
+ */
 const book = useBook()
+const preferences = usePreferences()
 const router = useRouter()
 const stops = useStops()
 const blending = useBlendDraft()
-const { draft, sauce, poured, forecast, bottles, live, cost, taken, remains, trials, addSauce, removeSauce, totalG } =
-  blending
-const { answered, busy: solving, problem: solveProblem, placed, solve, undo, nearest, follow } = useSolver(blending)
+const { draft, sauce, poured, forecast, bottles, colour, live, cost, taken, remains, trials, totalG } = blending
+const { addSauce, removeSauce, colourOf } = blending
+const { answered, problem: unanswered, ghosts, differs, setPot, canPutBack, putBack, follow } = useSolver(blending)
 
 /** While the rulers are out of sight their figures ride along at the top. */
 const rulersSeen = useElementVisibility(useTemplateRef('rulers'), { threshold: 0.6 })
 
-const view = ref<Picture>('solve')
+const step = ref<Step>('mix')
+/** The ruler whose other side is up. */
+const turned = ref<Property | null>(null)
 
 const lotOf = (part: PartForm | undefined) => (part?.lotId ? book.lot(part.lotId) : undefined)
 const costs = computed(() =>
@@ -43,8 +60,17 @@ const pressure = computed(() =>
   sweetens.value ? pressureOutlook(forecast.value.composition).closed.find(({ tempC }) => tempC === 20) : undefined,
 )
 
+/** From this weight on a pot is worth a trial, g. */
+const WORTH_A_TRIAL_G = 300
+const untried = computed(() => !trials.value.length && totalG.value > WORTH_A_TRIAL_G)
 const suggestedCode = computed(() => book.nextCode('S', draft.value.at))
 const code = computed(() => sauce.value.code.trim() || suggestedCode.value)
+const notes = computed(() => ({
+  mix: totalG.value ? formatMass(totalG.value, preferences.world) : 'empty',
+  try: trials.value.length ? counted(trials.value.length, 'trial') : 'no trial yet',
+  keep: sauce.value.cooked ? 'cooked' : live.value ? 'live' : 'nothing living',
+  pour: code.value,
+}))
 const { asked, problems, shown, busy, ready, confirm } = useForm({
   fresh: { draft, reset: blending.reset, save: blending.save, loaded: blending.loaded },
   problems: () =>
@@ -73,22 +99,12 @@ async function weighIn(event: Event) {
   await blending.save()
   await router.push(`/pour/${sauce.value.id}`)
 }
-const seen = computed(
-  () => `${draft.value.sauces.length > 1 ? `${draft.value.at + 1} of ${draft.value.sauces.length}` : ''}`,
-)
-/** Takes a piece of advice of an answer that was not possible. */
-function followAdvice(index: number, all: boolean) {
-  const answer = answered.value?.answer
-  const advice = answer?.status === 'infeasible' ? answer.advice[index] : undefined
-  if (advice) void follow(advice, all)
-}
 </script>
 
 <template>
   <div class="page">
     <header class="top">
       <h1>Blend</h1>
-      <p>Move a slider; every figure answers at once. Nothing is poured until you record it.</p>
       <SauceTabs v-model="draft" class="sauces" @add="addSauce(true)" @remove="removeSauce(draft.at)" />
     </header>
     <SharedStock v-if="draft.sauces.length > 1 && taken.size" :taken="taken" :remains="remains" />
@@ -98,77 +114,87 @@ function followAdvice(index: number, all: boolean) {
       }}</span>
     </p>
     <div class="bench">
-      <form class="stack" novalidate :aria-label="`Pot ${seen}`" @submit.prevent="pour">
-        <BlendParts v-model="sauce.parts" v-model:mode="draft.mode" :remains="remains" />
-        <p v-if="shown.parts" class="problem" role="alert">{{ shown.parts }}</p>
-        <section class="sheet">
-          <div class="fields">
-            <WordField v-model="sauce.name" label="Name of the sauce" placeholder="Quay Red" :problem="shown.name" />
-            <WordField
-              v-model="sauce.code"
-              label="Lot code"
-              :placeholder="suggestedCode"
-              :problem="sauce.code || asked ? problems.code : null"
-            />
-            <div>
-              <span class="field-label">Kept</span><el-checkbox v-model="sauce.cooked">It will be cooked</el-checkbox>
-            </div>
+      <div class="sheet work">
+        <BlendSteps v-model="step" :notes="notes" />
+        <template v-if="step === 'mix'">
+          <PotPicture v-model="sauce.bottleMl" :forecast="forecast" :bottles="bottles" :colour="colour" />
+          <BlendParts
+            v-model="sauce.parts"
+            v-model:mode="draft.mode"
+            :remains="remains"
+            :colour-of="colourOf"
+            :ghosts="ghosts"
+            :step-g="draft.stepG"
+          />
+          <div v-if="totalG" class="row">
+            <el-button v-if="untried" type="primary" @click="step = 'try'">Try it small</el-button>
+            <el-button :type="untried ? 'default' : 'primary'" @click="step = 'pour'">Pour it</el-button>
+            <el-button text @click="blending.reset()">Clear the bench</el-button>
           </div>
-          <div v-if="!trials.length && totalG > 300" class="untried small">
-            <p><StateMark level="ask" word="No trial yet" /> A hundred grams show what the whole pot would do.</p>
-            <el-button @click="view = 'trial'">Try it small</el-button>
-          </div>
-          <div class="row">
-            <el-button type="primary" :loading="busy" @click="weighIn">Weigh it in</el-button
-            ><el-button native-type="submit" :loading="busy">Poured: record the blend</el-button
-            ><el-button text @click="blending.reset()">Clear the bench</el-button>
-          </div>
-        </section>
-      </form>
+        </template>
+        <TrialPanel v-else-if="step === 'try'" v-model:sauce="sauce" :poured="poured" :trials="trials" />
+        <template v-else-if="step === 'keep'">
+          <el-checkbox v-model="sauce.cooked">It will be cooked</el-checkbox>
+          <KeepConsequences
+            v-if="forecast.massG"
+            :composition="{ ...forecast.composition, live }"
+            :cooked="sauce.cooked"
+          />
+          <p v-else class="muted">Put something into the pot first.</p>
+        </template>
+        <PourPanel
+          v-else
+          v-model:sauce="sauce"
+          :suggested-code="suggestedCode"
+          :shown="shown"
+          :code-problem="sauce.code || asked ? problems.code : null"
+          :busy="busy"
+          :mass-g="forecast.massG"
+          :untried="untried"
+          @pour="pour"
+          @weigh="weighIn"
+          @try="step = 'try'"
+          @mix="step = 'mix'"
+        />
+      </div>
       <div class="stack">
-        <section ref="rulers" class="rulers" aria-label="What it will be" aria-live="polite">
-          <PotSize v-model="sauce.bottleMl" :forecast="forecast" :bottles="bottles" />
-          <PropertyRuler
+        <section ref="rulers" class="rulers" aria-label="What it will be">
+          <TargetRuler
             v-for="property in PROPERTIES"
             :key="property"
+            v-model="sauce.targets[property]"
+            :turned="turned === property"
             :property="property"
             :value="forecast.massG ? valueOf(property, forecast) : null"
-            :target="sauce.targets[property]"
-          />
-          <BlendFigures
-            v-if="poured.length"
-            :poured="poured"
-            :forecast="forecast"
-            :live="live"
-            :cost="cost"
-            :costs="costs"
-          />
+            @update:turned="turned = $event ? property : null"
+            ><RulerBack :property="property" :blending="blending"
+          /></TargetRuler>
         </section>
-        <p v-if="pressure && pressure.bar.high > WARN_BAR" class="sweetens">
-          <StateMark level="act" word="Sugar comes back" /> What goes in after fermenting ferments again: closed at 20
-          °C up to {{ formatNumber(pressure.bar.high, 1) }} bar.
-          <el-button text @click="view = 'keep'">Live, cold or cooked?</el-button>
-        </p>
-        <CautionList :cautions="cautions" />
-        <el-radio-group v-model="view" class="views" aria-label="Look at"
-          ><el-radio-button v-for="one in PICTURES" :key="one.value" :value="one.value">{{
-            one.label
-          }}</el-radio-button></el-radio-group
-        >
-        <SolvePanel
-          v-if="view === 'solve'"
+        <MixAnswer
           v-model:draft="draft"
           v-model:sauce="sauce"
           :answered="answered"
-          :busy="solving"
-          :problem="solveProblem"
-          :placed="placed"
-          @solve="solve"
-          @undo="undo"
-          @nearest="nearest"
-          @follow="followAdvice"
+          :problem="unanswered"
+          :differs="differs"
+          :can-put-back="canPutBack"
+          @set="setPot"
+          @back="putBack"
+          @follow="follow"
         />
-        <BlendPicture v-else v-model:sauce="sauce" class="view" :view="view" :blending="blending" />
+        <p v-if="pressure && pressure.bar.high > WARN_BAR" class="sweetens">
+          <StateMark level="act" word="Sugar comes back" /> What goes in after fermenting ferments again: closed at 20
+          °C up to {{ formatNumber(pressure.bar.high, 1) }} bar.
+          <el-button text @click="step = 'keep'">Live, cold or cooked?</el-button>
+        </p>
+        <CautionList :cautions="cautions" />
+        <BlendFigures
+          v-if="poured.length"
+          :poured="poured"
+          :forecast="forecast"
+          :live="live"
+          :cost="cost"
+          :costs="costs"
+        />
       </div>
     </div>
   </div>
@@ -177,7 +203,7 @@ function followAdvice(index: number, all: boolean) {
 <style scoped>
 .bench {
   display: grid;
-  grid-template-columns: minmax(360px, 450px) minmax(0, 1fr);
+  grid-template-columns: minmax(420px, 480px) minmax(0, 1fr);
   gap: var(--s5);
   align-items: start;
 }
@@ -202,26 +228,9 @@ function followAdvice(index: number, all: boolean) {
   font: 700 17px var(--display);
   font-stretch: 82%;
 }
-.untried {
-  display: flex;
-  justify-content: space-between;
-  gap: var(--s3);
-  align-items: center;
-  border-left: 3px solid var(--ask);
-  padding-left: var(--s3);
-}
 .sweetens {
   border-left: 3px solid var(--act);
   padding-left: var(--s3);
-}
-.views {
-  flex-wrap: wrap;
-  row-gap: var(--s1);
-}
-.view {
-  border-top: 1px solid var(--line);
-  padding-top: var(--s3);
-  min-width: 0;
 }
 @media (min-width: 1001px) {
   .digest.seen {
@@ -232,11 +241,9 @@ function followAdvice(index: number, all: boolean) {
   .bench {
     grid-template-columns: minmax(0, 1fr);
   }
-  .sauces {
-    margin-left: 0;
-  }
   .digest {
     position: sticky;
+    top: var(--rail-height, 0);
     margin: 0 calc(-1 * var(--s3));
     padding: var(--s2) var(--s3);
     gap: var(--s1) var(--s3);

@@ -10,8 +10,8 @@ export interface NamedPart {
 }
 
 /**
- * What comes from where: each part's share of the whole salt, acid, heat, sugar and mass, 0 to 1; all 0 where there
- * is none.
+ * What comes from where: each part's share of the whole salt, acid, heat, sugar, solids and mass, 0 to 1; all 0
+ * where there is none.
  */
 export interface Sources {
   mass: number[]
@@ -19,9 +19,10 @@ export interface Sources {
   acid: number[]
   heat: number[]
   sweet: number[]
+  body: number[]
 }
 
-/** Where salt, acid, heat and sugar of a blend come from. Acid is counted as what can be titrated. */
+/** Where salt, acid, heat, sugar and solids of a blend come from. Acid is counted as what can be titrated. */
 export function sourcesOf(parts: readonly NamedPart[]): Sources {
   const shares = (of: (composition: Composition) => number) => {
     const each = parts.map(({ composition }) => Math.max(0, of(composition)))
@@ -33,6 +34,7 @@ export function sourcesOf(parts: readonly NamedPart[]): Sources {
     salt: shares(({ saltG }) => saltG),
     heat: shares(({ pungency }) => pungency.typical),
     sweet: shares(({ sugarG }) => sugarG.typical),
+    body: shares((composition) => (composition.massG > 0 ? sharesOf(composition).bodyPct * composition.massG : 0)),
     // A pure acid without water counts by all its protons.
     acid: shares(
       (composition) =>

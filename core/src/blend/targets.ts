@@ -2,9 +2,9 @@ import { z } from 'zod'
 import type { Balance } from '../acid/balance'
 import { chargeOf, mixturePh, TITRATED_TO, titratableOf } from '../acid/mixture'
 import { MILLIEQUIVALENT_G } from '../acid/titration'
-import { sharesOf, type Composition } from '../composition/composition'
+import { mix, ofMass, sharesOf, type Composition } from '../composition/composition'
 import type { Range } from '../working'
-import type { Forecast } from './forecast'
+import { phAnswer, type Forecast } from './forecast'
 
 /** What a blend is judged by, in the order it is always shown. */
 export const PROPERTIES = ['acid', 'salt', 'heat', 'sweet', 'body'] as const
@@ -81,6 +81,21 @@ export function figureOf(aim: Aim, composition: Composition): number | null {
   if (aim === 'tart') return tartPct(composition)
   const { saltPct, shu, sugarPct, bodyPct } = sharesOf(composition)
   return { salt: saltPct, heat: shu.typical, sweet: sugarPct.typical, body: bodyPct }[aim]
+}
+
+/**
+ * How an aim's figure answers an addition: what it is after each added mass of one more component, in the aim's own
+ * unit; `null` where it has no figure.
+ * @param addedG grams of the addition, each 0 or more.
+ */
+export function answersTo(
+  aim: Aim,
+  base: Composition,
+  addition: Composition,
+  addedG: readonly number[],
+): (number | null)[] {
+  if (aim === 'acid') return phAnswer(base, addition, addedG)
+  return addedG.map((grams) => figureOf(aim, mix([base, ofMass(addition, grams)])))
 }
 
 /**
