@@ -23,7 +23,7 @@ const { stages } = useStages()
 /** The page, and the lot it is about: what a tab and a reader of the screen say first. */
 const title = computed(() => {
   const lot = book.lot(String(route.params.id ?? route.query.lot ?? ''))
-  const beside = /^\/(library|recipes|logbook|loft|compare)/.exec(route.path)?.[1]
+  const beside = /^\/(library|recipes|logbook|settings|loft|compare)/.exec(route.path)?.[1]
   const page = beside
     ? `${beside.charAt(0).toUpperCase()}${beside.slice(1)}`
     : (stages.value.find(({ here }) => here)?.name ?? '')

@@ -1,4 +1,5 @@
 import dayjs from 'dayjs'
+import { computed, shallowRef } from 'vue'
 import { nowMs } from './clock'
 
 /* Moments in words and in fields, in the browser's own time zone. The one place that knows how a date is written. */
@@ -6,54 +7,77 @@ import { nowMs } from './clock'
 /** A moment: ms since the epoch, or as an entry carries it. */
 export type Moment = number | string
 
+/** How the maker writes a date: as the browser's language does, or as they chose. */
+export const DATE_WRITINGS = ['browser', 'day first', 'month first'] as const
+export type DateWriting = (typeof DATE_WRITINGS)[number]
+
 /** Where there is no browser (paper made in a test) a day stands before its month. */
-const LANGUAGE = (globalThis.navigator as Navigator | undefined)?.language ?? 'en-GB'
+const LANGUAGE_OF: Record<DateWriting, () => string> = {
+  browser: () => (globalThis.navigator as Navigator | undefined)?.language ?? 'en-GB',
+  'day first': () => 'en-GB',
+  'month first': () => 'en-US',
+}
 const PLACES: Partial<Record<Intl.DateTimeFormatPartTypes, string>> = { day: 'DD', month: 'MM', year: 'YYYY' }
 
-/** How a day is typed in the browser's language: DD/MM/YYYY, MM/DD/YYYY, DD.MM.YYYY. */
-export const DAY_FORMAT = new Intl.DateTimeFormat(LANGUAGE, { day: '2-digit', month: '2-digit', year: 'numeric' })
-  .formatToParts(0)
-  .map(({ type, value }) => PLACES[type] ?? value.replace(/[^./\- ]/g, ''))
-  .join('')
-const dayFirst = DAY_FORMAT.indexOf('DD') < DAY_FORMAT.indexOf('MM')
-const to12 = new Intl.DateTimeFormat(LANGUAGE, { hour: 'numeric' }).resolvedOptions().hour12 ?? false
-const TIME = to12 ? 'h:mm A' : 'HH:mm'
-const DAY = dayFirst ? 'D MMM' : 'MMM D'
-const DAY_OF_YEAR = dayFirst ? 'D MMM YYYY' : 'MMM D, YYYY'
-const DAY_IN_FULL = dayFirst ? 'D MMMM' : 'MMMM D'
+/** Every form of a date in a language, as patterns. */
+function patternsOf(language: string) {
+  /** How a day is typed: DD/MM/YYYY, MM/DD/YYYY, DD.MM.YYYY. */
+  const dayField = new Intl.DateTimeFormat(language, { day: '2-digit', month: '2-digit', year: 'numeric' })
+    .formatToParts(0)
+    .map(({ type, value }) => PLACES[type] ?? value.replace(/[^./\- ]/g, ''))
+    .join('')
+  const dayFirst = dayField.indexOf('DD') < dayField.indexOf('MM')
+  const to12 = new Intl.DateTimeFormat(language, { hour: 'numeric' }).resolvedOptions().hour12 ?? false
+  return {
+    ...{ dayFirst, dayField, time: to12 ? 'h:mm A' : 'HH:mm' },
+    /** How a day with its time is typed. */
+    momentField: `${dayField} ${to12 ? 'hh:mm A' : 'HH:mm'}`,
+    day: dayFirst ? 'D MMM' : 'MMM D',
+    dayOfYear: dayFirst ? 'D MMM YYYY' : 'MMM D, YYYY',
+    narrowDay: dayFirst ? 'D MMM YY' : 'MMM D YY',
+    dayInFull: dayFirst ? 'D MMMM' : 'MMMM D',
+  }
+}
+type Patterns = ReturnType<typeof patternsOf>
 
-/** How a day with its time is typed. */
-export const MOMENT_FORMAT = `${DAY_FORMAT} ${to12 ? 'hh:mm A' : 'HH:mm'}`
+const writing = shallowRef<DateWriting>('browser')
+/** Dates are written so from now on, everywhere at once. */
+export const writeDates = (next: DateWriting) => void (writing.value = next)
+/** How dates are written now; what is worked out from it follows a change. */
+export const datePatterns = computed(() => patternsOf(LANGUAGE_OF[writing.value]()))
 
-const written = (format: string) => (moment: Moment) => dayjs(moment).format(format)
+const written =
+  (pattern: (patterns: Patterns) => string) =>
+  (moment: Moment): string =>
+    dayjs(moment).format(pattern(datePatterns.value))
 
 /** "26 Nov", or "Nov 26" where the month comes first; times of the day as 17:30 or 5:30 PM. */
-export const shortDay = written(DAY)
+export const shortDay = written(({ day }) => day)
 /** "26 Nov 2026". */
-export const fullDay = written(DAY_OF_YEAR)
+export const fullDay = written(({ dayOfYear }) => dayOfYear)
 /** "Thu 26 Nov". */
-export const weekdayAndDay = written(`ddd ${DAY}`)
+export const weekdayAndDay = written(({ day }) => `ddd ${day}`)
 /** "Thursday 26 November". */
-export const dayInFull = written(`dddd ${DAY_IN_FULL}`)
+export const dayInFull = written((patterns) => `dddd ${patterns.dayInFull}`)
 /** "26 Nov 08:30". */
-export const shortMoment = written(`${DAY} ${TIME}`)
+export const shortMoment = written(({ day, time }) => `${day} ${time}`)
 /** "26 Nov 2026 08:30". */
-export const fullMoment = written(`${DAY_OF_YEAR} ${TIME}`)
+export const fullMoment = written(({ dayOfYear, time }) => `${dayOfYear} ${time}`)
 /** "26 Nov 26 08:30": narrow, for a table on paper. */
-export const narrowMoment = written(`${dayFirst ? 'D MMM YY' : 'MMM D YY'} ${TIME}`)
+export const narrowMoment = written(({ narrowDay, time }) => `${narrowDay} ${time}`)
 /** "Thu 26 Nov 08:30". */
-export const weekdayMoment = written(`ddd ${DAY} ${TIME}`)
+export const weekdayMoment = written(({ day, time }) => `ddd ${day} ${time}`)
 /** "08:30". */
-export const timeOfDay = written(TIME)
+export const timeOfDay = written(({ time }) => time)
 /** "1126": month and day, for the code of a run. */
-export const monthAndDay = written('MMDD')
+export const monthAndDay = written(() => 'MMDD')
 
 /** A moment as a field for day and time holds it; empty for none. */
 export const fieldOfMoment = (moment: Moment | null): string =>
   moment === null ? '' : dayjs(moment).format('YYYY-MM-DDTHH:mm')
 
 /** A moment as a field for a day holds it. */
-export const fieldOfDay = written('YYYY-MM-DD')
+export const fieldOfDay = written(() => 'YYYY-MM-DD')
 
 /** What stands in a field for a day or a moment, ms; `null` when it is none. */
 export function momentOfField(text: string): number | null {
@@ -85,19 +109,21 @@ export function tellMoment(ms: number): string {
   const moment = dayjs(ms)
   const part = PARTS_OF_DAY.find(([until]) => moment.hour() < until)?.[1] ?? 'night'
   const near = Math.abs(moment.diff(nowMs(), 'day')) < NEAR_DAYS
-  return near ? `by ${moment.format('dddd')} ${part}` : `by ${moment.format(DAY_IN_FULL)}`
+  return near ? `by ${moment.format('dddd')} ${part}` : `by ${moment.format(datePatterns.value.dayInFull)}`
 }
 
 /** A span of moments: "26 Nov to 1 Dec", or one day. */
 export function tellSpan(fromMs: number, toMs: number): string {
   const [from, to] = [dayjs(fromMs), dayjs(toMs)]
   if (from.isSame(to, 'day')) return weekdayAndDay(fromMs)
-  return `${from.isSame(to, 'month') && dayFirst ? from.format('D') : shortDay(fromMs)} to ${shortDay(toMs)}`
+  return `${from.isSame(to, 'month') && datePatterns.value.dayFirst ? from.format('D') : shortDay(fromMs)} to ${shortDay(toMs)}`
 }
 
 /** When something was last done, to follow "since": "08:30" today, "Sunday", "3 December". */
 export function tellSince(ms: number): string {
   const moment = dayjs(ms)
-  if (moment.isSame(nowMs(), 'day')) return moment.format(TIME)
-  return dayjs(nowMs()).diff(moment, 'day') < NEAR_DAYS ? moment.format('dddd') : moment.format(DAY_IN_FULL)
+  if (moment.isSame(nowMs(), 'day')) return moment.format(datePatterns.value.time)
+  return dayjs(nowMs()).diff(moment, 'day') < NEAR_DAYS
+    ? moment.format('dddd')
+    : moment.format(datePatterns.value.dayInFull)
 }

@@ -1,6 +1,7 @@
 import { computed, ref } from 'vue'
 import { calibrationAge, HOUR_MS, POCKET_TRUST_H, type EntryOf, type Instrument, type SourTool } from '@lactofer/core'
 import { useBook } from '~/stores/book'
+import { calibrationWords, meterOf, useInstruments } from '~/stores/instruments'
 import { usePreferences } from '~/stores/preferences'
 
 /** Buffers that are sold, pH at 25 °C. */
@@ -24,11 +25,8 @@ const usualOf = (tool: SourTool | null, newest: { meter: string } | undefined): 
 export function useMeters() {
   const book = useBook()
   const preferences = usePreferences()
-  const meters = computed(() => {
-    const newest = new Map<string, EntryOf<'calibrate'>>()
-    for (const entry of book.book.effective) if (entry.kind === 'calibrate') newest.set(entry.meter, entry)
-    return [...newest.values()]
-  })
+  const instruments = useInstruments()
+  const meters = computed(() => [...instruments.calibrations.values()])
   /** Meters without millivolts that were checked in two buffers, the last check of each. */
   const pockets = computed(() => {
     const newest = new Map<string, EntryOf<'buffers'>>()
@@ -38,7 +36,7 @@ export function useMeters() {
   const options = computed(() => [
     ...meters.value.map((entry) => ({
       value: entry.meter,
-      label: `${entry.meter}: ${entry.accepted ? calibrationAge(Date.parse(entry.at), book.nowMs).sentence.replace(/\.$/, '').toLowerCase() : 'not accepted'}`,
+      label: `${entry.meter}: ${calibrationWords(entry, book.nowMs)}`,
     })),
     ...pockets.value.map(({ meter, accepted, at }) => ({
       value: meter,
@@ -60,14 +58,7 @@ export function useMeters() {
     if (pocket) return { name: choice, kind: 'meter', steady: true, checkedAt: pocket.at }
     const meter = meters.value.find((entry) => entry.meter === choice && entry.accepted)
     return meter
-      ? {
-          name: meter.meter,
-          kind: 'meter',
-          steady: true,
-          calibratedAt: meter.at,
-          slopePct: Math.round(meter.slopePct * 10) / 10,
-          offsetMv: Math.round(meter.offsetMv * 10) / 10,
-        }
+      ? meterOf(meter)
       : { name: choice === 'uncalibrated' ? 'pH meter' : choice, kind: 'meter', steady: true }
   }
   const ageOf = (choice: string) => {

@@ -1,7 +1,7 @@
 import { useEventSource } from '@vueuse/core'
 import { computed, shallowRef, watch, type ComputedRef, type ShallowRef } from 'vue'
 import { z } from 'zod'
-import { BenchStateSchema, formatNumber, HOUR_MS, type BenchCommand, type BenchState } from '@lactofer/core'
+import { BenchStateSchema, calibrationAge, formatNumber, type BenchCommand, type BenchState } from '@lactofer/core'
 import { nowMs } from '~/clock/clock'
 import type { Driver, Shown } from './driver'
 
@@ -42,8 +42,7 @@ function scaleOf({ scale }: BenchState, massWords: (grams: number) => string): S
 }
 function meterOf({ ph }: BenchState): Shown {
   const { value, steady, calibratedAt, slopePct } = ph
-  const age = Math.max(0, Math.trunc((nowMs() - Date.parse(calibratedAt)) / HOUR_MS))
-  const note = `calibrated ${age} h ago, slope ${formatNumber(slopePct)} %`
+  const note = `${calibrationAge(Date.parse(calibratedAt), nowMs()).words}, slope ${formatNumber(slopePct)} %`
   return {
     kind: 'ph',
     value,

@@ -1,8 +1,17 @@
 import { defineStore } from 'pinia'
 import { computed, onScopeDispose, shallowRef } from 'vue'
-import { formatMass, isMeter, type Instrument, type QuantityKind } from '@lactofer/core'
+import {
+  calibrationAge,
+  formatMass,
+  formatNumber,
+  isMeter,
+  type EntryOf,
+  type Instrument,
+  type QuantityKind,
+} from '@lactofer/core'
 import type { Driver, Shown } from '~/instruments/driver'
 import { openInstruments } from '~/instruments/registry'
+import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 
 /** A value taken from an instrument, in stored units, with what is known of the instrument. */
@@ -45,11 +54,50 @@ function useShown(drivers: readonly Driver[], off: readonly string[]) {
   return { shown, use }
 }
 
+type Calibrated = EntryOf<'calibrate'>
+
+/** How a calibration stands beside the name of its meter: "calibrated 2 h ago", "not accepted in its buffers". */
+export const calibrationWords = ({ accepted, at }: Pick<Calibrated, 'accepted' | 'at'>, nowMs: number): string =>
+  accepted ? calibrationAge(Date.parse(at), nowMs).words : 'not accepted in its buffers'
+
+/** What stands beside a pH that was read with a calibrated meter. */
+export const meterOf = ({ meter, accepted, at, slopePct, offsetMv }: Calibrated): Instrument => ({
+  ...{ name: meter, kind: 'meter', steady: true },
+  ...(accepted && {
+    calibratedAt: at,
+    slopePct: Math.round(slopePct * 10) / 10,
+    offsetMv: Math.round(offsetMv * 10) / 10,
+  }),
+})
+
+/** What the log knows of the meters. */
+function useCalibrations() {
+  const book = useBook()
+  /** The last calibration of each meter, as the log has it: its word counts before what a meter remembers of itself. */
+  const calibrations = computed(() => {
+    const newest = new Map<string, Calibrated>()
+    for (const entry of book.book.effective) if (entry.kind === 'calibrate') newest.set(entry.meter, entry)
+    return newest
+  })
+  function asLogged(now: Shown): Shown {
+    const entry = calibrations.value.get(now.instrument.name)
+    if (now.kind !== 'ph' || !entry) return now
+    const slope = entry.accepted ? `, slope ${formatNumber(entry.slopePct)} %` : ''
+    return {
+      ...now,
+      note: `${calibrationWords(entry, book.nowMs)}${slope}`,
+      instrument: { ...meterOf(entry), steady: now.steady },
+    }
+  }
+  return { calibrations, asLogged }
+}
+
 /** The live instruments and the field that would take their reading. A lost stream is shown and never blocks typing. */
 export const useInstruments = defineStore('instruments', () => {
   const preferences = usePreferences()
   const { bench, drivers, off } = openInstruments((grams) => formatMass(grams, preferences.world))
   const { shown, use } = useShown(drivers, off)
+  const { calibrations, asLogged } = useCalibrations()
   const taker = shallowRef<Taker | null>(null)
 
   /** What the maker has of them: nothing is shown, or taken, of an instrument that is not there. */
@@ -59,7 +107,7 @@ export const useInstruments = defineStore('instruments', () => {
   const strip = computed(() =>
     drivers.flatMap(({ id, name }) => {
       const now = shown.value.get(id)
-      return now && isThere(now.kind) ? [{ id, name, ...now }] : []
+      return now && isThere(now.kind) ? [{ id, name, ...asLogged(now) }] : []
     }),
   )
   /** The instrument of a kind: of several the one that was put there last. */
@@ -90,7 +138,7 @@ export const useInstruments = defineStore('instruments', () => {
   }
   return {
     ...{ state: bench.state, connected: bench.connected, problem: bench.problem, command: bench.command },
-    ...{ has, strip, use, taker, reading, take, tare, calibrating, forget },
+    ...{ calibrations, has, strip, use, taker, reading, take, tare, calibrating, forget },
     focus: (next: Taker) => (taker.value = next),
   }
 })

@@ -17,11 +17,13 @@ import {
   formatRough,
   formatVolume,
 } from '@lactofer/core'
+import { DATE_WRITINGS, writeDates } from '~/clock/moments'
 import { journal } from '~/db/journal'
 import { useLiveQuery } from '~/composables/useLiveQuery'
 
 const ChoicesSchema = z.object({
   world: z.enum(['metric', 'us']).catch('metric'),
+  dates: z.enum(DATE_WRITINGS).catch('browser'),
   theme: z.enum(['auto', 'light', 'dark']).catch('auto'),
   by: z.string().trim().min(1).max(40).catch('Maker'),
   /** The unit last chosen for a kind of field, where it is not the world's own. */
@@ -47,6 +49,7 @@ export const usePreferences = defineStore('preferences', () => {
   )
   const choose = <K extends keyof Choices>(key: K, value: Choices[K]) =>
     journal.choices.put({ key, value: JSON.parse(JSON.stringify(value)) })
+  watchEffect(() => writeDates(choices.value.dates))
   watchEffect(() => {
     if (choices.value.theme === 'auto') delete document.documentElement.dataset.theme
     else document.documentElement.dataset.theme = choices.value.theme
@@ -82,6 +85,7 @@ export const usePreferences = defineStore('preferences', () => {
     probes: computed(() => choices.value.probes),
     world: computed(() => choices.value.world),
     theme: computed(() => choices.value.theme),
+    dates: computed(() => choices.value.dates),
     by: computed(() => choices.value.by),
     choose,
   }

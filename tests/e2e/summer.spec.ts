@@ -8,7 +8,7 @@ import { expect, expectAccessible, field, figure, openLog, pick, takeIn, test } 
 const later = (page: Page, days: number) => page.clock.setSystemTime(Date.parse(day(days)))
 /** Says what is at hand, and who writes. */
 async function have(page: Page, sour: string, by: string) {
-  await page.goto('/logbook')
+  await page.goto('/settings')
   const kit = page.getByRole('region', { name: 'What I have' })
   await kit.getByText(sour, { exact: true }).click()
   await kit.getByText('cups and spoons', { exact: true }).click()

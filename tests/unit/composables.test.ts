@@ -1,6 +1,6 @@
 // @vitest-environment happy-dom
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { effectScope, nextTick, ref, type EffectScope } from 'vue'
+import { computed, effectScope, nextTick, ref, type EffectScope } from 'vue'
 import { z } from 'zod'
 import type { Draft, MixAnswer } from '@lactofer/core'
 import { useDraft } from '~/composables/useDraft'
@@ -39,6 +39,7 @@ beforeEach(() => {
   localStorage.clear()
   book.record.mockReset().mockResolvedValue(['1'])
   said.mockReset()
+  askForMix.mockReset()
 })
 afterEach(async () => {
   scope.stop()
@@ -210,29 +211,44 @@ describe('the solver', () => {
       ...freshPart(`p${index}`, { name: 'Part', materialId: 'water' } as never),
       massG,
     }))
-    const question = () => ({ indexes: [0], set: { mixes: [{ phMargin: 0 }] }, problem: null }) as never
+    /** What is asked follows the pot, as on the bench. */
+    const question = () => ({ indexes: [0], set: { mixes: [{ phMargin: 0, of: masses() }] }, problem: null }) as never
     const masses = () => draft.value.sauces[0]!.parts.map(({ massG }) => massG)
-    return { masses, ...useSolver({ draft, question }) }
+    const sauce = computed(() => draft.value.sauces[0]!)
+    return { draft, masses, ...inScope(() => useSolver({ draft, question, sauce })) }
   }
   const answers = (answer: Partial<MixAnswer>) => askForMix.mockResolvedValueOnce(answer)
+  /** Past the pause after the last change, and past the answer. */
+  const settle = async () => {
+    await vi.advanceTimersByTimeAsync(300)
+    await nextTick()
+  }
+  beforeEach(() => vi.useFakeTimers())
 
-  it('puts the answer on the bench and takes it back', async () => {
-    const { masses, solve, undo, placed } = opened()
-    answers({ status: 'optimal' as never, massesG: [[700, 300]] } as never)
-    await solve(false)
-    expect([masses(), placed.value]).toEqual([[700, 300], true])
-    undo()
-    expect(masses()).toEqual([600, 400])
+  it('tells what it would be and changes nothing; set, it is on the bench, and can be put back until it is touched', async () => {
+    answers({ status: 'solved', massesG: [[700, 300]], missed: [], binding: [] })
+    const { draft, masses, ghosts, differs, setPot, canPutBack, putBack } = opened()
+    await settle()
+    expect([masses(), ghosts.value, differs.value]).toEqual([[600, 400], [700, 300], true])
+    await setPot()
+    expect([masses(), ghosts.value, canPutBack.value]).toEqual([[700, 300], null, true])
+    putBack()
+    expect([masses(), canPutBack.value]).toEqual([[600, 400], false])
+
+    await setPot()
+    draft.value.sauces[0]!.parts[0]!.massG = 650
+    expect(canPutBack.value).toBe(false)
   })
 
-  it('changes nothing where there is no answer, or no solver', async () => {
-    const { masses, solve, placed, problem, busy } = opened()
-    answers({ status: 'infeasible' })
-    await solve(false)
-    expect([masses(), placed.value, problem.value]).toEqual([[600, 400], false, ''])
+  it('changes nothing where there is no answer, or no solver, and says which', async () => {
+    answers({ status: 'infeasible', nearestG: null, missed: [], advice: [], reach: [] })
+    const { draft, masses, ghosts, problem, setPot } = opened()
+    await settle()
+    await setPot()
+    expect([masses(), ghosts.value, problem.value]).toEqual([[600, 400], null, ''])
     askForMix.mockRejectedValueOnce(new Error('no worker'))
-    await solve(false)
-    await nextTick()
-    expect([masses(), busy.value, problem.value !== '']).toEqual([[600, 400], false, true])
+    draft.value.sauces[0]!.parts[0]!.massG = 650
+    await settle()
+    expect([masses(), problem.value]).toEqual([[650, 400], expect.stringContaining('nothing was changed')])
   })
 })

@@ -1,13 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { APPROVAL, needsOf, WAYS, type KeepCase, type Treatment } from '@lactofer/core'
+import { APPROVAL, checkLevel, needsOf, WAYS, type KeepCase, type Treatment } from '@lactofer/core'
 
 /** Four ways to keep a sauce: what each needs, how this one stands to it, what it gives. */
 const { known } = defineProps<{ known: KeepCase }>()
 const model = defineModel<Treatment>({ required: true })
 const ways = computed(() => WAYS.map((way) => ({ ...way, needs: needsOf(way.id, known) })))
-const LEVEL = { pass: 'fine', ask: 'ask', stop: 'discard' } as const
-const WORD = { pass: 'Has it', ask: 'Look', stop: 'Not like this' } as const
+const WORD = { fine: 'Has it', ask: 'Look', act: 'Mind it', discard: 'Not like this' } as const
 </script>
 
 <template>
@@ -20,7 +19,7 @@ const WORD = { pass: 'Has it', ask: 'Look', stop: 'Not like this' } as const
         >
         <span class="small">{{ way.gives }}</span>
         <span v-for="need in way.needs" :key="need.what" class="need small"
-          ><StateMark :level="LEVEL[need.verdict]" :word="WORD[need.verdict]" /> <strong>{{ need.what }}.</strong>
+          ><StateMark :level="checkLevel(need)" :word="WORD[checkLevel(need)]" /> <strong>{{ need.what }}.</strong>
           {{ ' ' }}<SaidText :text="need.sentence"
         /></span>
         <span class="small muted"

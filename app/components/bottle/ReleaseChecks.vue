@@ -1,17 +1,16 @@
 <script setup lang="ts">
-import type { ReleaseCheck } from '@lactofer/core'
+import { checkLevel, type ReleaseCheck } from '@lactofer/core'
 import { fullMoment } from '~/clock/moments'
 
 /** The checks of a release, worst first, each with its sentence, the facts it rests on and its working. */
 defineProps<{ checks: readonly ReleaseCheck[] }>()
-const LEVEL = { pass: 'fine', ask: 'ask', stop: 'discard' } as const
-const WORD = { pass: 'Passes', ask: 'Ask', stop: 'Stops' } as const
+const WORD = { fine: 'Passes', ask: 'Ask', act: 'Mind it', discard: 'Stops' } as const
 </script>
 
 <template>
   <ul class="plain-list checks">
     <li v-for="check in checks" :key="check.id" :data-check="check.id" :data-verdict="check.verdict">
-      <StateMark class="small" :level="LEVEL[check.verdict]" :word="WORD[check.verdict]" />
+      <StateMark class="small" :level="checkLevel(check)" :word="WORD[checkLevel(check)]" />
       <div>
         <strong>{{ check.title }}</strong>
         <p><SaidText :text="check.sentence" /></p>

@@ -2,7 +2,16 @@
 import { fullDay } from '~/clock/moments'
 import { computed, ref, watch } from 'vue'
 import { useVirtualList } from '@vueuse/core'
-import { DAY_MS, KIND_WORDS, SOON_DAYS, type CellarRow, type Judge, type Lot } from '@lactofer/core'
+import {
+  DAY_MS,
+  heldBack,
+  KIND_WORDS,
+  SOON_DAYS,
+  type CellarRow,
+  type Judge,
+  type Level,
+  type Lot,
+} from '@lactofer/core'
 
 /** All rows of the cellar; only those in view are drawn, so thousands scroll without lag. */
 const { rows, chosen, nowMs, judge } = defineProps<{
@@ -29,10 +38,11 @@ watch(
 )
 /** What stops where it stands is told in its row. */
 const stops = ({ id }: Lot) => judge(id, nowMs)?.make === 'stop'
-/** What keeps bottles from being sold, after their state. */
-function releaseWords({ bottles, release }: Lot): string {
-  if (!bottles || release?.decision === 'released') return ''
-  return release ? ', held' : ', not released'
+/** What keeps a row from going out, as a mark: it stands beside the name at every width. */
+function markOf(lot: Lot): { level: Level; word: string } | null {
+  if (lot.kind !== 'ferment' && stops(lot)) return { level: 'discard', word: 'stops' }
+  const held = heldBack(lot)
+  return held && { level: 'act', word: held }
 }
 </script>
 
@@ -68,12 +78,9 @@ function releaseWords({ bottles, release }: Lot): string {
               :to="{ query: { lot: row.lot.id } }"
               :aria-current="row.lot.id === chosen ? 'true' : undefined"
               ><span class="code">{{ row.lot.code }}</span> {{ row.lot.name }}</NuxtLink
-            ></span
-          >
-          <span role="cell" class="what small muted"
-            >{{ KIND_WORDS[row.lot.kind] }}{{ releaseWords(row.lot)
-            }}<StateMark v-if="row.lot.kind !== 'ferment' && stops(row.lot)" level="discard" word="stops"
+            ><StateMark v-if="markOf(row.lot)" v-bind="markOf(row.lot)!" class="small mark"
           /></span>
+          <span role="cell" class="what small muted">{{ KIND_WORDS[row.lot.kind] }}</span>
           <span role="cell" class="small">{{ row.place || row.lot.state }}</span>
           <span role="cell" class="before small"
             >{{ row.bestBefore ? fullDay(row.bestBefore) : '' }}
@@ -141,6 +148,9 @@ function releaseWords({ bottles, release }: Lot): string {
 .lot a:hover {
   text-decoration: underline;
 }
+.mark {
+  flex: none;
+}
 .chip {
   width: 12px;
   height: 30px;
@@ -172,6 +182,29 @@ function releaseWords({ bottles, release }: Lot): string {
   }
   .before {
     display: none;
+  }
+  .lot {
+    gap: var(--s2);
+  }
+}
+/* Under the name where there is no room beside it: the mark is never lost. */
+@container (max-width: 760px) {
+  .lot {
+    display: grid;
+    grid-template-columns: 12px minmax(0, 1fr);
+    align-content: center;
+    row-gap: 0;
+  }
+  .lot:has(.mark) a {
+    min-height: 0;
+    -webkit-line-clamp: 1;
+    line-clamp: 1;
+  }
+  .mark {
+    grid-column: 2;
+  }
+  .lot:has(.mark) .chip {
+    grid-row: span 2;
   }
 }
 </style>

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { onMounted, watch } from 'vue'
-import { DAY_FORMAT, MOMENT_FORMAT } from '~/clock/moments'
+import { computed, onMounted, watch } from 'vue'
+import { datePatterns } from '~/clock/moments'
 
 /**
- * A day, or a day and a time, in the order the browser's language writes them; chosen or typed. The value is as an
+ * A day, or a day and a time, in the order the maker writes them; chosen or typed. The value is as an
  * entry field holds it: "2026-11-26", or "2026-11-26T08:30".
  */
 const {
@@ -12,6 +12,7 @@ const {
   problem = null,
 } = defineProps<{ id: string; time?: boolean; problem?: string | null; label: string }>()
 const model = defineModel<string>({ required: true })
+const pattern = computed(() => (time ? datePatterns.value.momentField : datePatterns.value.dayField))
 /** The field inside is told what is wrong: the component does not pass it on. */
 function mark() {
   const input = document.getElementById(id)
@@ -28,9 +29,9 @@ watch(() => problem, mark)
     :id="id"
     :model-value="model"
     :type="time ? 'datetime' : 'date'"
-    :format="time ? MOMENT_FORMAT : DAY_FORMAT"
+    :format="pattern"
     :value-format="time ? 'YYYY-MM-DDTHH:mm' : 'YYYY-MM-DD'"
-    :placeholder="time ? MOMENT_FORMAT : DAY_FORMAT"
+    :placeholder="pattern"
     :aria-label="label"
     :clearable="false"
     class="picker"

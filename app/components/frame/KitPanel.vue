@@ -41,14 +41,14 @@ const TELLS: Record<SourTool, string> = {
         ><el-radio-button value="spoons">cups and spoons</el-radio-button></el-radio-group
       >
     </div>
-    <p v-if="asks" class="small muted">Changed any time under Logbook, "What I have".</p>
+    <p v-if="asks" class="small muted">Changed any time in the settings.</p>
   </section>
 </template>
 
 <style scoped>
 /* Two questions side by side where there is room. */
 section {
-  grid-template-columns: repeat(auto-fit, minmax(300px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(min(100%, 480px), 1fr));
   gap: var(--s3) var(--s5);
 }
 h2,

@@ -23,6 +23,7 @@ const BESIDE = [
   { to: '/library', name: 'Library' },
   { to: '/recipes', name: 'Recipes' },
   { to: '/logbook', name: 'Logbook' },
+  { to: '/settings', name: 'Settings' },
 ]
 const here = computed(
   () => BESIDE.find(({ to }) => isHere(to))?.name ?? stages.value.find((stage) => stage.here)?.name ?? 'Lactofer',

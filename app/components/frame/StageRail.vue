@@ -4,6 +4,7 @@ import { useWindowSize } from '@vueuse/core'
 import IconKeyboard from '~icons/lucide/keyboard'
 import IconBook from '~icons/lucide/notebook-text'
 import IconLibrary from '~icons/lucide/library'
+import IconSettings from '~icons/lucide/settings'
 import IconScan from '~icons/lucide/scan-line'
 import type { UnitWorld } from '@lactofer/core'
 import { useStages } from '~/composables/useStages'
@@ -63,6 +64,9 @@ const flip = (): UnitWorld => (preferences.world === 'metric' ? 'us' : 'metric')
       >
       <NuxtLink to="/logbook" class="tool" title="Logbook" :aria-current="isHere('/logbook') ? 'page' : undefined"
         ><IconBook aria-hidden="true" /><span class="wide">Logbook</span></NuxtLink
+      >
+      <NuxtLink to="/settings" class="tool" title="Settings" :aria-current="isHere('/settings') ? 'page' : undefined"
+        ><IconSettings aria-hidden="true" /><span class="wide">Settings</span></NuxtLink
       >
       <button type="button" class="tool keys" aria-label="Keys and help" @click="$emit('help')">
         <IconKeyboard aria-hidden="true" />

@@ -50,7 +50,10 @@ const why = (lot: Lot) => book.asks.find((ask) => ask.lotId === lot.id && ask.go
                 <StateMark v-bind="releaseState(lot)" />
               </p>
             </div>
-            <NuxtLink class="go" :to="`/bottle/${lot.id}`"
+            <NuxtLink v-if="releaseState(lot).level !== 'fine'" class="go" :to="`/blend/${lot.id}`"
+              >Read the pH first<span class="visually-hidden"> {{ lot.code }}</span></NuxtLink
+            >
+            <NuxtLink v-else class="go" :to="`/bottle/${lot.id}`"
               >Bottle it<span class="visually-hidden"> {{ lot.code }}</span></NuxtLink
             >
           </li>

@@ -5,6 +5,7 @@ import {
   CELLAR_ORDERS,
   cellarRows,
   checkHolds,
+  counted,
   findRows,
   formatShu,
   KIND_WORDS,
@@ -36,6 +37,7 @@ const found = computed(() =>
     order: order.value,
   }),
 )
+const lots = computed(() => new Set(found.value.map(({ lot }) => lot.id)).size)
 const bottles = computed(() => found.value.reduce((sum, { count }) => sum + (count ?? 0), 0))
 /** A code typed whole whose check character does not fit was misread. */
 const misread = computed(
@@ -81,8 +83,7 @@ const readable = computed(
         </div>
         <div class="row sum">
           <p role="status" data-figure="found">
-            <strong>{{ found.length }}</strong> {{ found.length === 1 ? 'row' : 'rows' }},
-            <strong>{{ bottles }}</strong> bottles
+            {{ counted(lots, 'lot') }}<template v-if="bottles">, {{ counted(bottles, 'bottle') }}</template>
           </p>
           <el-checkbox v-model="gone">show what is used up</el-checkbox>
         </div>
@@ -100,7 +101,7 @@ const readable = computed(
             >
               <strong>{{ one.place || 'gone' }}</strong>{{ ' '
               }}<span class="small"
-                ><template v-if="one.bottles">{{ one.bottles }} bottles</template
+                ><template v-if="one.bottles">{{ counted(one.bottles, 'bottle') }}</template
                 ><template v-if="one.bottles && one.massG">, </template><MassText v-if="one.massG" :mass-g="one.massG"
               /></span>
             </button>

@@ -67,9 +67,17 @@ export function cellarRows(book: Book, gone = false): CellarRow[] {
 export const CELLAR_ORDERS = ['first out', 'newest', 'code'] as const
 export type CellarOrder = (typeof CELLAR_ORDERS)[number]
 
+/** What bottles wait for before they may go out; `null` where they may, and of what is no bottle. */
+export function heldBack({ bottles, release }: Lot): 'held' | 'not released' | null {
+  if (!bottles || release?.decision === 'released') return null
+  return release ? 'held' : 'not released'
+}
+/** What may go out stands before what is held back, and that before samples. */
+const outRank = ({ lot, retained }: CellarRow): number => (retained ? 2 : heldBack(lot) ? 1 : 0)
+
 /**
- * Rows that hold every word of a search, of a kind and at a place, in order. First out: by best before, then the
- * oldest; samples last.
+ * Rows that hold every word of a search, of a kind and at a place, in order. First out: what may go out, by best
+ * before, then the oldest; then what is held back; samples last.
  */
 export function findRows(
   rows: readonly CellarRow[],
@@ -91,7 +99,7 @@ export function findRows(
     case 'first out':
       return found.sort(
         (a, b) =>
-          Number(a.retained) - Number(b.retained) ||
+          outRank(a) - outRank(b) ||
           ((a.bestBefore ?? '9') < (b.bestBefore ?? '9')
             ? -1
             : (a.bestBefore ?? '9') > (b.bestBefore ?? '9')

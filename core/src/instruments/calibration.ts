@@ -74,16 +74,15 @@ export const phOfMv = (
   { slopePct, offsetMv }: Pick<Calibration, 'slopePct' | 'offsetMv'>,
 ): number => 7 - (millivolt - offsetMv) / ((nernstMv(tempC) * slopePct) / 100)
 
-/** Whether a calibration can be relied on at a moment, in words. */
-export function calibrationAge(calibratedMs: number | null, nowMs: number): { fresh: boolean; sentence: string } {
-  if (calibratedMs === null) return { fresh: false, sentence: 'Not calibrated.' }
+/** Whether a calibration can be relied on at a moment, as a sentence and as words to stand beside a name. */
+export function calibrationAge(
+  calibratedMs: number | null,
+  nowMs: number,
+): { fresh: boolean; sentence: string; words: string } {
+  if (calibratedMs === null) return { fresh: false, sentence: 'Not calibrated.', words: 'not calibrated' }
   const hours = (nowMs - calibratedMs) / HOUR_MS
   const said = hours < 1 ? 'just now' : hours < 48 ? `${Math.round(hours)} h ago` : `${Math.round(hours / 24)} days ago`
-  return {
-    fresh: hours <= CALIBRATION_AGE_H,
-    sentence:
-      hours <= CALIBRATION_AGE_H
-        ? `Calibrated ${said}.`
-        : `Calibrated ${said}: do it again before a reading that decides.`,
-  }
+  const fresh = hours <= CALIBRATION_AGE_H
+  const advice = fresh ? '' : ': do it again before a reading that decides'
+  return { fresh, sentence: `Calibrated ${said}${advice}.`, words: `calibrated ${said}${advice}` }
 }

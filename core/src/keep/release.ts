@@ -71,7 +71,8 @@ function eveningCheck({ reading }: ReleaseCase): ReleaseCheck {
       verdict: 'stop',
       sentence: `Read it ${EVENING_OUT_H} hours after blending: pieces give off their own pH slowly.`,
     }
-  const waited = `${formatNumber(reading.hoursAfterBlending)} h after blending`
+  const waited =
+    reading.hoursAfterBlending < 1 ? 'at once' : `${formatNumber(reading.hoursAfterBlending)} h after blending`
   return reading.hoursAfterBlending >= EVENING_OUT_H
     ? { ...check, verdict: 'pass', sentence: `Read ${waited}.` }
     : { ...check, verdict: 'stop', sentence: `Read ${waited}. Read it again after ${EVENING_OUT_H} h.` }
@@ -122,7 +123,7 @@ export const keepCaseOf = ({
 
 function pressureCheck(input: ReleaseCase): ReleaseCheck {
   const { treatment, store, hasLiveFerment, sugarGPerL, headspace, relief } = input
-  const check = { id: 'pressure', title: 'Pressure in the bottle', evidence: [] }
+  const check = { id: 'pressure', title: 'Pressure in the bottle', evidence: [], burst: true }
   if (!hasLiveFerment)
     return {
       ...check,

@@ -67,6 +67,8 @@ export interface ReleaseCheck {
   id: string
   title: string
   verdict: Verdict
+  /** It is about gas in a closed bottle. */
+  burst?: boolean
   sentence: string
   evidence: readonly Evidence[]
   working?: Working

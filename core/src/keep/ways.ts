@@ -1,3 +1,4 @@
+import { plainNumber } from '../units/counted'
 import { formatNumber } from '../units/number'
 import type { Range } from '../working'
 import { boilingMinutesAdded, boilingPointC } from './boiling'
@@ -119,6 +120,8 @@ export interface KeepCase {
 export interface Need {
   what: string
   verdict: Verdict
+  /** It is about gas in a closed bottle. */
+  burst?: boolean
   sentence: string
 }
 
@@ -165,18 +168,18 @@ export function pressureVerdict(bar: number, relief: Relief): Verdict {
 
 /** Kept cold and live: never refused for its gas alone, since bottles can be vented or soft. */
 function pressureNeed(known: KeepCase): Need {
-  const what = `Under ${WARN_BAR} bar where it stands`
-  if (!known.live) return { what, verdict: 'pass', sentence: 'Nothing alive in it by what is logged.' }
+  const need = { what: `Under ${WARN_BAR} bar where it stands`, burst: true }
+  if (!known.live) return { ...need, verdict: 'pass', sentence: 'Nothing alive in it by what is logged.' }
   const { tempC, bar } = pressureAt(known, 'cold')
   const figure = `Up to ${formatNumber(known.sugarGPerL.high, 1)} g/L of sugar: ${formatNumber(bar, 1)} bar at ${tempC} °C, ${formatNumber(worstBar(known, 35), 1)} at 35 °C`
   switch (pressureVerdict(bar, 'test bottle')) {
     case 'pass':
-      return { what, verdict: 'pass', sentence: `${figure}.` }
+      return { ...need, verdict: 'pass', sentence: `${figure}.` }
     case 'ask':
-      return { what, verdict: 'ask', sentence: `${figure}. Cold only slows it: vent it, keep a test bottle.` }
+      return { ...need, verdict: 'ask', sentence: `${figure}. Cold only slows it: vent it, keep a test bottle.` }
     case 'stop':
       return {
-        what,
+        ...need,
         verdict: 'ask',
         sentence: `${figure}. Tight bottles burst: only vented or soft ones, or cook it, or less fruit.`,
       }
@@ -239,7 +242,7 @@ export function needsOf(id: Treatment, known: KeepCase): Need[] {
         {
           what: `${BOIL_MIN + more} minutes in boiling water`,
           verdict: 'ask',
-          sentence: `Not measured yet. Water boils at ${formatNumber(boils, 1)} °C at ${formatNumber(known.altitudeM)} m${more ? `: ${more} minutes more than at the sea` : ''}. Lids loose enough to vent, 25 mm of water over them, 12 mm of air inside.`,
+          sentence: `Not measured yet. Water boils at ${plainNumber(boils)} °C ${known.altitudeM > 0 ? `at ${formatNumber(known.altitudeM)} m` : 'at the sea'}${more ? `: ${more} minutes more than at the sea` : ''}. Lids loose enough to vent, 25 mm of water over them, 12 mm of air inside.`,
         },
       ]
     }

@@ -54,12 +54,14 @@ export function bottleAsks(book: Book, judge: Judge, lot: Lot, nowMs: number, te
     const checks = checksOf(book, judge, lot, nowMs)
     const waits = checks?.filter((check) => check.verdict !== 'pass') ?? []
     const held = release !== null
+    // Bottles that are filled and may burst want a hand, not a look.
+    const level = waits.some((check) => check.burst) ? 'act' : 'ask'
     if (!checks) ask('act', 'its blend is missing', { held }, { go })
     else if (mayRelease(checks))
-      ask(waits.length ? 'ask' : 'fine', 'release', { sentence: waits[0]?.sentence ?? '' }, { go })
+      ask(waits.length ? level : 'fine', 'release', { sentence: waits[0]?.sentence ?? '' }, { go })
     else {
       const facts = { held, check: waits[0]?.title ?? '', sentence: waits[0]?.sentence ?? '' }
-      ask('ask', 'not released', facts, { go })
+      ask(level, 'not released', facts, { go })
     }
   } else if (correctedSince(book, lot)) {
     const stops = checksOf(book, judge, lot, nowMs)?.find((check) => check.verdict === 'stop')

@@ -255,7 +255,12 @@ describe('the cellar', () => {
     const all = { kind: '', place: '', order: 'first out' } as const
     expect(findRows(rows, { ...all, text: 'red market' }).map(({ place }) => place)).toEqual(['Market box'])
     expect(findRows(rows, { ...all, text: '', kind: 'base' }).map(({ massG }) => massG)).toEqual([200])
-    expect(findRows(rows, { ...all, text: '' })[0]!.bestBefore).toBe('2027-03-01')
+    const kinds = () => findRows(cellarRows(log.book()), { ...all, text: '' }).map(({ lot }) => lot.kind)
+    expect(kinds()[0]).toBe('bottled')
+    // What is held never heads what may go out.
+    log.write({ kind: 'release', at: day(13), lotId: log.bottles, decision: 'held', limitPh: 4, reason: 'Look again.' })
+    expect(kinds()[0]).not.toBe('bottled')
+    expect(kinds().at(-1)).toBe('bottled')
   })
 
   it('refuses in words what is not there, and what is not released', () => {
