@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import {
   daysOf,
   differencesOf,
+  fasterOf,
   firstSeen,
   fittingPair,
   phsOf,
@@ -13,6 +14,7 @@ import {
   type StyleId,
 } from '@lactofer/core'
 import { readingsLine } from '~/composables/courseLines'
+import { fasterWords } from '~/words/compareWords'
 import { useBook } from '~/stores/book'
 
 /** Two lots side by side, day by day: what was read, seen, tasted and pictured. */
@@ -49,6 +51,12 @@ const FIRST: Record<FirstSeen['what'], string> = {
 }
 const dayWords = (day: number | null) => (day === null ? 'not seen' : `day ${day}`)
 const words = (what: string, value: string) => (what === 'style' ? styleById(value as StyleId).name : value)
+/** Which was faster, in a sentence. */
+const faster = computed(() => {
+  const [one, other] = lots.value
+  const found = one && other && fasterOf(book.book, [one, other])
+  return found ? fasterWords(found, [one, other]) : ''
+})
 /** The newest pH of each, blended or as it was read. */
 const newest = computed(() => lots.value.map((lot) => phsOf(book.book, lot).at(-1)?.ph))
 const lines = computed(() => lots.value.map((lot) => readingsLine(lot, phsOf(book.book, lot))))
@@ -68,6 +76,16 @@ const lines = computed(() => lots.value.map((lot) => readingsLine(lot, phsOf(boo
       There are no two packed lots yet. Pack two that differ in one thing only: their days will stand here side by side.
     </p>
     <template v-else>
+      <section v-if="newest.some((ph) => ph !== undefined)" class="sheet">
+        <h2>Which one went down faster?</h2>
+        <p v-if="faster" data-figure="faster">{{ faster }}</p>
+        <LazyCourseChart
+          :start-ms="0"
+          :target-ph="lots[0]!.made.kind === 'plan' ? lots[0]!.made.targetPh : 3.8"
+          :extras="lines"
+          label="pH of both lots from the day each was packed; the same figures stand in the table below"
+        />
+      </section>
       <section class="sheet" aria-label="What differs">
         <h2>What differs</h2>
         <ul v-if="differs.length" class="plain-list">
@@ -88,15 +106,6 @@ const lines = computed(() => lots.value.map((lot) => readingsLine(lot, phsOf(boo
           :from="newest[0]"
           :to="newest[1]"
           :between="`The other, against the first (pH ${newest[0].toFixed(2)} and ${newest[1].toFixed(2)})`"
-        />
-      </section>
-      <section v-if="newest.some((ph) => ph !== undefined)" class="sheet">
-        <h2>Which one went down faster?</h2>
-        <LazyCourseChart
-          :start-ms="0"
-          :target-ph="lots[0]!.made.kind === 'plan' ? lots[0]!.made.targetPh : 3.8"
-          :extras="lines"
-          label="pH of both lots from the day each was packed; the same figures stand in the table below"
         />
       </section>
       <section class="sheet sideways">

@@ -47,5 +47,6 @@ const inHand = computed(() => atPhone.value && !asList.value && book.lots.length
       </p>
       <TheRound v-if="!atPhone" />
     </div>
+    <RoundPaper v-if="book.lots.length" />
   </div>
 </template>

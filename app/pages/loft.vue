@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { ElMessage } from 'element-plus'
-import { toBuy } from '@lactofer/core'
+import { toBuy, counted } from '@lactofer/core'
 import { dayAfterMonths, fieldOfDay } from '~/clock/moments'
 import { nowMoment } from '~/clock/clock'
 import { freshLoft, LoftFormSchema, planOf } from '~/forms/loftForm'
@@ -96,7 +96,8 @@ const exportDays = async () => {
           at the forecast’s late end.
         </p>
       </section>
-      <section class="sheet comes" aria-label="What it comes to" aria-live="polite">
+      <section class="sheet comes" aria-label="What it comes to">
+        <SteadyStatus :text="lots.length ? `${counted(lots.length, 'lot')} proposed. ${misfits.join(' ')}` : ''" />
         <p v-if="working" class="muted">Asking the forecast how long it takes …</p>
         <p v-else-if="problem" class="problem" role="alert"><SaidText :text="problem" /></p>
         <p v-else-if="lots.length === 0 && misfits.length === 0" class="muted">

@@ -1,12 +1,11 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { ElMessage } from 'element-plus'
-import { STYLES, styleById, type Draft, type StyleId } from '@lactofer/core'
+import { styleById, type Draft } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { checkDrafts, packingProblems, planDraft, planProblems, type PlanProblems } from '~/forms/planDraft'
 import { colourOf, formOfRecipe, freshPlan, nameOf, PlanFormSchema } from '~/forms/planForm'
 import { planResults } from '~/forms/planResults'
-import { asUsual, changeStyle, type StyleChange } from '~/forms/styleChange'
 import { useForm } from '~/composables/useForm'
 import { usePlanVessels } from '~/composables/usePlanVessels'
 import { newLotId, useBook } from '~/stores/book'
@@ -44,26 +43,6 @@ const { filled, closure, packed, settled } = vessels
 const suggestedCode = computed(() => book.nextCode('LF'))
 const code = computed(() => form.value.code.trim() || suggestedCode.value)
 const packing = computed(() => packingProblems(form.value, filled.value?.fill ?? null))
-/** A mash is ground; for everything else the cut decides how fast the pieces follow their liquid. */
-const cutMatters = computed(() => style.value.judgedBy === 'acid' && style.value.usualCut !== 'ground')
-const CUT_OPTIONS = [
-  { value: 'fine', label: 'fine' },
-  { value: 'coarse', label: 'in pieces' },
-  { value: 'whole', label: 'whole' },
-] as const
-
-/** What was said before the style was changed, and stayed. */
-const changeWords = ref<Pick<StyleChange, 'kept' | 'lost'>>({ kept: null, lost: null })
-function chooseStyle(id: StyleId) {
-  const changed = changeStyle(form.value, id)
-  form.value = changed.form
-  changeWords.value = changed
-}
-function takeUsual() {
-  form.value = asUsual(form.value)
-  changeWords.value = { kept: null, lost: null }
-}
-
 void loaded.then(() => {
   const recipe = book.recipes.find((one) => one.id === route.query.recipe)
   const version = recipe?.versions[Number(route.query.version ?? recipe.versions.length) - 1]
@@ -132,58 +111,21 @@ const problemsShown = computed(() =>
       :fraction="filled?.fill.fraction ?? null"
       :color="colourOf(form, book.book)"
     />
-    <div class="split">
-      <form class="stack" novalidate @submit.prevent="confirm($event, first.next)">
-        <section class="sheet" aria-label="What it is">
-          <div class="fields identity">
-            <WordField
-              v-model="form.name"
-              label="Name on the tape"
-              :placeholder="nameOf(form) || 'Fresno mash'"
-              :problem="shown.name"
-            />
-            <WordField
-              v-model="form.code"
-              label="Lot code"
-              :placeholder="suggestedCode"
-              :problem="form.code || asked ? problems.code : null"
-            />
-            <PickField
-              :model-value="form.style"
-              label="Style"
-              :options="STYLES.map(({ id, name }) => ({ value: id, label: name }))"
-              @update:model-value="chooseStyle"
-            />
-            <QuantityField
-              v-if="style.ferments"
-              v-model="form.targetPh"
-              kind="ph"
-              label="Target pH"
-              :limits="{ low: 2.5, high: 4.2 }"
-              no-take
-            />
-          </div>
-          <PickField v-if="cutMatters" v-model="form.cut" label="Cut" :options="CUT_OPTIONS" class="cut" />
-          <p class="small muted">{{ style.name }}: {{ style.what }}; usually {{ style.days.words }}.</p>
-          <p v-if="changeWords.kept" class="small" role="status" data-figure="kept">
-            Kept as you said it: {{ changeWords.kept }}.
-            <el-button @click="takeUsual">Take what is usual here</el-button>
-          </p>
-          <p v-if="changeWords.lost" class="small" role="status" data-figure="lost">
-            Your {{ changeWords.lost }} means nothing in this style: what is usual here stands instead.
-          </p>
-          <el-checkbox v-model="form.bowl"
-            >Mix it in one bowl and split that into jars, each a lot of its own: plain, hot, corn</el-checkbox
-          >
-        </section>
+    <form class="split" novalidate @submit.prevent="confirm($event, first.next)">
+      <div class="stack left">
+        <PlanIdentity
+          v-model="form"
+          :suggested-code="suggestedCode"
+          :name-problem="shown.name ?? null"
+          :code-problem="form.code || asked ? problems.code : null"
+        />
         <PlanRows v-model="form.rows" v-model:trimmed="form.trimmedG" />
         <p v-if="shown.rows" class="problem" role="alert">{{ shown.rows }}</p>
         <PlanSalt v-model="form" :figures="figures" />
-        <PlanVessels v-if="!form.bowl" v-model="form" :figures="figures" :vessels="vessels" />
-        <PlanScale v-if="figures" v-model="form" :figures="figures" />
-        <PackingChecks v-model="form.done" :style-id="form.style" />
-        <p v-for="problem in problemsShown" :key="problem ?? ''" class="problem" role="alert">{{ problem }}</p>
-        <div class="row">
+        <PlanScale v-if="figures" v-model="form" class="later" :figures="figures" />
+        <PackingChecks v-model="form.done" class="later" :style-id="form.style" />
+        <p v-for="problem in problemsShown" :key="problem ?? ''" class="problem later" role="alert">{{ problem }}</p>
+        <div class="row later">
           <el-button :loading="busy" @click="confirm($event, 'keep')">Keep as a plan</el-button>
           <el-button @click="saving = true">Save as a recipe</el-button>
           <el-button text @click="reset">Clear the form</el-button>
@@ -192,24 +134,19 @@ const problemsShown = computed(() =>
           <el-button type="primary" native-type="submit" :loading="busy">{{ first.label }}</el-button>
           <el-button :loading="busy" @click="confirm($event, second.next)">{{ second.label }}</el-button>
         </div>
-      </form>
-      <div class="stack results">
-        <PlanJar :form="form" :figures="jarFigures" :vessels="vessels" />
-        <PlanResults :form="form" :results="results" />
+      </div>
+      <div class="stack right">
+        <PlanJar class="its-jar" :form="form" :figures="jarFigures" :vessels="vessels" />
+        <PlanVessels v-if="!form.bowl" v-model="form" :figures="figures" :vessels="vessels" />
+        <PlanResults v-if="results" class="answers" :form="form" :results="results" />
       </div>
       <PlanForecast v-if="figures && style.judgedBy === 'acid'" :form="form" :figures="figures" class="ahead" />
-    </div>
+    </form>
     <SaveRecipe v-model="saving" :form="form" />
   </div>
 </template>
 
 <style scoped>
-.results {
-  position: sticky;
-  top: var(--s4);
-  max-height: calc(100dvh - 100px);
-  overflow: auto;
-}
 .from {
   flex: 1;
 }
@@ -224,27 +161,51 @@ const problemsShown = computed(() =>
   background: var(--enamel);
   border-top: 1px solid var(--line);
 }
-.cut {
-  max-width: 220px;
-}
 .ahead {
   grid-column: 1 / -1;
 }
-@media (min-width: 901px) {
-  .identity {
-    grid-template-columns: 2.2fr 1fr 1.5fr 1fr;
+/* One bowl and one jar on one screen: sheets stand closer, the vessels beside the jar they fill. */
+@media (min-width: 1101px) {
+  .page,
+  .page .stack {
+    gap: var(--s3);
+  }
+  form :deep(.sheet) {
+    padding: var(--s3) var(--s4);
+    gap: var(--s2);
+  }
+  .split {
+    grid-template-columns: minmax(0, 1fr) minmax(380px, 440px);
   }
 }
+/* On a phone one column in the order of the work: what goes in, its vessels, what is left to do, what it comes to. */
 @media (max-width: 900px) {
   .from {
     flex-basis: 100%;
   }
+  .split {
+    display: flex;
+    flex-direction: column;
+    align-items: stretch;
+    gap: var(--s4);
+  }
+  .left,
+  .right {
+    display: contents;
+  }
+  .later {
+    order: 1;
+  }
+  .its-jar,
+  .answers,
+  .ahead {
+    order: 2;
+  }
+  .reach {
+    order: 3;
+  }
   .reach .el-button {
     flex: 1;
-  }
-  .results {
-    position: static;
-    max-height: none;
   }
 }
 </style>

@@ -22,6 +22,7 @@ const EMPTY = ['/', '/ferment', '/press', '/blend', '/cellar'] as const
 /** Clean on a phone too, where other parts stand; and nothing loses its contrast in the dark. */
 async function expectCleanOnPhone(page: Page) {
   await page.setViewportSize({ width: 390, height: 844 })
+  await expectTouchable(page)
   await expectAccessible(page)
   await expectReadableInTheDark(page)
   await page.setViewportSize({ width: 1280, height: 800 })
@@ -42,6 +43,22 @@ async function expectSpoken(page: Page) {
   if (page.url().includes('/label/')) return
   const words = await page.locator('main').innerText()
   expect(UNSPOKEN.exec(words)?.[0] ?? '', page.url()).toBe('')
+}
+
+/** Whatever is pressed or typed into is large enough for a wet thumb; links in running text are not meant. */
+async function expectTouchable(page: Page) {
+  const small = await page.evaluate(() => {
+    const TOUCH = 43.5
+    const kinds = 'button, a[href], summary, input, select, [role=slider], [role=radio], .el-checkbox'
+    return [...document.querySelectorAll<HTMLElement>(kinds)]
+      .filter((one) => one.checkVisibility({ visibilityProperty: true }))
+      .map((one) => one.closest<HTMLElement>('.el-input__wrapper, .el-select__wrapper, .el-radio-button, label') ?? one)
+      .filter((one) => getComputedStyle(one).display !== 'inline' && !one.matches('.skip, .visually-hidden'))
+      .map((one) => ({ one, box: one.getBoundingClientRect() }))
+      .filter(({ box }) => box.width > 1 && (box.height < TOUCH || box.width < TOUCH))
+      .map(({ one, box }) => `${one.className} ${one.textContent.trim().slice(0, 30)} ${box.width} × ${box.height}`)
+  })
+  expect(small, page.url()).toEqual([])
 }
 
 async function visit(page: Page, paths: readonly string[]) {

@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { computed, ref, shallowRef } from 'vue'
+import { computed, ref, shallowRef, useTemplateRef } from 'vue'
 import { InvalidInput } from '@lactofer/core'
 import { MODES, setShare, shareOut, totalOf, type Mode, type PartForm } from '~/forms/blendForm'
 import { chosenPart } from '~/forms/choosePart'
+import { focusLast } from '~/composables/focusLast'
 import { usePartOptions } from '~/composables/usePartOptions'
 import { useBook } from '~/stores/book'
 
@@ -19,6 +20,7 @@ const { remains, colourOf, ghosts, stepG } = defineProps<{
   stepG: number
 }>()
 const book = useBook()
+const list = useTemplateRef<HTMLElement>('list')
 const adding = ref('')
 const problems = shallowRef<Record<string, string>>({})
 /** The part whose details are open. */
@@ -30,8 +32,10 @@ const total = computed(() => totalOf({ parts: parts.value }))
 function add(choice: string) {
   const key = `${choice}-${parts.value.length}-${Math.round(total.value)}`
   const chosen = chosenPart(choice, key, book, remains)
-  if (chosen) parts.value.push(chosen)
   adding.value = ''
+  if (!chosen) return
+  parts.value.push(chosen)
+  void focusLast(list.value)
 }
 function attempt(part: PartForm, work: () => void) {
   try {
@@ -77,7 +81,7 @@ function ghostOf(part: PartForm, index: number): number | null {
     <p v-else class="muted">
       Start with a base from stock, then vinegar, water, fruit, salt. The rulers answer at once.
     </p>
-    <ul class="plain-list">
+    <ul ref="list" class="plain-list">
       <BlendPart
         v-for="(part, index) in parts"
         :key="part.key"

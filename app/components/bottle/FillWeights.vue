@@ -93,7 +93,7 @@ const mark = (index: number) => (weighed?.far.includes(index) ? 'far' : weighed?
   gap: 6px;
 }
 .weights button {
-  min-height: 36px;
+  min-height: var(--touch);
   padding: 0 var(--s2);
   border: 1px solid var(--line);
   border-radius: 4px;

@@ -100,7 +100,7 @@ const takeBack = (replaces: string) =>
   white-space: nowrap;
 }
 .acts .el-button {
-  min-height: 36px;
+  min-height: var(--touch);
   white-space: nowrap;
   padding: 0 var(--s2);
   color: var(--muted);

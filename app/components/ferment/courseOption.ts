@@ -69,6 +69,9 @@ function yAxes(shown: CourseShown, warmth: boolean, world: UnitWorld) {
       min,
       max,
       interval: PH_STEP,
+      name: 'pH',
+      nameGap: 9,
+      nameTextStyle: { align: 'right' as const, padding: [0, 8, 0, 0] },
       axisLabel: { formatter: (value: number) => value.toFixed(1) },
     },
     {

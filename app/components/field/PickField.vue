@@ -1,7 +1,7 @@
 <script setup lang="ts" generic="T extends string | number">
 import { useId } from 'vue'
 
-/** A choice from a list, searchable when the list is long. */
+/** A choice from a list, searchable when the list is long: Enter takes the first that fits what was typed. */
 const props = defineProps<{
   label: string
   options: readonly { value: T; label: string }[]
@@ -22,6 +22,7 @@ const id = useId()
       v-model="model"
       :aria-label="label"
       :filterable="props.options.length > 9"
+      default-first-option
       :placeholder="placeholder ?? 'Choose'"
       :aria-invalid="Boolean(problem)"
     >

@@ -31,7 +31,7 @@ function dialWords({ kind, value, steady }: Shown): string {
       <strong>Instruments are away.</strong> Type the values; nothing waits for them, and the rest works as always.
     </p>
     <p v-if="instruments.problem && !benchOpen" class="lost" role="alert">{{ instruments.problem }}</p>
-    <div v-for="dial in dials" :key="dial.id" class="dial">
+    <div v-for="dial in dials" :key="dial.id" class="dial" role="group" :aria-label="dial.name">
       <span class="figure">{{ dial.figure }}</span>
       <span class="small state"
         ><span :class="['lamp', dial.value !== null && dial.steady ? 'steady' : 'settling']" aria-hidden="true" />{{

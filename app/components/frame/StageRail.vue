@@ -59,8 +59,8 @@ const flip = (): UnitWorld => (preferences.world === 'metric' ? 'us' : 'metric')
       >
         {{ preferences.world === 'metric' ? 'g °C' : 'oz °F' }}
       </button>
-      <NuxtLink to="/library" class="tool" :aria-current="isHere('/library') ? 'page' : undefined"
-        ><IconLibrary aria-hidden="true" /><span>Library</span></NuxtLink
+      <NuxtLink to="/library" class="tool" title="Library" :aria-current="isHere('/library') ? 'page' : undefined"
+        ><IconLibrary aria-hidden="true" /><span class="wide">Library</span></NuxtLink
       >
       <NuxtLink to="/logbook" class="tool" title="Logbook" :aria-current="isHere('/logbook') ? 'page' : undefined"
         ><IconBook aria-hidden="true" /><span class="wide">Logbook</span></NuxtLink
@@ -91,7 +91,9 @@ const flip = (): UnitWorld => (preferences.world === 'metric' ? 'us' : 'metric')
   font-stretch: 125%;
   color: var(--on-bottle);
   text-decoration: none;
-  align-self: center;
+  align-self: stretch;
+  display: inline-flex;
+  align-items: center;
   margin-right: var(--s2);
 }
 nav {
@@ -156,7 +158,9 @@ nav a.here {
   display: inline-flex;
   align-items: center;
   gap: 6px;
+  justify-content: center;
   min-height: var(--touch);
+  min-width: var(--touch);
   padding: 0 11px;
   background: none;
   border: 1px solid rgb(255 255 255 / 38%);

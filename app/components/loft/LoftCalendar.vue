@@ -17,7 +17,7 @@ const { rows, seated, lots, clashes, todayMs, saleMs, move } = loft
 const book = useBook()
 const frame = useTemplateRef<HTMLElement>('frame')
 const { width } = useElementSize(frame)
-const ROW_PX = 34
+const ROW_PX = 48
 const NAMES_PX = 132
 /** Days before today, and least days shown. */
 const BEFORE = 3
@@ -59,7 +59,7 @@ const firm = computed(() =>
     .map((one) => {
       const left = Math.max(0, x(one.fromMs))
       const style = {
-        ...{ left: `${left}px`, top: `${y(one.rowKey) + 4}px`, width: `${Math.max(8, x(one.lateMs) - left)}px` },
+        ...{ left: `${left}px`, top: `${y(one.rowKey) + 2}px`, width: `${Math.max(8, x(one.lateMs) - left)}px` },
         ...{ '--lot': one.color, '--sure': `${Math.max(4, x(one.likelyMs) - left)}px` },
       }
       const until = `likely free ${weekdayAndDay(one.likelyMs)}, surely ${weekdayAndDay(one.lateMs)}`
@@ -82,7 +82,7 @@ const proposed = computed(() =>
         return {
           ...{ lot, rowKey, clash: clashes.value.get(lot.key)?.rowKeys.includes(rowKey) ?? false },
           style: {
-            ...{ left: `${x(lot.startMs) + moved}px`, top: `${y(rowKey) + 4 + lifted}px` },
+            ...{ left: `${x(lot.startMs) + moved}px`, top: `${y(rowKey) + 2 + lifted}px` },
             width: `${Math.max(10, x(lot.pressMs) - x(lot.startMs))}px`,
           },
           title: `${lot.template.name}: ${weekdayAndDay(lot.startMs)} to ${weekdayAndDay(lot.pressMs)}. Drag it, or use the arrow keys.`,
@@ -177,8 +177,8 @@ const proposed = computed(() =>
   background: var(--surface);
 }
 .names li {
-  height: 34px;
-  line-height: 34px;
+  height: 48px;
+  line-height: 48px;
   font-size: 14px;
   white-space: nowrap;
   overflow: hidden;
@@ -197,7 +197,7 @@ const proposed = computed(() =>
   position: absolute;
   left: 0;
   right: 0;
-  height: 34px;
+  height: 48px;
   border-bottom: 1px solid var(--line);
 }
 .mark {
@@ -218,10 +218,10 @@ const proposed = computed(() =>
 }
 .bar {
   position: absolute;
-  height: 26px;
+  height: 44px;
   padding: 0 5px;
   border-radius: 4px;
-  font: 600 13px/24px var(--text);
+  font: 600 13px/42px var(--text);
   text-align: left;
   text-decoration: none;
   overflow: hidden;

@@ -8,6 +8,7 @@ import {
   type Row,
   type UnitWorld,
 } from '@lactofer/core'
+import { fullDay } from '~/clock/moments'
 import type { BatchSheet } from '~/labels/batchSheet'
 
 const howOf = ({ preparation, seedsOut, grower }: Row): string =>
@@ -64,7 +65,7 @@ export function batchSheetOf(lot: Lot, made: EntryOf<'plan'>, library: Library, 
       ['Salt', `${made.saltPct} % of the ${made.saltBasis}`],
       ...(style.ferments ? [['Target pH', made.targetPh.toFixed(2)] as [string, string]] : []),
       ['Usual time', style.days.words],
-      ['Start', lot.packed ? lot.packed.at.slice(0, 10) : '__________'],
+      ['Start', lot.packed ? fullDay(lot.packed.at) : '__________'],
     ],
     rows: rowsOf(lot, made, library, write),
     vessels: vesselWords(lot, library, write),

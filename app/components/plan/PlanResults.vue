@@ -25,10 +25,10 @@ import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 
 /** What the plan comes to, while it is typed. Every figure opens to its working. */
-const { form, results } = defineProps<{ form: PlanForm; results: ReturnType<typeof planResults> }>()
+const { form, results } = defineProps<{ form: PlanForm; results: NonNullable<ReturnType<typeof planResults>> }>()
 const book = useBook()
 const preferences = usePreferences()
-const found = computed(() => (results?.figures ? { ...results.figures, waterG: results.waterG } : null))
+const found = computed(() => (results.figures ? { ...results.figures, waterG: results.waterG } : null))
 const style = computed(() => styleById(form.style))
 const acidity = computed(() =>
   found.value?.ph && style.value.ferments ? acidityOf(found.value.ph, found.value.parts) : null,
@@ -81,15 +81,22 @@ function lotPrice(row: Row) {
 }
 const priceOf = (row: Row) =>
   row.pricePerKg ?? (row.lotId ? lotPrice(row) : (book.library.material(row.materialId)?.pricePerKg ?? null))
-const priced = computed(() => (results?.figures ? results.rows : []).some((row) => priceOf(row) !== null))
+const priced = computed(() => (results.figures ? results.rows : []).some((row) => priceOf(row) !== null))
 const money = (value: number) => `${preferences.currency} ${formatNumber(value, 2)}`
+/** The answer in one sentence, for whoever listens. */
+const told = computed(() => {
+  if (!found.value) return results.problem ?? ''
+  const { dose, ph } = found.value
+  const salt = style.value.saltPct ? `Salt ${formatMass(dose.saltG, preferences.world)}. ` : ''
+  return `${salt}${ph ? `Start pH ${ph.typical.toFixed(1)}.` : ''}`
+})
 const ACIDITY_WORDS = { fine: 'Sour enough', act: 'Low in acid', ask: 'As usual' } as const
 </script>
 
 <template>
-  <aside class="sheet" aria-label="What it comes to" aria-live="polite">
-    <p v-if="!results" class="muted">Weigh something in and the salt, the fill and the heat stand here at once.</p>
-    <p v-else-if="!found" class="problem" role="alert"><SaidText :text="results.problem ?? ''" /></p>
+  <aside class="sheet" aria-label="What it comes to">
+    <SteadyStatus :text="told" />
+    <p v-if="!found" class="problem" role="alert"><SaidText :text="results.problem ?? ''" /></p>
     <template v-else>
       <SaltResult v-if="style.saltPct" :form="form" :figures="found" />
       <div v-if="style.ferments && found.raw !== null">
@@ -165,7 +172,7 @@ const ACIDITY_WORDS = { fine: 'Sour enough', act: 'Low in acid', ask: 'As usual'
           }}<template v-if="found.cost.unpriced.length">, without {{ found.cost.unpriced.join(', ') }}</template>
         </p>
         <ShowWorking :working="yieldWorking(found, form.bottleMl)" />
-        <ShowWorking v-if="priced && results?.figures" :working="costWorking(results.rows, found, priceOf)" />
+        <ShowWorking v-if="priced && results.figures" :working="costWorking(results.rows, found, priceOf)" />
       </div>
       <ul class="plain-list own">
         <li v-for="caution in style.cautions" :key="caution" class="small">{{ caution }}</li>

@@ -8,6 +8,7 @@ import IconDown from '~icons/lucide/arrow-down'
 import IconMore from '~icons/lucide/chevron-down'
 import { formatNumber, PREPARATIONS, PRODUCE_KINDS, SCALE_NOISE_G, type Row } from '@lactofer/core'
 import { freshRow, type FormRow, type PlanForm } from '~/forms/planForm'
+import { focusLast } from '~/composables/focusLast'
 import { useThings } from '~/composables/useThings'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
@@ -50,8 +51,10 @@ function move(index: number, by: -1 | 1) {
 /** An optional fact of a row: there, or not. */
 const set = (row: FormRow, change: Partial<Pick<FormRow, 'boughtG' | 'pricePerKg' | 'grower'>>) =>
   Object.assign(row, change)
-const add = (row: Omit<Row, 'massG'>, amount: string | null) =>
+function add(row: Omit<Row, 'massG'>, amount: string | null) {
   rows.value.push({ ...freshRow(row), ...(amount && { typed: amount }) })
+  if (!amount) void focusLast(list.value)
+}
 </script>
 
 <template>
@@ -149,8 +152,10 @@ const add = (row: Omit<Row, 'massG'>, amount: string | null) =>
         </div>
       </li>
     </ol>
-    <IngredientPicker @picked="add" />
-    <BatchTrimmings v-if="rows.length" v-model="trimmed" :rows="rows" />
+    <div class="more-in">
+      <IngredientPicker @picked="add" />
+      <BatchTrimmings v-if="rows.length" v-model="trimmed" :rows="rows" />
+    </div>
   </section>
 </template>
 
@@ -163,6 +168,12 @@ const add = (row: Omit<Row, 'massG'>, amount: string | null) =>
   padding: var(--s2) 0;
   border-bottom: 1px solid var(--line);
   background: var(--surface);
+}
+.more-in {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(min(100%, 300px), 1fr));
+  gap: var(--s2) var(--s4);
+  align-items: end;
 }
 .grip {
   min-height: var(--touch);

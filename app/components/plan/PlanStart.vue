@@ -56,8 +56,9 @@ const nextPage = ({ id, made, weighed }: Lot) =>
       v-model="recipeId"
       class="recipe"
       label="Start from a recipe"
+      hide-label
       :options="recipeOptions"
-      placeholder="Choose a recipe"
+      placeholder="Start from a recipe"
       @update:model-value="start"
     />
     <div v-if="planned.length" class="planned">

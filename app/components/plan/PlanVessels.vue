@@ -61,16 +61,22 @@ const pour = (waterG: number) => {
   const { waterSaid: _said, waterBetweenG: _between, ...rest } = form.value
   form.value = { ...rest, waterG, waterProposed: true }
 }
-const scale = computed(() =>
-  Math.min(
-    0.34,
-    96 /
-      Math.max(
-        1,
-        ...(filled.value?.known ?? []).map(({ vessel }) => drawnSize(vessel.shape, vessel.capacityMl).heightMm),
-      ),
-  ),
-)
+/** Height of the tallest vessel that is drawn beside the others, px; so many of a kind are drawn. */
+const TALLEST_PX = 46
+const MOST_DRAWN = 3
+const jarsOf = (vessels: readonly { id: string; count: number }[]) =>
+  vessels
+    .flatMap(({ id, count }) => Array.from({ length: count }, (_, at) => ({ id, key: `${id}-${at}` })))
+    .filter(({ id }) => book.library.vessel(id))
+    .slice(0, MOST_DRAWN)
+const scale = computed(() => {
+  const drawn = (answer.value?.choices ?? []).flatMap(({ vessels }) => jarsOf(vessels))
+  const heights = drawn.map(({ id }) => {
+    const vessel = book.library.vessel(id)
+    return vessel ? drawnSize(vessel.shape, vessel.capacityMl).heightMm : 0
+  })
+  return TALLEST_PX / Math.max(1, ...heights)
+})
 const level = computed(() => (filled.value ? FILL_LEVEL[filled.value.fill.verdict] : 'fine'))
 /** What speaks for or against a choice; they run from the least air to the fewest vessels. */
 function choiceWords(verdict: string, index: number, count: number): string {
@@ -91,33 +97,15 @@ function choiceWords(verdict: string, index: number, count: number): string {
     </header>
     <p v-if="!figures" class="muted">Weigh something in, and the vessels that suit it stand here.</p>
     <p v-else-if="answer?.problem && !form.vessels.length" class="problem" role="alert">{{ answer.problem }}</p>
-    <div v-if="filled" class="drawn">
-      <div class="jars" aria-hidden="true">
-        <template v-for="{ vessel, count } in filled.known" :key="vessel.id"
-          ><VesselDrawing
-            v-for="index in Math.min(count, 6)"
-            :key="index"
-            :vessel="vessel"
-            :fraction="filled.fill.fraction"
-            :color="color"
-            :closure="closure"
-            code=""
-            day=""
-            :hot="form.hot"
-            :scale="scale"
-            bare
-        /></template>
-      </div>
-      <p data-figure="fill">
-        <StateMark :level="level" :word="filled.fill.verdict" />{{ ' '
-        }}<strong>{{ words(uses.map((use) => ({ id: use.vesselId, count: use.count }))) }}</strong
-        >. <SaidText :text="filled.fill.sentence" />
-        <el-button v-if="fittingG !== null" @click="pour(fittingG)"
-          >Pour what fits: <MassText :mass-g="fittingG" /> of water</el-button
-        >
-        <span class="muted small">Limit for this: {{ formatNumber(100 * (figures?.fillLimit ?? 0)) }} %.</span>
-      </p>
-    </div>
+    <p v-if="filled" data-figure="fill">
+      <StateMark :level="level" :word="filled.fill.verdict" />{{ ' '
+      }}<strong>{{ words(uses.map((use) => ({ id: use.vesselId, count: use.count }))) }}</strong
+      >. <SaidText :text="filled.fill.sentence" />{{ ' '
+      }}<span class="muted small">Limit for this: {{ formatNumber(100 * (figures?.fillLimit ?? 0)) }} %.</span>
+      <el-button v-if="fittingG !== null" @click="pour(fittingG)"
+        >Pour what fits: <MassText :mass-g="fittingG" /> of water</el-button
+      >
+    </p>
     <ul v-if="answer && answer.choices.length > 1" class="plain-list options" aria-label="Other answers">
       <li v-for="(choice, index) in answer.choices" :key="JSON.stringify(choice.vessels)">
         <button
@@ -126,7 +114,21 @@ function choiceWords(verdict: string, index: number, count: number): string {
           :class="{ chosen: isChosen(choice.vessels) }"
           @click="take(choice.vessels)"
         >
-          <strong>{{ words(choice.vessels) }}</strong><span class="small"
+          <span class="jars" aria-hidden="true"
+            ><VesselDrawing
+              v-for="{ id, key } in jarsOf(choice.vessels)"
+              :key="key"
+              :vessel="book.library.vessel(id)!"
+              :fraction="choice.fraction"
+              :color="color"
+              :closure="closure"
+              code=""
+              day=""
+              :hot="form.hot"
+              :scale="scale"
+              bare /></span
+          ><strong>{{ words(choice.vessels) }}</strong
+          ><span class="small"
             >{{ formatNumber(100 * choice.fraction) }} % full, {{ formatVolume(choice.airMl, preferences.world) }} of
             air{{ choiceWords(choice.verdict, index, answer.choices.length) }}</span
           >
@@ -173,31 +175,27 @@ function choiceWords(verdict: string, index: number, count: number): string {
   gap: var(--s3);
   flex-wrap: wrap;
 }
-.drawn {
-  display: grid;
-  grid-template-columns: auto 1fr;
-  gap: var(--s4);
-  align-items: center;
-}
 .jars {
   display: flex;
-  gap: var(--s1);
+  gap: 3px;
   align-items: flex-end;
-  flex-wrap: wrap;
-  max-width: 260px;
+  overflow: hidden;
 }
 .options {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(210px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(116px, 1fr));
   gap: var(--s2);
 }
 .options button {
   width: 100%;
+  height: 100%;
   display: grid;
-  gap: 2px;
+  gap: 2px var(--s2);
+  align-content: start;
+  line-height: 1.2;
   text-align: left;
   min-height: var(--touch);
-  padding: var(--s2) var(--s3);
+  padding: var(--s2);
   border: 1px solid var(--line);
   border-radius: var(--radius);
   background: var(--surface);
@@ -212,9 +210,16 @@ function choiceWords(verdict: string, index: number, count: number): string {
   border: 2px solid var(--bottle);
   background: var(--wash);
 }
-@media (max-width: 700px) {
-  .drawn {
-    grid-template-columns: 1fr;
+@media (max-width: 900px) {
+  .options {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .options button {
+    grid-template-columns: auto 1fr;
+    align-content: center;
+  }
+  .jars {
+    grid-row: span 2;
   }
 }
 </style>

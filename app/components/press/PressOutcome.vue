@@ -49,7 +49,10 @@ const yieldWords = computed(() => {
 </script>
 
 <template>
-  <aside class="sheet" aria-label="What came out" aria-live="polite">
+  <aside class="sheet" aria-label="What came out">
+    <SteadyStatus
+      :text="balance?.problem === null ? `${formatNumber(balance.yieldPct, 1)} % yield. ${balance.sentence}` : ''"
+    />
     <h2>What came out</h2>
     <template v-if="balance && balance.problem === null">
       <p>

@@ -82,7 +82,8 @@ const rows = computed(() => {
         ><IconPlus aria-hidden="true"
       /></el-button>
     </div>
-    <table class="plain" aria-live="polite">
+    <SteadyStatus :text="spoons ? rows.map((row) => `${row.name} ${row.is}`).join(', ') : ''" />
+    <table class="plain">
       <thead>
         <tr>
           <th />

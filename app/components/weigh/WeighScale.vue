@@ -28,19 +28,15 @@ const reading = computed(() => instruments.reading('mass'))
 const nowG = computed(() => typedG.value ?? reading.value?.value ?? 0)
 const verdict = computed(() => judgeWeight(nowG.value, targetG, step.kind))
 const tolerance = computed(() => toleranceG(targetG, step.kind))
-/** The bar reaches a quarter past the target. */
-const REACH = 1.25
-const at = (grams: number) => (targetG > 0 ? Math.min(100, (100 * grams) / (targetG * REACH)) : 0)
-
 function take() {
-  problem.value =
-    nowG.value > (typedG.value === null ? EMPTY_SCALE_G : 0)
-      ? ''
-      : 'There is nothing on the scale. Put it on, type its weight, or leave it out.'
+  problem.value = isThere.value ? '' : 'There is nothing on the scale. Put it on, type its weight, or leave it out.'
   if (problem.value) return
   emit('take', nowG.value)
   typedG.value = null
 }
+/** Something is on the scale, or typed: then there is something to take. */
+const isThere = computed(() => nowG.value > (typedG.value === null ? EMPTY_SCALE_G : 0))
+const isSteady = computed(() => isThere.value && (typedG.value !== null || reading.value?.instrument.steady === true))
 const tare = () => instruments.tare()
 watch(
   () => [step.name, position],
@@ -67,11 +63,6 @@ const weightFrom = computed(() => {
   if (!reading.value) return 'no scale connected: type it'
   return reading.value.instrument.steady ? 'steady' : 'settling'
 })
-/** Where the goal lies on the bar, as CSS. */
-const goalPlace = computed(() => {
-  const from = at(targetG - tolerance.value)
-  return { left: `${from}%`, width: `max(6px, ${at(targetG + tolerance.value) - from}%)` }
-})
 </script>
 
 <template>
@@ -89,17 +80,16 @@ const goalPlace = computed(() => {
         ></span
       >
     </p>
-    <p class="live" :class="verdict.word" aria-live="polite">
+    <SteadyStatus :text="isSteady ? `${formatNumber(nowG, 1)} g. ${targetG > 0 ? verdict.sentence : ''}` : ''" />
+    <p class="live" :class="verdict.word">
       <span class="big" data-figure="live">{{ formatNumber(nowG, 1) }}</span> g
       <span class="small state">{{ weightFrom }}</span>
     </p>
-    <div v-if="targetG > 0" class="bar" role="img" :aria-label="verdict.sentence">
-      <span class="zone" :style="goalPlace" />
-      <span class="fill" :class="verdict.word" :style="{ width: `${at(nowG)}%` }" />
-      <span class="mark" :style="{ left: `${at(targetG)}%` }" />
-    </div>
+    <WeightBar v-if="targetG > 0" :now-g="nowG" :target-g="targetG" :tolerance-g="tolerance" :verdict="verdict" />
     <p v-if="targetG > 0" class="verdict" data-figure="verdict"><SaidText :text="verdict.sentence" /></p>
-    <el-button ref="taker" type="primary" class="take" @click="take">Take {{ formatNumber(nowG, 1) }} g</el-button>
+    <el-button ref="taker" :type="isThere ? 'primary' : 'default'" class="take" @click="take">{{
+      isThere ? `Take ${formatNumber(nowG, 1)} g` : 'Nothing on the scale yet'
+    }}</el-button>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <div class="row acts">
       <el-button :disabled="!reading" @click="tare">Tare <kbd class="key">t</kbd></el-button>
@@ -166,42 +156,6 @@ h2 {
   font: 600 15px var(--text);
   color: var(--muted);
 }
-.bar {
-  position: relative;
-  height: 34px;
-  border: 1px solid var(--outline);
-  border-radius: var(--radius);
-  background: var(--enamel);
-  overflow: hidden;
-}
-.fill {
-  position: absolute;
-  inset: 0 auto 0 0;
-  background: var(--salt);
-  opacity: 0.55;
-}
-.fill.in {
-  background: var(--fine);
-}
-.fill.over {
-  background: var(--act);
-}
-.zone {
-  position: absolute;
-  top: 0;
-  bottom: 0;
-  background: color-mix(in srgb, var(--fine) 34%, transparent);
-  border-inline: 2px solid var(--fine);
-  z-index: 1;
-}
-.mark {
-  position: absolute;
-  top: 0;
-  bottom: 0;
-  width: 2px;
-  background: var(--ink);
-  z-index: 2;
-}
 .verdict {
   font-weight: 700;
   min-height: 1.5em;
@@ -217,6 +171,38 @@ html .take {
 }
 .typed {
   max-width: 260px;
+}
+/* Lying on its side: the figure on the left, what takes it on the right, both in view at once. */
+@media (max-height: 500px) and (min-width: 600px) {
+  .panel {
+    grid-template-columns: minmax(0, 1fr) minmax(220px, 300px);
+    column-gap: var(--s4);
+    padding: var(--s3);
+  }
+  .panel > * {
+    grid-column: 1;
+  }
+  .panel > .take {
+    grid-column: 2;
+    grid-row: 1 / span 4;
+    min-height: 120px;
+  }
+  .panel > .acts {
+    grid-column: 2;
+    grid-row: 5 / span 4;
+  }
+  h2 {
+    font-size: 24px;
+  }
+  .target {
+    font-size: 17px;
+  }
+  .live {
+    margin-top: 0;
+  }
+  .big {
+    font-size: 58px;
+  }
 }
 @media (max-width: 700px) {
   .panel {

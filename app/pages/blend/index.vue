@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, useTemplateRef } from 'vue'
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { useElementVisibility } from '@vueuse/core'
 import { ElMessage } from 'element-plus'
 import {
@@ -15,7 +15,6 @@ import {
 import type { PartForm } from '~/forms/blendForm'
 import { sauceCautions, sauceProblems } from '~/components/blend/sauceChecks'
 import type { Step } from '~/components/blend/steps'
-import { headline } from '~/components/measure/rulers'
 import { useBlendDraft } from '~/composables/useBlendDraft'
 import { useForm } from '~/composables/useForm'
 import { useStops } from '~/composables/useStops'
@@ -40,6 +39,12 @@ const { answered, problem: unanswered, ghosts, differs, setPot, canPutBack, putB
 const rulersSeen = useElementVisibility(useTemplateRef('rulers'), { threshold: 0.6 })
 
 const step = ref<Step>('mix')
+/** A step that was left by its own button is gone with it: the keys go on in the next one. */
+const work = useTemplateRef<HTMLElement>('work')
+watch(step, async () => {
+  await nextTick()
+  if (document.activeElement === document.body) work.value?.focus()
+})
 /** The ruler whose other side is up. */
 const turned = ref<Property | null>(null)
 
@@ -60,9 +65,9 @@ const pressure = computed(() =>
   sweetens.value ? pressureOutlook(forecast.value.composition).closed.find(({ tempC }) => tempC === 20) : undefined,
 )
 
-/** From this weight on a pot is worth a trial, g. */
-const WORTH_A_TRIAL_G = 300
-const untried = computed(() => !trials.value.length && totalG.value > WORTH_A_TRIAL_G)
+/** From this weight on, g, a pot is worth a trial. */
+const WORTH_G = 300
+const untried = computed(() => !trials.value.length && totalG.value > WORTH_G)
 const suggestedCode = computed(() => book.nextCode('S', draft.value.at))
 const code = computed(() => sauce.value.code.trim() || suggestedCode.value)
 const notes = computed(() => ({
@@ -108,13 +113,9 @@ async function weighIn(event: Event) {
       <SauceTabs v-model="draft" class="sauces" @add="addSauce(true)" @remove="removeSauce(draft.at)" />
     </header>
     <SharedStock v-if="draft.sauces.length > 1 && taken.size" :taken="taken" :remains="remains" />
-    <p v-if="forecast.massG" :class="['digest', { seen: rulersSeen }]" aria-hidden="true">
-      <span v-for="property in PROPERTIES.slice(0, 4)" :key="property" :style="{ color: `var(--${property})` }">{{
-        headline(property, valueOf(property, forecast))
-      }}</span>
-    </p>
+    <BlendDigest v-if="forecast.massG" :forecast="forecast" :seen="rulersSeen" />
     <div class="bench">
-      <div class="sheet work">
+      <div ref="work" class="sheet" tabindex="-1">
         <BlendSteps v-model="step" :notes="notes" />
         <template v-if="step === 'mix'">
           <PotPicture v-model="sauce.bottleMl" :forecast="forecast" :bottles="bottles" :colour="colour" />
@@ -213,42 +214,13 @@ async function weighIn(event: Event) {
 .sauces {
   margin-left: auto;
 }
-.digest {
-  position: fixed;
-  top: 0;
-  left: 0;
-  right: 0;
-  z-index: 4;
-  display: flex;
-  gap: var(--s1) var(--s5);
-  flex-wrap: wrap;
-  padding: var(--s2) var(--s5);
-  background: var(--enamel);
-  border-bottom: 1px solid var(--line);
-  font: 700 17px var(--display);
-  font-stretch: 82%;
-}
 .sweetens {
   border-left: 3px solid var(--act);
   padding-left: var(--s3);
 }
-@media (min-width: 1001px) {
-  .digest.seen {
-    display: none;
-  }
-}
 @media (max-width: 1000px) {
   .bench {
     grid-template-columns: minmax(0, 1fr);
-  }
-  .digest {
-    position: sticky;
-    top: var(--rail-height, 0);
-    margin: 0 calc(-1 * var(--s3));
-    padding: var(--s2) var(--s3);
-    gap: var(--s1) var(--s3);
-    justify-content: space-between;
-    font-size: 16px;
   }
 }
 </style>

@@ -226,7 +226,8 @@ const keep = (treatment: Treatment) => (form.value.treatment = treatment)
           </p>
           <ReadingForm :key="lot.id" :lot="lot" ph-only />
         </section>
-        <section class="sheet" aria-label="Release checks" aria-live="polite">
+        <section class="sheet" aria-label="Release checks">
+          <SteadyStatus :text="before[0] ? `${before[0].title}: ${before[0].sentence}` : ''" />
           <h2>What a release will ask</h2>
           <ReleaseChecks :checks="before" />
         </section>

@@ -205,7 +205,7 @@ const readable = computed(
   gap: var(--s2) var(--s4);
 }
 .links a {
-  min-height: 36px;
+  min-height: var(--touch);
   display: inline-flex;
   align-items: center;
 }

@@ -64,6 +64,7 @@ const plannedWords = computed(() =>
     </p>
   </div>
   <div v-else class="page">
+    <BatchPaper :lot="lot" />
     <LotHeading :lot="lot" :note="standsWords" />
     <div class="lot">
       <div v-if="lot.packed && lot.vessels.length" class="left">

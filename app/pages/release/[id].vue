@@ -147,7 +147,7 @@ async function decide(event: Event, decision: 'released' | 'held') {
   flex-wrap: wrap;
 }
 aside a {
-  min-height: 36px;
+  min-height: var(--touch);
   display: inline-flex;
   align-items: center;
 }

@@ -1,2 +1,3 @@
 export * from './pair'
 export * from './dayByDay'
+export * from './faster'

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { daysOf, differencesOf, firstSeen, fittingPair, type Draft } from '../../src'
+import { daysOf, differencesOf, fasterOf, firstSeen, fittingPair, type Draft } from '../../src'
 import { day, notebook } from '../log/build'
 
 describe('two lots that fit side by side', () => {
@@ -25,6 +25,28 @@ describe('two lots that fit side by side', () => {
       { what: 'closure', of: ['airlock', 'cloth'] },
     ])
     expect(differencesOf(a, a)).toEqual([])
+  })
+
+  it('tell which went down faster where the readings leave no doubt, and that they do not tell where they do', () => {
+    const own = notebook()
+    const [one, other] = [own.mash(0), own.mash(20)]
+    const faster = () => fasterOf(own.book(), [own.book().lots.get(one)!, own.book().lots.get(other)!])
+    expect(faster()).toBeNull()
+    own.read(one, 1, 5)
+    own.read(one, 3, 4.2)
+    own.read(other, 22, 5.1)
+    // The other was over the line on its day 2, when this one may have been under or not.
+    expect(faster()).toEqual({ passings: [{ low: 1, high: 3 }, null], first: null })
+    own.read(other, 24, 4.7)
+    expect(faster()?.first).toBe(0)
+    own.read(other, 26, 4.3)
+    expect(faster()).toEqual({
+      passings: [
+        { low: 1, high: 3 },
+        { low: 4, high: 6 },
+      ],
+      first: 0,
+    })
   })
 
   it('line up day by day what was seen and tasted of each, and say what showed first where; no pH is wanted', () => {
