@@ -1,6 +1,8 @@
 import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import {
+  answersTo,
+  figureOf,
   acidFromTitration,
   acidFromTrial,
   byParts,
@@ -204,15 +206,27 @@ describe('laws of mixing', () => {
     expect(rungs[2]!.shu.typical).toBeCloseTo(rungs[0]!.shu.typical / 2, 6)
   })
 
+  it('an addition answers as the balance of mass says: salt thinned by water, heat by what has none', () => {
+    const base = mash(1000, 3.6)
+    const [salt, heat] = [figureOf('salt', base)!, figureOf('heat', base)!]
+    const water = stuff('water')
+    expect(answersTo('salt', base, water, [0, 250])).toEqual([salt, expect.closeTo(salt / 1.25, 9)])
+    expect(answersTo('heat', base, water, [250])).toEqual([expect.closeTo(heat / 1.25, 9)])
+    expect(answersTo('acid', base, water, [0, 250])).toEqual(phAnswer(base, water, [0, 250]))
+  })
+
   it('sources add up to all of it', () => {
-    const { salt, acid, heat, mass } = sourcesOf([
+    const { salt, acid, heat, mass, body } = sourcesOf([
       { name: 'mash', composition: mash(700, 3.7) },
       { name: 'vinegar', composition: stuff('white-vinegar', 250) },
       { name: 'citric', composition: stuff('citric-acid', 3) },
       { name: 'salt', composition: stuff('salt', 9) },
     ])
-    for (const shares of [salt, acid, heat, mass]) expect(shares.reduce((sum, one) => sum + one, 0)).toBeCloseTo(1, 9)
+    for (const shares of [salt, acid, heat, mass, body])
+      expect(shares.reduce((sum, one) => sum + one, 0)).toBeCloseTo(1, 9)
     expect(salt[3]).toBeCloseTo(9 / 30, 2)
+    // Salt is no body, as on the ruler.
+    expect(body[3]).toBe(0)
     expect(sourcesOf([{ name: 'water', composition: stuff('water') }]).heat).toEqual([0])
   })
 })

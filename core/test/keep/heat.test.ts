@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import {
+  checkLevel,
   boilingMinutesAdded,
   boilingPointC,
   coolingMinutes,
@@ -158,6 +159,8 @@ describe('ways of keeping', () => {
       sentence: expect.stringMatching(/at 8 °C.*only vented or soft ones/),
     })
     const reliefs = ['none', 'test bottle', 'squeeze', 'vented'] as const
+    // What may burst is to be acted on, never only a question.
+    expect([true, false].map((burst) => checkLevel({ verdict: 'ask', burst }))).toEqual(['act', 'ask'])
     expect([0.4, 0.9, 2, 5].map((bar) => reliefs.map((relief) => pressureVerdict(bar, relief)))).toEqual([
       ['pass', 'pass', 'pass', 'pass'],
       ['ask', 'ask', 'ask', 'ask'],
