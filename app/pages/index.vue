@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { dayInFull } from '~/clock/moments'
+import { usePrinting } from '~/composables/usePrinting'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 
 const book = useBook()
 const preferences = usePreferences()
+const printing = usePrinting()
 const heading = computed(() => dayInFull(book.nowMs))
 const asking = computed(() => new Set(book.asks.filter((ask) => ask.level !== 'fine').map((ask) => ask.lotId)).size)
 /** Asked once, as soon as there is a lot of the maker's own, and gone with both answers. */
@@ -47,6 +49,6 @@ const inHand = computed(() => atPhone.value && !asList.value && book.lots.length
       </p>
       <TheRound v-if="!atPhone" />
     </div>
-    <RoundPaper v-if="book.lots.length" />
+    <RoundPaper v-if="printing && book.lots.length" />
   </div>
 </template>

@@ -98,7 +98,7 @@ test('base, fruit and vinegar to salt 2.5 %, pH 3.7 and a heat; what cannot be i
   await expect(page.locator('[data-property="heat"]')).toContainText('friendly')
   await page.getByText('Taste a lot for a second estimate').click()
   const tasting = page.getByRole('region', { name: 'Dilution tasting' })
-  for (let thins = 0; thins < 12 && (await figure(tasting, 'dilution').isVisible()); turn++) {
+  for (let thins = 0; thins < 12 && (await figure(tasting, 'dilution').isVisible()); thins++) {
     const thin = Number((await figure(tasting, 'dilution').innerText()).replace(/\D/g, '').slice(1))
     await tasting.getByRole('button', { name: thin > 120 ? 'Felt nothing' : 'Felt it' }).click()
   }

@@ -61,7 +61,7 @@ test('cooked, filled hot, held, read next day, labelled, released, sold, called 
   const log = pot()
   await openLog(page, log.entries, 9.1)
   await page.goto('/bottle')
-  await expect(page.getByRole('link', { name: 'Bottle it HR-7' })).toBeVisible()
+  await expect(page.getByRole('link', { name: 'Read the pH first HR-7' })).toBeVisible()
   // Straight to the address: what is cooked is to be filled hot, though the log opens after the page.
   await page.goto(`/bottle/${log.blend}`)
 

@@ -3,12 +3,14 @@ import { computed, ref } from 'vue'
 import { cautionsFor, dayOf, hasHoney, isMeter, isRefill, propertiesOf, styleById } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { useRecorder } from '~/composables/useRecorder'
+import { usePrinting } from '~/composables/usePrinting'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 
 const book = useBook()
 const preferences = usePreferences()
 const route = useRoute()
+const printing = usePrinting()
 const lot = computed(() => book.lot(String(route.params.id)))
 const plan = computed(() => (lot.value?.made.kind === 'plan' ? lot.value.made : null))
 const stand = computed(() => (lot.value ? book.judgementOf(lot.value) : null))
@@ -64,7 +66,7 @@ const plannedWords = computed(() =>
     </p>
   </div>
   <div v-else class="page">
-    <BatchPaper :lot="lot" />
+    <BatchPaper v-if="printing" :lot="lot" />
     <LotHeading :lot="lot" :note="standsWords" />
     <div class="lot">
       <div v-if="lot.packed && lot.vessels.length" class="left">
