@@ -63,7 +63,7 @@ const pour = (waterG: number) => {
 }
 /** Height of the tallest vessel that is drawn beside the others, px; so many of a kind are drawn. */
 const TALLEST_PX = 46
-const MOST_DRAWN = 3
+const MOST_DRAWN = 2
 const jarsOf = (vessels: readonly { id: string; count: number }[]) =>
   vessels
     .flatMap(({ id, count }) => Array.from({ length: count }, (_, at) => ({ id, key: `${id}-${at}` })))
