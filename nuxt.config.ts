@@ -18,6 +18,7 @@ export default defineNuxtConfig({
     '@fontsource-variable/atkinson-hyperlegible-next/wght.css',
     '~/assets/theme.css',
     '~/assets/base.css',
+    '~/assets/controls.css',
     '~/assets/print.css',
   ],
   components: [{ path: '~/components', pathPrefix: false }],
@@ -35,7 +36,14 @@ export default defineNuxtConfig({
   runtimeConfig: { bench: { pace: 1 }, hosts: '', public: { demo: false } },
   elementPlus: { importStyle: 'css', icon: false },
   build: { transpile: ['@lactofer/core'] },
-  typescript: { strict: true, tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } },
+  // Tests are held to the same types as what they test.
+  typescript: {
+    strict: true,
+    tsConfig: {
+      include: ['../tests/**/*.ts', '../core/test/**/*.ts'],
+      compilerOptions: { noUncheckedIndexedAccess: true },
+    },
+  },
   alias: { '#demo': fileURLToPath(new URL('./demo', import.meta.url)) },
   nitro: { compressPublicAssets: true },
   // Development without server rendering needs its entry named.

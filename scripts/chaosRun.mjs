@@ -20,6 +20,8 @@ export class Chaos {
   findings = []
   kills = 0
   served = true
+  /** @type {import('@playwright/test').Page[]} */
+  pages = []
 
   static async begin(port, seed, say = () => undefined) {
     const chaos = new Chaos()

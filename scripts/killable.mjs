@@ -49,7 +49,8 @@ export async function startBrowser(profile) {
   await wait(50)
   const port = readFileSync(portFile, 'utf8').split('\n')[0]
   const browser = await chromium.connectOverCDP(`http://127.0.0.1:${port}`)
-  const context = browser.contexts()[0]
+  const [context] = browser.contexts()
+  if (!context) throw new Error('The browser has no window.')
   return {
     context,
     async kill() {

@@ -84,7 +84,7 @@ async function sources(): Promise<Record<string, Source>> {
     'open file': { bytes: bytesOf(writeFile(few, AT, photos)), read: readAndLive },
     recipe: { bytes: bytesOf(writeRecipe(recipe, AT)), read: async (bytes) => readRecipe(textOf(bytes)) },
     rows: {
-      bytes: bytesOf(csvOf(tableOfRows(plan.rows, fold(demo).library))),
+      bytes: bytesOf(csvOf(tableOfRows(plan.rows))),
       read: async (bytes) => rowsOfTable(linesOf(textOf(bytes)), SHIPPED),
     },
     materials: {

@@ -1,7 +1,7 @@
 import { computed, ref } from 'vue'
 import { calibrationAge, HOUR_MS, POCKET_TRUST_H, type EntryOf, type Instrument, type SourTool } from '@lactofer/core'
 import { useBook } from '~/stores/book'
-import { calibrationWords, meterOf, useInstruments } from '~/stores/instruments'
+import { calibrationWords, calibratedMeter, useInstruments } from '~/stores/instruments'
 import { usePreferences } from '~/stores/preferences'
 
 /** Buffers that are sold, pH at 25 °C. */
@@ -58,7 +58,7 @@ export function useMeters() {
     if (pocket) return { name: choice, kind: 'meter', steady: true, checkedAt: pocket.at }
     const meter = meters.value.find((entry) => entry.meter === choice && entry.accepted)
     return meter
-      ? meterOf(meter)
+      ? calibratedMeter(meter)
       : { name: choice === 'uncalibrated' ? 'pH meter' : choice, kind: 'meter', steady: true }
   }
   const ageOf = (choice: string) => {

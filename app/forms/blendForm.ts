@@ -7,6 +7,7 @@ import {
   scaledTo,
   TargetsSchema,
   withShare,
+  type Aim,
   type Composition,
   type EntryOf,
   type Library,
@@ -15,6 +16,7 @@ import {
   type MixPart,
   type MixSet,
   type Objective,
+  type Target,
   type Targets,
 } from '@lactofer/core'
 
@@ -278,6 +280,15 @@ export const TARGET_FIELDS = {
   body: { low: 0, high: 60 },
   tart: { low: 0, high: 20 },
 } as const
+/** The two ends of a wish, as they are called. */
+export const ENDS = ['low', 'high'] as const
+export type End = (typeof ENDS)[number]
+export const END_WORDS: Record<End, string> = { low: 'at least', high: 'at most' }
+/** Between what an end of a wish may be stepped: it stays on its side of the other, within what its field holds. */
+export function endLimits(aim: Aim, { low, high }: Pick<Target, End>, end: End): Record<End, number> {
+  const field = TARGET_FIELDS[aim]
+  return end === 'low' ? { low: field.low, high: high ?? field.high } : { low: low ?? field.low, high: field.high }
+}
 /** What a vinegar's label can say; 0 % is water, and over 80 % is no vinegar. */
 export const STRENGTH_FIELD = { low: 1, high: 80 } as const
 

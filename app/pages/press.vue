@@ -175,11 +175,13 @@ const candidateOptions = computed(() =>
         </section>
         <section class="sheet">
           <h2>Weights</h2>
-          <el-radio-group v-model="form.method" aria-label="How it is pressed"
-            ><el-radio-button v-for="one in METHODS" :key="one.value" :value="one.value">{{
-              one.label
-            }}</el-radio-button></el-radio-group
-          >
+          <TapField
+            :model-value="form.method"
+            label="How it is pressed"
+            hide-label
+            :options="METHODS"
+            @update:model-value="(method) => method && (form.method = method)"
+          />
           <div class="fields weights">
             <QuantityField v-model="form.inG" kind="mass" label="Went in" :limits="{ low: 1 }" :thing="thing" />
             <QuantityField v-model="form.baseG" kind="mass" label="Base came out" :thing="thing" />
@@ -196,14 +198,7 @@ const candidateOptions = computed(() =>
               <QuantityField v-model="form.boardG" kind="mass" label="Left on the board" :thing="thing" />
             </template>
           </div>
-          <div>
-            <span id="came-out" class="field-label">How the base came out</span>
-            <el-radio-group v-model="form.cameOut" aria-labelledby="came-out"
-              ><el-radio-button v-for="one in CAME_OUT_LABELS" :key="one.value" :value="one.value">{{
-                one.label
-              }}</el-radio-button></el-radio-group
-            >
-          </div>
+          <TapField v-model="form.cameOut" label="How the base came out" :options="CAME_OUT_LABELS" />
           <p v-if="balance?.problem" class="problem" role="alert">{{ balance.problem }}</p>
           <p v-else-if="shown.weights" class="problem" role="alert">{{ shown.weights }}</p>
           <div class="fields">

@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue'
+import { watch } from 'vue'
 import { ElMessage } from 'element-plus'
 import { fullMoment } from '~/clock/moments'
+import { useForm, type Problems } from '~/composables/useForm'
 import { useBook } from '~/stores/book'
 import { calibrationWords, useInstruments } from '~/stores/instruments'
-import { usePreferences } from '~/stores/preferences'
+import { MOST_LETTERS, usePreferences } from '~/stores/preferences'
 
 /** Who is at the bench, what they have, and how things are written and lit for them. Kept in this browser. */
 const book = useBook()
@@ -24,31 +25,26 @@ const LIGHTS = [
   { value: 'light', label: 'Light' },
   { value: 'dark', label: 'Dark' },
 ] as const
-const MOST_LETTERS = 40
-const MOST_SIGNS = 6
+const fits = (text: string, most: number) => text.trim().length > 0 && text.trim().length <= most
 
-const by = ref(preferences.by)
-const money = ref(preferences.currency)
-const asked = ref(false)
-const wrong = ref({ by: '', money: '' })
-watch(
-  () => [preferences.by, preferences.currency] as const,
-  ([name, sign]) => ([by.value, money.value] = [name, sign]),
-)
-function look() {
-  const [name, sign] = [by.value.trim(), money.value.trim()]
-  wrong.value = {
-    by: name && name.length <= MOST_LETTERS ? '' : `A name of 1 to ${MOST_LETTERS} letters stands beside each entry.`,
-    money: sign && sign.length <= MOST_SIGNS ? '' : `One to ${MOST_SIGNS} letters or signs, like € or CHF.`,
-  }
-  return !wrong.value.by && !wrong.value.money
-}
-watch([by, money], () => asked.value && look())
-async function keep() {
-  asked.value = true
-  if (!look()) return
-  await preferences.choose('by', by.value.trim())
-  await preferences.choose('currency', money.value.trim())
+const { form, shown, ready, reset } = useForm({
+  fresh: () => ({ by: preferences.by, currency: preferences.currency }),
+  problems: (): Problems<'by' | 'currency'> => ({
+    by: fits(form.value.by, MOST_LETTERS.by)
+      ? null
+      : `A name of 1 to ${MOST_LETTERS.by} letters stands beside each entry.`,
+    currency: fits(form.value.currency, MOST_LETTERS.currency)
+      ? null
+      : `One to ${MOST_LETTERS.currency} letters or signs, like € or CHF.`,
+  }),
+})
+// What another window chose, or what is read a moment after the page opened, stands here too.
+watch(() => [preferences.by, preferences.currency], reset)
+async function keep(event: Event) {
+  if (!(await ready(event))) return
+  const { by, currency } = form.value
+  await preferences.choose('by', by.trim())
+  await preferences.choose('currency', currency.trim())
   ElMessage.success('Kept: this name stands beside what you log from now on.')
 }
 </script>
@@ -65,8 +61,8 @@ async function keep() {
         <section class="sheet">
           <h2>Who is at the bench</h2>
           <form class="fields" novalidate aria-label="Who is at the bench" @submit.prevent="keep">
-            <WordField v-model="by" label="Your name in the log" :problem="wrong.by || null" />
-            <WordField v-model="money" label="Prices in" :problem="wrong.money || null" />
+            <WordField v-model="form.by" label="Your name in the log" :problem="shown.by ?? null" />
+            <WordField v-model="form.currency" label="Prices in" :problem="shown.currency ?? null" />
             <el-button native-type="submit" class="low">Keep it</el-button>
           </form>
         </section>
@@ -90,42 +86,31 @@ async function keep() {
       <section class="sheet">
         <h2>How it is written, how it is lit</h2>
         <div>
-          <span class="field-label">Units</span
-          ><el-radio-group
+          <TapField
             :model-value="preferences.world"
-            aria-label="Units"
-            @update:model-value="(value) => preferences.chooseWorld(value as 'metric' | 'us')"
-            ><el-radio-button v-for="one in UNITS" :key="one.value" :value="one.value">{{
-              one.label
-            }}</el-radio-button></el-radio-group
-          >
+            label="Units"
+            :options="UNITS"
+            @update:model-value="(value) => value && preferences.chooseWorld(value)"
+          />
           <p class="small muted">Any field takes any unit: "1 1/2 cup", "2 lb 3 oz", "68F".</p>
         </div>
         <div>
-          <span class="field-label">Dates</span
-          ><el-radio-group
+          <TapField
             :model-value="preferences.dates"
-            aria-label="Dates"
-            @update:model-value="(value) => preferences.choose('dates', value as 'browser')"
-            ><el-radio-button v-for="one in DATES" :key="one.value" :value="one.value">{{
-              one.label
-            }}</el-radio-button></el-radio-group
-          >
+            label="Dates"
+            :options="DATES"
+            @update:model-value="(value) => value && preferences.choose('dates', value)"
+          />
           <p class="small muted">
             Now it is <span data-figure="now">{{ fullMoment(book.nowMs) }}</span>.
           </p>
         </div>
-        <div>
-          <span class="field-label">Light</span
-          ><el-radio-group
-            :model-value="preferences.theme"
-            aria-label="Light"
-            @update:model-value="(value) => preferences.choose('theme', value as 'auto')"
-            ><el-radio-button v-for="one in LIGHTS" :key="one.value" :value="one.value">{{
-              one.label
-            }}</el-radio-button></el-radio-group
-          >
-        </div>
+        <TapField
+          :model-value="preferences.theme"
+          label="Light"
+          :options="LIGHTS"
+          @update:model-value="(value) => value && preferences.choose('theme', value)"
+        />
       </section>
     </div>
   </div>

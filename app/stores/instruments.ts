@@ -61,7 +61,7 @@ export const calibrationWords = ({ accepted, at }: Pick<Calibrated, 'accepted' |
   accepted ? calibrationAge(Date.parse(at), nowMs).words : 'not accepted in its buffers'
 
 /** What stands beside a pH that was read with a calibrated meter. */
-export const meterOf = ({ meter, accepted, at, slopePct, offsetMv }: Calibrated): Instrument => ({
+export const calibratedMeter = ({ meter, accepted, at, slopePct, offsetMv }: Calibrated): Instrument => ({
   ...{ name: meter, kind: 'meter', steady: true },
   ...(accepted && {
     calibratedAt: at,
@@ -86,7 +86,7 @@ function useCalibrations() {
     return {
       ...now,
       note: `${calibrationWords(entry, book.nowMs)}${slope}`,
-      instrument: { ...meterOf(entry), steady: now.steady },
+      instrument: { ...calibratedMeter(entry), steady: now.steady },
     }
   }
   return { calibrations, asLogged }

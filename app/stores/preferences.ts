@@ -21,11 +21,14 @@ import { DATE_WRITINGS, writeDates } from '~/clock/moments'
 import { journal } from '~/db/journal'
 import { useLiveQuery } from '~/composables/useLiveQuery'
 
+/** So many letters the name of who is at the bench may have, and the sign prices are in. */
+export const MOST_LETTERS = { by: 40, currency: 6 } as const
+
 const ChoicesSchema = z.object({
   world: z.enum(['metric', 'us']).catch('metric'),
   dates: z.enum(DATE_WRITINGS).catch('browser'),
   theme: z.enum(['auto', 'light', 'dark']).catch('auto'),
-  by: z.string().trim().min(1).max(40).catch('Maker'),
+  by: z.string().trim().min(1).max(MOST_LETTERS.by).catch('Maker'),
   /** The unit last chosen for a kind of field, where it is not the world's own. */
   units: z.partialRecord(z.enum(['mass', 'volume', 'temperature']), z.string()).catch({}),
   /** Which lot a probe logs to. */
@@ -34,7 +37,7 @@ const ChoicesSchema = z.object({
   round: z.enum(['pressing', 'walk', 'chore']).catch('pressing'),
   /** The maker's five words for heat. */
   heat: HeatScaleSchema.catch(USUAL_HEAT_SCALE),
-  currency: z.string().trim().min(1).max(6).catch('€'),
+  currency: z.string().trim().min(1).max(MOST_LETTERS.currency).catch('€'),
   /** What sourness is read with, and what amounts; not said yet. */
   sourTool: z.enum(SOUR_TOOLS).nullable().catch(null),
   weighs: z.enum(['scale', 'spoons']).nullable().catch(null),

@@ -28,8 +28,8 @@ export function verbOf({ go, level, title }: Ask): string {
 }
 
 /** How long it is overdue, after its title; nothing within three hours. */
-export function overdueWords({ dueMs }: Ask, nowMs: number): string {
+export function overdueWords({ dueMs, title }: Ask, nowMs: number): string {
   const hours = dueMs === null ? 0 : (nowMs - dueMs) / HOUR_MS
   if (hours < 3) return ''
-  return `, ${hours < 36 ? `${Math.round(hours)} h` : `${Math.round(hours / 24)} days`} overdue`
+  return `${title.endsWith('?') ? '' : ','} ${hours < 36 ? `${Math.round(hours)} h` : `${Math.round(hours / 24)} days`} overdue`
 }

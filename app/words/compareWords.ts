@@ -5,11 +5,12 @@ const between = ({ low, high }: Passing) => `between day ${Math.floor(low)} and 
 
 /** Which of two lots was faster, in a sentence; what the readings do not tell is said. */
 export function fasterWords(
-  { passings, first }: Faster,
+  { passings, unread, first }: Faster,
   lots: readonly [Pick<Lot, 'code'>, Pick<Lot, 'code'>],
 ): string {
   const under = (at: 0 | 1) => {
     const passing = passings[at]
+    if (unread[at]) return `of ${lots[at].code} no blended sample was read`
     return passing
       ? `${lots[at].code} was found under 4.6 ${between(passing)}`
       : `${lots[at].code} was not read under 4.6 yet`

@@ -214,7 +214,7 @@ test('green fuzz: two questions, a picture as evidence, and no way to press or r
 
   // The picture goes out with the log, and comes back with it.
   await page.goto('/logbook')
-  const { pictureIds, picture } = await readLog(new Blob([await saved(page, 'Save an archive')]))
+  const { pictureIds, picture } = await readLog(new Blob([new Uint8Array(await saved(page, 'Save an archive'))]))
   expect(pictureIds.length).toBe(1)
   const { type, size } = await picture(pictureIds[0]!)
   expect([type, size > 1000]).toEqual(['image/jpeg', true])

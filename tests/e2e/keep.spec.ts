@@ -123,6 +123,15 @@ test('cooked, filled hot, held, read next day, labelled, released, sold, called 
   await expect(page.getByRole('region', { name: 'Release checks' }).getByText('Held', { exact: true })).toBeVisible()
   await page.goto('/')
   await expect(page.getByText('Held: finished pH')).toBeVisible()
+  // Its mark stands on a phone too, and nothing is offered that the log refuses.
+  await page.setViewportSize({ width: 390, height: 844 })
+  await page.goto('/cellar')
+  const row = page.locator(`[data-row="${code}"]`).first()
+  await expect(row.getByText('held', { exact: true })).toBeVisible()
+  await row.getByRole('link').click()
+  await expect(page.locator('[data-chosen]').getByText('held', { exact: true })).toBeVisible()
+  await expect(page.locator('[data-chosen]').getByText('To another place', { exact: true })).toBeVisible()
+  await page.setViewportSize({ width: 1280, height: 800 })
 
   // Next day: read, print, release.
   await next(page, 26)

@@ -24,11 +24,11 @@ test('killed amid its work, with two tabs and a server that goes: nothing confir
   for (const page of chaos.pages) await chaos.read(page)
   await chaos.run(6)
   // What was begun and rested for a moment is there after a kill, and after the databases are gone.
-  const name = () => field(chaos.pages[0], 'Name on the tape')
-  const toPlan = () => chaos.pages[0].goto(chaos.url('/plan'))
+  const name = () => field(chaos.pages[0]!, 'Name on the tape')
+  const toPlan = () => chaos.pages[0]!.goto(chaos.url('/plan'))
   await toPlan()
   await name().fill('Half typed')
-  await chaos.pages[0].waitForTimeout(1500)
+  await chaos.pages[0]!.waitForTimeout(1500)
   await chaos.killAmid((page: Page) => chaos.read(page))
   await toPlan()
   await expect(name()).toHaveValue('Half typed')
@@ -60,7 +60,7 @@ test('killed while two writing transactions on two stores are held open: the sto
         const put = store.keyPath === null ? store.put(value, key) : store.put(value)
         put.onsuccess = () => write(store, (time + 1) % 100)
       }
-      IDBDatabase.prototype.transaction = function (names, mode, options) {
+      IDBDatabase.prototype.transaction = function (names: string | string[], mode, options) {
         const held = transaction.call(this, names, mode, options)
         if (mode === 'readwrite' && sessionStorage.getItem('hold')) write(held.objectStore([names].flat()[0]!))
         return held

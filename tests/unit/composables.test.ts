@@ -208,8 +208,7 @@ describe('the solver', () => {
   const opened = () => {
     const draft = ref(freshBlendDraft('S1'))
     draft.value.sauces[0]!.parts = [600, 400].map((massG, index) => ({
-      ...freshPart(`p${index}`, { name: 'Part', materialId: 'water' } as never),
-      massG,
+      ...freshPart({ key: `p${index}`, name: 'Part', materialId: 'water', massG }),
     }))
     /** What is asked follows the pot, as on the bench. */
     const question = () => ({ indexes: [0], set: { mixes: [{ phMargin: 0, of: masses() }] }, problem: null }) as never

@@ -1,13 +1,13 @@
 import { describe, expect, it } from 'vitest'
 import { forecastFerment, tasteWords, type Course, type FlagCode } from '@lactofer/core'
 import { forecastWords, type Known } from '~/words/forecastWords'
-import { changeOf, freshScenario, scenarioWords, whenWords, type Trial } from '~/forms/scenarios'
+import { changeOf, freshScenario, scenarioWords, whenWords, type Scenario } from '~/forms/scenarios'
 import { tellSpan } from '~/clock/moments'
 import { at, batch } from '../../core/test/ferment/foods'
 
 const START = Date.parse('2026-03-02T08:00:00.000Z')
 const DAY = 86_400_000
-const asItIs: Omit<Trial, 'name'> = { tempC: 21, saltPct: 3.9, starterPct: 0, coldDay: 0, swingC: 0, cut: 'ground' }
+const asItIs: Omit<Scenario, 'name'> = { tempC: 21, saltPct: 3.9, starterPct: 0, coldDay: 0, swingC: 0, cut: 'ground' }
 
 const nowhere = { early: null, typical: null, late: null, lateOfThose: null, missed: 0 }
 

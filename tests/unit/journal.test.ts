@@ -76,7 +76,7 @@ describe('the journal', () => {
       id: `${own[0]!.id.slice(0, 20)}${String(index).padStart(6, '0')}`,
     }))
     await merge(fileOf(many))
-    const more = [many[3]!, many[2500]!].map((entry) => ({ ...entry, mood: 'calm' }) as Entry)
+    const more = [many[3]!, many[2500]!].map((entry) => ({ ...entry, mood: 'calm' }) as unknown as Entry)
     const otherwise = { ...many[7]!, by: 'Somebody' } as Entry
     const wish = { id: 'W-1', version: 4, entry: { id: 'W-1', kind: 'wish' } }
     const merged = await merge({ version: 4, entries: [...more, otherwise], newer: [wish] })
@@ -109,7 +109,7 @@ describe('the journal', () => {
 })
 
 describe('stores of earlier versions', () => {
-  const STORES = [
+  const STORES: Record<string, string>[] = [
     { entries: 'id, at, kind, origin', drafts: 'key', choices: 'key' },
     { photos: 'id, origin', forecasts: 'lotId' },
     { volumes: '++number' },

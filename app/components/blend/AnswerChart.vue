@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { refThrottled } from '@vueuse/core'
-import { answersTo, formatNumber, type Composition, type Property } from '@lactofer/core'
-import type { Wanted } from '../measure/rulers'
+import { answersTo, type Composition, type Property } from '@lactofer/core'
+import { RULERS, type Wanted } from '../measure/rulers'
 import { answerOption } from './answerOption'
 import { useTones } from '~/composables/useTones'
 import { usePreferences } from '~/stores/preferences'
@@ -32,12 +32,9 @@ const lines = computed(() =>
     values: answersTo(property, question.value.base, composition, added.value),
   })),
 )
-const write = (value: number | null | undefined) => {
-  if (value === null || value === undefined) return '–'
-  return property === 'acid' ? value.toFixed(2) : formatNumber(value, property === 'heat' ? 0 : 2)
-}
+const write = (value: number | null | undefined) => (value == null ? '–' : RULERS[property].write(value))
 const option = computed(() =>
-  answerOption(lines.value, added.value, { property, target, write }, tones.value, preferences.world),
+  answerOption(lines.value, added.value, { property, target }, tones.value, preferences.world),
 )
 </script>
 

@@ -35,7 +35,7 @@ function add(choice: string) {
   adding.value = ''
   if (!chosen) return
   parts.value.push(chosen)
-  void focusLast(list.value)
+  void focusLast(list)
 }
 function attempt(part: PartForm, work: () => void) {
   try {
@@ -71,13 +71,14 @@ function ghostOf(part: PartForm, index: number): number | null {
 
 <template>
   <div class="stack" role="group" aria-label="In the pot">
-    <el-radio-group
+    <TapField
       v-if="parts.length"
       :model-value="mode"
-      aria-label="Amounts in"
-      @update:model-value="(value) => changeMode(value as Mode)"
-      ><el-radio-button v-for="one in MODES" :key="one" :value="one">{{ one }}</el-radio-button></el-radio-group
-    >
+      label="Amounts in"
+      hide-label
+      :options="MODES.map((value) => ({ value, label: value }))"
+      @update:model-value="(value) => value && changeMode(value)"
+    />
     <p v-else class="muted">
       Start with a base from stock, then vinegar, water, fruit, salt. The rulers answer at once.
     </p>

@@ -4,14 +4,12 @@ import IconMinus from '~icons/lucide/minus'
 import IconPlus from '~icons/lucide/plus'
 import { RANK_WORDS, RANKS, type Aim, type Property, type Target } from '@lactofer/core'
 import { aimName } from '~/words/limitWords'
-import { TARGET_FIELDS } from '~/forms/blendForm'
+import { END_WORDS, endLimits, ENDS, TARGET_FIELDS, type End } from '~/forms/blendForm'
 import { RULERS, stepped } from '~/components/measure/rulers'
 
 /** A wish in figures: its two ends, typed or stepped, and how much it matters. An empty end is open. */
 const target = defineModel<Target>({ required: true })
 const { aim, now } = defineProps<{ aim: Aim; now: number | null }>()
-const ENDS = ['low', 'high'] as const
-const TITLE = { low: 'at least', high: 'at most' } as const
 const KIND: Record<Aim, 'ph' | 'count' | 'percent'> = {
   acid: 'ph',
   heat: 'count',
@@ -23,29 +21,29 @@ const KIND: Record<Aim, 'ph' | 'count' | 'percent'> = {
 const title = computed(() => (aim === 'acid' ? 'pH' : `${aimName(aim)[0]?.toUpperCase()}${aimName(aim).slice(1)}`))
 /** Titratable acid has no ruler of its own, and is stepped as finely as salt. */
 const stepsLike = computed((): Property => (aim === 'tart' ? 'salt' : aim))
-function step(end: 'low' | 'high', way: number) {
+function step(end: End, way: number) {
   const from = target.value[end] ?? now ?? RULERS[stepsLike.value][end]
-  target.value = { ...target.value, [end]: stepped(stepsLike.value, from, way, TARGET_FIELDS[aim]) }
+  target.value = { ...target.value, [end]: stepped(stepsLike.value, from, way, endLimits(aim, target.value, end)) }
 }
 </script>
 
 <template>
   <div class="ends" role="group" :aria-label="`${title}, wanted`">
     <div v-for="end in ENDS" :key="end" class="end">
-      <el-button :aria-label="`${title}, ${TITLE[end]}: less`" @click="step(end, -1)"
+      <el-button :aria-label="`${title}, ${END_WORDS[end]}: less`" @click="step(end, -1)"
         ><IconMinus aria-hidden="true"
       /></el-button>
       <QuantityField
         :model-value="target[end]"
         :kind="KIND[aim]"
-        :label="`${title}, ${TITLE[end]}`"
+        :label="`${title}, ${END_WORDS[end]}`"
         :limits="TARGET_FIELDS[aim]"
         optional
         no-take
         placeholder="open"
         @update:model-value="target = { ...target, [end]: $event }"
       />
-      <el-button :aria-label="`${title}, ${TITLE[end]}: more`" @click="step(end, 1)"
+      <el-button :aria-label="`${title}, ${END_WORDS[end]}: more`" @click="step(end, 1)"
         ><IconPlus aria-hidden="true"
       /></el-button>
     </div>

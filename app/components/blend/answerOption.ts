@@ -18,11 +18,10 @@ export interface AnswerLine {
   name: string
   values: readonly (number | null)[]
 }
-/** What is looked at, what is wished of it, and how its values are written. */
+/** What is looked at, and what is wished of it. */
 export interface AnswerOf {
   property: Property
   target: Wanted
-  write: (value: number) => string
 }
 
 /**
@@ -113,7 +112,7 @@ export function answerOption(
   const { unit } = RULERS[of.property]
   return {
     grid: { left: 56, right: 132, top: 24, bottom: 28 },
-    tooltip: { trigger: 'axis' as const, valueFormatter: (value: unknown) => of.write(Number(value)) },
+    tooltip: { trigger: 'axis' as const, valueFormatter: (value: unknown) => RULERS[of.property].write(Number(value)) },
     xAxis: {
       type: 'value' as const,
       min: 0,

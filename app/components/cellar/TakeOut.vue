@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { ElMessage } from 'element-plus'
-import { formatNumber, refusalOf, type Draft, type Lot, type WayOut } from '@lactofer/core'
+import { formatNumber, heldBack, refusalOf, type Draft, type Lot, type WayOut } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { useForm, type Problems } from '~/composables/useForm'
 import { useThings } from '~/composables/useThings'
@@ -17,7 +17,8 @@ type Act = WayOut | 'moved'
 const ANYWHERE = '*'
 const { form, problem, busy, confirm, reset } = useForm({
   fresh: () => ({
-    how: (lot.bottles ? 'sold' : 'used') as Act,
+    // What is held back is not sold: what the log would refuse is not chosen beforehand.
+    how: (heldBack(lot) ? 'moved' : lot.bottles ? 'sold' : 'used') as Act,
     count: null as number | null,
     massG: null as number | null,
     from: ANYWHERE,
@@ -54,9 +55,7 @@ const TO: Record<Act, string> = {
 }
 const places = computed(() => lot.bottles?.places ?? [])
 /** Given away or used although it was not released: a fact, with its mark. */
-const unreleased = computed(
-  () => lot.bottles !== null && form.value.how !== 'moved' && lot.release?.decision !== 'released',
-)
+const unreleased = computed(() => form.value.how !== 'moved' && heldBack(lot) !== null)
 function problemOf(): string | null {
   const { how, count, massG, to } = form.value
   if (lot.bottles && count === null) return 'Count the bottles.'

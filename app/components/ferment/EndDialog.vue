@@ -93,11 +93,13 @@ async function end(event: Event) {
 <template>
   <el-dialog v-model="open" :title="`How it ends: ${lot.code}`" width="min(96vw, 660px)">
     <form class="stack" novalidate @submit.prevent="end">
-      <el-radio-group v-model="form.how" aria-label="How it ends"
-        ><el-radio-button v-for="way in WAYS" :key="way.value" :value="way.value">{{
-          way.label
-        }}</el-radio-button></el-radio-group
-      >
+      <TapField
+        :model-value="form.how"
+        label="How it ends"
+        hide-label
+        :options="WAYS"
+        @update:model-value="(how) => how && (form.how = how)"
+      />
       <p v-if="against" class="line" data-figure="against">
         <StateMark level="act" word="Not proven" /> <SaidText :text="against" /> What was done all the same is written
         down as it was.
@@ -154,11 +156,13 @@ async function end(event: Event) {
       </div>
       <template v-if="form.some && byPiece && form.pieces && form.how !== 'another lot'">
         <div class="row">
-          <el-radio-group v-model="form.part" aria-label="What of each piece"
-            ><el-radio-button v-for="one in PARTS" :key="one.value" :value="one.value">{{
-              one.label
-            }}</el-radio-button></el-radio-group
-          ><el-checkbox v-model="form.rinsed">Rinsed first</el-checkbox>
+          <TapField
+            :model-value="form.part"
+            label="What of each piece"
+            hide-label
+            :options="PARTS"
+            @update:model-value="(part) => part && (form.part = part)"
+          /><el-checkbox v-model="form.rinsed">Rinsed first</el-checkbox>
         </div>
         <p class="small muted" data-figure="salt each">
           About {{ formatNumber(saltEachG, 1) }} g of salt in each as it is. A rinse takes what clings to it, not what

@@ -19,7 +19,11 @@ interface Step {
   millivolt: string
   tempC: number | null
 }
-const shows = ref<'millivolts' | 'ph'>('millivolts')
+const SHOWS = [
+  { value: 'millivolts', label: 'It shows millivolts' },
+  { value: 'ph', label: 'It shows pH only' },
+] as const
+const shows = ref<'millivolts' | 'ph' | null>('millivolts')
 const { form, asked, problems, busy, confirm, reset } = useForm({
   fresh: () => ({
     meter: meters.value.at(-1)?.meter ?? BENCH_METER,
@@ -118,10 +122,7 @@ const recordWords = computed(() =>
 
 <template>
   <el-dialog v-model="open" title="Calibrate a meter on two buffers" width="min(96vw, 600px)" append-to-body>
-    <el-radio-group v-model="shows" aria-label="What the meter shows" class="shows"
-      ><el-radio-button value="millivolts">It shows millivolts</el-radio-button
-      ><el-radio-button value="ph">It shows pH only</el-radio-button></el-radio-group
-    >
+    <TapField v-model="shows" label="What the meter shows" hide-label :options="SHOWS" class="shows" />
     <PocketCheck v-if="shows === 'ph'" @done="open = false" />
     <form v-else class="stack" novalidate @submit.prevent="keep">
       <WordField v-model="form.meter" label="Meter" :hint="age.sentence" />

@@ -11,36 +11,33 @@ const TELLS: Record<SourTool, string> = {
   'pocket meter': 'You are asked for a pH daily until 4.6 is passed.',
   'bench meter': 'You are asked for a pH daily until 4.6 is passed.',
 }
+const WEIGHS = [
+  { value: 'scale', label: 'a scale' },
+  { value: 'spoons', label: 'cups and spoons' },
+] as const
 </script>
 
 <template>
   <section class="sheet" aria-label="What I have">
     <h2>{{ asks ? 'What do you have at hand?' : 'What I have' }}</h2>
     <div>
-      <span class="field-label">For how sour it is</span
-      ><el-radio-group
-        :model-value="preferences.sourTool ?? ''"
-        aria-label="For how sour it is"
-        @update:model-value="(value) => preferences.choose('sourTool', value as SourTool)"
-        ><el-radio-button v-for="tool in SOUR_TOOLS" :key="tool" :value="tool">{{
-          tool
-        }}</el-radio-button></el-radio-group
-      >
+      <TapField
+        :model-value="preferences.sourTool"
+        label="For how sour it is"
+        :options="SOUR_TOOLS.map((value) => ({ value, label: value }))"
+        @update:model-value="(value) => preferences.choose('sourTool', value)"
+      />
       <p class="small muted">
         {{ preferences.sourTool ? TELLS[preferences.sourTool] : 'Every question and chore follows it.' }}
         A strip costs a few cents and settles most doubts.
       </p>
     </div>
-    <div>
-      <span class="field-label">For how much</span
-      ><el-radio-group
-        :model-value="preferences.weighs ?? ''"
-        aria-label="For how much"
-        @update:model-value="(value) => preferences.choose('weighs', value as 'scale' | 'spoons')"
-        ><el-radio-button value="scale">a scale</el-radio-button
-        ><el-radio-button value="spoons">cups and spoons</el-radio-button></el-radio-group
-      >
-    </div>
+    <TapField
+      :model-value="preferences.weighs"
+      label="For how much"
+      :options="WEIGHS"
+      @update:model-value="(value) => preferences.choose('weighs', value)"
+    />
     <p v-if="asks" class="small muted">Changed any time in the settings.</p>
   </section>
 </template>

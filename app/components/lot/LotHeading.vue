@@ -1,10 +1,12 @@
 <script setup lang="ts">
-import type { Lot } from '@lactofer/core'
+import { computed } from 'vue'
+import { heldBack, type Lot } from '@lactofer/core'
 import { useBook } from '~/stores/book'
 
-/** A lot's tape: code and name, hot, or not measured, if it is. `as` its rank on the page. */
+/** A lot's tape: code and name, hot, not measured, or held back, if it is. `as` its rank on the page. */
 const { lot, note, as = 'h1' } = defineProps<{ lot: Lot; note?: string; as?: 'h1' | 'h2' }>()
 const book = useBook()
+const held = computed(() => (lot.state === 'in stock' ? heldBack(lot) : null))
 </script>
 
 <template>
@@ -13,6 +15,7 @@ const book = useBook()
     <component :is="as">{{ lot.name }}</component>
     <span v-if="lot.hot" class="hot">HOT</span>
     <span v-if="book.notMeasured(lot.id)" class="unmeasured" data-mark="not measured">not measured</span>
+    <StateMark v-if="held" level="act" :word="held" />
     <p v-if="note">{{ note }}</p>
   </header>
 </template>

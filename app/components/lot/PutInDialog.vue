@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, watch } from 'vue'
+import { computed, watch, useTemplateRef } from 'vue'
 import { ElMessage } from 'element-plus'
 import IconX from '~icons/lucide/x'
 import {
@@ -16,6 +16,7 @@ import { nowMoment } from '~/clock/clock'
 import { freshRow } from '~/forms/planForm'
 import { brineInside, freshPutIn, putInContent, putInDraft, putInResult } from '~/forms/putIn'
 import { useForm, type Problems } from '~/composables/useForm'
+import { focusLast } from '~/composables/focusLast'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 
@@ -70,8 +71,11 @@ function problemOf(): string | null {
   if (!content.value.put) return 'Say what went in, and how much.'
   return form.value.brineG && form.value.brinePct === null ? 'Say how strong the brine is.' : null
 }
-const add = (row: Omit<Row, 'massG'>, amount: string | null) =>
+const list = useTemplateRef<HTMLElement>('list')
+function add(row: Omit<Row, 'massG'>, amount: string | null) {
   form.value.rows.push({ ...freshRow(row), ...(amount && { typed: amount }) })
+  if (!amount) void focusLast(list)
+}
 const ferments = computed(() => !!plan.value && styleById(plan.value.style).ferments)
 
 function drafts(): Draft[] | null {
@@ -126,7 +130,7 @@ async function putIn(event: Event) {
         <PickField v-if="lot.vessels.length > 1" v-model="form.mark" label="Into" :options="marks" />
         <WordField v-model="form.reason" label="Why" placeholder="topped up, more lime …" />
       </div>
-      <ul v-if="form.rows.length" class="plain-list rows">
+      <ul v-if="form.rows.length" ref="list" class="plain-list rows">
         <li v-for="(row, index) in form.rows" :key="row.key">
           <strong>{{ row.name }}</strong><QuantityField
             v-model="row.massG"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, useTemplateRef } from 'vue'
 import type { Property, Target } from '@lactofer/core'
-import { TARGET_FIELDS } from '~/forms/blendForm'
+import { END_WORDS, endLimits, ENDS, TARGET_FIELDS, type End } from '~/forms/blendForm'
 import { RULERS, stepped } from './rulers'
 
 /**
@@ -14,9 +14,6 @@ const { property, now } = defineProps<{
   /** What the pot has: an open end that is stepped begins there. */
   now: number | null
 }>()
-const ENDS = ['low', 'high'] as const
-type End = (typeof ENDS)[number]
-const TITLE = { low: 'at least', high: 'at most' } as const
 const ARROWS: Record<string, number> = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }
 
 const area = useTemplateRef('area')
@@ -25,23 +22,15 @@ const shareOf = (end: End) => {
   const value = target.value[end]
   return value === null ? Number(end === 'high') : Math.min(1, Math.max(0, ruler.value.share(value)))
 }
-/** An end stays on its side of the other, within what the field can hold. */
-const limitsOf = (end: End) => {
-  const { low, high } = TARGET_FIELDS[property]
-  return end === 'low' ? { low, high: target.value.high ?? high } : { low: target.value.low ?? low, high }
-}
 const put = (end: End, value: number | null) => (target.value = { ...target.value, [end]: value })
 
 function drag(event: PointerEvent, end: End) {
   if (!(event.currentTarget as HTMLElement).hasPointerCapture(event.pointerId) || !area.value) return
   const { left, width } = area.value.getBoundingClientRect()
   const share = (event.clientX - left) / width
-  put(
-    end,
-    share < 0 || share > 1 || (end === 'low' ? share === 0 : share === 1)
-      ? null
-      : stepped(property, ruler.value.at(share), 0, limitsOf(end)),
-  )
+  // Only its own side of the scale opens an end: past the other one it stops there.
+  const isOff = end === 'low' ? share <= 0 : share >= 1
+  put(end, isOff ? null : stepped(property, ruler.value.at(share), 0, endLimits(property, target.value, end)))
 }
 function grab(event: PointerEvent) {
   ;(event.currentTarget as HTMLElement).setPointerCapture(event.pointerId)
@@ -49,7 +38,15 @@ function grab(event: PointerEvent) {
 function press(event: KeyboardEvent, end: End) {
   const way = ARROWS[event.key]
   if (way !== undefined)
-    put(end, stepped(property, target.value[end] ?? now ?? ruler.value.at(shareOf(end)), way, limitsOf(end)))
+    put(
+      end,
+      stepped(
+        property,
+        target.value[end] ?? now ?? ruler.value.at(shareOf(end)),
+        way,
+        endLimits(property, target.value, end),
+      ),
+    )
   else if (event.key === 'Delete' || event.key === 'Backspace') put(end, null)
   else return
   event.preventDefault()
@@ -65,7 +62,7 @@ function press(event: KeyboardEvent, end: End) {
       tabindex="0"
       :class="['grip', end, { open: target[end] === null }]"
       :style="{ left: `${100 * shareOf(end)}%` }"
-      :aria-label="`${ruler.name}, ${TITLE[end]}, on the ruler`"
+      :aria-label="`${ruler.name}, ${END_WORDS[end]}, on the ruler`"
       :aria-valuemin="TARGET_FIELDS[property].low"
       :aria-valuemax="TARGET_FIELDS[property].high"
       :aria-valuenow="target[end] ?? ruler[end]"

@@ -54,10 +54,6 @@ const sheet = computed(() =>
 </template>
 
 <style scoped>
-table {
-  width: 100%;
-  border-collapse: collapse;
-}
 th,
 td {
   text-align: right;
@@ -70,13 +66,6 @@ td:first-child {
 }
 h2 {
   margin-top: 10px;
-}
-.box {
-  display: inline-block;
-  width: 4mm;
-  height: 4mm;
-  border: 1.5px solid #000;
-  vertical-align: -0.5mm;
 }
 .done {
   background: #000;

@@ -38,20 +38,12 @@ const lineMm = computed(() => Math.min(LINE_MM, PAGE_MM / Math.max(1, tasks.valu
 
 <style scoped>
 table {
-  width: 100%;
-  border-collapse: collapse;
   font-size: min(11pt, calc(var(--line) * 0.5));
 }
 td {
   height: var(--line);
   padding: 0 6px 0 0;
   white-space: nowrap;
-}
-.box {
-  display: block;
-  width: 4mm;
-  height: 4mm;
-  border: 1.5px solid #000;
 }
 .write {
   width: 45%;

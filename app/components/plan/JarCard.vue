@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, useTemplateRef } from 'vue'
 import IconX from '~icons/lucide/x'
 import {
   FILL_LEVEL,
@@ -13,6 +13,7 @@ import {
 } from '@lactofer/core'
 import { freshRow } from '~/forms/planForm'
 import { isUnsalted, jarClosure, type Jar, type jarResults } from '~/forms/splitForm'
+import { focusLast } from '~/composables/focusLast'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 
@@ -52,11 +53,11 @@ const codeProblem = computed(() => {
       : null
     : (parsed.error.issues[0]?.message ?? null)
 })
-const add = (row: Omit<Row, 'massG'>, amount: string | null) =>
-  (jar.value = {
-    ...jar.value,
-    rows: [...jar.value.rows, { ...freshRow(row), ...(amount && { typed: amount }) }],
-  })
+const list = useTemplateRef<HTMLElement>('list')
+function add(row: Omit<Row, 'massG'>, amount: string | null) {
+  jar.value = { ...jar.value, rows: [...jar.value.rows, { ...freshRow(row), ...(amount && { typed: amount }) }] }
+  if (!amount) void focusLast(list)
+}
 const unsalted = computed(() => isUnsalted(bowlSaltPct))
 const saltId = ref('fine-sea')
 /** The closure chosen, else the vessel's own where the style takes it. */
@@ -102,7 +103,7 @@ const closure = computed({
       />
       <div><span class="field-label">Mark</span><el-checkbox v-model="jar.hot">HOT on the tape</el-checkbox></div>
     </div>
-    <ul v-if="jar.rows.length" class="plain-list">
+    <ul v-if="jar.rows.length" ref="list" class="plain-list">
       <li v-for="(row, index) in jar.rows" :key="row.key">
         <span>{{ row.name }}</span><QuantityField
           v-model="row.massG"

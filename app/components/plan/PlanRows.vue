@@ -53,7 +53,7 @@ const set = (row: FormRow, change: Partial<Pick<FormRow, 'boughtG' | 'pricePerKg
   Object.assign(row, change)
 function add(row: Omit<Row, 'massG'>, amount: string | null) {
   rows.value.push({ ...freshRow(row), ...(amount && { typed: amount }) })
-  if (!amount) void focusLast(list.value)
+  if (!amount) void focusLast(list)
 }
 </script>
 

@@ -57,15 +57,14 @@ const countWords = computed(() => {
         <el-button text @click="calendar">Calendar file</el-button>
       </div>
       <p class="muted small">{{ countWords }}</p>
-      <el-radio-group
+      <TapField
         v-if="book.asks.length > 1"
         :model-value="preferences.round"
-        aria-label="Order of the round"
-        @update:model-value="(value) => preferences.choose('round', value as 'walk')"
-        ><el-radio-button v-for="order in ORDERS" :key="order.value" :value="order.value">{{
-          order.label
-        }}</el-radio-button></el-radio-group
-      >
+        label="Order of the round"
+        hide-label
+        :options="ORDERS"
+        @update:model-value="(value) => value && preferences.choose('round', value)"
+      />
     </header>
     <UndoBar />
     <div v-for="group in groups" :key="group.title" class="group">

@@ -1,15 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { finishedReadings, HOUR_MS, lastPouredMs, type Level, type Lot } from '@lactofer/core'
+import { finishedReadings, heldBack, HOUR_MS, lastPouredMs, type Level, type Lot } from '@lactofer/core'
 import { fullDay, shortDay } from '~/clock/moments'
 import { useBook } from '~/stores/book'
 
 /** What waits on the way from pot to table: blends to bottle, bottles to label and release, packaging. */
 const book = useBook()
 const blends = computed(() => book.lots.filter((lot) => lot.kind === 'blend' && lot.state === 'in stock').reverse())
-const waiting = computed(() =>
-  book.lots.filter((lot) => lot.bottles && lot.state === 'in stock' && lot.release?.decision !== 'released').reverse(),
-)
+const waiting = computed(() => book.lots.filter((lot) => lot.state === 'in stock' && heldBack(lot)).reverse())
 const LATEST = 6
 const released = computed(() =>
   book.lots

@@ -10,9 +10,14 @@ export interface Passing {
   high: number
 }
 
-/** When a lot was found under 4.6, and the last day it was read. `null` where it was not read so. */
+/**
+ * When a lot was found under 4.6, and the last day it was read. `null` where it was not read so. Only what was blended
+ * counts: the liquid of pieces runs ahead of them.
+ */
 function readOf(book: Book, lot: Lot): { passing: Passing | null; lastDay: number | null } {
-  const days = phsOf(book, lot).map(({ atMs, ph }) => ({ day: (atMs - lot.startedMs) / DAY_MS, ph }))
+  const days = phsOf(book, lot)
+    .filter(({ of }) => of === 'blended')
+    .map(({ atMs, ph }) => ({ day: (atMs - lot.startedMs) / DAY_MS, ph }))
   const at = days.findIndex(({ ph }) => ph <= PH_LINE)
   const found = days[at]
   return {
@@ -24,13 +29,15 @@ function readOf(book: Book, lot: Lot): { passing: Passing | null; lastDay: numbe
 /** Which of two lots went down faster, as far as it was read. */
 export interface Faster {
   passings: readonly [Passing | null, Passing | null]
+  /** Of which nothing but the liquid was read, or nothing at all. */
+  unread: readonly [boolean, boolean]
   /** The one that was surely under 4.6 while the other was not; `null` where the readings lie too far apart to tell. */
   first: 0 | 1 | null
 }
 
 /**
  * Which of two lots went under 4.6 first, each counted from its packing. It is told only where the readings leave no
- * doubt: one was under before the other was last read over it. `null` where neither was ever read.
+ * doubt: one was under before the other was last read over it. `null` where neither was ever read so.
  */
 export function fasterOf(book: Book, lots: readonly [Lot, Lot]): Faster | null {
   const read = [readOf(book, lots[0]), readOf(book, lots[1])] as const
@@ -41,5 +48,9 @@ export function fasterOf(book: Book, lots: readonly [Lot, Lot]): Faster | null {
     const mine = read[one].passing
     return mine !== null && mine.high <= overUntil(read[one === 0 ? 1 : 0])
   }
-  return { passings: [read[0].passing, read[1].passing], first: wins(0) ? 0 : wins(1) ? 1 : null }
+  return {
+    passings: [read[0].passing, read[1].passing],
+    unread: [read[0].lastDay === null, read[1].lastDay === null],
+    first: wins(0) ? 0 : wins(1) ? 1 : null,
+  }
 }

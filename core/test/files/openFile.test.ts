@@ -106,7 +106,7 @@ describe('what a newer version wrote', () => {
     const one = { id: 'a', version: 9, entry: { id: 'a', x: 1 } }
     const more = { id: 'a', version: 9, entry: { id: 'a', x: 1, y: 2 } }
     const later = { id: 'a', version: 10, entry: { id: 'a' } }
-    const last = (order: (typeof one)[]) => {
+    const last = (order: readonly { id: string; version: number; entry: { id: string } }[]) => {
       let here: ReturnType<typeof mergeNewer> = []
       for (const next of order) here = [...mergeNewer(here, [next]), ...here].slice(0, 1)
       return here[0]

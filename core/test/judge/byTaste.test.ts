@@ -87,7 +87,10 @@ describe('by eye and tongue', () => {
     const water = { kind: 'add', at: day(6), lotId: base, rows: [], waterG: 400, saltG: 0, reason: 'thinned' } as Draft
     log.write(water)
     expect(standsAt(log.book(), base, START + 6.5 * DAY_MS).codes).toContain('put in since')
-    const checks = releaseChecks({ ...caseOf(log.book(), pot, KEPT_COLD), label: { current: true, evidence: null } })
+    const checks = releaseChecks({
+      ...caseOf(log.book(), pot, KEPT_COLD),
+      label: { current: true, evidence: { atMs: START, by: 'Bench', what: 'printed' } },
+    })
     expect(checks.some(({ verdict, sentence }) => verdict === 'stop' && /not measured/i.test(sentence))).toBe(true)
   })
 

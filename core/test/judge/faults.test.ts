@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import {
+  bottleAsks,
   asksOf,
   bottlePressure,
   compositionOf,
@@ -85,6 +86,7 @@ const crossing = (likelyH: number, lateH: number): ForecastSummary => ({
     ready: { early: null, typical: null, late: null, lateOfThose: null, missed: 0 },
   },
   crossing: { liquid: { likelyH, lateH }, blended: { likelyH, lateH } },
+  under: null,
 })
 
 it('most likely it passed when the forecast says, but never before a reading above the line; and only proof is later', () => {
@@ -662,6 +664,35 @@ describe('also mended', () => {
       event.bizStep === 'destroying' && 'quantityList' in event ? (event.quantityList ?? []) : [],
     )
     expect(destroyed.map(({ quantity }) => quantity)).toEqual([1040, 2])
+  })
+
+  it('filled bottles that may burst want a hand, others that wait want a look', () => {
+    const log = notebook()
+    const levelOf = (parts: object[]) => {
+      const { base } = potOf(log, passed(log))
+      const [sauce, lotId] = [log.id(), log.id()]
+      log.write({
+        ...{
+          kind: 'blend',
+          at: day(10),
+          lotId: sauce,
+          code: `S-${sauce}`.slice(0, 12),
+          name: 'Sauce',
+          color: '#c22a1b',
+        },
+        ...{ cooked: false, parts: [{ lotId: base, name: 'Base', massG: 300 }, ...parts] },
+      } as Draft)
+      log.write({
+        ...{ kind: 'bottle', at: day(11), lotId, code: `B-${lotId}`.slice(0, 12), name: 'Sauce', color: '#c22a1b' },
+        ...{ fromLotId: sauce, bottleMl: 150, count: 2, usedG: 300, treatment: 'live-cold', bestBefore: '2027-01-01' },
+      } as Draft)
+      const book = log.book()
+      return bottleAsks(book, judgeOf(book), book.lots.get(lotId)!, START + 12 * DAY_MS)
+        .filter(({ code }) => code === 'not released')
+        .map(({ level }) => level)
+    }
+    expect(levelOf([{ materialId: 'mango', name: 'Mango', massG: 300 }])).toEqual(['act'])
+    expect(levelOf([{ materialId: 'white-vinegar', name: 'Vinegar', massG: 6000 }])).toEqual(['ask'])
   })
 
   it('a gift of bottles that were not released is a fact, a sale is not', () => {

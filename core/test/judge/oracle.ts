@@ -57,7 +57,9 @@ interface Line {
   c0: number
   c1: number
 }
-function linesOf({ readings, moves }: Ferment): Line[] {
+/** What tells how warm a ferment stood. */
+type Placed = Pick<Ferment, 'readings' | 'moves'>
+function linesOf({ readings, moves }: Placed): Line[] {
   const stays = [{ hour: 0, c: 24 }, ...moves.map((m) => ({ hour: m.hour, c: m.saidC ?? (m.cold ? 4 : 24) }))]
   return stays.flatMap((stay, index) => {
     const until = stays[index + 1]?.hour ?? 1e9
@@ -85,8 +87,8 @@ function shareOnLine({ from, to, c0, c1 }: Line, until: Hour): number {
   }
   return sum
 }
-const kept = new WeakMap<Ferment, { lines: Line[]; whole: number[] }>()
-function linesKept(f: Ferment) {
+const kept = new WeakMap<Placed, { lines: Line[]; whole: number[] }>()
+function linesKept(f: Placed) {
   const found = kept.get(f) ?? { lines: linesOf(f), whole: [] }
   if (!kept.has(f)) {
     found.whole = found.lines.map((line) => (line.to > line.from ? shareOnLine(line, line.to) : 0))

@@ -118,7 +118,7 @@ describe('a bowl split into jars', () => {
         lotId,
         code,
         name: code,
-        rows,
+        rows: [...rows],
         ...plan,
         saltBasis: 'everything',
         saltG,

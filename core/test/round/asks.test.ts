@@ -127,6 +127,7 @@ it('the most pressing stands first, equals keep their order', () => {
     key: title,
     lotId: 'x',
     level,
+    code: 'read the pH' as const,
     title,
     why: '',
     go: 'ferment' as const,
@@ -148,6 +149,7 @@ describe('the round', () => {
     burpEveryH: 60,
     gasSentence: '',
     crossing: { liquid: { likelyH: 0, lateH: 0 }, blended: { likelyH: 0, lateH: 0 } },
+    under: null,
   }
 
   it('burps by the gas that is forecast, passes over what was skipped, slows in the cold, and waits where more time was given', () => {

@@ -239,7 +239,7 @@ export function liveSeason(kind: SeasonKind, maker: Maker, seed: number): Season
     read(pot, onDay + 1.4, finished ?? 7)
     const checks = releaseChecks({
       ...caseOf(log.book(), pot, { ...KEPT_COLD, relief: 'vented' }),
-      label: { current: true, evidence: null },
+      label: { current: true, evidence: { atMs: START, by: 'Bench', what: 'printed' } },
     })
     const stops = checks.filter(({ verdict }) => verdict === 'stop').map(({ sentence }) => sentence)
     return end('pressed', onDay, stops.join(' '), mayRelease(checks))
