@@ -138,6 +138,7 @@ test('what can be meant two ways is asked; what is put in later is said in spoon
   await maker.fill('Salt', '3 %')
   await maker.click('Packed: start the lot')
   await packed(page)
+  await maker.click('Put in, or lost')
   await maker.click(/^Brine, water, salt/)
   const dialog = page.getByRole('dialog', { name: /^Put in/ })
   await dialog.getByRole('textbox', { name: 'Salt alone' }).fill('1 tsp')

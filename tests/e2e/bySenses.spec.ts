@@ -1,6 +1,6 @@
 import { day, notebook } from '../../core/test/log/build'
 import type { Draft } from '../../core/src/index'
-import { expect, expectAccessible, openLog, test } from './steps'
+import { expect, expectAccessible, openLog, pressElse, test } from './steps'
 
 /** What a healthy mash shows, day by day. */
 const SEEN = [
@@ -50,7 +50,7 @@ test('nothing but eyes and tongue: asked to look, told how likely, called ready 
   await senses.getByRole('button', { name: 'very sour' }).click()
   await expect(told).toContainText(/likely that it passed 4\.6 in its time/, { timeout: 60_000 })
   await expect(page.locator('[data-figure="standing"]')).toContainText('Likely under 4.6', { timeout: 60_000 })
-  await page.getByRole('button', { name: 'Call it ready …' }).click()
+  await pressElse(page, 'Decide', 'Call it ready …')
   const dialog = page.getByRole('dialog', { name: /: ready$/ })
   await expect(dialog.getByText(/Never for the shelf, for sale, under oil/)).toBeVisible()
   await expectAccessible(page)
@@ -59,15 +59,15 @@ test('nothing but eyes and tongue: asked to look, told how likely, called ready 
   await expect(page.locator('[data-mark="not measured"]')).toBeVisible()
 
   // Into the cold, and eaten: nothing stands in the way, and the mark stays.
-  await page.getByRole('button', { name: 'To the cold …' }).click()
+  await pressElse(page, 'Decide', 'To the cold …')
   await page.getByRole('button', { name: 'Move it', exact: true }).click()
   await expect(page.getByText('Kept cold, not measured: no day is told.')).toBeVisible()
   await page.goto('/')
   await expect(page.locator('[data-lot]')).toContainText('not measured')
   await page.goto(`/ferment/${lotId}`)
-  await page.getByRole('button', { name: 'Eaten, given, frozen …' }).click()
+  await pressElse(page, 'Decide', 'Eaten, given, frozen …')
   await page.getByRole('button', { name: 'Write it down' }).click()
-  await expect(page.getByRole('button', { name: 'Eaten, given, frozen …' })).toBeHidden()
+  await expect(page.getByRole('button', { name: 'Decide' })).toBeHidden()
   await expect(page.locator('[data-mark="not measured"]')).toBeVisible()
   await page.goto(`/trace/${lotId}`)
   await expect(page.locator('[data-mark="not measured"]')).toBeVisible()

@@ -3,7 +3,19 @@ import type { Page } from '@playwright/test'
 import { demoEntries } from '#demo/scenario'
 import { writeFile, type Entry } from '@lactofer/core'
 import { readLog } from '~/archive/readArchive'
-import { expect, expectAccessible, field, figure, openDemo, pick, saved, takeIn, test } from './steps'
+import {
+  expect,
+  expectAccessible,
+  field,
+  figure,
+  openDemo,
+  pick,
+  pressElse,
+  saved,
+  takeIn,
+  test,
+  unfold,
+} from './steps'
 
 const START = new Date('2026-03-02T09:00:00')
 const HOUR = 3_600_000
@@ -77,20 +89,17 @@ test('a batch lived day by day, from packing to ready, on a phone', async ({ gua
   await expect(page.getByRole('link', { name: 'Press it' })).toBeVisible()
   // Tasting, titration and a note, kept through a closed browser.
   await page.getByText('Salt, Brix, titration, weight, taste, picture').click()
-  await page
-    .getByRole('group', { name: /^Taste/ })
-    .getByLabel('sour')
-    .selectOption('3')
+  await pick(page, 'sour', '3')
   await field(page, 'Sample').fill('10 g')
   await field(page, 'Lye').fill('8.5 mL')
   await expect(figure(page, 'titration')).toHaveText('0.77 % as lactic acid')
   await page.clock.runFor(1000)
   await page.reload()
-  await expect(page.getByRole('group', { name: /^Taste/ }).getByLabel('sour')).toHaveValue('3')
+  await expect(page.getByRole('group', { name: /^Taste/ })).toContainText('3 much')
   await page.getByRole('button', { name: 'Record the reading' }).click()
   await expect(page.getByText('0.77 % titrated as lactic, tastes: sour 3')).toBeVisible()
   // More time, then ready after all.
-  await page.getByRole('button', { name: 'More time …' }).click()
+  await pressElse(page, 'Decide', 'More time …')
   await field(page, 'Why').fill('Rounder')
   await page.getByRole('button', { name: 'Give it more time' }).click()
   await expect(page.getByText('More time: Rounder')).toBeVisible()
@@ -126,7 +135,7 @@ test('one that falls behind, is moved to the warm, and comes through; brine of i
   await expect(page.getByRole('button', { name: 'Another way' })).toBeHidden()
 
   // The cold is not a rescue: it says so.
-  await page.getByRole('button', { name: 'To the cold …' }).click()
+  await pressElse(page, 'Decide', 'To the cold …')
   await expect(
     page.getByText('Cooling is not a rescue: a batch above 4.6 must still pass it in its time.'),
   ).toBeVisible()
@@ -140,11 +149,11 @@ test('one that falls behind, is moved to the warm, and comes through; brine of i
   await expect(figure(page, 'standing')).toHaveText('pH 4.40, below 4.6. Target 3.80.')
 
   // Now the cold: the shelf follows; some brine becomes a lot of its own.
-  await page.getByRole('button', { name: 'To the cold …' }).click()
+  await pressElse(page, 'Decide', 'To the cold …')
   await field(page, 'Place').fill('Cellar shelf')
   await page.getByRole('button', { name: 'Move it' }).click()
   await expect(page.getByText(/^day 7, Cellar shelf/)).toBeVisible()
-  await page.getByRole('button', { name: 'Keep some brine …' }).click()
+  await pressElse(page, 'Decide', 'Keep some brine …')
   await field(page, 'Drawn off').fill('1900')
   await page.getByRole('button', { name: 'Keep the brine' }).click()
   await expect(page.getByText(/That is more than the brine of/)).toBeVisible()
@@ -195,6 +204,7 @@ test('green fuzz: two questions, a picture as evidence, and no way to press or r
 
   await expect(figure(page, 'standing')).toHaveText('Fuzz was seen. Discard it, do not taste it.')
   await expect(page.getByRole('link', { name: 'Press it' })).toBeHidden()
+  await unfold(page, 'Decide')
   await expect(page.getByRole('button', { name: 'Call it ready …' })).toBeDisabled()
   await page.goto(lot.replace('/ferment/', '/press?lot='))
   await field(page, 'Base came out').fill('1900')
@@ -203,7 +213,7 @@ test('green fuzz: two questions, a picture as evidence, and no way to press or r
   await expect(page.getByText(/It stops here\. Fuzz was seen\. Discard it/)).toBeVisible()
 
   await page.goto(lot)
-  await page.getByRole('button', { name: 'Discard …' }).click()
+  await pressElse(page, 'Decide', 'Discard …')
   await page.getByRole('button', { name: 'Discard it' }).click()
   await expect(page.getByText('Say why: the next batch learns from it.')).toBeVisible()
   await field(page, 'Why').fill('Green fuzz on day 6')
@@ -225,6 +235,7 @@ test('a logger’s file: columns, what was left out, 200,000 lines thinned; wron
 }) => {
   await packMash(page, 'Logged one')
   await later(page, 200)
+  await unfold(page, 'Paper and logger')
   const input = page.getByLabel('Import a logger’s CSV')
   const csv = (text: string, name = 'probe.csv') =>
     input.setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(text) })

@@ -1,5 +1,5 @@
 import { notebook } from '../../core/test/log/build'
-import { expect, expectAccessible, field, openLog, test } from './steps'
+import { expect, expectAccessible, field, openLog, pressElse, test } from './steps'
 
 test('a jar that is simply eaten ends: jar by jar, some frozen, the rest given; nothing is in the way of writing it down', async ({
   guarded: page,
@@ -10,7 +10,7 @@ test('a jar that is simply eaten ends: jar by jar, some frozen, the rest given; 
   await openLog(page, log.entries, 30)
   await page.goto(`/ferment/${lotId}`)
   const dialog = page.getByRole('dialog', { name: /^How it ends/ })
-  const open = () => page.getByRole('button', { name: 'Eaten, given, frozen …' }).click()
+  const open = () => pressElse(page, 'Decide', 'Eaten, given, frozen …')
   const write = () => dialog.getByRole('button', { name: 'Write it down' }).click()
   await open()
   // Never read: what speaks against it is said, and the fact is taken all the same.
@@ -38,7 +38,7 @@ test('a jar that is simply eaten ends: jar by jar, some frozen, the rest given; 
   await expect(dialog.getByText(/Say to whom/)).toBeVisible()
   await field(dialog, 'To whom').fill('Neighbour')
   await write()
-  await expect(page.getByRole('button', { name: 'Eaten, given, frozen …' })).toBeHidden()
+  await expect(page.getByRole('button', { name: 'Decide' })).toBeHidden()
   await page.goto('/')
   await expect(page.locator('[data-lot]')).toHaveCount(0)
 })

@@ -1,5 +1,5 @@
 import { notebook, START } from '../../core/test/log/build'
-import { expect, expectAccessible, field, figure, openLog, test } from './steps'
+import { expect, expectAccessible, field, figure, openLog, test, unfold } from './steps'
 
 const HOUR_MS = 3_600_000
 
@@ -12,6 +12,7 @@ test('two jars and a pocket meter: a reading says which jar and when, only what 
   await openLog(page, log.entries, 2)
   await page.goto(`/ferment/${lotId}`)
   await expect(figure(page, 'standing')).toContainText('No pH in 2 days')
+  await unfold(page, 'Decide')
   await expect(page.getByRole('button', { name: 'Call it ready …' })).toBeDisabled()
 
   // A meter that shows no millivolts: refused where it is far off, then good for a week.

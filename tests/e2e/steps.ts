@@ -69,6 +69,17 @@ export async function pick(page: Page, label: string, choice: string): Promise<v
   await page.getByRole('option', { name: words }).filter({ visible: true }).first().click()
 }
 
+/** Opens a group of what folds on a lot's page, where it is not open yet. */
+export async function unfold(page: Page, group: string): Promise<void> {
+  const fold = page.getByRole('button', { name: group, exact: true })
+  if ((await fold.getAttribute('aria-expanded')) === 'false') await fold.click()
+}
+/** Presses a button of what folds on a lot's page. */
+export async function pressElse(page: Page, group: string, button: string | RegExp): Promise<void> {
+  await unfold(page, group)
+  await page.getByRole('button', { name: button }).click()
+}
+
 /** A numeric field by its label. */
 export const field = (page: Page | Locator, label: string): Locator => page.getByLabel(label, { exact: true })
 

@@ -1,7 +1,7 @@
 import type { Locator, Page } from '@playwright/test'
 import { day, notebook } from '../../core/test/log/build'
 import { writeFile, type Draft } from '../../core/src/index'
-import { expect, expectAccessible, field, figure, openLog, pick, takeIn, test } from './steps'
+import { expect, expectAccessible, field, figure, openLog, pick, pressElse, takeIn, test, unfold } from './steps'
 
 /* What nobody with a meter does: from the market to the empty jar by spoon, strip, eye and tongue. */
 
@@ -36,7 +36,7 @@ async function strip(page: Page, code: string, ph: string) {
 /** Opens the ending of a lot and writes it down. */
 async function end(page: Page, code: string, say: (dialog: Locator) => Promise<void>) {
   await lotPage(page, code)
-  await page.getByRole('button', { name: 'Eaten, given, frozen …' }).click()
+  await pressElse(page, 'Decide', 'Eaten, given, frozen …')
   const dialog = page.getByRole('dialog', { name: /^How it ends/ })
   await say(dialog)
   await dialog.getByRole('button', { name: 'Write it down' }).click()
@@ -102,7 +102,7 @@ test('a summer with spoons and strips: six jars, two people, from the market to 
   await page.getByRole('radio', { name: 'Clean and sour' }).click()
   await expect(page.locator('.verdict')).toContainText('share it into two jars')
   await page.getByRole('button', { name: 'Keep it in the log' }).click()
-  await page.getByRole('button', { name: 'Share into one more jar …' }).click()
+  await pressElse(page, 'Put in, or lost', 'Share into one more jar …')
   const share = page.getByRole('dialog', { name: /^Share into one more jar/ })
   await field(share, 'Goes over').fill('90 kg')
   await share.getByRole('button', { name: 'Shared: record it' }).click()
@@ -147,7 +147,7 @@ test('a summer with spoons and strips: six jars, two people, from the market to 
 
   // Into the cold, then on the table, given, frozen, into one another: every jar ends.
   await lotPage(page, 'LF-01B')
-  await page.getByRole('button', { name: 'To the cold …' }).click()
+  await pressElse(page, 'Decide', 'To the cold …')
   await page.getByRole('button', { name: 'Move it', exact: true }).click()
   await later(page, 40)
   await end(page, 'LF-01B', async (dialog) => {
@@ -213,11 +213,12 @@ test('a bad jar found by eye: nobody read it, nothing moves in it, and it is thr
   const senses = page.getByRole('region', { name: 'By eye and tongue' })
   await expect(senses.getByRole('group', { name: /sour/i })).toHaveCount(0)
   await expect(page.getByRole('link', { name: 'Press it' })).toBeHidden()
+  await unfold(page, 'Decide')
   await expect(page.getByRole('button', { name: 'Call it ready …' })).toBeDisabled()
   await page.goto('/')
   await expect(page.getByRole('region', { name: 'The round' })).toContainText(/[Dd]iscard/, { timeout: 60_000 })
   await page.goto(`/ferment/${lotId}`)
-  await page.getByRole('button', { name: 'Discard …' }).click()
+  await pressElse(page, 'Decide', 'Discard …')
   await field(page, 'Why').fill('Nothing moved in five days')
   await page.getByRole('button', { name: 'Discard it' }).click()
   await expect(page.getByText('Discarded', { exact: true })).toBeVisible()

@@ -134,7 +134,6 @@ test('a static build on plain files: with them gone every page opens, the foreca
     return new URL(page.url()).searchParams.get('lot')
   }
   await page.goto(`/blend/${await lotOf('PS-07')}`)
-  await page.getByRole('button', { name: 'Work it out' }).click()
   await expect(figure(page, 'correction')).toBeVisible({ timeout: 60_000 })
   await page.goto(`/label/${await lotOf('PS-06-')}`)
   await field(page, 'Address lines').fill('Brackwater Pepper Loft\nSaltby Quay')

@@ -5,95 +5,110 @@ import { CHORES, isCold, styleById, topUpBrine, type Chore, type Lot, type ToldJ
 import { useBook } from '~/stores/book'
 import { useRound } from '~/stores/round'
 
-/** What was done, what is seen, and what is decided. */
-const { lot } = defineProps<{ lot: Lot; stand: ToldJudgement | null }>()
+/** All else of a lot in one row, opened by one press: what is seen stands by itself, the rest folds. */
+const props = defineProps<{ lot: Lot; stand: ToldJudgement | null }>()
 const book = useBook()
 const round = useRound()
-const seeing = ref(false)
-const putting = ref(false)
-const spilling = ref(false)
-const sharing = ref(false)
-const ending = ref(false)
+const fermenting = computed(() => props.lot.state === 'fermenting')
+const dialog = ref<'see' | 'put in' | 'spilt' | 'share' | 'end' | 'salt' | null>(null)
+/** One dialog at a time, each with its own way out. */
+const shows = (name: NonNullable<typeof dialog.value>) => ({
+  modelValue: dialog.value === name,
+  'onUpdate:modelValue': (open: boolean) => (dialog.value = open ? name : null),
+  lot: props.lot,
+})
 const deciding = ref<'cold' | 'warm' | 'wait' | 'ready' | 'brine' | 'discard' | null>(null)
 
+const GROUPS = ['Done just now', 'Put in, or lost', 'Decide', 'Paper and logger'] as const
+const groups = computed(() => (fermenting.value ? GROUPS : GROUPS.slice(-1)))
+const opened = ref<(typeof GROUPS)[number] | null>(null)
+
+const style = computed(() => (props.lot.made.kind === 'plan' ? styleById(props.lot.made.style) : null))
 /** Chores of the style first, then those any lot may want. */
 const chores = computed(() => {
-  const own = lot.made.kind === 'plan' ? styleById(lot.made.style).chores.map(({ chore }) => chore) : []
+  const own = style.value?.chores.map(({ chore }) => chore) ?? []
   const done = (chore: Chore) => chore !== 'read' && chore !== 'weigh'
   return [...new Set([...own, ...CHORES.slice(0, 7)])].filter(done)
 })
 async function did(chore: Chore) {
-  if (await round.did(lot.id, chore)) ElMessage.success(`${chore}: recorded. A wrong tap is taken back in the log.`)
+  if (await round.did(props.lot.id, chore))
+    ElMessage.success(`${chore}: recorded. A wrong tap is taken back in the log.`)
 }
-const cold = computed(() => isCold(lot))
-const drawable = computed(() => topUpBrine(book.book, lot) !== null)
+const cold = computed(() => isCold(props.lot))
+const drawable = computed(() => topUpBrine(book.book, props.lot) !== null)
 </script>
 
 <template>
-  <div class="groups">
-    <div>
-      <h2>What do you see?</h2>
-      <p class="small muted">Film or mould, foam, brine lost: two questions tell what it is.</p>
-      <el-button type="primary" plain class="see" @click="seeing = true">Look and record it</el-button>
+  <section class="sheet" aria-label="All else">
+    <div class="taps">
+      <el-button v-if="fermenting" type="primary" plain @click="dialog = 'see'">Look and record it</el-button>
+      <button
+        v-for="name in groups"
+        :key="name"
+        type="button"
+        class="fold"
+        :aria-expanded="opened === name"
+        :aria-controls="opened === name ? 'all-else' : undefined"
+        @click="opened = opened === name ? null : name"
+      >
+        {{ name }}
+      </button>
     </div>
-    <div role="group" aria-labelledby="done">
-      <h3 id="done">Done just now</h3>
-      <div class="taps">
+    <div v-if="opened" id="all-else" role="group" :aria-label="opened" class="taps opened">
+      <template v-if="opened === 'Done just now'">
         <el-button v-for="chore in chores" :key="chore" :disabled="round.busy" @click="did(chore)">{{
           chore
         }}</el-button>
-      </div>
-    </div>
-    <div>
-      <h3>Put in later, or lost</h3>
-      <div class="taps">
-        <el-button @click="putting = true">Brine, water, salt, juice, herbs …</el-button>
-        <el-button @click="spilling = true">It ran over …</el-button>
-        <el-button @click="sharing = true">Share into one more jar …</el-button>
-      </div>
-    </div>
-    <div role="group" aria-labelledby="decide">
-      <h3 id="decide">Decide</h3>
-      <div class="taps">
+      </template>
+      <template v-else-if="opened === 'Put in, or lost'">
+        <el-button @click="dialog = 'put in'">Brine, water, salt, juice, herbs …</el-button>
+        <el-button @click="dialog = 'spilt'">It ran over …</el-button>
+        <el-button @click="dialog = 'share'">Share into one more jar …</el-button>
+        <el-button v-if="style?.saltPct" @click="dialog = 'salt'">Salted wrong?</el-button>
+      </template>
+      <template v-else-if="opened === 'Decide'">
         <el-button v-if="!cold" @click="deciding = 'cold'">To the cold …</el-button
         ><el-button v-else @click="deciding = 'warm'">Back to the warm …</el-button>
         <el-button @click="deciding = 'wait'">More time …</el-button>
         <el-button :disabled="stand?.make === 'stop'" @click="deciding = 'ready'">Call it ready …</el-button>
         <el-button v-if="drawable" @click="deciding = 'brine'">Keep some brine …</el-button>
-        <el-button @click="ending = true">Eaten, given, frozen …</el-button>
+        <el-button @click="dialog = 'end'">Eaten, given, frozen …</el-button>
         <el-button type="danger" plain class="discard" @click="deciding = 'discard'">Discard …</el-button>
-      </div>
+      </template>
+      <template v-else><LotPaper :lot="lot" /><LoggerImport v-if="fermenting" :lot="lot" /></template>
     </div>
-    <SignDialog v-model="seeing" :lot="lot" />
-    <PutInDialog v-model="putting" :lot="lot" />
-    <OverflowDialog v-model="spilling" :lot="lot" />
-    <ShareDialog v-model="sharing" :lot="lot" />
-    <EndDialog v-model="ending" :lot="lot" :stand="stand" />
-    <DecideDialog v-model="deciding" :lot="lot" :stand="stand" />
-  </div>
+    <template v-if="fermenting">
+      <SignDialog v-bind="shows('see')" />
+      <PutInDialog v-bind="shows('put in')" />
+      <OverflowDialog v-bind="shows('spilt')" />
+      <ShareDialog v-bind="shows('share')" />
+      <EndDialog v-bind="shows('end')" :stand="stand" />
+      <SaltFix v-bind="shows('salt')" />
+      <DecideDialog v-model="deciding" :lot="lot" :stand="stand" />
+    </template>
+  </section>
 </template>
 
 <style scoped>
-.groups {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(250px, 1fr));
-  gap: var(--s4) var(--s5);
-}
-h2,
-h3 {
-  font-size: 17px;
-  margin-bottom: var(--s2);
-}
-.see {
-  margin-top: var(--s2);
-}
 .taps {
   display: flex;
   flex-wrap: wrap;
+  align-items: center;
   gap: var(--s2);
 }
 html .taps .el-button {
   margin: 0;
+}
+.fold {
+  padding: 0 var(--s3);
+  border: 0;
+  background: none;
+  font: 600 16px var(--text);
+}
+.opened {
+  border-top: 1px solid var(--line);
+  margin-top: var(--s3);
+  padding-top: var(--s3);
 }
 html .discard {
   --el-button-text-color: var(--discard);

@@ -169,17 +169,7 @@ onBeforeUnmount(() => instruments.forget(id))
       @keydown.space="space"
     >
       <template v-if="unitSign(unit) && !hideUnit" #suffix>
-        <select
-          v-if="CHOOSABLE[kind]"
-          class="unit"
-          tabindex="-1"
-          :value="unit"
-          :aria-label="`Unit for ${kind}`"
-          @change="preferences.chooseUnit(kind, ($event.target as HTMLSelectElement).value)"
-        >
-          <option v-for="name in CHOOSABLE[kind]" :key="name" :value="name">{{ unitSign(name) }}</option>
-        </select>
-        <template v-else>{{ unitSign(unit) }}</template>
+        <UnitChoice v-if="CHOOSABLE[kind]" :kind="kind" /><template v-else>{{ unitSign(unit) }}</template>
       </template>
     </el-input>
     <FieldNote
@@ -198,20 +188,5 @@ onBeforeUnmount(() => instruments.forget(id))
 }
 .bad :deep(.el-input__wrapper) {
   box-shadow: 0 0 0 2px var(--discard) inset;
-}
-.unit {
-  appearance: none;
-  border: 0;
-  background: none;
-  color: var(--muted);
-  font: 600 15px var(--text);
-  min-height: 36px;
-  text-align: right;
-  cursor: pointer;
-  padding: 0 2px;
-}
-.unit option {
-  color: var(--ink);
-  background: var(--surface);
 }
 </style>

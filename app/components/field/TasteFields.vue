@@ -4,6 +4,7 @@ import { TASTE_WORDS } from '~/forms/readingDraft'
 
 /** Short scales of taste; what was not tasted is left out. */
 const taste = defineModel<Tasted>({ required: true })
+const OPTIONS = [{ value: -1, label: '–' }, ...TASTE_WORDS.map((word, value) => ({ value, label: `${value} ${word}` }))]
 const set = (name: (typeof TASTES)[number], value: number) =>
   (taste.value =
     value < 0
@@ -14,13 +15,14 @@ const set = (name: (typeof TASTES)[number], value: number) =>
 <template>
   <fieldset>
     <legend>Taste, only of what is sound</legend>
-    <label v-for="name in TASTES" :key="name"
-      ><span>{{ name }}</span>
-      <select :value="taste[name] ?? -1" @change="set(name, Number(($event.target as HTMLSelectElement).value))">
-        <option :value="-1">–</option>
-        <option v-for="(word, value) in TASTE_WORDS" :key="word" :value="value">{{ value }} {{ word }}</option>
-      </select>
-    </label>
+    <PickField
+      v-for="name in TASTES"
+      :key="name"
+      :model-value="taste[name] ?? -1"
+      :label="name"
+      :options="OPTIONS"
+      @update:model-value="(value) => set(name, value)"
+    />
   </fieldset>
 </template>
 
@@ -39,18 +41,5 @@ legend {
   font-weight: 600;
   font-size: 14px;
   padding: 0 var(--s1);
-}
-label {
-  display: grid;
-  font-size: 14px;
-}
-select {
-  min-height: var(--touch);
-  border: 1px solid var(--outline);
-  border-radius: var(--radius);
-  background: var(--surface);
-  color: var(--ink);
-  font: inherit;
-  padding: 0 var(--s2);
 }
 </style>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { cautionsFor, dayOf, hasHoney, isMeter, isRefill, propertiesOf, styleById } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { useRecorder } from '~/composables/useRecorder'
@@ -18,7 +18,6 @@ const figures = computed(() => {
   const composition = lot.value && book.composition(lot.value.id)
   return composition ? propertiesOf(composition) : null
 })
-const saltFix = ref(false)
 /** Eyes and tongue come before a reading where there is no meter, else after it. */
 const meter = computed(() => isMeter(preferences.kit))
 const senses = computed(() => lot.value?.state === 'fermenting' && style.value?.judgedBy === 'acid')
@@ -115,18 +114,11 @@ const plannedWords = computed(() =>
         </section>
       </div>
       <div class="below">
-        <section v-if="lot.state === 'fermenting'" class="sheet"><LotActions :lot="lot" :stand="stand" /></section>
+        <LotActions v-if="lot.packed || lot.state === 'planned'" :key="lot.id" :lot="lot" :stand="stand" />
         <ul v-if="style && lot.state === 'fermenting'" class="plain-list own">
           <li v-for="caution in style.cautions" :key="caution" class="small muted">{{ caution }}</li>
         </ul>
         <section class="sheet log"><LotLog :lot="lot" /></section>
-        <section v-if="lot.packed || lot.state === 'planned'" class="sheet more">
-          <LotPaper :lot="lot" />
-          <LoggerImport v-if="lot.state === 'fermenting'" :lot="lot" />
-          <div v-if="lot.state === 'fermenting' && style?.saltPct">
-            <el-button @click="saltFix = true">Salted wrong?</el-button><SaltFix v-model="saltFix" :lot="lot" />
-          </div>
-        </section>
       </div>
     </div>
   </div>
@@ -163,10 +155,6 @@ const plannedWords = computed(() =>
 }
 .below {
   grid-area: below;
-}
-.more {
-  grid-template-columns: repeat(auto-fit, minmax(260px, 1fr));
-  align-items: end;
 }
 @media (max-width: 1100px) {
   .lot {
