@@ -206,6 +206,7 @@ test('what was said with the plan is not asked again; another style keeps it, wh
   await maker.click('Packed: start the lot')
   await packed(page)
   await expect(page.getByText(/Attic, glass plate and a stone/).first()).toBeVisible()
+  await maker.click('Put in, or lost')
   await maker.click(/^It ran over/)
   const dialog = page.getByRole('dialog', { name: /^Ran over/ })
   await dialog.getByRole('textbox', { name: 'How much' }).fill('lots')

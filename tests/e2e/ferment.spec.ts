@@ -235,7 +235,7 @@ test('a logger’s file: columns, what was left out, 200,000 lines thinned; wron
 }) => {
   await packMash(page, 'Logged one')
   await later(page, 200)
-  await unfold(page, 'Paper and logger')
+  await unfold(page, 'Paper and files')
   const input = page.getByLabel('Import a logger’s CSV')
   const csv = (text: string, name = 'probe.csv') =>
     input.setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(text) })

@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises'
 import { PDFDocument } from 'pdf-lib'
 import type { Page } from '@playwright/test'
-import { expect, expectAccessible, field, figure, openDemo, pick, pressElse, test } from './steps'
+import { expect, expectAccessible, field, figure, openDemo, pick, pressElse, test, unfold } from './steps'
 
 const weigh = async (page: Page, rows: readonly (readonly [name: string, said: string])[]) => {
   for (const [name, said] of rows) {
@@ -108,13 +108,13 @@ test('one bowl, three jars: each a lot of its own, the hot one marked on shelf, 
   await page.locator('[data-lot="LF-01B"]').click()
   const [download] = await Promise.all([
     page.waitForEvent('download'),
-    pressElse(page, 'Paper and logger', 'Jar labels'),
+    pressElse(page, 'Paper and files', 'Jar labels'),
   ])
   const pdf = await PDFDocument.load(await readFile(await download.path()))
   expect(pdf.getSubject()).toMatch(
     /^LF-01B, Salsa, hot, 2\.\d % salt, started \d{4}-\d\d-\d\d, (loose|tight) lid, HOT$/,
   )
-  const [sheet] = await Promise.all([page.waitForEvent('download'), pressElse(page, 'Paper and logger', 'Batch sheet')])
+  const [sheet] = await Promise.all([page.waitForEvent('download'), pressElse(page, 'Paper and files', 'Batch sheet')])
   expect((await PDFDocument.load(await readFile(await sheet.path()))).getTitle()).toBe('Batch sheet, LF-01B Salsa, hot')
   // Too salty: water thins it; its own produce is habanero, and more of that would be another sauce.
   await pressElse(page, 'Put in, or lost', 'Salted wrong?')
@@ -355,8 +355,9 @@ test('a bowl weighed by hand: something else instead, one thing more, weighed ag
   await page.getByRole('button', { name: 'Open a lot by its label' }).click()
   await field(page, 'Code on the tape').fill('LF-02')
   await page.getByRole('button', { name: 'Open', exact: true }).click()
+  await unfold(page, 'Paper and files')
   await pick(page, 'Page', 'Letter')
-  const [sheet] = await Promise.all([page.waitForEvent('download'), pressElse(page, 'Paper and logger', 'Batch sheet')])
+  const [sheet] = await Promise.all([page.waitForEvent('download'), pressElse(page, 'Paper and files', 'Batch sheet')])
   expect((await PDFDocument.load(await readFile(await sheet.path()))).getPage(0).getSize()).toEqual({
     width: 612,
     height: 792,

@@ -19,7 +19,7 @@ const shows = (name: NonNullable<typeof dialog.value>) => ({
 })
 const deciding = ref<'cold' | 'warm' | 'wait' | 'ready' | 'brine' | 'discard' | null>(null)
 
-const GROUPS = ['Done just now', 'Put in, or lost', 'Decide', 'Paper and logger'] as const
+const GROUPS = ['Done just now', 'Put in, or lost', 'Decide', 'Paper and files'] as const
 const groups = computed(() => (fermenting.value ? GROUPS : GROUPS.slice(-1)))
 const opened = ref<(typeof GROUPS)[number] | null>(null)
 

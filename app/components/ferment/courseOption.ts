@@ -16,6 +16,11 @@ const AHEAD_PH = 0.03
 /** Over so many temperatures their dots are left out. */
 const DOTTED = 60
 
+/** Room for the days under the chart, the height of the panel of temperature, and what keeps the two apart. */
+const BOTTOM_PX = 32
+const WARMTH_PX = 44
+const APART_PX = 22
+
 /** A row of figures of the forecast as points in time. */
 const pointsOf = ({ startMs, course }: CourseShown, values: readonly number[]): [number, number][] =>
   (course?.hours ?? []).map((hour, index) => [startMs + hour * HOUR_MS, values[index] ?? 0])
@@ -216,9 +221,9 @@ export function courseOption(shown: CourseShown, tones: Tones, world: UnitWorld)
         left: 46,
         right: RIGHT_PX,
         top: roomAbove(shown, endMs, tones),
-        ...(warmth ? { height: '56%' } : { bottom: 32 }),
+        bottom: BOTTOM_PX + (warmth ? WARMTH_PX + APART_PX : 0),
       },
-      { left: 46, right: RIGHT_PX, bottom: 32, height: '15%' },
+      { left: 46, right: RIGHT_PX, bottom: BOTTOM_PX, height: WARMTH_PX },
     ],
     tooltip: {
       trigger: 'item' as const,

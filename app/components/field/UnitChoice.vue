@@ -39,6 +39,7 @@ onClickOutside(choices, () => (choosing.value = false), { ignore: [button] })
     virtual-triggering
     placement="bottom-end"
     width="auto"
+    popper-style="min-width: 0"
     :show-arrow="false"
   >
     <div ref="choices" @keydown.esc.stop="choosing = false">

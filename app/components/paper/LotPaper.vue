@@ -51,8 +51,7 @@ const batch = () =>
 </script>
 
 <template>
-  <div class="stack" aria-label="Paper" role="group">
-    <h3>Paper</h3>
+  <div class="paper" aria-label="Paper" role="group">
     <div class="row end">
       <PickField
         v-model="sheet"
@@ -71,6 +70,12 @@ const batch = () =>
 </template>
 
 <style scoped>
+.paper {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(min(100%, 300px), 1fr));
+  gap: var(--s3) var(--s5);
+  flex: 1 1 100%;
+}
 .end {
   align-items: flex-end;
 }

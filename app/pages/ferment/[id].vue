@@ -125,15 +125,15 @@ const plannedWords = computed(() =>
 </template>
 
 <style scoped>
-/* Its jar, where it stands with its chart, and what is read; all else below. */
+/* Its jar, where it stands with its chart, all else under both; what is read beside them. */
 .lot {
   display: grid;
-  grid-template: 'left middle right' auto 'below below below' auto / 190px minmax(0, 1fr) minmax(300px, 350px);
+  grid-template: 'left middle right' auto 'below below right' 1fr / 190px minmax(0, 1fr) minmax(300px, 350px);
   gap: var(--s4) var(--s5);
   align-items: start;
 }
 .lot:not(:has(> .left)) {
-  grid-template: 'middle right' auto 'below below' auto / minmax(0, 1fr) minmax(300px, 400px);
+  grid-template: 'middle right' auto 'below right' 1fr / minmax(0, 1fr) minmax(300px, 400px);
 }
 .left {
   grid-area: left;
