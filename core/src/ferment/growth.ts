@@ -70,10 +70,6 @@ export const GROUPS: Readonly<Record<'H' | 'P', Group>> = {
   },
 }
 
-/** Best and highest pH for growth, both groups. From memory. */
-const PH_BEST = 6
-const PH_MAX = 8.5
-
 /** Undissociated acid that stops growth, mmol/kg: lactic (Passos, from memory), acetic (chosen). */
 export const STOPS = { lactic: 69, acetic: 150 }
 /** Acid is still made at rest up to so many times as much. Chosen. */
@@ -92,13 +88,6 @@ export function temperatureFactor(
   if (!(tempC > tMin && tempC < tMax)) return 0
   const over = (tempC - tMax) * (tempC - tMin) ** 2
   return over / ((tBest - tMin) * ((tBest - tMin) * (tempC - tBest) - (tBest - tMax) * (tBest + tMin - 2 * tempC)))
-}
-
-/** Growth at a pH as a share of that at the best; 0 at and under the least. */
-export function phFactor(pH: number, phMin: number): number {
-  if (!(pH > phMin && pH < PH_MAX)) return 0
-  const q = (pH - phMin) * (pH - PH_MAX)
-  return q / (q - (pH - PH_BEST) ** 2)
 }
 
 /**
