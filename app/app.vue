@@ -6,7 +6,9 @@ import { useKeeping } from '~/stores/keeping'
 import { useBackups } from '~/composables/useBackups'
 import { useDemoOnStart } from '~/composables/useDemo'
 import { useInstallOffer } from '~/composables/useInstall'
+import { useOnce } from '~/composables/useOnce'
 import { useProbeLog } from '~/composables/useProbeLog'
+import { fetchSayer } from '~/composables/say'
 import { useStageKeys } from '~/composables/useStageKeys'
 import { useStages } from '~/composables/useStages'
 
@@ -16,8 +18,10 @@ void useKeeping().start()
 useBackups()
 useInstallOffer()
 useDemoOnStart()
+onNuxtReady(fetchSayer)
 useProbeLog()
 const { helpOpen } = useStageKeys()
+const helped = useOnce(helpOpen)
 const route = useRoute()
 const { stages } = useStages()
 /** The page, and the lot it is about: what a tab and a reader of the screen say first. */
@@ -49,7 +53,7 @@ const withStrip = computed(() => !fullScreen.value && (instruments.has.scale || 
       <NuxtPage v-if="book.ready" />
     </main>
     <InstrumentStrip v-if="withStrip" class="frame-strip" />
-    <KeyHelp v-model="helpOpen" />
+    <LazyKeyHelp v-if="helped" v-model="helpOpen" />
     <RoundDialogs />
   </div>
 </template>

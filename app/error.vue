@@ -16,7 +16,7 @@ const reload = () => location.reload()
       it stays, save an archive on the logbook's page, and tell those who look after Lactofer what you were doing.
     </p>
     <p class="row">
-      <el-button v-if="!missing" type="primary" @click="reload">Reload</el-button>
+      <PressButton v-if="!missing" kind="primary" @click="reload">Reload</PressButton>
       <a href="/">Go to Today</a>
       <a href="/logbook">Go to the logbook</a>
     </p>

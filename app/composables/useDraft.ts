@@ -1,6 +1,6 @@
 import { useEventListener, watchDebounced } from '@vueuse/core'
 import { onScopeDispose, ref, type Ref } from 'vue'
-import type { z } from 'zod'
+import type { z } from '@lactofer/core'
 import { readDraft, writeDraft } from '~/db/forms'
 import { keepUnsaved, takeUnsaved } from '~/db/unsaved'
 

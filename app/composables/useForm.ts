@@ -1,6 +1,5 @@
 import { computed, nextTick, ref, type Ref } from 'vue'
-import type { z } from 'zod'
-import type { Draft } from '@lactofer/core'
+import type { z, Draft } from '@lactofer/core'
 import { leadToProblem } from './leadToProblem'
 import { useDraft } from './useDraft'
 import { useRecorder } from './useRecorder'

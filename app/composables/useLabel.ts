@@ -1,5 +1,5 @@
 import { computed, shallowRef, watch, type Ref } from 'vue'
-import { z } from 'zod'
+import { z } from '@lactofer/core'
 import {
   claimsIn,
   ingredientsOf,

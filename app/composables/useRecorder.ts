@@ -1,5 +1,5 @@
 import { ref } from 'vue'
-import { ElMessage } from 'element-plus'
+import { say } from '~/composables/say'
 import type { Draft } from '@lactofer/core'
 import { PROBLEM_WORDS } from '~/words/keepingWords'
 import { useBook } from '~/stores/book'
@@ -23,7 +23,7 @@ export function useRecorder(kept = 'The form is as you left it; try again.') {
     } catch (error) {
       const code = keeping.problem ?? keeping.codeOf(error)
       const why = code === 'unreadable' ? '' : ` ${PROBLEM_WORDS[code].what} ${PROBLEM_WORDS[code].todo}`
-      ElMessage.error(`This could not be written to the log.${why} ${kept}`)
+      say.problem(`This could not be written to the log.${why} ${kept}`)
       return false
     } finally {
       busy.value = false

@@ -20,7 +20,9 @@ export function useStageKeys() {
       return
     }
     if (event.ctrlKey || event.metaKey || event.altKey) return
-    const binding = KEY_BINDINGS.find(({ keys, go, focus, help }) => keys.includes(event.key) && (go ?? focus ?? help))
+    const binding = KEY_BINDINGS.find(
+      ({ keys, go, focus, press, help }) => keys.includes(event.key) && (go ?? focus ?? press ?? help),
+    )
     if (!binding) return
     const page = binding.go?.(event.key)
     const field = binding.focus ? document.querySelector<HTMLElement>(binding.focus) : null
@@ -28,6 +30,7 @@ export function useStageKeys() {
     if (binding.focus && !field) return
     if (page) void router.push(page)
     field?.focus()
+    if (binding.press) document.querySelector<HTMLElement>(binding.press)?.click()
     if (binding.help) helpOpen.value = true
     event.preventDefault()
   })

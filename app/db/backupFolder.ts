@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '@lactofer/core'
 import { journal } from './journal'
 
 /* The folder that was chosen for archives, and what the last one took along: kept beside the reader's choices. */

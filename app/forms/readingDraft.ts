@@ -1,5 +1,4 @@
-import { z } from 'zod'
-import { TasteSchema } from '@lactofer/core'
+import { z, TasteSchema } from '@lactofer/core'
 
 const amount = z.number().nullable()
 

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '@lactofer/core'
 import {
   CLOSURE_NAMES,
   PACKING_CHECKS,

@@ -1,6 +1,6 @@
 import { useEventSource } from '@vueuse/core'
 import { computed, shallowRef, watch, type ComputedRef, type ShallowRef } from 'vue'
-import { z } from 'zod'
+import { z } from '@lactofer/core'
 import { BenchStateSchema, calibrationAge, formatNumber, type BenchCommand, type BenchState } from '@lactofer/core'
 import { nowMs } from '~/clock/clock'
 import type { Driver, Shown } from './driver'

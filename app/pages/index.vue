@@ -34,12 +34,12 @@ const inHand = computed(() => atPhone.value && !asList.value && book.lots.length
     </header>
     <SetAside />
     <BackupReminder />
-    <KitPanel v-if="asksForKit" asks />
-    <EmptyStart v-if="book.lots.length === 0" />
+    <LazyKitPanel v-if="asksForKit" asks />
+    <LazyEmptyStart v-if="book.lots.length === 0" />
     <div v-else class="split">
-      <HandRound v-if="inHand" @list="asList = true" />
+      <LazyHandRound v-if="inHand" @list="asList = true" />
       <template v-else-if="atPhone">
-        <el-button class="walk" @click="asList = false">Walk it vessel by vessel</el-button>
+        <PressButton class="walk" @click="asList = false">Walk it vessel by vessel</PressButton>
         <TheRound />
       </template>
       <TheShelf v-if="book.fermenting.length" />

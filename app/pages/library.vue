@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { ElMessage } from 'element-plus'
+import { say } from '~/composables/say'
 import { InvalidInput, materialsOfTable, searchMaterials, tableOfMaterials, type Material } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { csvOf, linesOf } from '~/composables/csv'
@@ -57,11 +57,9 @@ async function importCsv(text: string) {
   problem.value = ''
   try {
     const drafts = materialsOfTable(linesOf(text), book.library, nowMoment())
-    if (drafts.length === 0) ElMessage.info('Nothing in the file differs from your library.')
+    if (drafts.length === 0) say.info('Nothing in the file differs from your library.')
     else if (await record(...drafts))
-      ElMessage.success(
-        `${drafts.length} ${drafts.length === 1 ? 'material has' : 'materials have'} your own values now.`,
-      )
+      say.done(`${drafts.length} ${drafts.length === 1 ? 'material has' : 'materials have'} your own values now.`)
   } catch (error) {
     if (!(error instanceof InvalidInput)) throw error
     problem.value = error.message

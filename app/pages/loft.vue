@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { ElMessage } from 'element-plus'
+import { say } from '~/composables/say'
 import { toBuy, counted } from '@lactofer/core'
 import { dayAfterMonths, fieldOfDay } from '~/clock/moments'
 import { nowMoment } from '~/clock/clock'
@@ -67,12 +67,12 @@ function drafts() {
 async function keep(event: Event) {
   const count = lots.value.length
   if (!(await confirm(event, drafts))) return
-  ElMessage.success(`${count} ${count === 1 ? 'plan is' : 'plans are'} in the log, each with its day.`)
+  say.done(`${count} ${count === 1 ? 'plan is' : 'plans are'} in the log, each with its day.`)
   reset()
 }
 const exportDays = async () => {
   const count = await saveLoftCalendar(lots.value, book.lots)
-  ElMessage.success(`${count} days are in the file.`)
+  say.done(`${count} days are in the file.`)
 }
 </script>
 

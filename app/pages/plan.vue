@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { ElMessage } from 'element-plus'
+import { say } from '~/composables/say'
 import { styleById, type Draft } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { checkDrafts, packingProblems, planDraft, planProblems, type PlanProblems } from '~/forms/planDraft'
@@ -80,7 +80,7 @@ async function confirm(event: Event, next: 'pack' | 'weigh' | 'split' | 'keep') 
   const refused = pack && Object.values(packing.value).some(Boolean)
   if (!(await write(event, () => (refused ? null : drafts(lotId, pack))))) return
   reset()
-  if (next === 'keep') ElMessage.success('The plan is in the log. Weigh it in when the jars are clean.')
+  if (next === 'keep') say.done('The plan is in the log. Weigh it in when the jars are clean.')
   else await router.push(next === 'pack' ? `/ferment/${lotId}` : `/${next}/${lotId}`)
 }
 /** Whoever has a scale weighs it in first; with cups and spoons it is in the jar already. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { ElMessage } from 'element-plus'
+import { say } from '~/composables/say'
 import { cautionsFor, earlierYields, unreadPhOf, type Composition, type Draft } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { codeProblem } from '~/forms/problems'
@@ -131,7 +131,7 @@ function drafts(): Draft[] | null {
 }
 async function keep(event: Event) {
   if (!(await confirm(event, drafts))) return
-  ElMessage.success(`${form.value.code.trim()} is in stock. Blend it next.`)
+  say.done(`${form.value.code.trim()} is in stock. Blend it next.`)
   reset()
   await router.push('/blend')
 }

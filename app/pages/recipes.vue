@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { ElMessage } from 'element-plus'
+import { say } from '~/composables/say'
 import {
   factsOf,
   InvalidInput,
@@ -83,8 +83,7 @@ async function importOne(text: string) {
         ...(note !== undefined && { note }),
       })),
     )
-    if (written)
-      ElMessage.success(`${name}: ${read.versions.length} ${read.versions.length === 1 ? 'version' : 'versions'}.`)
+    if (written) say.done(`${name}: ${read.versions.length} ${read.versions.length === 1 ? 'version' : 'versions'}.`)
   } catch (error) {
     if (!(error instanceof InvalidInput)) throw error
     problem.value = error.message
@@ -94,7 +93,7 @@ async function retire(recipe: Recipe) {
   const last = recipe.versions.at(-1)
   if (!last) return
   if (await record({ ...factsOf(last), at: nowMoment(), retired: true }))
-    ElMessage.success(`${recipe.name} is off the list. Its versions stay in the log.`)
+    say.done(`${recipe.name} is off the list. Its versions stay in the log.`)
 }
 </script>
 

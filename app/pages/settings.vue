@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { watch } from 'vue'
-import { ElMessage } from 'element-plus'
+import { say } from '~/composables/say'
 import { fullMoment } from '~/clock/moments'
 import { useForm, type Problems } from '~/composables/useForm'
 import { useBook } from '~/stores/book'
@@ -45,7 +45,7 @@ async function keep(event: Event) {
   const { by, currency } = form.value
   await preferences.choose('by', by.trim())
   await preferences.choose('currency', currency.trim())
-  ElMessage.success('Kept: this name stands beside what you log from now on.')
+  say.done('Kept: this name stands beside what you log from now on.')
 }
 </script>
 

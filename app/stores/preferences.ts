@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, watchEffect } from 'vue'
-import { z } from 'zod'
+import { z } from '@lactofer/core'
 import {
   CHOOSABLE,
   heatWords,

@@ -1,7 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed } from 'vue'
-import { z } from 'zod'
-import { MINUTE_MS } from '@lactofer/core'
+import { z, MINUTE_MS } from '@lactofer/core'
 import { nowMs } from '~/clock/clock'
 import { useDraft } from '~/composables/useDraft'
 

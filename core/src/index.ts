@@ -1,4 +1,4 @@
-import './noEval'
+export * from './schema'
 export * from './invalid'
 export * from './level'
 export * from './working'

@@ -167,6 +167,7 @@ test('first jar to first bottle', async ({ guarded: page }) => {
   await expect(page.getByRole('region', { name: 'Release checks' }).getByText('Released')).toBeVisible()
 
   // Find the lot again, and all that stands behind it.
+  await page.getByRole('button', { name: 'Find a lot' }).click()
   await page.getByRole('combobox', { name: 'Find a lot by code or name' }).fill('S-01-')
   await page
     .getByRole('option', { name: /Harbour Red/ })

@@ -30,7 +30,7 @@ vi.mock('~/stores/instruments', () => ({ useInstruments: () => instruments }))
 vi.mock('~/stores/preferences', () => ({ usePreferences: () => ({ probes: { 'probe-1': 'L1' } }) }))
 vi.mock('~/composables/leadership', () => ({ leadership: () => () => true }))
 vi.mock('~/workers/blender', () => ({ askForMix }))
-vi.mock('element-plus', () => ({ ElMessage: { error: said } }))
+vi.mock('~/composables/say', () => ({ say: { problem: said } }))
 
 let scope: EffectScope
 const inScope = <T>(make: () => T): T => scope.run(make)!

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { ElMessage } from 'element-plus'
+import { say } from '~/composables/say'
 import {
   aimsMissed,
   correctionContent,
@@ -56,7 +56,7 @@ async function did() {
     ...correctionContent(found.value.put),
     reason: 'Correction of the finished blend.',
   })
-  if (written) ElMessage.success('Recorded. Stir it through, read it now and again in 24 hours.')
+  if (written) say.done('Recorded. Stir it through, read it now and again in 24 hours.')
 }
 /** What is to be put in: "12 g sugar, 1.2 kg water". */
 const putWords = computed(

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { ElMessage } from 'element-plus'
+import { say } from '~/composables/say'
 import {
   forecastBlend,
   formatNumber,
@@ -126,9 +126,7 @@ function draft(): Draft {
 }
 async function keep(event: Event) {
   if (!(await confirm(event, () => [draft()]))) return
-  ElMessage.success(
-    lesson.value && !lesson.value.problem ? 'Trial recorded: the bench has learned from it.' : 'Trial recorded.',
-  )
+  say.done(lesson.value && !lesson.value.problem ? 'Trial recorded: the bench has learned from it.' : 'Trial recorded.')
   reset()
 }
 </script>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { ElMessage } from 'element-plus'
+import { say } from '~/composables/say'
 import { forecastBlend, formatNumber, massesOfTrial, sourerWords, tasteWords, type EntryOf } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { scaleParts, setMasses, totalOf, type SauceForm } from '~/forms/blendForm'
@@ -32,7 +32,7 @@ function choose(trial: EntryOf<'trial'>) {
   const total = totalOf(sauce.value) || 1000
   setMasses(sauce.value.parts, massesOfTrial(sauce.value.parts, trial.parts))
   scaleParts(sauce.value.parts, total)
-  ElMessage.success(`${trial.name} is on the bench, scaled to what was in the pot.`)
+  say.done(`${trial.name} is on the bench, scaled to what was in the pot.`)
 }
 /** Taste and note of a trial, in one line. */
 const remarksOf = ({ taste, note }: EntryOf<'trial'>) =>

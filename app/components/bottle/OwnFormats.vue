@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { ElMessage } from 'element-plus'
+import { say } from '~/composables/say'
 import { formatNumber, headspaceOf, SUPPLIES, suppliesFor, type BottleFormat, type SupplyItem } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { checkDraft } from '~/forms/problems'
@@ -48,7 +48,7 @@ async function save(event: Event, retired = false) {
   const { draft } = draftOf(retired)
   if (!(await confirm(event, () => draft && [draft]))) return
   const name = form.value.name.trim()
-  ElMessage.success(retired ? `${name} is used no more; its runs keep it.` : `${name} is in your list.`)
+  say.done(retired ? `${name} is used no more; its runs keep it.` : `${name} is in your list.`)
   leave()
 }
 function leave() {

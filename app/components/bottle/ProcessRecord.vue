@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { useIntervalFn } from '@vueuse/core'
-import { ElMessage } from 'element-plus'
-import { z } from 'zod'
+import { say } from '~/composables/say'
+import { z } from '@lactofer/core'
 import {
   formatNumber,
   heatProcessOf,
@@ -104,9 +104,7 @@ async function keep() {
     }))
   )
     return
-  ElMessage.success(
-    `${points.length} ${points.length === 1 ? 'temperature' : 'temperatures'} of ${WORDS[where]} recorded.`,
-  )
+  say.done(`${points.length} ${points.length === 1 ? 'temperature' : 'temperatures'} of ${WORDS[where]} recorded.`)
   reset()
   later.value = null
   if (where === 'pot') draft.value.where = 'last bottle'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import Papa from 'papaparse'
-import { ElMessage } from 'element-plus'
+import { say } from '~/composables/say'
 import { batchRecordOf, tableOfRecord, type Lot } from '@lactofer/core'
 import { saveFile } from '~/composables/saveFile'
 import { useBook } from '~/stores/book'
@@ -18,7 +18,7 @@ async function give(make: () => Promise<void>) {
   try {
     await make()
   } catch {
-    ElMessage.error('The record could not be made. Reload the page and try again; the log is as it was.')
+    say.problem('The record could not be made. Reload the page and try again; the log is as it was.')
   } finally {
     busy.value = false
   }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { ElMessage } from 'element-plus'
+import { say } from '~/composables/say'
 import { formatNumber, heldBack, refusalOf, type Draft, type Lot, type WayOut } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { useForm, type Problems } from '~/composables/useForm'
@@ -79,7 +79,7 @@ function draft(): Draft {
 /** What leaves next is often the same way, from the same place. */
 async function takeOut(event: Event) {
   if (!(await confirm(event, () => [draft()]))) return
-  ElMessage.success('Recorded.')
+  say.done('Recorded.')
   const { how, from } = form.value
   reset()
   Object.assign(form.value, { how, from })

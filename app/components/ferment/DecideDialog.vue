@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { ElMessage } from 'element-plus'
+import { say } from '~/composables/say'
 import { formatMass, inJars, inVessels, NOT_MEASURED, type Lot, type ToldJudgement } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { momentAfterDays } from '~/clock/moments'
@@ -56,7 +56,7 @@ function drafts() {
 }
 async function decide(event: Event) {
   if (!(await confirm(event, drafts))) return
-  ElMessage.success(
+  say.done(
     what.value === 'brine'
       ? `${form.value.code.trim()} is in stock.`
       : what.value === 'discard'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, watch } from 'vue'
-import { ElMessage } from 'element-plus'
+import { say } from '~/composables/say'
 import {
   cautionsFor,
   formatNumber,
@@ -85,7 +85,7 @@ async function end(event: Event) {
   const drafts = () =>
     amountG.value === null ? null : [endDraft(form.value, lot, nowMoment(), amountG.value, byPiece.value)]
   if (!(await confirm(event, drafts))) return
-  ElMessage.success(`${lot.code}: recorded. A wrong entry is taken back in the log.`)
+  say.done(`${lot.code}: recorded. A wrong entry is taken back in the log.`)
   open.value = false
 }
 </script>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { ElMessage } from 'element-plus'
+import { say } from '~/composables/say'
 import { formatNumber, HOUR_MS, type ProcessPlace, type Lot } from '@lactofer/core'
 import { shortMoment } from '~/clock/moments'
 import { useLoggerFile } from '~/composables/useLoggerFile'
@@ -41,7 +41,7 @@ function change(key: 'time' | 'clock' | 'tempC' | 'ph', value: number) {
 const temps = computed(() => (found.value?.points ?? []).flatMap(({ tempC }) => tempC ?? []))
 async function keep() {
   if (!found.value || !(await record(draft(lot.id, name.value.trim() || 'Logger')))) return
-  ElMessage.success(`${found.value.points.length} points are in the log.`)
+  say.done(`${found.value.points.length} points are in the log.`)
   shown.value = false
 }
 const spanWords = computed(() => {

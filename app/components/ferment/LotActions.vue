@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { ElMessage } from 'element-plus'
+import { say } from '~/composables/say'
 import { CHORES, isCold, styleById, topUpBrine, type Chore, type Lot, type ToldJudgement } from '@lactofer/core'
 import { useBook } from '~/stores/book'
 import { useRound } from '~/stores/round'
@@ -31,8 +31,7 @@ const chores = computed(() => {
   return [...new Set([...own, ...CHORES.slice(0, 7)])].filter(done)
 })
 async function did(chore: Chore) {
-  if (await round.did(props.lot.id, chore))
-    ElMessage.success(`${chore}: recorded. A wrong tap is taken back in the log.`)
+  if (await round.did(props.lot.id, chore)) say.done(`${chore}: recorded. A wrong tap is taken back in the log.`)
 }
 const cold = computed(() => isCold(props.lot))
 const drawable = computed(() => topUpBrine(book.book, props.lot) !== null)

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { ElMessage } from 'element-plus'
+import { say } from '~/composables/say'
 import {
   cautionsFor,
   HOUR_MS,
@@ -118,7 +118,7 @@ function drafts(): Draft[] | null {
 }
 async function keep(event: Event) {
   if (!(await confirm(event, drafts))) return
-  ElMessage.success('Reading recorded.')
+  say.done('Reading recorded.')
   reset()
   instrument.value = undefined
   saidMs.value = null

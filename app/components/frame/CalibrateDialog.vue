@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { ElMessage } from 'element-plus'
+import { say } from '~/composables/say'
 import { calibrateMeter, calibrationAge, InvalidInput, nernstMv, type Calibration, type Draft } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { BENCH_METER, BUFFERS, useMeters } from '~/composables/useMeters'
@@ -106,7 +106,7 @@ async function keep(event: Event) {
   if (!(await confirm(event, () => (result ? [draft(result)] : null))) || !result) return
   if (result.accepted && live.value)
     await instruments.command({ do: 'calibrate', slopePct: result.slopePct, offsetMv: result.offsetMv })
-  ElMessage.success(result.accepted ? `${meter.value} is calibrated.` : 'The refusal is in the log.')
+  say.done(result.accepted ? `${meter.value} is calibrated.` : 'The refusal is in the log.')
   open.value = false
 }
 const age = computed(() => ageOf(meter.value) ?? calibrationAge(null, 0))

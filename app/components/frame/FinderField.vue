@@ -1,12 +1,15 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, onMounted, ref, useTemplateRef } from 'vue'
 import { pageOfLot } from '~/words/askWords'
 import { useBook } from '~/stores/book'
 
-/** Jumps to a lot by any words of its code or name. */
+/** Jumps to a lot by any words of its code or name; closes once it was left. */
+const emit = defineEmits<{ close: [] }>()
 const book = useBook()
 const router = useRouter()
 const query = ref('')
+const field = useTemplateRef<{ focus: () => void }>('field')
+onMounted(() => field.value?.focus())
 const MOST = 30
 
 const found = computed(() => {
@@ -17,15 +20,16 @@ const found = computed(() => {
     .reverse()
 })
 function open(id: string) {
-  query.value = ''
+  emit('close')
   const lot = book.lot(id)
   if (lot) void router.push(pageOfLot(lot))
 }
 </script>
 
 <template>
-  <div class="finder" data-find>
+  <div class="finder">
     <el-select
+      ref="field"
       model-value=""
       filterable
       remote
@@ -34,6 +38,7 @@ function open(id: string) {
       aria-label="Find a lot by code or name"
       no-data-text="No lot of that name"
       @change="open"
+      @visible-change="(shown: boolean) => shown || emit('close')"
     >
       <el-option v-for="lot in found" :key="lot.id" :value="lot.id" :label="`${lot.code} ${lot.name}`"
         ><span class="code">{{ lot.code }}</span> {{ lot.name }}</el-option

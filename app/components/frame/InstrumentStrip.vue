@@ -3,12 +3,15 @@ import { computed, ref } from 'vue'
 import IconTool from '~icons/lucide/sliders-horizontal'
 import { formatMass, formatTemperature, type QuantityKind } from '@lactofer/core'
 import type { Shown } from '~/instruments/driver'
+import { useOnce } from '~/composables/useOnce'
 import { useInstruments } from '~/stores/instruments'
 import { usePreferences } from '~/stores/preferences'
 
 const instruments = useInstruments()
 const preferences = usePreferences()
 const benchOpen = ref(false)
+const benchOpened = useOnce(benchOpen)
+const calibrated = useOnce(() => instruments.calibrating)
 
 /** What a dial shows of a value. */
 function figureOf({ kind, value }: { kind: QuantityKind; value: number | null }): string {
@@ -41,8 +44,8 @@ function dialWords({ kind, value, steady }: Shown): string {
     </div>
     <div class="take">
       <span v-if="instruments.taker" class="small for">for {{ instruments.taker.label }}</span>
-      <el-button class="takes" :disabled="!ready" type="primary" @click="instruments.take()"
-        >Take the reading</el-button
+      <PressButton class="takes" :disabled="!ready" kind="primary" @click="instruments.take()"
+        >Take the reading</PressButton
       >
       <button
         type="button"
@@ -54,8 +57,8 @@ function dialWords({ kind, value, steady }: Shown): string {
         <IconTool aria-hidden="true" />
       </button>
     </div>
-    <BenchDialog v-model="benchOpen" />
-    <CalibrateDialog v-model="instruments.calibrating" />
+    <LazyBenchDialog v-if="benchOpened" v-model="benchOpen" />
+    <LazyCalibrateDialog v-if="calibrated" v-model="instruments.calibrating" />
   </section>
 </template>
 

@@ -4,6 +4,7 @@ import IconClose from '~icons/lucide/x'
 import IconMenu from '~icons/lucide/chevron-down'
 import IconScan from '~icons/lucide/scan-line'
 import { shortDay } from '~/clock/moments'
+import { useOnce } from '~/composables/useOnce'
 import { useStages } from '~/composables/useStages'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
@@ -15,6 +16,7 @@ const { stages, isHere } = useStages()
 const route = useRoute()
 const open = ref(false)
 const scanning = ref(false)
+const scanned = useOnce(scanning)
 watch(
   () => route.fullPath,
   () => (open.value = false),
@@ -71,7 +73,7 @@ const waits = computed(() => stages.value[0]?.count ?? 0)
       </ul>
       <LotFinder class="finder" />
     </nav>
-    <ScanDialog v-model="scanning" />
+    <LazyScanDialog v-if="scanned" v-model="scanning" />
   </header>
 </template>
 

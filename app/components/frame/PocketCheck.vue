@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { ElMessage } from 'element-plus'
+import { say } from '~/composables/say'
 import { checkPocket, InvalidInput, type Draft } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { BUFFERS } from '~/composables/useMeters'
@@ -39,9 +39,7 @@ function draft(accepted: boolean): Draft {
 async function keep(event: Event) {
   const result = found.value?.result
   if (!(await confirm(event, () => (result ? [draft(result.accepted)] : null))) || !result) return
-  ElMessage.success(
-    result.accepted ? `${form.value.meter.trim()} may be used for seven days.` : 'The refusal is in the log.',
-  )
+  say.done(result.accepted ? `${form.value.meter.trim()} may be used for seven days.` : 'The refusal is in the log.')
   emit('done')
 }
 const bufferOptions = BUFFERS.map((value) => ({ value, label: `pH ${value.toFixed(2)}` }))

@@ -7,12 +7,14 @@ import IconLibrary from '~icons/lucide/library'
 import IconSettings from '~icons/lucide/settings'
 import IconScan from '~icons/lucide/scan-line'
 import type { UnitWorld } from '@lactofer/core'
+import { useOnce } from '~/composables/useOnce'
 import { useStages } from '~/composables/useStages'
 import { usePreferences } from '~/stores/preferences'
 
 defineEmits<{ help: [] }>()
 const preferences = usePreferences()
 const scanning = ref(false)
+const scanned = useOnce(scanning)
 
 const { stages, isHere } = useStages()
 const nav = useTemplateRef<HTMLElement>('nav')
@@ -72,7 +74,7 @@ const flip = (): UnitWorld => (preferences.world === 'metric' ? 'us' : 'metric')
         <IconKeyboard aria-hidden="true" />
       </button>
     </div>
-    <ScanDialog v-model="scanning" />
+    <LazyScanDialog v-if="scanned" v-model="scanning" />
   </header>
 </template>
 

@@ -20,12 +20,12 @@ const runs = computed(() => timers.running.filter(({ untilMs }) => untilMs > now
     <p v-for="timer in runs" :key="timer.lotId" :data-timer="timer.code">
       <NuxtLink :to="`/ferment/${timer.lotId}`" class="code">{{ timer.code }}</NuxtLink> rests:
       <strong class="left">{{ left(timer) }}</strong>
-      <el-button text @click="timers.stop(timer.lotId)">Stop</el-button>
+      <PressButton kind="text" @click="timers.stop(timer.lotId)">Stop</PressButton>
     </p>
     <p v-for="timer in over" :key="timer.lotId" class="over" role="status" :data-timer="timer.code">
       <NuxtLink :to="`/ferment/${timer.lotId}`" class="code">{{ timer.code }}</NuxtLink> has rested. Juice should stand
       in the bowl: mix once more, so that no salt lies on top.
-      <el-button @click="timers.stop(timer.lotId)">Done</el-button>
+      <PressButton @click="timers.stop(timer.lotId)">Done</PressButton>
     </p>
   </div>
 </template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, watch } from 'vue'
-import { ElMessage } from 'element-plus'
+import { say } from '~/composables/say'
 import {
   MATERIAL_KINDS,
   ownMaterialId,
@@ -94,7 +94,7 @@ const checked = computed(() => {
 async function save(event: Event) {
   const { draft } = checked.value
   if (!(await confirm(event, () => draft && [draft])) || draft?.kind !== 'material') return
-  ElMessage.success(`${draft.name}: your own values stand over the library’s.`)
+  say.done(`${draft.name}: your own values stand over the library’s.`)
   emit('saved', draft.materialId)
 }
 async function forget() {
@@ -109,7 +109,7 @@ async function forget() {
       forget: true,
     })
   )
-    ElMessage.success('The library’s values stand again.')
+    say.done('The library’s values stand again.')
 }
 </script>
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { ElMessage } from 'element-plus'
+import { say } from '~/composables/say'
 import {
   CLOSURE_NAMES,
   CLOSURES,
@@ -65,7 +65,7 @@ const checked = computed(() => {
 })
 async function save(event: Event) {
   if (!(await confirm(event, () => checked.value.draft && [checked.value.draft]))) return
-  ElMessage.success(`${form.value.name.trim()}: ${form.value.count} in your row.`)
+  say.done(`${form.value.name.trim()}: ${form.value.count} in your row.`)
   reset()
 }
 </script>

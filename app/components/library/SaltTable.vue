@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import { ElMessage } from 'element-plus'
+import { say } from '~/composables/say'
 import { exactly, formatNumber, TEASPOONS_PER_TABLESPOON, type SaltKind } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { useRecorder } from '~/composables/useRecorder'
@@ -28,7 +28,7 @@ async function keep() {
   if (!salt || grams.value === null) return
   const teaspoonG = exactly(grams.value / (spoon.value === 'tbsp' ? TEASPOONS_PER_TABLESPOON : 1))
   if (!(await record({ ...ownOf(salt), teaspoonG }))) return
-  ElMessage.success(`A teaspoon of ${salt.name} holds ${formatNumber(teaspoonG.typical, 1)} g from now on.`)
+  say.done(`A teaspoon of ${salt.name} holds ${formatNumber(teaspoonG.typical, 1)} g from now on.`)
   weighing.value = null
 }
 const back = (salt: SaltKind) => record({ ...ownOf(salt), forget: true })

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { ElMessage } from 'element-plus'
+import { say } from '~/composables/say'
 import { fullMoment } from '~/clock/moments'
 import { nowMs } from '~/clock/clock'
 import { saveEntries } from '~/composables/useLogFile'
@@ -22,7 +22,7 @@ async function json() {
   try {
     report.value = `${await saveEntries(nowMs())} entries written to a file.`
   } catch {
-    ElMessage.error('The file could not be written. The log is as it was.')
+    say.problem('The file could not be written. The log is as it was.')
   } finally {
     asJson.value = false
   }

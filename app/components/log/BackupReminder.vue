@@ -14,15 +14,15 @@ const words = computed(() => sinceWords(backup.since))
   <section v-if="backup.asks || backup.problem || backup.reminds" class="sheet remind" aria-label="Backup">
     <template v-if="backup.asks">
       <p>{{ words }}. The browser wants your yes before it writes to the folder again.</p>
-      <el-button type="primary" :loading="backup.busy" @click="backup.allow()">Allow it</el-button>
+      <PressButton kind="primary" :disabled="backup.busy" @click="backup.allow()">Allow it</PressButton>
     </template>
     <template v-else>
       <p>
         {{ backup.problem || `${words}: in this browser only.` }}
       </p>
       <div class="row">
-        <el-button type="primary" :loading="busy" @click="save(false)">Save an archive</el-button>
-        <el-button v-if="backup.canShare()" :loading="busy" @click="save(true)">Share it</el-button>
+        <PressButton kind="primary" :disabled="busy" @click="save(false)">Save an archive</PressButton>
+        <PressButton v-if="backup.canShare()" :disabled="busy" @click="save(true)">Share it</PressButton>
       </div>
     </template>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>

@@ -39,8 +39,8 @@ const gone = computed(() => keeping.settled && (keeping.lost || !!keeping.found?
     <p v-if="waits" class="note" role="status">
       <span>A newer Lactofer is ready. Taking it reloads this page; what you have typed is saved and stays.</span>
       <span class="row">
-        <el-button size="small" type="primary" @click="take">Take it now</el-button>
-        <el-button size="small" @click="later">Later</el-button>
+        <PressButton kind="primary" @click="take">Take it now</PressButton>
+        <PressButton @click="later">Later</PressButton>
       </span>
     </p>
     <p v-if="keeping.slow" class="note" role="status">
@@ -53,7 +53,7 @@ const gone = computed(() => keeping.settled && (keeping.lost || !!keeping.found?
     </p>
     <p v-if="brought && !read" class="note" role="status">
       <span><StateMark level="fine" word="Brought back" /> {{ brought }}</span>
-      <el-button size="small" @click="read = true">Good</el-button>
+      <PressButton @click="read = true">Good</PressButton>
     </p>
     <p v-if="keeping.copyState === 'failing' && !problem" class="note" role="status">
       <span v-if="book.entries?.length">

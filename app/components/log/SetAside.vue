@@ -17,7 +17,7 @@ const ahead = computed(() => book.book.ahead)
       device's clock, which says {{ fullMoment(book.nowMs) }}. They are set aside and not counted. If this clock is
       wrong, set it right and reload; else say when it was.
     </p>
-    <SetAsideEntry v-for="entry in ahead.slice(0, SHOWN)" :key="entry.id" :entry="entry" />
+    <LazySetAsideEntry v-for="entry in ahead.slice(0, SHOWN)" :key="entry.id" :entry="entry" />
     <p v-if="ahead.length > SHOWN" class="muted small">{{ ahead.length - SHOWN }} more come when these are settled.</p>
   </section>
 </template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { ElMessage } from 'element-plus'
+import { say } from '~/composables/say'
 import { DraftSchema, entryWords, factsOf, lotsIn, momentOf, writtenAt, type Entry } from '@lactofer/core'
 import { nowMoment, nowMs } from '~/clock/clock'
 import { fullMoment } from '~/clock/moments'
@@ -26,11 +26,11 @@ async function mend(event: Event) {
   const { atMs } = form.value
   const mended = () =>
     atMs === null ? null : [DraftSchema.parse({ ...factsOf(entry), at: momentOf(atMs), replaces: entry.id })]
-  if (await confirm(event, mended)) ElMessage.success('It counts from the moment you gave.')
+  if (await confirm(event, mended)) say.done('It counts from the moment you gave.')
 }
 async function takeBack() {
   if (await record({ kind: 'retract', at: nowMoment(), replaces: entry.id, reason: 'Dated ahead by a wrong clock.' }))
-    ElMessage.success('Taken back.')
+    say.done('Taken back.')
 }
 </script>
 

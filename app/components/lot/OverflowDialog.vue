@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { ElMessage } from 'element-plus'
+import { say } from '~/composables/say'
 import { refusalOf, type Between, type Draft, type Lot } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { useRecorder } from '~/composables/useRecorder'
@@ -47,7 +47,7 @@ async function confirm(little: boolean) {
   const unsaid = lost.massG > 0 ? null : 'Say how much ran over; "A little" will do.'
   problem.value = unsaid ?? refusalOf(book.book, book.judge, draft)
   if (problem.value || !(await record(draft))) return
-  ElMessage.success(`${lot.code}: recorded. Wipe the rim; look that everything is still covered.`)
+  say.done(`${lot.code}: recorded. Wipe the rim; look that everything is still covered.`)
   open.value = false
 }
 </script>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, watch, useTemplateRef } from 'vue'
-import { ElMessage } from 'element-plus'
+import { say } from '~/composables/say'
 import IconX from '~icons/lucide/x'
 import {
   FILL_LEVEL,
@@ -86,7 +86,7 @@ function drafts(): Draft[] | null {
 }
 async function putIn(event: Event) {
   if (!(await confirm(event, drafts))) return
-  ElMessage.success(`${lot.code}: recorded. Stir it through; the forecast begins anew from it.`)
+  say.done(`${lot.code}: recorded. Stir it through; the forecast begins anew from it.`)
   open.value = false
 }
 </script>

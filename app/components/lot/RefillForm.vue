@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { ElMessage } from 'element-plus'
+import { say } from '~/composables/say'
 import { InvalidInput, refillDrafts, topUpPods, type Draft, type Lot } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { useThings } from '~/composables/useThings'
@@ -34,7 +34,7 @@ async function topUp() {
   try {
     const drafts = topUpPods(book.book, lot, { at: nowMoment(), ...fresh, vinegarG: vinegarG.value })
     problem.value = ''
-    if (await record(...drafts)) ElMessage.success(`${lot.code} is filled up; it is not filled up again.`)
+    if (await record(...drafts)) say.done(`${lot.code} is filled up; it is not filled up again.`)
   } catch (error) {
     if (!(error instanceof InvalidInput)) throw error
     problem.value = error.message
@@ -69,7 +69,7 @@ async function refill() {
     return
   }
   if (!(await record(...drafts))) return
-  ElMessage.success(`${codes.vinegar} is in stock; the refill is on the shelf.`)
+  say.done(`${codes.vinegar} is in stock; the refill is on the shelf.`)
   await router.push(`/ferment/${refillLot}`)
 }
 </script>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { ElMessage } from 'element-plus'
+import { say } from '~/composables/say'
 import {
   formatNumber,
   InvalidInput,
@@ -96,7 +96,7 @@ async function did(remedy: Remedy) {
   const moments = { at: nowMoment(), laterAt: momentOf(nowMs() + 1) }
   const drafts = remedyDrafts(book.book, lot, known.value, wish.value, remedy, moments)
   if (!drafts || !(await record(...drafts))) return
-  ElMessage.success('Recorded. Stir it through, and taste or measure again in a day.')
+  say.done('Recorded. Stir it through, and taste or measure again in a day.')
   open.value = false
 }
 const saltOptions = computed(() => [

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, watch } from 'vue'
-import { ElMessage } from 'element-plus'
+import { say } from '~/composables/say'
 import {
   FILL_LEVEL,
   fillVessel,
@@ -79,7 +79,7 @@ function problemOf(): string | null {
 }
 async function share(event: Event) {
   if (!(await confirm(event, () => [draft()]))) return
-  ElMessage.success(`${lot.code}${mark.value} is the new jar: label it. Read or taste each by itself from now on.`)
+  say.done(`${lot.code}${mark.value} is the new jar: label it. Read or taste each by itself from now on.`)
   open.value = false
 }
 </script>

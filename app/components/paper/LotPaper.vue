@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { ElMessage } from 'element-plus'
+import { say } from '~/composables/say'
 import { hasHoney, jarLabels, propertiesOf, type Lot } from '@lactofer/core'
 import { PAGES, SHEETS, type PageId, type SheetId } from '~/labels/paper'
 import { batchSheetOf } from './batchSheetOf'
@@ -22,7 +22,7 @@ async function print(what: string, make: () => Promise<Uint8Array>) {
   try {
     saveFile(new Blob([(await make()) as BlobPart], { type: 'application/pdf' }), `${lot.code}-${what}.pdf`)
   } catch {
-    ElMessage.error('The paper could not be made. Reload the page and try again; the log is as it was.')
+    say.problem('The paper could not be made. Reload the page and try again; the log is as it was.')
   } finally {
     busy.value = false
   }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { ElMessage } from 'element-plus'
+import { say } from '~/composables/say'
 import {
   factorForAtHand,
   factorToFill,
@@ -61,7 +61,7 @@ function scaleRows() {
     before.value = { rows: form.value.rows.map((row) => ({ ...row })), waterG, waterSaid, waterBetweenG, saltSaid }
     form.value = scaledForm(form.value, book.book, by)
     problem.value = ''
-    ElMessage.success(`Everything ${factorWords(by)}. The percentages are the same.`)
+    say.done(`Everything ${factorWords(by)}. The percentages are the same.`)
   } catch (error) {
     if (!(error instanceof InvalidInput)) throw error
     problem.value = error.message

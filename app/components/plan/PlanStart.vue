@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { ElMessage } from 'element-plus'
+import { say } from '~/composables/say'
 import { InvalidInput, rowsOfTable, styleById, tableOfRows, type Lot } from '@lactofer/core'
 import { formOfPlan, formOfRecipe, freshRow, weighedRows, type PlanForm } from '~/forms/planForm'
 import { csvOf, linesOf } from '~/composables/csv'
@@ -27,7 +27,7 @@ function importRows(text: string) {
   try {
     const rows = rowsOfTable(linesOf(text), book.library).map((row) => ({ ...freshRow(row), massG: row.massG }))
     form.value = { ...form.value, rows: [...form.value.rows, ...rows] }
-    ElMessage.success(`${rows.length} ${rows.length === 1 ? 'row' : 'rows'} added.`)
+    say.done(`${rows.length} ${rows.length === 1 ? 'row' : 'rows'} added.`)
   } catch (error) {
     if (!(error instanceof InvalidInput)) throw error
     problem.value = error.message

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, watch } from 'vue'
-import { ElMessage } from 'element-plus'
+import { say } from '~/composables/say'
 import { PlainNameSchema, type Draft } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import type { PlanForm } from '~/forms/planForm'
@@ -42,7 +42,7 @@ function drafts(): Draft[] | null {
 async function save(event: Event) {
   if (!(await confirm(event, drafts))) return
   const name = form.value.name.trim()
-  ElMessage.success(into.value ? `${name}: version ${into.value.versions.length}.` : `${name} is in your recipes.`)
+  say.done(into.value ? `${name}: version ${into.value.versions.length}.` : `${name} is in your recipes.`)
   open.value = false
 }
 const intoOptions = computed(() => [

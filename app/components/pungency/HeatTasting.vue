@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { ElMessage } from 'element-plus'
+import { say } from '~/composables/say'
 import {
   combineHeat,
   dilutionSteps,
@@ -44,7 +44,7 @@ async function keep() {
   )
     return
   series.value = []
-  ElMessage.success('Recorded. It counts as a second estimate of this lot’s heat.')
+  say.done('Recorded. It counts as a second estimate of this lot’s heat.')
 }
 /** How the next dilution is made: "5 g in 45 g of water, then of that 5 g in 20 g of water". */
 const stepWords = computed(() =>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
-import { ElMessage } from 'element-plus'
+import { say } from '~/composables/say'
 import { formatNumber, HeatScaleSchema, USUAL_HEAT_SCALE } from '@lactofer/core'
 import { usePreferences } from '~/stores/preferences'
 
@@ -26,7 +26,7 @@ async function keep() {
       : (parsed.error.issues[0]?.message ?? 'This scale does not hold.')
   if (!parsed.success || problem.value) return
   await preferences.choose('heat', parsed.data)
-  ElMessage.success('Your words for heat are kept.')
+  say.done('Your words for heat are kept.')
 }
 const usual = () => preferences.choose('heat', USUAL_HEAT_SCALE)
 </script>

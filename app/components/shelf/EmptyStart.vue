@@ -28,7 +28,7 @@ async function look() {
     </p>
     <div class="row">
       <NuxtLink to="/plan" class="first">Plan the first batch</NuxtLink>
-      <el-button :loading="busy" @click="look">Look around with the demo</el-button>
+      <PressButton :disabled="busy" @click="look">Look around with the demo</PressButton>
     </div>
     <p class="muted small">
       The demo is an invented loft with a dozen jars. It can be taken out again at any time; what you log yourself

@@ -8,13 +8,13 @@ const round = useRound()
 </script>
 
 <template>
-  <SkipDialog
+  <LazySkipDialog
     v-if="round.skipping"
     :title="`Skip: ${round.skipping.title}, ${book.lot(round.skipping.lotId)?.code}`"
     @skip="round.skip"
     @close="round.skipping = null"
   />
-  <PutInDialog
+  <LazyPutInDialog
     v-if="round.topping"
     :model-value="true"
     :lot="round.topping"

@@ -60,7 +60,7 @@ function read(entryIds: string[]) {
         Skip
       </button>
     </div>
-    <ReadingForm v-if="reading" :lot="lot" class="inside" @recorded="read" />
+    <LazyReadingForm v-if="reading" :lot="lot" class="inside" @recorded="read" />
   </li>
 </template>
 

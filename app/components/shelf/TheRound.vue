@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { ElMessage } from 'element-plus'
+import { say } from '~/composables/say'
 import { alongTheShelf, type Ask } from '@lactofer/core'
 import { LEVEL_WORDS, overdueWords, pageOf, verbOf } from '~/words/askWords'
 import { saveCalendar } from '~/composables/roundCalendar'
@@ -34,11 +34,11 @@ const together = (asks: readonly Ask[]) =>
 
 async function calendar() {
   try {
-    ElMessage.success(
+    say.done(
       `${await saveCalendar(book.book, book.lots, book.nowMs, book.summaries, preferences.kit)} chores of the coming two weeks are in the file. Export again after a round: the calendar updates them.`,
     )
   } catch {
-    ElMessage.error('The calendar could not be written. The round here is as it was.')
+    say.problem('The calendar could not be written. The round here is as it was.')
   }
 }
 const countWords = computed(() => {
@@ -54,7 +54,7 @@ const countWords = computed(() => {
     <header>
       <div class="row">
         <h2>The round</h2>
-        <el-button text @click="calendar">Calendar file</el-button>
+        <PressButton kind="text" @click="calendar">Calendar file</PressButton>
       </div>
       <p class="muted small">{{ countWords }}</p>
       <TapField
@@ -72,8 +72,8 @@ const countWords = computed(() => {
         <h3>
           {{ group.title }} <span class="muted">{{ group.asks.length }}</span>
         </h3>
-        <el-button v-if="together(group.asks).length" :disabled="round.busy" @click="round.done(together(group.asks))"
-          >All {{ group.asks.length }} done</el-button
+        <PressButton v-if="together(group.asks).length" :disabled="round.busy" @click="round.done(together(group.asks))"
+          >All {{ group.asks.length }} done</PressButton
         >
       </div>
       <ul class="plain-list">
@@ -90,17 +90,20 @@ const countWords = computed(() => {
             </p>
             <p class="muted small"><SaidText :text="ask.why" /></p>
           </div>
-          <SenseTaps v-if="ask.questions && lotOf(ask)" :lot="lotOf(ask)!" :questions="ask.questions" />
+          <LazySenseTaps v-if="ask.questions && lotOf(ask)" :lot="lotOf(ask)!" :questions="ask.questions" />
           <div v-else-if="ask.chore" class="acts">
-            <el-button
-              type="primary"
+            <PressButton
+              kind="primary"
               :disabled="round.busy"
               :aria-label="`${ask.title}, ${lotOf(ask)?.code}: done`"
               @click="round.done([ask])"
-              >Done</el-button
+              >Done</PressButton
             >
-            <el-button text :aria-label="`Skip: ${ask.title}, ${lotOf(ask)?.code}`" @click="round.skipping = ask"
-              >Skip</el-button
+            <PressButton
+              kind="text"
+              :aria-label="`Skip: ${ask.title}, ${lotOf(ask)?.code}`"
+              @click="round.skipping = ask"
+              >Skip</PressButton
             >
           </div>
           <NuxtLink v-else :to="pageOf(ask)" class="go"

@@ -8,7 +8,7 @@ const round = useRound()
 <template>
   <p v-if="round.last" class="undo" role="status">
     <span>{{ round.last.text }}</span>
-    <el-button :disabled="round.busy" title="Ctrl and Z" @click="round.undo">Undo</el-button>
+    <PressButton :disabled="round.busy" title="Ctrl and Z" @click="round.undo">Undo</PressButton>
   </p>
 </template>
 

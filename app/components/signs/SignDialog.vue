@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { ElMessage } from 'element-plus'
+import { say } from '~/composables/say'
 import { dayOf, judgeSign, phsOf, SIGN_KINDS, type Lot, type SignId } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { useRecorder } from '~/composables/useRecorder'
@@ -61,7 +61,7 @@ async function keep() {
     ...(photos.value.length > 0 && { photos: [...photos.value] }),
   })
   if (!written) return
-  ElMessage.success(`${kind.value?.name}: recorded. A wrong tap is taken back in the log.`)
+  say.done(`${kind.value?.name}: recorded. A wrong tap is taken back in the log.`)
   open.value = false
 }
 const vesselOptions = computed(() => [

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { ElMessage } from 'element-plus'
+import { say } from '~/composables/say'
 import { epcisOf, formatNumber, type Draft, type Recall } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { fullDay } from '~/clock/moments'
@@ -34,7 +34,7 @@ function draft(exercise: boolean): Draft {
 }
 async function write(exercise: boolean, event: Event) {
   if (!(await confirm(event, () => [draft(exercise)]))) return
-  ElMessage.success('It stands in the log.')
+  say.done('It stands in the log.')
   reset()
 }
 async function paper() {
@@ -46,7 +46,7 @@ async function paper() {
       `${name.value}.pdf`,
     )
   } catch {
-    ElMessage.error('The paper could not be made. Reload the page and try again.')
+    say.problem('The paper could not be made. Reload the page and try again.')
   } finally {
     making.value = false
   }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { useElementVisibility } from '@vueuse/core'
-import { ElMessage } from 'element-plus'
+import { say } from '~/composables/say'
 import {
   counted,
   formatMass,
@@ -93,7 +93,7 @@ async function pour(event: Event) {
   if (!(await confirm(event, () => [blending.entryOf(sauce.value, sauce.value.parts, code.value)]))) return
   removeSauce(draft.value.at)
   asked.value = false
-  ElMessage.success('Blended. Read it now, and again in 24 hours.')
+  say.done('Blended. Read it now, and again in 24 hours.')
   await router.push(`/blend/${id}`)
 }
 async function weighIn(event: Event) {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { ElMessage } from 'element-plus'
+import { say } from '~/composables/say'
 import { EVENING_OUT_H, formatVolume, HEAT_REFERENCES, type Treatment } from '@lactofer/core'
 import { shortMoment } from '~/clock/moments'
 import { runCautions } from '~/forms/runForm'
@@ -48,7 +48,7 @@ const before = computed(() => checks.value.filter((check) => check.id !== 'label
 async function record(event: Event) {
   const entry = await bottle(event)
   if (!entry) return
-  ElMessage.success(`${entry.count} bottles recorded. Print the label, then release them.`)
+  say.done(`${entry.count} bottles recorded. Print the label, then release them.`)
   reset()
   await router.push(`/release/${entry.lotId}`)
 }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { ElMessage } from 'element-plus'
+import { say } from '~/composables/say'
 import { LABEL_PICKS, type LabelPick } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { fullDay } from '~/clock/moments'
@@ -60,13 +60,13 @@ async function print(event: Event) {
     )
     await written(false)
   } catch {
-    ElMessage.error('The labels could not be made. Reload the page and try again; what you set is kept.')
+    say.problem('The labels could not be made. Reload the page and try again; what you set is kept.')
   } finally {
     busy.value = false
   }
 }
 async function byHand() {
-  if (await written(true)) ElMessage.success('Written down: labels by hand, with what they have to say.')
+  if (await written(true)) say.done('Written down: labels by hand, with what they have to say.')
 }
 const pagesWords = computed(() => {
   const pages = pagesFor(count.value, choice.value.sheet)

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { ElMessage } from 'element-plus'
+import { say } from '~/composables/say'
 import {
   forecastBlend,
   isWeighed,
@@ -91,7 +91,7 @@ async function finish() {
   if (!(await record(entryOf(sauce.value, parts.value, sauce.value.code || book.nextCode('S'))))) return
   reset()
   removeSauce(draft.value.sauces.findIndex((one) => one.id === id))
-  ElMessage.success('Blended. Read it now, and again in 24 hours.')
+  say.done('Blended. Read it now, and again in 24 hours.')
   await router.push(`/blend/${id}`)
 }
 const headlines = computed(() =>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { ElMessage } from 'element-plus'
+import { say } from '~/composables/say'
 import { APPROVAL, checksOf, correctedSince, mayRelease, RELEASE_PH, wayOf, type Draft } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { fullDay, fullMoment } from '~/clock/moments'
@@ -56,9 +56,7 @@ function drafts(decision: 'released' | 'held'): Draft[] | null {
 }
 async function decide(event: Event, decision: 'released' | 'held') {
   if (!(await confirm(event, () => drafts(decision)))) return
-  ElMessage.success(
-    decision === 'released' ? 'Released. It may leave the cellar.' : 'Held. Today shows what it waits for.',
-  )
+  say.done(decision === 'released' ? 'Released. It may leave the cellar.' : 'Held. Today shows what it waits for.')
   // Who answers for it stays; the next note is another.
   asked.value = false
   form.value.note = ''

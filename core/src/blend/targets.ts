@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../schema'
 import type { Balance } from '../acid/balance'
 import { chargeOf, mixturePh, TITRATED_TO, titratableOf } from '../acid/mixture'
 import { MILLIEQUIVALENT_G } from '../acid/titration'

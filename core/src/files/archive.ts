@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../schema'
 import { InvalidInput } from '../invalid'
 import { IdSchema, MomentSchema } from '../log/entryParts'
 import { parseJson } from './json'

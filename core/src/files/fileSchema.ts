@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../schema'
 import { EntrySchema } from '../log/entry'
 import { MomentSchema } from '../log/entryParts'
 import { KINDS } from '../log/kinds/index'

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../schema'
 import { InvalidInput } from '../invalid'
 import type { Entry } from '../log/entry'
 import { IdSchema, MomentSchema } from '../log/entryParts'

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../schema'
 import { InvalidInput } from '../invalid'
 import { EntrySchema, type Entry } from '../log/entry'
 import { base, IdSchema } from '../log/entryParts'

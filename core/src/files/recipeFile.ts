@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../schema'
 import { InvalidInput } from '../invalid'
 import { parseFile } from './json'
 import { RecipePlanSchema, type RecipePlan } from '../log/kinds/recipe'

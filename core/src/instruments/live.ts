@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../schema'
 import { MomentSchema, PhSchema } from '../log/entryParts'
 
 /** One instrument as it reads now. `value` is in g, pH or °C; `null` while nothing is measured. */

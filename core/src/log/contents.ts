@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../schema'
 import { exactly, type Range } from '../working'
 import { PREPARATIONS } from '../composition/ingredient'
 import { CLOSURE_NAMES, WEIGHT_NAMES } from '../library/vessels'

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../schema'
 import { decodeTime, monotonicFactory } from 'ulid'
 import type { UnitWorld } from '../units/quantity'
 import type { Kind } from './kind'

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../schema'
 
 /* What every entry is built of. Masses in g, volumes in mL, temperatures in °C, percent of weight. */
 

@@ -1,4 +1,4 @@
-import type { z } from 'zod'
+import type { z } from '../schema'
 import type { UnitWorld } from '../units/quantity'
 import type { Flow, Lot } from './lot'
 

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../schema'
 import { DILUTIONS } from '../pungency/tasting'
 import { IdSchema } from './entryParts'
 

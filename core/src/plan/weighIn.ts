@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../schema'
 import { RowSchema, type Row } from '../log/contents'
 import type { EntryOf } from '../log/entry'
 import { IdSchema } from '../log/entryParts'

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../schema'
 import { within } from '../invalid'
 import { formatNumber } from '../units/number'
 import { mapRange, type Range, type Working } from '../working'

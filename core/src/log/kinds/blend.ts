@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../../schema'
 import { TargetsSchema } from '../../blend/targets'
 import { formatMass } from '../../units/quantity'
 import { PartSchema } from '../contents'

@@ -1,5 +1,5 @@
 import { dayInWords } from '../../units/counted'
-import { z } from 'zod'
+import { z } from '../../schema'
 import { TREATMENTS, wayOf } from '../../keep/ways'
 import { formatNumber } from '../../units/number'
 import { formatTemperature } from '../../units/quantity'

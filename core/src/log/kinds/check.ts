@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../../schema'
 import { PACKING_CHECKS, type PackingCheck } from '../../library/checks'
 import { base, IdSchema } from '../entryParts'
 import type { Kind } from '../kind'

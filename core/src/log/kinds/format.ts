@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../../schema'
 import { formatNumber } from '../../units/number'
 import { base, massG, name, volumeMl } from '../entryParts'
 import type { Kind } from '../kind'

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../../schema'
 import { formatTemperature } from '../../units/quantity'
 import { base, IdSchema, InstrumentSchema, tempC, text } from '../entryParts'
 import type { Kind } from '../kind'

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../../schema'
 import { ALLERGENS, MATERIAL_KINDS } from '../../library/material'
 import { base, name, pct, colour } from '../entryParts'
 import type { Kind } from '../kind'

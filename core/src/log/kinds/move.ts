@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../../schema'
 import { base, counted, IdSchema, name } from '../entryParts'
 import type { Kind } from '../kind'
 import { add } from '../lot'

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../../schema'
 import { formatMass } from '../../units/quantity'
 import { BetweenSchema } from '../contents'
 import { base, IdSchema, massG, text } from '../entryParts'

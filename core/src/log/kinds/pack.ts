@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../../schema'
 import { CLOSURE_NAMES, WEIGHT_NAMES } from '../../library/vessels'
 import { called, VesselUseSchema } from '../contents'
 import { base, IdSchema, name } from '../entryParts'

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../../schema'
 import { CAME_OUT, PRESS_METHODS, type CameOut } from '../../press/separate'
 import { formatMass } from '../../units/quantity'
 import type { EntryOf } from '../entry'

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../../schema'
 import { base, counted, IdSchema } from '../entryParts'
 import type { Kind } from '../kind'
 import { addsTo } from '../lot'

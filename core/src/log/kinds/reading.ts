@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../../schema'
 import { titratablePct } from '../../acid/titration'
 import { formatNumber } from '../../units/number'
 import { formatMass, formatTemperature } from '../../units/quantity'

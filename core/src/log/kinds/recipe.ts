@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../../schema'
 import { CUTS } from '../../library/cuts'
 import { STYLE_IDS } from '../../library/styles'
 import { content, RowSchema, salting } from '../contents'

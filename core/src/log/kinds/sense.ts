@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../../schema'
 import { SENSE_QUESTIONS, SENSE_SCALES, type SenseQuestion } from '../../ferment/senses'
 import { base, IdSchema, text } from '../entryParts'
 import type { Kind } from '../kind'

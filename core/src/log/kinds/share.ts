@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../../schema'
 import { formatMass } from '../../units/quantity'
 import type { EntryOf } from '../entry'
 import { base, IdSchema, massG } from '../entryParts'

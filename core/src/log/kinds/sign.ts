@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../../schema'
 import { SIGN_IDS } from '../../ferment/signKinds'
 import { LEVELS } from '../../level'
 import { base, IdSchema, text } from '../entryParts'

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../../schema'
 import { ALLERGENS } from '../../library/material'
 import { formatMass } from '../../units/quantity'
 import { base, lot, massG, name, pct, PhSchema } from '../entryParts'

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../../schema'
 import { formatNumber } from '../../units/number'
 import { PartSchema } from '../contents'
 import { base, IdSchema, InstrumentSchema, name, PhSchema, text } from '../entryParts'

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../../schema'
 import { formatMass } from '../../units/quantity'
 import { base, IdSchema, massG, name, tempC, text } from '../entryParts'
 import type { Kind } from '../kind'

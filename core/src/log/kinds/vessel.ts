@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from '../../schema'
 import { CLOSURE_NAMES, VESSEL_SHAPES } from '../../library/vessels'
 import { base, massG, name } from '../entryParts'
 import type { Kind } from '../kind'
