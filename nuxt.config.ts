@@ -38,6 +38,13 @@ export default defineNuxtConfig({
       link: [{ rel: 'icon', type: 'image/svg+xml', href: '/icon.svg' }],
     },
   },
+  // A page is fetched when somebody reaches for it; the offline shell has them all anyway.
+  experimental: { defaults: { nuxtLink: { prefetchOn: { visibility: false, interaction: true } } } },
+  hooks: {
+    'build:manifest': (manifest) => {
+      for (const chunk of Object.values(manifest)) chunk.prefetch = false
+    },
+  },
   runtimeConfig: { bench: { pace: 1 }, hosts: '', public: { demo: false } },
   elementPlus: { importStyle: 'css', icon: false },
   build: { transpile: ['@lactofer/core'] },
