@@ -7,12 +7,12 @@ import {
   bottleAsks,
   compositionOf,
   DAY_MS,
-  fold,
   idMaker,
   ingredientsOf,
   isByTaste,
   judgeOf,
   ofMass,
+  openLedger,
   ownEntry,
   partComposition,
   toldJudgement,
@@ -101,16 +101,23 @@ const useFreeVessels = (library: Ref<Library>, fermenting: Ref<Lot[]>) =>
 /** More than this ahead of the device's clock nothing is counted. Judgement: zones and night shifts fit in. */
 const AHEAD_MS = DAY_MS
 
-/** The log folded for now: what is dated later is set aside, and taken in when its time comes. */
+/** Nothing of a newer version: the same nothing each time. */
+const NO_NEWER: readonly NewerEntry[] = []
+
+/**
+ * The log folded for now: what is dated later is set aside, and taken in when its time comes. What is new costs what
+ * its lots cost.
+ */
 function useDatedBook(
   entries: Ref<readonly Entry[] | undefined>,
   newer: Ref<readonly NewerEntry[] | undefined>,
   now: Ref<number>,
 ) {
   const due = shallowRef(0)
+  const ledger = openLedger()
   const book = computed(() => {
     void due.value
-    return fold(entries.value ?? [], { untilMs: nowMs() + AHEAD_MS, newer: newer.value ?? [] })
+    return ledger.follow(entries.value ?? [], { untilMs: nowMs() + AHEAD_MS, newer: newer.value ?? NO_NEWER })
   })
   watch(now, (atMs) => {
     if (book.value.ahead.some(({ at }) => Date.parse(at) <= atMs + AHEAD_MS)) due.value++

@@ -53,7 +53,7 @@ export function effectiveEntries(entries: readonly Entry[]): Entry[] {
 }
 
 /** Whether an entry speaks of a time after a moment, ms: of a logger's record, its last point. */
-const speaksAfter = (untilMs: number) => {
+export const speaksAfter = (untilMs: number) => {
   const until = Number.isFinite(untilMs) ? momentOf(untilMs) : ''
   return (entry: Entry): boolean =>
     entry.kind === 'logged'
@@ -112,19 +112,8 @@ function link(lots: ReadonlyMap<string, Lot>): void {
   }
 }
 
-/**
- * The state of everything, from entries in any order, any of them repeated: the same entries give the same book.
- * Entries that speak of a lot that is not there are kept aside as orphans.
- * @param untilMs what is dated after it is set aside: a clock that was wrong once would make a jar rise for a year.
- */
-export function fold(
-  entries: readonly Entry[],
-  { untilMs = Infinity, newer = [] }: { untilMs?: number; newer?: readonly NewerEntry[] } = {},
-): Book {
-  const all = effectiveEntries(entries)
-  const isAhead = speaksAfter(untilMs)
-  const ahead = all.filter(isAhead)
-  const effective = ahead.length ? all.filter((entry) => !isAhead(entry)) : all
+/** Lots as entries that count leave them, in order; and what speaks of lots that are not there. */
+export function lotsFrom(effective: readonly Entry[]): Pick<Book, 'orphans' | 'trials'> & { lots: Map<string, Lot> } {
   const lots = new Map<string, Lot>()
   const remarks: Entry[] = []
   for (const entry of effective) {
@@ -153,13 +142,27 @@ export function fold(
     if (lot.entries.length > 1) lot.entries.sort(byTime)
     deriveState(lot, lots, tried.get(lot.id) ?? 0)
   }
+  return { lots, orphans, trials }
+}
+
+/**
+ * The state of everything, from entries in any order, any of them repeated: the same entries give the same book.
+ * Entries that speak of a lot that is not there are kept aside as orphans.
+ * @param untilMs what is dated after it is set aside: a clock that was wrong once would make a jar rise for a year.
+ */
+export function fold(
+  entries: readonly Entry[],
+  { untilMs = Infinity, newer = [] }: { untilMs?: number; newer?: readonly NewerEntry[] } = {},
+): Book {
+  const all = effectiveEntries(entries)
+  const isAhead = speaksAfter(untilMs)
+  const ahead = all.filter(isAhead)
+  const effective = ahead.length ? all.filter((entry) => !isAhead(entry)) : all
   return {
-    lots,
-    orphans,
+    ...lotsFrom(effective),
     effective,
     ahead,
     newer,
-    trials,
     library: libraryOf(effective),
     recipes: recipesOf(effective),
     supplies: suppliesOf(effective),

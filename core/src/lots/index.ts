@@ -1,6 +1,7 @@
 export * from './bottles'
 export * from './supplies'
 export * from './fold'
+export * from './ledger'
 export * from './lineage'
 export * from './recipes'
 export * from './measured'

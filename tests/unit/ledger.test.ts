@@ -1,0 +1,119 @@
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import { fold, openLedger, type Book, type Entry } from '@lactofer/core'
+import { demoEntries } from '#demo/scenario'
+
+const NOW = Date.parse('2026-11-25T12:00:00.000Z')
+/** A loft at work: every kind of lot, from plan to sale. */
+const ENTRIES = demoEntries(NOW)
+
+/** What made lots that others took from. */
+const MAKERS = [...fold(ENTRIES).lots.values()]
+  .filter(({ to }) => to.length > 0)
+  .map(({ made }) => made)
+  .slice(0, 6)
+
+/** A book as plain values, order and all. */
+const told = (book: Book) => ({
+  ...book,
+  lots: [...book.lots.values()],
+  library: null,
+})
+
+/** Corrections and retractions of some entries, made from numbers: chains of them, and two of one fact. */
+function withCorrections(picks: readonly number[]): Entry[] {
+  const all: Entry[] = [...ENTRIES]
+  for (const [turn, pick] of picks.entries()) {
+    // Every other one is of an entry that makes lots, few of them, so that some are corrected over and over.
+    const of = turn % 2 ? all[pick % all.length]! : MAKERS[pick % MAKERS.length]!
+    if (of.kind === 'retract') continue
+    const id = `01ZZZZZZZZZZZZZZZZZZZ${String(turn).padStart(5, '0')}`
+    const at = new Date(Date.parse(of.at) + (pick % 7) * 60_000).toISOString()
+    all.push(
+      pick % 3 === 0
+        ? { id, at, by: 'Bench', origin: 'demo', kind: 'retract', replaces: of.id, reason: 'Wrong jar.' }
+        : ({ ...of, id, at, replaces: of.id } as Entry),
+    )
+  }
+  return all
+}
+
+describe('a log that is followed', () => {
+  test('is the whole fold at every step, whatever the order of arrival, corrections, merges and late dates', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.nat(), { minLength: 6, maxLength: 30 }),
+        fc.infiniteStream(fc.nat({ max: 40 })),
+        fc.integer(),
+        (picks, sizes, seed) => {
+          const all = withCorrections(picks)
+          // In an order of its own: by a hash of the id.
+          const key = ({ id }: Entry) => [...id].reduce((sum, sign) => (sum * 31 + sign.charCodeAt(0)) | 0, seed)
+          const arriving = [...all].sort((a, b) => key(a) - key(b))
+          const ledger = openLedger()
+          const newer: never[] = []
+          let untilMs = NOW - 20 * 86_400_000
+          for (let from = 0; from < arriving.length;) {
+            from += 1 + sizes.next().value!
+            untilMs += 86_400_000 * 2
+            const there = arriving.slice(0, from)
+            // Read once more from a database they are other objects.
+            const followed = ledger.follow(
+              there.map((entry) => ({ ...entry })),
+              { untilMs, newer },
+            )
+            if (from % 3 && from < arriving.length) continue
+            expect(told(followed)).toEqual(told(fold(there, { untilMs, newer })))
+          }
+        },
+      ),
+      { numRuns: 60 },
+    )
+  })
+
+  test('begins anew where something is gone, says something else, or the clock is set back', () => {
+    const ledger = openLedger()
+    const options = { untilMs: NOW, newer: [] }
+    const lots = (entries: readonly Entry[], untilMs = NOW) => [...fold(entries, { untilMs }).lots.values()]
+    const follow = (entries: readonly Entry[], untilMs = NOW) => [
+      ...ledger.follow(entries, { ...options, untilMs }).lots.values(),
+    ]
+    expect(follow(ENTRIES)).toEqual(lots(ENTRIES))
+    const less = ENTRIES.slice(0, -40)
+    expect(follow(less)).toEqual(lots(less))
+    const other = less.map((entry) => (entry.kind === 'plan' ? { ...entry, name: `${entry.name}, twice` } : entry))
+    expect(follow(other)).toEqual(lots(other))
+    const early = NOW - 30 * 86_400_000
+    expect(follow(other, early)).toEqual(lots(other, early))
+  })
+
+  test('a lot that was taken back and is said again finds those that took from it', () => {
+    const ledger = openLedger()
+    const of = MAKERS[0]!
+    const later = { at: of.at, by: 'Bench', origin: 'demo', replaces: of.id } as const
+    const back: Entry = { ...later, id: '01ZZZZZZZZZZZZZZZZZZZ00001', kind: 'retract', reason: 'Wrong jar.' }
+    const again = { ...of, ...later, id: '01ZZZZZZZZZZZZZZZZZZZ00002' }
+    for (const entries of [ENTRIES, [...ENTRIES, back], [...ENTRIES, back, again]]) {
+      const options = { untilMs: NOW, newer: [] }
+      expect(told(ledger.follow(entries, options))).toEqual(told(fold(entries, options)))
+    }
+  })
+
+  test('leaves every lot alone that an entry does not touch', () => {
+    const ledger = openLedger()
+    const options = { untilMs: NOW, newer: [] }
+    const before = ledger.follow(ENTRIES, options)
+    const lot = [...before.lots.values()].find(({ state }) => state === 'fermenting')!
+    const chore: Entry = {
+      ...{ id: '01ZZZZZZZZZZZZZZZZZZZ00001', at: new Date(NOW).toISOString(), by: 'Bench', origin: 'maker' },
+      ...{ kind: 'chore', lotId: lot.id, chore: 'burp' },
+    }
+    const after = ledger.follow([...ENTRIES, chore], options)
+    const other = [...after.lots.values()].filter(({ id }) => after.lots.get(id) !== before.lots.get(id))
+    expect(other.map(({ id }) => id)).toEqual([lot.id])
+    expect(after.lots.get(lot.id)!.chores.at(-1)).toBe(chore)
+    expect(before.lots.get(lot.id)!.chores.at(-1)).not.toBe(chore)
+    // Nothing new: the same book.
+    expect(ledger.follow([...ENTRIES, chore], options)).toBe(after)
+  })
+})
