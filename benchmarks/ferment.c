@@ -8,6 +8,7 @@
 #define STEPS 680
 #define LOW 2.2
 #define FIELDS 30
+#define SHOWN 8
 static double LAC[STEPS + 1], ACE[STEPS + 1], HYD[STEPS + 1], CIT[STEPS + 1], MAL[STEPS + 1], nat[STEPS + 1];
 static const double PK_CIT[] = {2.92, 4.35, 5.65}, PK_MAL[] = {3.22, 4.70}, PK_LAC[] = {3.66}, PK_ACE[] = {4.57};
 static double freeH;
@@ -75,7 +76,7 @@ int main(int argc, char **argv) {
     double ph = LOW + i / 100.0;
     LAC[i] = charge(ph, PK_LAC, 1); ACE[i] = charge(ph, PK_ACE, 1); HYD[i] = scale * pow(10, -ph); CIT[i] = charge(ph, PK_CIT, 3); MAL[i] = charge(ph, PK_MAL, 2);
   }
-  double best = 1e9, sum = 0;
+  double best = 1e9, sum = 0, *shown = malloc(sizeof(double) * outputs * SHOWN);
   for (int turn = 0; turn < 5; turn++) {
     struct timespec from, to;
     clock_gettime(CLOCK_MONOTONIC, &from);
@@ -86,12 +87,12 @@ int main(int argc, char **argv) {
       for (int i = 0; i <= STEPS; i++) nat[i] = m[CITRIC] * CIT[i] + m[MALIC] * MAL[i] + m[BUFFER] * (LOW + i / 100.0) - base;
       freeH = scale * pow(10, -m[STARTPH]);
       double y[7] = {m[START] > 0 ? log(m[START]) : -80, m[ADAPTED], m[P + START] > 0 ? log(m[P + START]) : -80, m[ADAPTED], m[HEXOSE], 0, 0}, first[7], second[7], trial[7];
-      double hour = 0, dt = 0.1, before = m[STARTPH];
+      double hour = 0, dt = 0.1, before = m[STARTPH], gas = 0;
       PH = m[STARTPH];
       rates(m, y, first);
       for (int k = 0; k < outputs; k++) {
         while (hour < hours[k] - 1e-9) {
-          double ph = PH, slope = fabs(ph - before) / dt;
+          double gasBefore = GAS, ph = PH, slope = fabs(ph - before) / dt;
           dt = fmax(0.1, fmin(fmin(0.5 / (FASTEST + 0.01), slope > 0 ? 0.12 / slope : 24), 24));
           if (hour + dt > hours[k]) dt = hours[k] - hour;
           for (int s = 0; s < 7; s++) trial[s] = y[s] + dt * first[s];
@@ -101,10 +102,15 @@ int main(int argc, char **argv) {
           if (y[4] < 0) y[4] = 0;
           if (y[1] > 1) y[1] = 1;
           if (y[3] > 1) y[3] = 1;
+          gas += dt / 2 * (gasBefore + GAS);
           before = ph;
           hour += dt;
           rates(m, y, first);
         }
+        double *row = shown + k * SHOWN;
+        row[0] = row[1] = row[2] = PH;
+        row[3] = gas; row[4] = GAS * 24; row[5] = y[5]; row[6] = y[6];
+        row[7] = 9 + log10(exp(y[0]) + exp(y[2]));
         sum += PH;
       }
     }
@@ -112,6 +118,6 @@ int main(int argc, char **argv) {
     double ms = (to.tv_sec - from.tv_sec) * 1e3 + (to.tv_nsec - from.tv_nsec) / 1e6;
     if (ms < best) best = ms;
   }
-  printf("%f %f\n", best, sum);
+  printf("%f %f %f\n", best, sum, shown[7]);
   return 0;
 }

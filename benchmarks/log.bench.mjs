@@ -1,26 +1,42 @@
-// A log of 100,000 entries: folding it against JSON.parse of the same text in the same run (3 times asked); the
-// cellar's 5,000 rows found and put in order.
-import { bench, do_not_optimize, run, summary } from 'mitata'
-import { cellarRows, findRows, fold } from '../core/src/index.ts'
+// A log as it grows: folding it whole beside JSON.parse of the same text, one entry more, and the cellar's rows.
+import { cellarRows, findRows, fold, openLedger } from '../core/src/index.ts'
 import { longLog } from './longLog.mjs'
+import { grows, timed, times, within } from './rows.mjs'
 
-const text = JSON.stringify(longLog(100_000))
-const entries = JSON.parse(text)
-const book = fold(entries)
-const rows = cellarRows(book)
-console.log(
-  `${entries.length} entries, ${(text.length / 1e6).toFixed(1)} MB, ${book.lots.size} lots, ${rows.length} rows in the cellar.`,
-)
-summary(() => {
-  bench('JSON.parse of the log', () => do_not_optimize(JSON.parse(text)))
-  bench('fold of the log', () => do_not_optimize(fold(entries)))
-  bench('rows of the cellar', () => do_not_optimize(cellarRows(book)))
-  bench('a search among them, in order', () =>
-    do_not_optimize(findRows(rows, { text: 'red market', kind: '', place: '', order: 'first out' })),
+const OPTIONS = { untilMs: Infinity, newer: [] }
+
+/** What one entry more costs a log that is followed. */
+function onEntry(entries) {
+  const ledger = openLedger()
+  ledger.follow(entries, OPTIONS)
+  const reading = entries.findLast(({ kind }) => kind === 'reading')
+  let log = entries
+  let turn = 0
+  const more = () => {
+    log = [...log, { ...reading, id: `7ZZZZZZZZZZZZZZZZZZZZ${String(turn++).padStart(5, '0')}` }]
+    ledger.follow(log, OPTIONS)
+  }
+  more()
+  return timed(more, { rounds: 15 })
+}
+
+for (const size of [1000, 10_000, 100_000]) {
+  const entries = longLog(size)
+  const text = JSON.stringify(entries)
+  const parsing = timed(() => JSON.parse(text), { rounds: 3 })
+  const folding = timed(() => fold(entries), { rounds: 3 })
+  const more = onEntry(entries)
+  grows('the whole log folded', size, folding)
+  grows('one entry more', size, more)
+  grows('JSON.parse of the log', size, parsing)
+  if (size < 100_000) continue
+  times('100,000 entries folded', folding, parsing, { name: 'JSON.parse of the same text', most: 3 })
+  times('One entry more at 100,000', more, folding, { name: 'the whole log folded', most: 0.1 })
+  const rows = cellarRows(fold(entries))
+  within(`${rows.length.toLocaleString('en')} rows of the cellar`, timed(() => cellarRows(fold(entries)), { rounds: 1 }) - folding, 50)
+  within(
+    'A search among them, in order',
+    timed(() => findRows(rows, { text: 'red market', kind: '', place: '', order: 'first out' })),
+    50,
   )
-})
-const { benchmarks } = await run({ format: process.env.BENCH_FORMAT ?? 'mitata' })
-const median = (index) => benchmarks.at(index).runs[0].stats.p50 / 1e6
-console.log(
-  `\nFolding takes ${(median(-3) / median(-4)).toFixed(2)} times JSON.parse (3 asked): ${median(-3).toFixed(0)} and ${median(-4).toFixed(0)} ms. Rows of the cellar ${median(-2).toFixed(1)} ms, a search ${median(-1).toFixed(1)} ms.`,
-)
+}

@@ -18,6 +18,7 @@ import {
   withPh,
 } from '../core/src/index.ts'
 import { linearSolver } from '../app/workers/linearSolver.ts'
+import { skipped, timed, times, within } from './rows.mjs'
 
 const NAMES = [
   'fresno',
@@ -38,21 +39,16 @@ const part = (name, index) => {
   return index < 3 ? { ...withPh(made, 3.6 + 0.05 * index, 0.02), saltG: made.massG * 0.035, acidLogSd: 0.3 } : made
 }
 const parts = NAMES.map(part)
-const timed = (turns, work) =>
-  Math.min(
-    ...Array.from({ length: 7 }, () => {
-      const from = performance.now()
-      for (let turn = 0; turn < turns; turn++) work()
-      return (performance.now() - from) / turns
-    }),
-  )
 const pot = potOf(parts)
 const amounts = new Float64Array(parts.length).fill(1)
 const ours =
-  timed(20_000, () => {
+  timed(
+    () => {
     amounts[0] += 1e-12
     pot(amounts)
-  }) * 1e6
+    },
+    { rounds: 9, turns: 20_000 },
+  ) * 1e6
 const ids = Object.keys(ACIDS)
 const folder = mkdtempSync(join(tmpdir(), 'mix-'))
 const file = join(folder, 'parts')
@@ -69,36 +65,34 @@ writeFileSync(
     ]).buffer,
   ),
 )
-const beside = (name, run, words) => {
+function beside(run, asked) {
+  let told
   try {
-    const [ns, pH] = run().split(' ').map(Number)
-    console.log(
-      `pH of twelve parts: ${(ours / 1000).toFixed(1)} µs here, ${(ns / 1000).toFixed(1)} µs with ${name}: ${words(ns)}. pH differs by ${Math.abs(mixturePh(mix(parts)) - pH).toExponential(1)}.`,
-    )
+    told = run()
   } catch (error) {
-    console.log(
-      `pH of twelve parts: ${(ours / 1000).toFixed(1)} µs here. No ${name} to lay beside it: ${error.message.split('\n')[0]}`,
-    )
+    return skipped(`pH of twelve parts beside ${asked.name}`, `not here: ${error.message.split('\n')[0]}`)
   }
+  const [ns, pH] = told.split(' ').map(Number)
+  times('pH of twelve parts poured together', ours / 1000, ns / 1000, { unit: 'µs', ...asked })
+  const apart = Math.abs(mixturePh(mix(parts)) - pH)
+  if (!(apart < 1e-6)) throw new Error(`${asked.name} says otherwise: pH differs by ${apart}.`)
 }
 try {
   beside(
-    'C (-O2)',
     () => {
       execFileSync('cc', ['-O2', '-o', join(folder, 'mix'), new URL('./mix.c', import.meta.url).pathname, '-lm'])
       return execFileSync(join(folder, 'mix'), [file, '20000'], { encoding: 'utf8' })
     },
-    (ns) => `${(ours / ns).toFixed(2)} times as long (3 asked)`,
+    { name: 'the same balance in C -O2', most: 1.5 },
   )
   beside(
-    'SciPy',
     () =>
       execFileSync(
         process.env.PYTHON ?? '/usr/bin/python3',
         [new URL('./mix.py', import.meta.url).pathname, file, '150'],
-        { encoding: 'utf8' },
+        { encoding: 'utf8', stdio: ['ignore', 'pipe', 'ignore'] },
       ),
-    (ns) => `${(ns / ours).toFixed(0)} times as fast (20 asked)`,
+    { name: "SciPy's brentq", atLeast: 100 },
   )
 } finally {
   rmSync(folder, { recursive: true })
@@ -141,10 +135,9 @@ const set = {
   ],
 }
 const { status, programs } = solveSet(set, solver)
-const solve = timed(20, () => solveSet(set, solver))
-console.log(
-  `Solve, twelve parts and ten limits, warm: ${solve.toFixed(1)} ms (15 asked); ${status} in ${programs} programs.`,
-)
+const solve = timed(() => solveSet(set, solver), { turns: 20 })
+if (status !== 'solved') throw new Error(`The blend of the benchmark is ${status}.`)
+within(`Twelve parts solved to ten limits, ${programs} programs`, solve, 15)
 const from = performance.now()
 const points = [...frontierOf(set, 0, ['heat', 'acid'], 200, solver)].length
-console.log(`Frontier of ${2 * points} ends: ${(performance.now() - from).toFixed(0)} ms (1 500 asked).`)
+within(`A frontier of ${2 * points} ends`, performance.now() - from, 1500)

@@ -12,6 +12,7 @@ import { longestStepH, setPace } from './caller'
 const LOW: f64 = 2.2
 const STEPS: i32 = 680
 const PER_PH: f64 = 100
+const PH_STEP: f64 = 0.01
 const LAST: f64 = 680 - 1e-6
 /** Room of a table: its steps, both ends among them, to a full pair. */
 const ROOM: i32 = 682
@@ -45,7 +46,8 @@ const NOTHING: f64 = -700
 class Group {
   rate: f64
   phMin: f64
-  most: f64
+  /** One over the most cells there can be: products are several times as fast as quotients. */
+  perMost: f64
   death: f64
   withGrowth: f64
   atRest: f64
@@ -73,8 +75,9 @@ class Batch {
   atOnce: f64
   tauH: f64
   aceticShare: f64
-  stopsLactic: f64
-  stopsAcetic: f64
+  /** One over the undissociated acids that stop growth. */
+  perStopsLactic: f64
+  perStopsAcetic: f64
   wakesH: f64
   adapted: f64
   hexose: f64
@@ -82,7 +85,7 @@ class Batch {
   steady: f64
   /** Hexose at half speed, and how far past the stop acid is still made at rest. */
   halfSpeed: f64
-  stopsAtRest: f64
+  perStopsAtRest: f64
 }
 
 /** What moves: logarithms of cells, adaptation, and what is dissolved in the liquid and inside the pieces. */
@@ -120,6 +123,8 @@ let shown = new StaticArray<f64>(64 * COLUMNS)
 let pH: f64 = 0
 let fastest: f64 = 0
 let gasRate: f64 = 0
+/** Cells of both groups in the liquid, 10⁹/g. */
+let allCells: f64 = 0
 let asleep = false
 
 /** Room for so many outputs; places of arrays are to be asked for anew. */
@@ -192,7 +197,7 @@ export function phFrom(share: f64, lactic: f64, acetic: f64, freeAtStart: f64, n
     else if (place > LAST) place = LAST
     if (moved < 0.005 && moved > -0.005) break
   }
-  return LOW + place / PER_PH
+  return LOW + place * PH_STEP
 }
 
 /** A table between its steps. */
@@ -256,29 +261,33 @@ function undissociated(charge: StaticArray<f64>, index: i32, part: f64): f64 {
   return 1 - here - (unchecked(charge[index + 1]) - here) * part
 }
 
+/** Over 0.75 pH above its floor a group comes to make acid at full pace. */
+const PER_OPEN: f64 = 1 / 0.75
+
 /** How growth and rest are held at a moment. */
 let apart: f64 = 0
 let fed: f64 = 0
 let grows: f64 = 0
 let rests: f64 = 0
-/** Rates of a group's logarithm of cells and of its adaptation, told beside the acid it makes. */
+/** A group's cells, and the rates of their logarithm and of its adaptation, told beside the acid it makes. */
+let cells: f64 = 0
 let lnRate: f64 = 0
 let adaptRate: f64 = 0
 
 /** Growth and adaptation of one group; returns the acid it makes, mmol/kg an hour. */
 function workOf(group: Group, ln: f64, adapt: f64): f64 {
+  cells = expOf(ln)
   lnRate = adaptRate = 0
   if (group.start == 0 || asleep) return 0
   const well = phFactor(pH, group.phMin) * grows
   const able = group.warm * (group.waterEven + group.waterAhead * apart) * fed
   const pace = group.rate * able * well
-  const cells = expOf(ln)
-  const net = pace * adapt * (1 - cells / group.most)
+  const net = pace * adapt * (1 - cells * group.perMost)
   const ill = (1 - well) * (1 - well)
   lnRate = net - group.death * group.warm * ill * ill
   adaptRate = pace * adapt * (1 - adapt)
   if (pace > fastest) fastest = pace
-  const room = (pH - group.floor) / 0.75
+  const room = (pH - group.floor) * PER_OPEN
   const open = room > 1 ? 1 : room > 0 ? room : 0
   return cells * ((net > 0 ? group.withGrowth * net : 0) + group.atRest * able * rests * open * adapt)
 }
@@ -298,18 +307,20 @@ function rates(at: State, hour: f64, into: State): void {
   const index = <i32>place
   const part = place - <f64>index
   const held =
-    (at.lactic * undissociated(LACTIC, index, part)) / batch.stopsLactic +
-    (at.acetic * undissociated(ACETIC, index, part)) / batch.stopsAcetic
+    at.lactic * undissociated(LACTIC, index, part) * batch.perStopsLactic +
+    at.acetic * undissociated(ACETIC, index, part) * batch.perStopsAcetic
   grows = held < 1 ? 1 - held : 0
-  rests = held < batch.stopsAtRest ? 1 - held / batch.stopsAtRest : 0
+  rests = max(0, 1 - held * batch.perStopsAtRest)
   fed = sugar / (batch.halfSpeed + sugar)
   fastest = 0
   const byH = workOf(h, at.lnH, at.adaptH)
   into.lnH = lnRate
   into.adaptH = adaptRate
+  allCells = cells
   const byP = workOf(p, at.lnP, at.adaptP)
   into.lnP = lnRate
   into.adaptP = adaptRate
+  allCells += cells
   gasRate = byH
   const used = byH * (1 + 2 * batch.aceticShare) + 0.5 * byP
   if (sugar > 0 && used > fastest * sugar) fastest = used / sugar
@@ -424,6 +435,6 @@ export function run(outputs: i32): void {
     unchecked((shown[row + 5] = lactic))
     unchecked((shown[row + 6] = acetic))
     // The states count in 10⁹ a gram.
-    unchecked((shown[row + 7] = 9 + Math.log10(expOf(state.lnH) + expOf(state.lnP))))
+    unchecked((shown[row + 7] = 9 + Math.log10(allCells)))
   }
 }

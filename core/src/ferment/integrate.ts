@@ -72,7 +72,7 @@ function kernel(): ReturnType<typeof startKernel> {
 function setGroup(into: Float64Array, group: MemberGroup, water: readonly [number, number]): void {
   into[0] = group.rate
   into[1] = group.phMin
-  into[2] = group.most
+  into[2] = 1 / group.most
   into[3] = group.death
   into[4] = group.withGrowth
   into[5] = group.atRest
@@ -99,14 +99,14 @@ function setBatch(into: Float64Array, member: Member, steady: boolean): void {
   into[6] = member.atOnce
   into[7] = member.tauH
   into[8] = member.aceticShare
-  into[9] = member.stopsLactic
-  into[10] = member.stopsAcetic
+  into[9] = 1 / member.stopsLactic
+  into[10] = 1 / member.stopsAcetic
   into[11] = member.wakesH
   into[12] = member.adapted
   into[13] = member.hexose
   into[14] = steady ? 1 : 0
   into[15] = HALF_SPEED
-  into[16] = STOPS_AT_REST
+  into[16] = 1 / STOPS_AT_REST
 }
 
 /** Growth at a pH as a share of that at the best; 0 at and under the least. For checks; the run uses the same. */
