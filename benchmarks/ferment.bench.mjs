@@ -45,8 +45,7 @@ const out = new Float64Array(MEMBERS * width)
 // What does not change during a run is made before the clock starts, here as there.
 const members = Array.from({ length: MEMBERS }, (_, one) => memberOf(batch, z, one * DRAWS))
 const run = () => {
-  for (let one = 0; one < MEMBERS; one++)
-    integrateMember(members[one], temperature, hours, out, one * width)
+  for (let one = 0; one < MEMBERS; one++) integrateMember(members[one], temperature, hours, out, one * width)
 }
 run()
 const ours = timed(run, { rounds: 9 })
@@ -68,7 +67,8 @@ const group = (one, water, shift) => [
   one.start,
   temperatureFactor(TEMP_C + shift, one),
 ]
-const rows = members.map((one) => [
+const rows = members
+  .map((one) => [
     ...group(one.h, one.waterH[1], one.tempShiftC),
     ...group(one.p, one.waterP[1], one.tempShiftC),
     one.adapted,
@@ -81,7 +81,8 @@ const rows = members.map((one) => [
     one.hexose,
     one.startPh,
     0,
-  ]).flat()
+  ])
+  .flat()
 const folder = mkdtempSync(join(tmpdir(), 'ferment-'))
 try {
   writeFileSync(join(folder, 'members'), Buffer.from(Float64Array.from([...rows, ...hours]).buffer))
@@ -93,7 +94,10 @@ try {
   )
     .split(' ')
     .map(Number)
-  times(`${MEMBERS} possible batches over 60 days, one core`, ours, plain, { name: 'the same loop in C -O2', most: 1.6 })
+  times(`${MEMBERS} possible batches over 60 days, one core`, ours, plain, {
+    name: 'the same loop in C -O2',
+    most: 1.6,
+  })
   const apart = Math.abs((sum - theirs) / MEMBERS / hours.length)
   if (!(apart < 1e-9)) throw new Error(`The loop in C says otherwise: mean pH differs by ${apart}.`)
 } finally {

@@ -33,7 +33,11 @@ for (const size of [1000, 10_000, 100_000]) {
   times('100,000 entries folded', folding, parsing, { name: 'JSON.parse of the same text', most: 3 })
   times('One entry more at 100,000', more, folding, { name: 'the whole log folded', most: 0.1 })
   const rows = cellarRows(fold(entries))
-  within(`${rows.length.toLocaleString('en')} rows of the cellar`, timed(() => cellarRows(fold(entries)), { rounds: 1 }) - folding, 50)
+  within(
+    `${rows.length.toLocaleString('en')} rows of the cellar`,
+    timed(() => cellarRows(fold(entries)), { rounds: 1 }) - folding,
+    50,
+  )
   within(
     'A search among them, in order',
     timed(() => findRows(rows, { text: 'red market', kind: '', place: '', order: 'first out' })),

@@ -44,8 +44,8 @@ const amounts = new Float64Array(parts.length).fill(1)
 const ours =
   timed(
     () => {
-    amounts[0] += 1e-12
-    pot(amounts)
+      amounts[0] += 1e-12
+      pot(amounts)
     },
     { rounds: 9, turns: 20_000 },
   ) * 1e6
