@@ -63,11 +63,16 @@ async function look() {
     problem.value = 'The camera cannot be used here. Type the code on the tape.'
   }
 }
-watch(open, (now) => {
-  code.value = problem.value = ''
-  if (now && canScan.value) starting = setTimeout(look, 60)
-  else if (!now) stop()
-})
+// At once: fetched when it is first opened, it is open when it comes.
+watch(
+  open,
+  (now) => {
+    code.value = problem.value = ''
+    if (now && canScan.value) starting = setTimeout(look, 60)
+    else if (!now) stop()
+  },
+  { immediate: true },
+)
 onBeforeUnmount(stop)
 function typed() {
   problem.value = !code.value.trim()
