@@ -25,12 +25,13 @@ export function useStageKeys() {
     )
     if (!binding) return
     const page = binding.go?.(event.key)
-    const field = binding.focus ? document.querySelector<HTMLElement>(binding.focus) : null
-    // A key whose field is not on this page stays the browser's own.
-    if (binding.focus && !field) return
+    const wanted = binding.focus ?? binding.press
+    const found = wanted ? document.querySelector<HTMLElement>(wanted) : null
+    // A key whose field or button is not on this page stays the browser's own.
+    if (wanted && !found) return
     if (page) void router.push(page)
-    field?.focus()
-    if (binding.press) document.querySelector<HTMLElement>(binding.press)?.click()
+    if (binding.press) found?.click()
+    else found?.focus()
     if (binding.help) helpOpen.value = true
     event.preventDefault()
   })

@@ -1,13 +1,20 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { nextTick, ref, useTemplateRef } from 'vue'
 
 /** Where a lot is looked for: a press brings the field, which the first page goes without. */
 const finding = ref(false)
+const button = useTemplateRef<HTMLElement>('button')
+/** Whoever came by key is back where they were. */
+async function close() {
+  finding.value = false
+  await nextTick()
+  button.value?.focus()
+}
 </script>
 
 <template>
-  <LazyFinderField v-if="finding" @close="finding = false" />
-  <button v-else type="button" class="finder" data-find @click="finding = true">
+  <LazyFinderField v-if="finding" @close="close" />
+  <button v-else ref="button" type="button" class="finder" data-find @click="finding = true">
     Find a lot <kbd aria-hidden="true">/</kbd>
   </button>
 </template>

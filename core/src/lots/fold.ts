@@ -30,6 +30,19 @@ export interface Book {
   lastCorrection: string
 }
 
+/** By the entry that is replaced: the one that does so last. */
+export type Winners = Map<string, string>
+
+export function winnersOf(entries: readonly Entry[]): Winners {
+  const winners: Winners = new Map()
+  for (const { id, replaces } of entries) if (replaces && (winners.get(replaces) ?? '') < id) winners.set(replaces, id)
+  return winners
+}
+
+/** Whether an entry counts: not replaced, and of those that replace one the last. */
+export const counts = ({ id, kind, replaces }: Entry, winners: Winners): boolean =>
+  !winners.has(id) && kind !== 'retract' && (!replaces || winners.get(replaces) === id)
+
 /**
  * Entries that count: of several corrections of one entry the one written last, and none that was replaced. Ordered,
  * each once.
@@ -38,18 +51,8 @@ export function effectiveEntries(entries: readonly Entry[]): Entry[] {
   // A log as it is kept comes in order of its ids: then none is there twice.
   const rising = entries.every((entry, index) => index === 0 || (entries[index - 1] as Entry).id < entry.id)
   const once = rising ? entries : [...new Map(entries.map((entry) => [entry.id, entry])).values()]
-  const winner = new Map<string, string>()
-  for (const { id, replaces } of once) {
-    if (replaces && (winner.get(replaces) ?? '') < id) winner.set(replaces, id)
-  }
-  return once
-    .filter(
-      (entry) =>
-        !winner.has(entry.id) &&
-        entry.kind !== 'retract' &&
-        (!entry.replaces || winner.get(entry.replaces) === entry.id),
-    )
-    .sort(byTime)
+  const winners = winnersOf(once)
+  return once.filter((entry) => counts(entry, winners)).sort(byTime)
 }
 
 /** Whether an entry speaks of a time after a moment, ms: of a logger's record, its last point. */

@@ -2,7 +2,7 @@ import { kindOf, type Entry } from '../log/entry'
 import type { Lot } from '../log/lot'
 import { byTime } from '../log/merge'
 import type { NewerEntry } from '../log/newer'
-import { fold, lotsFrom, speaksAfter, type Book } from './fold'
+import { counts, fold, lotsFrom, speaksAfter, winnersOf, type Book, type Winners } from './fold'
 import { libraryOf } from './ownLibrary'
 import { recipesOf } from './recipes'
 import { suppliesOf } from './supplies'
@@ -26,8 +26,7 @@ const MANY = 1000
 
 /** What lots that are there do not tell of themselves. */
 interface Index {
-  /** By the entry that is replaced: the one that does so last. */
-  winner: Map<string, string>
+  winner: Winners
   /** By lot: entries that wait for it, or that would make it as well. */
   waiting: Map<string, Set<Entry>>
   /** By lot that is not there: the lots that say they took from it. */
@@ -49,9 +48,7 @@ function put<T>(into: Map<string, Set<T>>, key: string, one: T): void {
 }
 
 function indexOf(entries: readonly Entry[], book: Book): Index {
-  const index: Index = { winner: new Map(), waiting: new Map(), wanting: new Map() }
-  for (const { id, replaces } of entries)
-    if (replaces && (index.winner.get(replaces) ?? '') < id) index.winner.set(replaces, id)
+  const index: Index = { winner: winnersOf(entries), waiting: new Map(), wanting: new Map() }
   for (const entry of book.orphans) for (const lotId of lotsOf(entry)) put(index.waiting, lotId, entry)
   for (const entry of book.effective) {
     const { makes, alsoIn } = kindOf(entry)
@@ -182,10 +179,6 @@ function turned(book: Book, index: Index, { gone, come }: Changes, ahead: readon
     supplies: changes('supply', 'bottle') ? suppliesOf(effective) : book.supplies,
   }
 }
-
-/** Whether an entry counts: not replaced, and of those that replace one the last. */
-const counts = ({ id, kind, replaces }: Entry, winner: ReadonlyMap<string, string>): boolean =>
-  !winner.has(id) && kind !== 'retract' && (!replaces || winner.get(replaces) === id)
 
 /** What a log that is followed has seen so far. */
 class FollowedLog implements Ledger {
