@@ -254,6 +254,7 @@ test('archives go to a chosen folder by themselves, once a day and after a relea
   await page.goto(`/ferment/${lotId}`)
   await field(page, 'pH').fill('3.72')
   await page.getByRole('button', { name: 'Record the reading' }).click()
+  await expect(field(page, 'pH')).toHaveValue('')
   await page.clock.runFor(40_000)
   await expect.poll(archives).toHaveLength(2)
 
