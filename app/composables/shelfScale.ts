@@ -21,20 +21,50 @@ const widthOf = (widthsMm: readonly number[], scale: number) =>
     widthsMm.reduce((sum, mm) => sum + Math.max(LEAST_PX.width, mm * scale + 8) + 2, 0),
   ) + CAPTION_PX.gap
 
-/** How high a plank is with its captions at a scale, as its lots wrap, px. */
-function heightOf({ lots }: PlankSizes, scale: number, { widthPx }: Room): number {
-  let rows = 1
-  let x = 0
+/** How many of a plank's lots stand in each of its rows at a scale, as they wrap. */
+function rowsOf({ lots }: PlankSizes, scale: number, widthPx: number): number[] {
+  const rows: number[] = []
+  let x = Infinity
   for (const { widthsMm } of lots) {
     const width = widthOf(widthsMm, scale)
-    if (x > 0 && x + width > widthPx) {
-      rows++
+    if (x + width > widthPx) {
+      rows.push(0)
       x = 0
     }
+    rows[rows.length - 1]!++
     x += width
   }
+  return rows
+}
+
+/** How high so many rows of a plank are at a scale, with their captions, px. */
+function rowsPx({ lots }: PlankSizes, rows: number, scale: number): number {
   const tallest = Math.max(0, ...lots.map(({ tallestMm }) => tallestMm))
-  return CAPTION_PX.head + rows * (Math.max(LEAST_PX.height, tallest * scale + 24) + CAPTION_PX.height)
+  return rows * (Math.max(LEAST_PX.height, tallest * scale + 24) + CAPTION_PX.height)
+}
+
+/** How high a plank is with its captions at a scale, px. */
+const heightOf = (plank: PlankSizes, scale: number, { widthPx }: Room): number =>
+  CAPTION_PX.head + rowsPx(plank, Math.max(1, rowsOf(plank, scale, widthPx).length), scale)
+
+/** So many lots are drawn as one. */
+const PIECE = 20
+
+/** A plank in pieces of whole rows: where each begins and ends, and how high it is about, px. */
+export function plankPieces(plank: PlankSizes, scale: number, widthPx: number) {
+  const pieces: { from: number; to: number; heightPx: number }[] = []
+  let [from, to, rows] = [0, 0, 0]
+  const end = () => pieces.push({ from, to, heightPx: rowsPx(plank, rows, scale) })
+  for (const count of rowsOf(plank, scale, widthPx)) {
+    if (to > from && to - from + count > PIECE) {
+      end()
+      ;[from, rows] = [to, 0]
+    }
+    to += count
+    rows++
+  }
+  if (to > from) end()
+  return pieces
 }
 
 /**

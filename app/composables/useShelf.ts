@@ -13,7 +13,7 @@ import {
 } from '@lactofer/core'
 import { LEVEL_WORDS } from '~/words/askWords'
 import { useBook } from '~/stores/book'
-import { shelfScale, type PlankSizes, type Room } from './shelfScale'
+import { plankPieces, shelfScale, type PlankSizes, type Room } from './shelfScale'
 
 /** From so many vessels on places become drawers: those that ask are drawn, the others stand as outlines. */
 const MANY = 40
@@ -22,23 +22,42 @@ const MANY = 40
 export const WORDS = { all: 'All', ...LEVEL_WORDS, nothing: 'Nothing today' } as const
 export type Shown = keyof typeof WORDS
 
-/** A lot as it stands on the shelf: what it asks for, how it was read last, its vessels as they are drawn. */
+/** A vessel as it is drawn. */
+export interface DrawnVessel {
+  vessel: VesselKind
+  mark: string
+  hot: boolean
+  /** How full. */
+  fraction: number
+}
+
+/**
+ * A lot as it stands on the shelf: what it asks for, how it was read last, its vessels. How full they are is worked
+ * out where they are drawn: of hundreds only those that are seen.
+ */
 export interface ShelfPlace {
   lot: Lot
   asks: Ask[]
   level: Level | 'nothing'
   ph: string
-  vessels: { vessel: VesselKind; mark: string; hot: boolean; fraction: number }[]
+  vessels: { vessel: VesselKind }[]
 }
 
+/** The vessels of a lot: kind, mark on the tape, HOT, what is in them, g. */
+const vesselsOf = (book: Book, lot: Lot) =>
+  inVessels(lot).flatMap(({ vesselId, mark, massG, hot }) => {
+    const vessel = book.library.vessel(vesselId)
+    return vessel ? [{ vessel, mark, hot, massG }] : []
+  })
+
 /** The vessels of a lot as they are drawn: kind, mark on the tape, HOT, how full. */
-export function drawnVessels(book: Book, lot: Lot): ShelfPlace['vessels'] {
+export function drawnVessels(book: Book, lot: Lot): DrawnVessel[] {
   const composition = packedComposition(book, lot)
   const density = composition ? propertiesOf(composition).densityGPerMl : 1
-  return inVessels(lot).flatMap(({ vesselId, mark, massG, hot }) => {
-    const vessel = book.library.vessel(vesselId)
-    return vessel ? [{ vessel, mark, hot, fraction: massG / density / vessel.capacityMl }] : []
-  })
+  return vesselsOf(book, lot).map(({ vessel, mark, hot, massG }) => ({
+    ...{ vessel, mark, hot },
+    fraction: massG / density / vessel.capacityMl,
+  }))
 }
 
 /** A plank: a place with the vessels shown there, and how warm it was last read. */
@@ -73,7 +92,7 @@ export function useShelf(shown: Ref<Shown>, room: Ref<Room>, opened: Ref<readonl
   function placeOf(lot: Lot): ShelfPlace {
     const last = measuredPhs(lot).at(-1)?.ph
     const asks = byLot.value.get(lot.id) ?? []
-    const vessels = drawnVessels(book.book, lot)
+    const vessels = vesselsOf(book.book, lot)
     const ph = last !== undefined ? `pH ${last.toFixed(2)}` : book.notMeasured(lot.id) ? 'not measured' : 'no pH yet'
     return { lot, asks, level: asks[0]?.level ?? 'nothing', ph, vessels }
   }
@@ -94,18 +113,24 @@ export function useShelf(shown: Ref<Shown>, room: Ref<Room>, opened: Ref<readonl
         quiet: plank.here.filter(isQuiet),
       })),
   )
+  const scale = computed(() =>
+    shelfScale(
+      places.value.map(({ drawn }) => sizesOf(drawn)),
+      room.value,
+    ),
+  )
+  /** What is drawn of a plank, in pieces of which those near the window are. */
+  const piecesOf = (drawn: readonly ShelfPlace[]) =>
+    plankPieces(sizesOf(drawn), scale.value, room.value.widthPx).map(({ from, to, heightPx }) => ({
+      ...{ heightPx, lots: drawn.slice(from, to) },
+    }))
   return {
-    ...{ placed, chosen, places, drawers },
+    ...{ placed, chosen, drawers, scale },
+    places: computed(() => places.value.map((plank) => ({ ...plank, pieces: piecesOf(plank.drawn) }))),
     counts: computed(() =>
       (Object.keys(WORDS) as Shown[])
         .map((level) => ({ level, count: countOf(level) }))
         .filter(({ count }) => count > 0),
-    ),
-    scale: computed(() =>
-      shelfScale(
-        places.value.map(({ drawn }) => sizesOf(drawn)),
-        room.value,
-      ),
     ),
   }
 }

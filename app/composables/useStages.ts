@@ -16,7 +16,7 @@ export function useStages() {
     '/plan': { count: book.planned.length, waits: 'planned' },
     '/ferment': { count: book.fermenting.length, waits: 'fermenting' },
     '/press': {
-      count: book.fermenting.filter((lot) => book.judgementOf(lot)?.state === 'ready').length,
+      count: book.fermenting.filter((lot) => book.stands.get(lot.id)?.state === 'ready').length,
       waits: 'ready to press',
     },
     '/blend': { count: inStock('base'), waits: 'bases in stock' },

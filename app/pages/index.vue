@@ -28,14 +28,17 @@ const inHand = computed(() => atPhone.value && !asList.value && book.lots.length
     <header :class="{ 'visually-hidden': inHand }">
       <h1>{{ heading }}</h1>
       <p>
-        {{ book.fermenting.length }} {{ book.fermenting.length === 1 ? 'lot is' : 'lots are' }} fermenting, {{ asking }}
-        {{ asking === 1 ? 'asks' : 'ask' }} for you.
+        {{ book.fermenting.length }} {{ book.fermenting.length === 1 ? 'lot is' : 'lots are' }} fermenting<template
+          v-if="book.looked !== 'none'"
+          >, {{ asking }} {{ asking === 1 ? 'asks' : 'ask' }} for you</template
+        >.
       </p>
     </header>
     <SetAside />
     <BackupReminder />
     <LazyKitPanel v-if="asksForKit" asks />
     <LazyEmptyStart v-if="book.lots.length === 0" />
+    <p v-else-if="book.looked === 'none'" class="sheet" role="status">The shelf is being looked along …</p>
     <div v-else class="split">
       <LazyHandRound v-if="inHand" @list="asList = true" />
       <template v-else-if="atPhone">

@@ -27,7 +27,7 @@ const stops = useStops()
 const candidates = computed(() =>
   book.lots
     .filter((lot) => lot.kind === 'ferment' && lot.packed && (lot.state === 'fermenting' || lot.state === 'in stock'))
-    .map((lot) => ({ lot, stand: book.judgementOf(lot) }))
+    .map((lot) => ({ lot, stand: book.stands.get(lot.id) }))
     .sort((a, b) => Number(b.stand?.state === 'ready') - Number(a.stand?.state === 'ready')),
 )
 const { form, shown, busy, loaded, confirm, reset } = useForm({

@@ -2,9 +2,6 @@ import { until } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, shallowRef, watch, type Ref } from 'vue'
 import {
-  asksOf,
-  blendAsks,
-  bottleAsks,
   compositionOf,
   DAY_MS,
   idMaker,
@@ -16,14 +13,12 @@ import {
   ownEntry,
   partComposition,
   toldJudgement,
-  worstFirst,
   type Book,
   type Composition,
   type Draft,
   type Entry,
   type EntryOf,
   type Judge,
-  type Kit,
   type Library,
   type Lot,
   type NewerEntry,
@@ -31,6 +26,7 @@ import {
 } from '@lactofer/core'
 import { nowMs, useNowMs } from '~/clock/clock'
 import { allEntries, allNewer, bindOld } from '~/db/journal'
+import { useAsks } from '~/composables/useAsks'
 import { useLiveQuery } from '~/composables/useLiveQuery'
 import { useForecastSummaries } from '~/composables/useForecastSummaries'
 import { tellMoment } from '~/clock/moments'
@@ -125,24 +121,6 @@ function useDatedBook(
   return book
 }
 
-/** What every lot asks for, worst first. */
-const allAsks = (
-  book: Book,
-  judge: Judge,
-  lots: readonly Lot[],
-  nowAtMs: number,
-  ahead: ReadonlyMap<string, ForecastSummary>,
-  kit: Kit,
-) =>
-  worstFirst(
-    lots.flatMap((lot) => {
-      if (lot.state === 'fermenting') return asksOf(book, judge, lot, nowAtMs, ahead.get(lot.id), tellMoment, kit)
-      return lot.state === 'in stock'
-        ? [...blendAsks(judge, lot, nowAtMs, tellMoment), ...bottleAsks(book, judge, lot, nowAtMs, tellMoment)]
-        : []
-    }),
-  )
-
 /** The one judge of all pages, the forecast taken in; and where a lot stands now, in words. */
 function useJudge(book: Ref<Book>, summaries: Ref<ReadonlyMap<string, ForecastSummary>>, now: Ref<number>) {
   const judge = computed(() => judgeOf(book.value, (id) => summaries.value.get(id)))
@@ -186,7 +164,11 @@ export const useBook = defineStore('book', () => {
   const { judge, judgementOf } = useJudge(book, summaries, now)
   /** It, or what it was made of, stands on eye and tongue alone. */
   const notMeasured = (lotId: string): boolean => judge.value(lotId, now.value)?.reasons.some(isByTaste) ?? false
-  const asks = computed(() => allAsks(book.value, judge.value, lots.value, now.value, summaries.value, preferences.kit))
+  const askCase = computed(() => ({
+    ...{ book: book.value, judge: judge.value, nowMs: now.value },
+    ...{ ahead: summaries.value, kit: preferences.kit },
+  }))
+  const { asks, stands, looked } = useAsks(lots, askCase)
   const library = computed(() => book.value.library)
   const recipes = computed(() => book.value.recipes)
   const hasDemo = computed(() => (entries.value ?? []).some((entry) => entry.origin === 'demo'))
@@ -215,6 +197,8 @@ export const useBook = defineStore('book', () => {
       fermenting,
       planned,
       asks,
+      looked,
+      stands,
       summaries,
       judge,
       judgementOf,

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { dayOf, type Lot } from '@lactofer/core'
-import type { ShelfPlace } from '~/composables/useShelf'
+import type { DrawnVessel } from '~/composables/useShelf'
 import { useBook } from '~/stores/book'
 
 /** One vessel of a lot as it stands: its fill, its closure, and its tape with code and day. */
-defineProps<{ lot: Lot; one: ShelfPlace['vessels'][number]; scale: number }>()
+defineProps<{ lot: Lot; one: DrawnVessel; scale: number }>()
 const book = useBook()
 </script>
 

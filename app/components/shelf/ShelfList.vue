@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { inPieces } from '~/composables/inPieces'
 import { dayOf } from '@lactofer/core'
 import type { ShelfPlace } from '~/composables/useShelf'
 import { useBook } from '~/stores/book'
@@ -6,6 +7,9 @@ import { useBook } from '~/stores/book'
 /** The open vessels as a list. */
 defineProps<{ lots: readonly ShelfPlace[] }>()
 const book = useBook()
+/** So many rows are drawn as one, each about so high, px. */
+const PIECE = 40
+const ROW_PX = 45
 </script>
 
 <template>
@@ -21,8 +25,14 @@ const book = useBook()
           <th>Asks for</th>
         </tr>
       </thead>
-      <tbody>
-        <tr v-for="{ lot, asks, ph } in lots" :key="lot.id">
+      <SeenPiece
+        v-for="(piece, at) in inPieces(lots, PIECE)"
+        :key="at"
+        rows
+        :first="at === 0"
+        :height-px="piece.length * ROW_PX"
+      >
+        <tr v-for="{ lot, asks, ph } in piece" :key="lot.id">
           <td>{{ lot.place }}</td>
           <td>
             <NuxtLink :to="`/ferment/${lot.id}`"
@@ -34,7 +44,7 @@ const book = useBook()
           <td class="number">{{ lot.vessels.length }}</td>
           <td>{{ asks.map((ask) => ask.title).join('; ') || 'nothing today' }}</td>
         </tr>
-      </tbody>
+      </SeenPiece>
     </table>
   </div>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { inPieces } from '~/composables/inPieces'
 import { computed } from 'vue'
 import { say } from '~/composables/say'
 import { alongTheShelf, type Ask } from '@lactofer/core'
@@ -20,6 +21,10 @@ const ORDERS = [
   { value: 'walk', label: 'One walk' },
   { value: 'chore', label: 'By chore' },
 ] as const
+
+/** So many tasks are drawn as one, each about so high, px. */
+const PIECE = 20
+const TASK_PX = 96
 
 const lotOf = (ask: Ask) => book.lot(ask.lotId)
 const groups = computed((): { title: string; asks: Ask[] }[] => {
@@ -43,6 +48,7 @@ async function calendar() {
 }
 const countWords = computed(() => {
   const count = book.asks.length
+  if (book.looked !== 'all') return 'The cellar is being looked through …'
   return count === 0
     ? 'Nothing is asked for now. Look and smell all the same.'
     : `${count} ${count === 1 ? 'thing' : 'things'} to do`
@@ -76,8 +82,13 @@ const countWords = computed(() => {
           >All {{ group.asks.length }} done</PressButton
         >
       </div>
-      <ul class="plain-list">
-        <li v-for="ask in group.asks" :key="ask.key" :data-ask="ask.key">
+      <SeenPiece
+        v-for="(piece, at) in inPieces(group.asks, PIECE)"
+        :key="at"
+        :first="at === 0 && group === groups[0]"
+        :height-px="piece.length * TASK_PX"
+      >
+        <li v-for="ask in piece" :key="ask.key" :data-ask="ask.key">
           <div>
             <p>
               <span class="code">{{ lotOf(ask)?.code }}</span> {{ lotOf(ask)?.name }}
@@ -110,7 +121,7 @@ const countWords = computed(() => {
             >{{ verbOf(ask) }}<span class="visually-hidden"> {{ lotOf(ask)?.code }}</span></NuxtLink
           >
         </li>
-      </ul>
+      </SeenPiece>
     </div>
   </section>
 </template>

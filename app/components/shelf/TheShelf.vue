@@ -50,7 +50,11 @@ const open = (place: string) =>
     <p v-if="chosen.length === 0" class="sheet">None asks for that now.</p>
     <ShelfList v-if="asList" :lots="places.flatMap(({ here }) => here)" />
     <template v-else>
-      <section v-for="{ place, here, drawn, quiet, tempC } in places" :key="place" :aria-label="`Shelf: ${place}`">
+      <section
+        v-for="({ place, here, drawn, pieces, quiet, tempC }, at) in places"
+        :key="place"
+        :aria-label="`Shelf: ${place}`"
+      >
         <h2>
           {{ place }}
           <span v-if="tempC !== null" class="muted small"><TemperatureText :temp-c="tempC" /> last read</span>
@@ -64,12 +68,17 @@ const open = (place: string) =>
             {{ opened.includes(place) ? 'Close the drawer' : `${quiet.length} quiet: open the drawer` }}
           </button>
         </h2>
-        <ul v-if="drawn.length" class="plain-list plank" :style="{ '--top': `${tallestPx(drawn)}px` }">
-          <li v-for="{ lot, asks, ph, vessels } in drawn" :key="lot.id" :class="{ forward: forward(asks) }">
+        <SeenPiece
+          v-for="({ lots, heightPx }, piece) in pieces"
+          :key="piece"
+          :height-px="heightPx"
+          :first="piece === 0 && at === 0"
+          class="plank"
+          :style="{ '--top': `${tallestPx(drawn)}px` }"
+        >
+          <li v-for="{ lot, asks, ph } in lots" :key="lot.id" :class="{ forward: forward(asks) }">
             <NuxtLink :to="`/ferment/${lot.id}`" :data-lot="lot.code">
-              <span class="vessels">
-                <LotVessel v-for="(one, index) in vessels" :key="index" :lot="lot" :one="one" :scale="scale" />
-              </span>
+              <span class="vessels"><LotVessels :lot="lot" :scale="scale" /></span>
               <span class="caption"
                 ><strong>{{ lot.name }}</strong
                 ><span class="muted small-text"
@@ -85,7 +94,7 @@ const open = (place: string) =>
             </NuxtLink>
             <ShelfTape v-if="forward(asks)" :ask="forward(asks)!" :code="lot.code" />
           </li>
-        </ul>
+        </SeenPiece>
         <QuietDrawer v-if="quiet.length" :lots="quiet" />
       </section>
     </template>
@@ -133,6 +142,9 @@ h2 {
   display: flex;
   gap: var(--s2);
   align-items: baseline;
+}
+.plank + .plank {
+  margin-top: var(--s4);
 }
 .plank {
   display: flex;

@@ -1,23 +1,26 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { dayOf, measuredPhs, styleById } from '@lactofer/core'
+import { dayOf, measuredPhs, styleById, toldJudgement, type Lot } from '@lactofer/core'
+import { tellMoment } from '~/clock/moments'
+import { inPieces } from '~/composables/inPieces'
 import { useBook } from '~/stores/book'
 
 const book = useBook()
-const rows = computed(() =>
-  book.lots
-    .filter((lot) => lot.kind === 'ferment' && lot.packed)
-    .reverse()
-    .map((lot) => ({
-      lot,
-      day: dayOf(lot, book.nowMs),
-      style: lot.made.kind === 'plan' ? styleById(lot.made.style).name : '',
-      ph: measuredPhs(lot).at(-1)?.ph,
-      stand: lot.state === 'fermenting' ? book.judgementOf(lot) : null,
-    })),
-)
-const open = computed(() => rows.value.filter((row) => row.lot.state === 'fermenting'))
-const closed = computed(() => rows.value.filter((row) => row.lot.state !== 'fermenting'))
+const packed = computed(() => book.lots.filter((lot) => lot.kind === 'ferment' && lot.packed).reverse())
+const open = computed(() => packed.value.filter(({ state }) => state === 'fermenting'))
+const closed = computed(() => packed.value.filter(({ state }) => state !== 'fermenting'))
+/** What is told of an open lot, where it is seen. */
+function rowOf(lot: Lot) {
+  const stand = book.stands.get(lot.id)
+  return {
+    ...{ lot, day: dayOf(lot, book.nowMs), ph: measuredPhs(lot).at(-1)?.ph },
+    style: lot.made.kind === 'plan' ? styleById(lot.made.style).name : '',
+    stand: stand && toldJudgement(stand, tellMoment),
+  }
+}
+/** So many lots are drawn as one, each about so high, px. */
+const PIECE = 40
+const ROW_PX = { open: 70, closed: 40 }
 const LEVEL = { ready: 'fine', working: 'fine', ask: 'ask', act: 'act', discard: 'discard' } as const
 const WORD = { ready: 'Ready', working: 'On its way', ask: 'Ask', act: 'Act', discard: 'Discard' } as const
 </script>
@@ -28,38 +31,50 @@ const WORD = { ready: 'Ready', working: 'On its way', ask: 'Ask', act: 'Act', di
       <h1>Ferment</h1>
       <p>Every open lot, youngest first.</p>
     </header>
-    <p v-if="rows.length === 0" class="sheet">
+    <p v-if="packed.length === 0" class="sheet">
       Nothing is fermenting. <NuxtLink to="/plan">Plan and pack a batch</NuxtLink> and it stands here.
     </p>
-    <ul v-else class="plain-list lots">
-      <li v-for="{ lot, day, style, ph, stand } in open" :key="lot.id" :style="{ '--chip': lot.color }">
-        <NuxtLink :to="`/ferment/${lot.id}`">
-          <span class="chip" aria-hidden="true" />
-          <span class="code">{{ lot.code }}</span>
-          <span class="name"
-            ><strong>{{ lot.name }}</strong
-            ><span class="muted small">{{ style }}, day {{ day }}, {{ lot.place }}</span></span
-          >
-          <span class="figure"
-            >{{ ph === undefined ? '–' : ph.toFixed(2)
-            }}<span class="unit">{{ ph === undefined ? 'no pH' : 'pH' }}</span></span
-          >
-          <span v-if="stand" class="stand"
-            ><StateMark :level="LEVEL[stand.state]" :word="WORD[stand.state]" />{{ ' '
-            }}<span class="small"><SaidText :text="stand.sentence" /></span
-          ></span>
-        </NuxtLink>
-      </li>
-    </ul>
+    <div v-else-if="open.length" class="lots">
+      <SeenPiece
+        v-for="(piece, at) in inPieces(open, PIECE)"
+        :key="at"
+        :first="at === 0"
+        :height-px="piece.length * ROW_PX.open"
+      >
+        <li v-for="{ lot, day, style, ph, stand } in piece.map(rowOf)" :key="lot.id" :style="{ '--chip': lot.color }">
+          <NuxtLink :to="`/ferment/${lot.id}`">
+            <span class="chip" aria-hidden="true" />
+            <span class="code">{{ lot.code }}</span>
+            <span class="name"
+              ><strong>{{ lot.name }}</strong
+              ><span class="muted small">{{ style }}, day {{ day }}, {{ lot.place }}</span></span
+            >
+            <span class="figure"
+              >{{ ph === undefined ? '–' : ph.toFixed(2)
+              }}<span class="unit">{{ ph === undefined ? 'no pH' : 'pH' }}</span></span
+            >
+            <span v-if="stand" class="stand"
+              ><StateMark :level="LEVEL[stand.state]" :word="WORD[stand.state]" />{{ ' '
+              }}<span class="small"><SaidText :text="stand.sentence" /></span
+            ></span>
+          </NuxtLink>
+        </li>
+      </SeenPiece>
+    </div>
     <section v-if="closed.length">
       <h2>Done with</h2>
-      <ul class="plain-list past">
-        <li v-for="{ lot } in closed" :key="lot.id">
+      <SeenPiece
+        v-for="(piece, at) in inPieces(closed, PIECE)"
+        :key="at"
+        class="past"
+        :height-px="piece.length * ROW_PX.closed"
+      >
+        <li v-for="lot in piece" :key="lot.id">
           <NuxtLink :to="`/ferment/${lot.id}`"
             ><span class="code">{{ lot.code }}</span> {{ lot.name }}</NuxtLink
           >{{ ' ' }}<span class="muted">{{ lot.state }}</span>
         </li>
-      </ul>
+      </SeenPiece>
     </section>
   </div>
 </template>
@@ -70,8 +85,9 @@ const WORD = { ready: 'Ready', working: 'On its way', ask: 'Ask', act: 'Act', di
   border: 1px solid var(--line);
   border-radius: var(--radius);
 }
-.lots li + li {
-  border-top: 1px solid var(--line);
+.lots li:not(:last-child),
+.lots ul:not(:last-child) li {
+  border-bottom: 1px solid var(--line);
 }
 .lots a {
   display: grid;

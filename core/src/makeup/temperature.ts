@@ -71,10 +71,19 @@ function placeRecord(book: Book): PlaceRecord {
 }
 
 /** The temperature last read at a place in another lot, not long before a moment. */
-const lastAt = (book: Book, place: string, atMs: number, except: string): number | undefined =>
-  placeRecord(book)
-    .get(place)
-    ?.findLast((point) => point.atMs <= atMs && point.atMs >= atMs - PLACE_TRUST_MS && point.lotId !== except)?.tempC
+function lastAt(book: Book, place: string, atMs: number, except: string): number | undefined {
+  const points = placeRecord(book).get(place) ?? []
+  // Years of one place are one list: it is halved, not walked through.
+  let after = 0
+  for (let end = points.length; after < end; ) {
+    const middle = (after + end) >> 1
+    if (points[middle]!.atMs <= atMs) after = middle + 1
+    else end = middle
+  }
+  for (let at = after - 1; at >= 0 && points[at]!.atMs >= atMs - PLACE_TRUST_MS; at--)
+    if (points[at]!.lotId !== except) return points[at]!.tempC
+  return undefined
+}
 
 /**
  * The one temperature history of a lot, which clock and forecast read: linear between two readings of one place; a

@@ -1,0 +1,16 @@
+/* Long work in slices: between two of them the page may answer. */
+
+/** A slice lasts so long, ms: with what the page does beside it, it stays within half of what is felt. */
+const SLICE_MS = 10
+
+/** Lets the page answer: what waits is drawn, pressed and fetched before it goes on. */
+export const breathe = (): Promise<void> => new Promise((resolve) => setTimeout(resolve))
+
+/** Tells when a slice is over. Begins anew with `begin`. */
+export function slice() {
+  let endMs = performance.now() + SLICE_MS
+  return {
+    over: () => performance.now() >= endMs,
+    begin: () => void (endMs = performance.now() + SLICE_MS),
+  }
+}
