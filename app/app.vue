@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { until } from '@vueuse/core'
+import { computed, watch } from 'vue'
 import { useBook } from '~/stores/book'
 import { useInstruments } from '~/stores/instruments'
 import { useKeeping } from '~/stores/keeping'
@@ -14,7 +15,8 @@ import { useStages } from '~/composables/useStages'
 
 const book = useBook()
 const instruments = useInstruments()
-void useKeeping().start()
+// What is kept twice is compared once the log is there: the shelf comes first.
+void useKeeping().start(until(() => book.whole || !!book.error).toBe(true))
 useBackups()
 useInstallOffer()
 useDemoOnStart()
@@ -24,6 +26,13 @@ const { helpOpen } = useStageKeys()
 const helped = useOnce(helpOpen)
 const route = useRoute()
 const { stages } = useStages()
+/** The shelf stands before all of a long log is there; any other page is about all of it. */
+const there = computed(() => book.ready && (book.whole || route.path === '/'))
+watch(
+  () => route.path,
+  (path) => path !== '/' && void book.open(false),
+  { immediate: true },
+)
 /** The page, and the lot it is about: what a tab and a reader of the screen say first. */
 const title = computed(() => {
   const lot = book.lot(String(route.params.id ?? route.query.lot ?? ''))
@@ -50,7 +59,8 @@ const withStrip = computed(() => !fullScreen.value && (instruments.has.scale || 
     <main id="main" tabindex="-1">
       <KeepingNotes />
       <TimerBar />
-      <NuxtPage v-if="book.ready" />
+      <NuxtPage v-if="there" />
+      <p v-else-if="book.ready" class="page" role="status">The log is being opened …</p>
     </main>
     <InstrumentStrip v-if="withStrip" class="frame-strip" />
     <LazyKeyHelp v-if="helped" v-model="helpOpen" />

@@ -41,8 +41,9 @@ export type Looked = 'none' | 'shelf' | 'all'
  * comes first, and the rest in slices between which the page answers: until it is said anew, what was said before
  * stands.
  * @param lots in the order of the shelf. @param given what it is worked out from; looked at anew when it changes.
+ * @param whole they are all there; else only those of the shelf are, with what they rest on.
  */
-export function useAsks(lots: Ref<readonly Lot[]>, given: Ref<AskCase>) {
+export function useAsks(lots: Ref<readonly Lot[]>, given: Ref<AskCase>, whole: Ref<boolean>) {
   const known = new Map<string, { lot: Lot; turn: number; asks: Ask[]; stand: Judgement | null }>()
   const asks = shallowRef<Ask[]>([])
   const stands = shallowRef<ReadonlyMap<string, Judgement | null>>(new Map())
@@ -55,7 +56,7 @@ export function useAsks(lots: Ref<readonly Lot[]>, given: Ref<AskCase>) {
       const before = known.get(lot.id)
       return before?.lot === lot ? before.turn : inStock(lot) ? 0 : -1
     }
-    const there = lots.value.filter((lot) => fermenting(lot) || inStock(lot))
+    const there = lots.value.filter((lot) => fermenting(lot) || (whole.value && inStock(lot)))
     return there
       .map((lot) => ({ lot, rank: rank(lot) }))
       .sort((a, b) => a.rank - b.rank)
@@ -67,7 +68,7 @@ export function useAsks(lots: Ref<readonly Lot[]>, given: Ref<AskCase>) {
     for (const id of known.keys()) if (!there.has(id)) known.delete(id)
     asks.value = worstFirst(lots.value.flatMap(({ id }) => known.get(id)?.asks ?? []))
     stands.value = new Map([...known].map(([id, { stand }]) => [id, stand]))
-    looked.value = order.every(knows) ? 'all' : 'shelf'
+    looked.value = whole.value && order.every(knows) ? 'all' : 'shelf'
   }
 
   watch(

@@ -24,7 +24,7 @@ export async function removeDemo(): Promise<number> {
 export function useDemoOnStart(): void {
   const book = useBook()
   if (!useRuntimeConfig().public.demo) return
-  void until(() => book.ready)
+  void until(() => book.ready && book.whole)
     .toBe(true)
     .then(() => (book.lots.length === 0 && !useKeeping().problem ? loadDemo() : undefined))
 }

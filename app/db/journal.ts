@@ -1,10 +1,12 @@
 import Dexie, { type Table } from 'dexie'
 import {
   FILE_VERSION,
+  checkpointOf,
   mergeEntries,
   mergeNewer,
   ownEntry,
   receive,
+  type Checkpoint,
   type Entry,
   type LogFile,
   type NewerEntry,
@@ -35,6 +37,20 @@ export interface Volume {
   text: string
 }
 
+/**
+ * Where the log begins while the rest of it is read: what its open lots rest on. A cache: it names the volumes it was
+ * made from, and goes with the first that changes.
+ */
+export interface KeptCheckpoint {
+  /** The volumes it stands for, and the rules by which it was made. */
+  key: string
+  /** A {@link Checkpoint} as text: read at a seventh of the cost of as many records. */
+  text: string
+}
+/** Raised when what a checkpoint holds is worked out otherwise: an older one is not read. */
+const CHECKPOINT_VERSION = 1
+const checkpointKey = (volumes: readonly number[]) => `${CHECKPOINT_VERSION}: ${volumes.join()}`
+
 /** The name of the maker's log in this browser; the second copy names it too. */
 export const JOURNAL = 'lactofer'
 
@@ -48,6 +64,7 @@ export class Journal extends Dexie {
   declare choices: Table<Choice, string>
   declare photos: Table<Photo, string>
   declare volumes: Table<Volume, number, Omit<Volume, 'number'>>
+  declare checkpoints: Table<KeptCheckpoint, string>
 
   constructor(name: string) {
     super(name, watched())
@@ -61,6 +78,7 @@ export class Journal extends Dexie {
         await Dexie.waitFor(drafts.bulkPut(begun))
       })
     this.version(5).stores({ drafts: null, forecasts: null })
+    this.version(6).stores({ checkpoints: 'key' })
     gate(this, 'choices')
   }
 }
@@ -86,24 +104,77 @@ const together = (): Promise<Entry[]> =>
     return [...numbers.flatMap((number) => opened.get(number) ?? []), ...(await journal.entries.toArray())]
   })
 
+/** Where a long log may begin: a checkpoint of its volumes as they are, and the entries that are not in one. */
+export interface Start {
+  checkpoint: Checkpoint
+  beside: Entry[]
+}
+
+/** The start of the log; `null` where it has none, and the whole is read. */
+// No async function, as above.
+const start = (): Promise<Start | null> =>
+  journal.transaction('r', journal.entries, journal.volumes, journal.checkpoints, async () => {
+    const kept = await journal.checkpoints.get(checkpointKey(await journal.volumes.toCollection().primaryKeys()))
+    if (!kept) return null
+    return { checkpoint: JSON.parse(kept.text) as Checkpoint, beside: await journal.entries.toArray() }
+  })
+
 let ahead: Promise<unknown> = Promise.resolve()
 /**
- * Reads the volumes while the application is still being put together; what goes wrong is told when the log is asked
- * for.
+ * Reads the start of the log, or all of it, while the application is still being put together; what goes wrong is
+ * told when the log is asked for.
  */
 export function readAhead(): void {
   try {
-    ahead = together().catch(() => undefined)
+    ahead = start()
+      .then((found): unknown => found ?? together())
+      .catch(() => undefined)
   } catch {
     // Without a database in the browser Dexie throws at once.
   }
 }
 
+/** The start of the log, where it has one; what is being read already is not read twice. */
+export async function logStart(): Promise<Start | null> {
+  await ahead
+  return start()
+}
+
 /** All entries, bound and loose. */
 export async function allEntries(): Promise<Entry[]> {
-  // What is being read already is not read twice.
   await ahead
   return together()
+}
+
+/** Whether some of the log is bound, and no checkpoint stands for it. */
+export const lacksCheckpoint = (): Promise<boolean> =>
+  journal.transaction('r', journal.volumes, journal.checkpoints, async () => {
+    const volumes = await journal.volumes.toCollection().primaryKeys()
+    const keys = await journal.checkpoints.toCollection().primaryKeys()
+    return volumes.length > 0 && !keys.includes(checkpointKey(volumes))
+  })
+
+/** Makes the checkpoint of a log that has volumes, in the place of the one before. Reads all of it. */
+export async function keepCheckpoint(untilMs: number): Promise<void> {
+  const [entries, newer, volumes, loose] = await journal.transaction(
+    'r',
+    [journal.entries, journal.newer, journal.volumes],
+    () =>
+      Promise.all([
+        together(),
+        allNewer(),
+        journal.volumes.toCollection().primaryKeys(),
+        journal.entries.toCollection().primaryKeys(),
+      ]),
+  )
+  if (!volumes.length) return
+  const text = JSON.stringify(checkpointOf(entries, new Set(loose), { untilMs, newer }))
+  await journal.transaction('rw', journal.volumes, journal.checkpoints, async () => {
+    // What changed meanwhile is what it does not stand for.
+    if (String(await journal.volumes.toCollection().primaryKeys()) !== String(volumes)) return
+    await journal.checkpoints.clear()
+    await journal.checkpoints.put({ key: checkpointKey(volumes), text })
+  })
 }
 
 /** All entries of newer versions. */
@@ -124,16 +195,17 @@ async function bind(entries: readonly Entry[]): Promise<void> {
 
 /**
  * Binds the oldest loose entries into volumes, once there are many: a long log opens several times faster. Nothing is
- * lost on the way: it is one transaction.
+ * lost on the way: it is one transaction. Tells whether some were.
  */
-export const bindOld = (): Promise<void> =>
+export const bindOld = (): Promise<boolean> =>
   journal.transaction('rw', journal.entries, journal.volumes, async () => {
     const own = journal.entries.where('origin').equals('maker')
     const volumes = Math.floor(((await own.count()) - LOOSE) / VOLUME)
-    if (volumes < 1) return
+    if (volumes < 1) return false
     const old = await own.limit(volumes * VOLUME).toArray()
     await bind(old)
     await journal.entries.bulkDelete(old.map(({ id }) => id))
+    return true
   })
 
 /** Appends entries, all or none. @throws InvalidInput when one is not valid, Dexie's error when an id is taken. */

@@ -37,7 +37,7 @@ const inHand = computed(() => atPhone.value && !asList.value && book.lots.length
     <SetAside />
     <BackupReminder />
     <LazyKitPanel v-if="asksForKit" asks />
-    <LazyEmptyStart v-if="book.lots.length === 0" />
+    <LazyEmptyStart v-if="book.whole && book.lots.length === 0" />
     <p v-else-if="book.looked === 'none'" class="sheet" role="status">The shelf is being looked along …</p>
     <div v-else class="split">
       <LazyHandRound v-if="inHand" @list="asList = true" />

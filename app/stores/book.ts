@@ -1,15 +1,12 @@
-import { until } from '@vueuse/core'
 import { defineStore } from 'pinia'
-import { computed, shallowRef, watch, type Ref } from 'vue'
+import { computed, watch, type Ref } from 'vue'
 import {
   compositionOf,
-  DAY_MS,
   idMaker,
   ingredientsOf,
   isByTaste,
   judgeOf,
   ofMass,
-  openLedger,
   ownEntry,
   partComposition,
   toldJudgement,
@@ -21,13 +18,11 @@ import {
   type Judge,
   type Library,
   type Lot,
-  type NewerEntry,
   type ForecastSummary,
 } from '@lactofer/core'
 import { nowMs, useNowMs } from '~/clock/clock'
-import { allEntries, allNewer, bindOld } from '~/db/journal'
 import { useAsks } from '~/composables/useAsks'
-import { useLiveQuery } from '~/composables/useLiveQuery'
+import { useLog } from '~/composables/useLog'
 import { useForecastSummaries } from '~/composables/useForecastSummaries'
 import { tellMoment } from '~/clock/moments'
 import { useKeeping } from './keeping'
@@ -38,7 +33,6 @@ const makeId = idMaker(() => crypto.getRandomValues(new Uint32Array(1))[0]! / 2 
 /** Where no vessels are listed, so many of each common size are taken to be there. */
 const COMMON_COUNT = 12
 
-const BIND_AFTER_MS = 4000
 /** How often what hangs on the time of day is looked at anew. */
 const TICK_MS = 20_000
 
@@ -94,33 +88,6 @@ const useFreeVessels = (library: Ref<Library>, fermenting: Ref<Lot[]>) =>
     }))
   })
 
-/** More than this ahead of the device's clock nothing is counted. Judgement: zones and night shifts fit in. */
-const AHEAD_MS = DAY_MS
-
-/** Nothing of a newer version: the same nothing each time. */
-const NO_NEWER: readonly NewerEntry[] = []
-
-/**
- * The log folded for now: what is dated later is set aside, and taken in when its time comes. What is new costs what
- * its lots cost.
- */
-function useDatedBook(
-  entries: Ref<readonly Entry[] | undefined>,
-  newer: Ref<readonly NewerEntry[] | undefined>,
-  now: Ref<number>,
-) {
-  const due = shallowRef(0)
-  const ledger = openLedger()
-  const book = computed(() => {
-    void due.value
-    return ledger.follow(entries.value ?? [], { untilMs: nowMs() + AHEAD_MS, newer: newer.value ?? NO_NEWER })
-  })
-  watch(now, (atMs) => {
-    if (book.value.ahead.some(({ at }) => Date.parse(at) <= atMs + AHEAD_MS)) due.value++
-  })
-  return book
-}
-
 /** The one judge of all pages, the forecast taken in; and where a lot stands now, in words. */
 function useJudge(book: Ref<Book>, summaries: Ref<ReadonlyMap<string, ForecastSummary>>, now: Ref<number>) {
   const judge = computed(() => judgeOf(book.value, (id) => summaries.value.get(id)))
@@ -131,21 +98,6 @@ function useJudge(book: Ref<Book>, summaries: Ref<ReadonlyMap<string, ForecastSu
   return { judge, judgementOf }
 }
 
-/** The log as the journal has it; its oldest entries are bound once the page stands. */
-function useKept() {
-  const keeping = useKeeping()
-  const { value: kept, error } = useLiveQuery(allEntries)
-  const { value: newer } = useLiveQuery(allNewer)
-  // Where nothing can be kept the rest still works: planning and calculating, on an empty log.
-  const entries = computed(() => kept.value ?? (keeping.problem ? [] : undefined))
-  // Binding changes how the log is kept, not what is in it. Where it fails all stays loose, and it is tried at the next
-  // start.
-  void until(entries)
-    .toBeTruthy()
-    .then(() => setTimeout(() => bindOld().catch(() => undefined), BIND_AFTER_MS))
-  return { entries, newer, error }
-}
-
 /**
  * The folded log and what follows from it. Holds no second copy of the truth: everything derives from the journal's
  * entries.
@@ -153,10 +105,9 @@ function useKept() {
 export const useBook = defineStore('book', () => {
   const preferences = usePreferences()
   const keeping = useKeeping()
-  const { entries, newer, error } = useKept()
-  const now = useNowMs(TICK_MS, entries)
-
-  const book = useDatedBook(entries, newer, now)
+  const { entries, book, whole, there, changed, open, takeDue, error } = useLog(() => keeping.problem !== null)
+  const now = useNowMs(TICK_MS, changed)
+  watch(now, takeDue)
   const lots = computed(() => [...book.value.lots.values()].sort((a, b) => a.startedMs - b.startedMs))
   const fermenting = computed(() => lots.value.filter((lot) => lot.state === 'fermenting'))
   const planned = computed(() => lots.value.filter((lot) => lot.state === 'planned'))
@@ -168,7 +119,9 @@ export const useBook = defineStore('book', () => {
     ...{ book: book.value, judge: judge.value, nowMs: now.value },
     ...{ ahead: summaries.value, kit: preferences.kit },
   }))
-  const { asks, stands, looked } = useAsks(lots, askCase)
+  const { asks, stands, looked } = useAsks(lots, askCase, whole)
+  // The shelf stands: the rest of the log is read while it is looked at.
+  watch(looked, () => void open(true))
   const library = computed(() => book.value.library)
   const recipes = computed(() => book.value.recipes)
   const hasDemo = computed(() => (entries.value ?? []).some((entry) => entry.origin === 'demo'))
@@ -210,8 +163,9 @@ export const useBook = defineStore('book', () => {
     },
     ...{ composition, part, lot, codeTaken, nextCode, freeVessels },
     nowMs: now,
+    ...{ whole, open },
     // An empty log is called new only once the second copy was asked.
-    ready: computed(() => entries.value !== undefined && (entries.value.length > 0 || keeping.ready)),
+    ready: computed(() => there.value && (!entries.value || entries.value.length > 0 || keeping.ready)),
     ingredients: (lotId: string) => ingredientsOf(book.value, lotId),
   }
 })

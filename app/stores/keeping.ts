@@ -163,10 +163,14 @@ export const useKeeping = defineStore('keeping', () => {
   const copy = useSecondCopy()
   const { tellErased } = useOtherTabs((why) => (problem.value = why))
 
-  async function start(): Promise<void> {
+  /** Opens both copies, and lays them beside each other. @param opened the log was read: it comes first. */
+  async function start(opened: Promise<unknown>): Promise<void> {
     const [{ erasing }] = await Promise.all([copy.open(), openJournal()])
     if (erasing) await erase()
-    else if (!problem.value) await copy.compare()
+    else if (!problem.value) {
+      await opened
+      await copy.compare()
+    }
     settled.value = true
   }
 

@@ -12,7 +12,17 @@ import {
 import { readLog, type ReadLog } from '~/archive/readArchive'
 import { writeArchive } from '~/archive/writeArchive'
 import { PASSING, privateFolder } from './privateFolder'
-import { allEntries, allNewer, JOURNAL, journal, merge, ownPhotoIds, photoIds, type Photo } from '~/db/journal'
+import {
+  allEntries,
+  allNewer,
+  JOURNAL,
+  journal,
+  keepCheckpoint,
+  merge,
+  ownPhotoIds,
+  photoIds,
+  type Photo,
+} from '~/db/journal'
 
 /** What an archive took in, and where it is where no folder was given. */
 export interface Written {
@@ -145,6 +155,8 @@ async function take(keepPicture: (photo: Photo) => Promise<void>): Promise<Taken
 const api = {
   /** Writes an archive: into a file of the chosen folder, else into one of the browser's own, which comes back. */
   write,
+  /** Works out and keeps where the log may begin. */
+  checkpoint: keepCheckpoint,
   /** Reads a file, holds it to its checksums and says what it would bring. */
   look: (file: Blob) => answer(() => look(file)),
   /** Takes in what was looked at last. */

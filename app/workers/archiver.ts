@@ -13,6 +13,9 @@ const archiver = lazyWorker<ArchiveApi>(
 export const writeArchive: (...asked: Parameters<ArchiveApi['write']>) => Promise<Written> = (...asked) =>
   archiver().write(...asked)
 
+/** Keeps where a long log may begin, worked out from all of it. @param untilMs what is dated later is set aside. */
+export const makeCheckpoint = (untilMs: number): Promise<void> => archiver().checkpoint(untilMs)
+
 /** Reads a file and says what it would bring; nothing of it is taken in. */
 export const lookAtLog = (file: Blob): ReturnType<ArchiveApi['look']> => archiver().look(file)
 

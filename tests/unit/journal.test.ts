@@ -3,7 +3,20 @@ import Dexie from 'dexie'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { demoEntries } from '#demo/scenario'
 import { readFile, type Entry } from '@lactofer/core'
-import { adoptNewer, allEntries, append, bindOld, journal, Journal, keepPhotos, merge, replaceDemo } from '~/db/journal'
+import {
+  adoptNewer,
+  allEntries,
+  append,
+  bindOld,
+  journal,
+  Journal,
+  keepCheckpoint,
+  keepPhotos,
+  lacksCheckpoint,
+  logStart,
+  merge,
+  replaceDemo,
+} from '~/db/journal'
 import { drafts } from '~/db/drafts'
 
 const demo = demoEntries(Date.parse('2026-05-04T09:00:00.000Z'))
@@ -18,8 +31,21 @@ const counts = async (entries: readonly Entry[]) => {
 }
 const idsOf = (entries: readonly Entry[]) => entries.map((entry) => entry.id).sort()
 
+/** So many entries of the maker's, with ids in order. */
+const manyOf = (length: number) =>
+  Array.from({ length }, (_, index): Entry => ({
+    ...own[index % 5]!,
+    id: `${own[0]!.id.slice(0, 20)}${String(index).padStart(6, '0')}`,
+  }))
+
 beforeEach(() =>
-  Promise.all([journal.entries.clear(), journal.photos.clear(), journal.volumes.clear(), journal.newer.clear()]),
+  Promise.all([
+    journal.entries.clear(),
+    journal.photos.clear(),
+    journal.volumes.clear(),
+    journal.newer.clear(),
+    journal.checkpoints.clear(),
+  ]),
 )
 
 describe('the journal', () => {
@@ -39,10 +65,7 @@ describe('the journal', () => {
   })
 
   it('binds what is old once there is much of it: the same entries, still merged by id, the demo left loose', async () => {
-    const many = Array.from({ length: 5200 }, (_, index): Entry => ({
-      ...own[index % 5]!,
-      id: `${own[0]!.id.slice(0, 20)}${String(index).padStart(6, '0')}`,
-    }))
+    const many = manyOf(5200)
     await journal.entries.bulkAdd(many)
     await replaceDemo(demo)
     await bindOld()
@@ -54,14 +77,26 @@ describe('the journal', () => {
   })
 
   it('binds a long file as it comes in', async () => {
-    const many = Array.from({ length: 2600 }, (_, index): Entry => ({
-      ...own[index % 5]!,
-      id: `${own[0]!.id.slice(0, 20)}${String(index).padStart(6, '0')}`,
-    }))
+    const many = manyOf(2600)
     expect(await counts([...many, ...demo])).toEqual({ added: 2600 + demo.length, known: 0 })
     expect([await journal.volumes.count(), await journal.entries.count()]).toEqual([3, 500 + demo.length])
     expect(await ids()).toEqual(idsOf([...many, ...demo]))
     expect(await counts(many)).toEqual({ added: 0, known: 2600 })
+  })
+
+  it('begins at a checkpoint of its volumes, and without one as soon as a volume is another', async () => {
+    await append(own)
+    await keepCheckpoint(Infinity)
+    expect(await logStart()).toBeNull()
+    const many = manyOf(2600)
+    await merge(fileOf(many))
+    await keepCheckpoint(Infinity)
+    const start = await logStart()
+    expect(idsOf(start!.beside)).toEqual(idsOf(await journal.entries.toArray()))
+    expect(start!.checkpoint.entries.length).toBeGreaterThan(0)
+    expect(await lacksCheckpoint()).toBe(false)
+    await merge({ version: 4, entries: [{ ...many[3]!, mood: 'calm' } as unknown as Entry], newer: [] })
+    expect([await logStart(), await lacksCheckpoint()]).toEqual([null, true])
   })
 
   it('refuses a file that changed a fact, and takes in nothing of it', async () => {
@@ -71,10 +106,7 @@ describe('the journal', () => {
   })
 
   it('keeps what a newer version wrote, fills in what it says more, bound or loose, and adopts it once it can', async () => {
-    const many = Array.from({ length: 2600 }, (_, index): Entry => ({
-      ...own[index % 5]!,
-      id: `${own[0]!.id.slice(0, 20)}${String(index).padStart(6, '0')}`,
-    }))
+    const many = manyOf(2600)
     await merge(fileOf(many))
     const more = [many[3]!, many[2500]!].map((entry) => ({ ...entry, mood: 'calm' }) as unknown as Entry)
     const otherwise = { ...many[7]!, by: 'Somebody' } as Entry
@@ -132,7 +164,14 @@ describe('stores of earlier versions', () => {
     expect(await now.choices.toArray()).toEqual([{ key: 'world', value: 'us' }])
     expect(await now.photos.count()).toBe(version > 1 ? 1 : 0)
     expect(await drafts.get(`plan-${version}`)).toEqual({ key: `plan-${version}`, value: { name: 'Moon' } })
-    expect(now.tables.map((table) => table.name).sort()).toEqual(['choices', 'entries', 'newer', 'photos', 'volumes'])
+    expect(now.tables.map((table) => table.name).sort()).toEqual([
+      'checkpoints',
+      'choices',
+      'entries',
+      'newer',
+      'photos',
+      'volumes',
+    ])
     now.close()
   })
 

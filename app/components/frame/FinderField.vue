@@ -36,7 +36,7 @@ function open(id: string) {
       :remote-method="(typed: string) => (query = typed)"
       placeholder="Find a lot  /"
       aria-label="Find a lot by code or name"
-      no-data-text="No lot of that name"
+      :no-data-text="book.whole ? 'No lot of that name' : 'The log is being opened …'"
       @change="open"
       @visible-change="(shown: boolean) => shown || emit('close')"
     >

@@ -12,7 +12,7 @@ export function canonical(value: unknown): string {
 }
 
 /** Order of entries: by the moment they speak of, then by id. */
-export function byTime(a: Entry, b: Entry): number {
+export function byTime(a: Pick<Entry, 'id' | 'at'>, b: Pick<Entry, 'id' | 'at'>): number {
   // Moments are mostly written alike, and then sort as text: ten times as fast as reading them.
   const moments =
     a.at.length === b.at.length ? (a.at < b.at ? -1 : a.at > b.at ? 1 : 0) : Date.parse(a.at) - Date.parse(b.at)

@@ -11,6 +11,17 @@ import { recipesOf, type Recipe } from './recipes'
 import { suppliesOf, type Supply } from './supplies'
 
 /**
+ * What a lot that is not read leaves behind for the others: how sour somebody said it was beside its pH, and temperatures of the places where it stood.
+ */
+export interface LeftBehind {
+  lotId: string
+  made: { at: string; id: string }
+  /** Who, ln of titratable acid (%), and the step. */
+  tastes: readonly (readonly [by: string, figure: number, step: number])[]
+  points: readonly (readonly [place: string, atMs: number, tempC: number])[]
+}
+
+/**
  * The folded log. `lastCorrection` is the id of the entry that corrected or took back another one last. `trials`
  * stand apart from lots as well: their blend may not be poured yet. `orphans` speak of lots that are not there (yet);
  * the library is the shipped one with the maker's own values over it.
@@ -23,6 +34,8 @@ export interface Book {
   ahead: readonly Entry[]
   /** Of a newer version, and not understood here. */
   newer: readonly NewerEntry[]
+  /** Of lots that are not in it: a book that begins at a checkpoint. */
+  remembered: readonly LeftBehind[]
   trials: readonly EntryOf<'trial'>[]
   library: Library
   recipes: readonly Recipe[]
@@ -155,7 +168,11 @@ export function lotsFrom(effective: readonly Entry[]): Pick<Book, 'orphans' | 't
  */
 export function fold(
   entries: readonly Entry[],
-  { untilMs = Infinity, newer = [] }: { untilMs?: number; newer?: readonly NewerEntry[] } = {},
+  {
+    untilMs = Infinity,
+    newer = [],
+    remembered = [],
+  }: { untilMs?: number; newer?: readonly NewerEntry[]; remembered?: readonly LeftBehind[] } = {},
 ): Book {
   const all = effectiveEntries(entries)
   const isAhead = speaksAfter(untilMs)
@@ -166,6 +183,7 @@ export function fold(
     effective,
     ahead,
     newer,
+    remembered,
     library: libraryOf(effective),
     recipes: recipesOf(effective),
     supplies: suppliesOf(effective),

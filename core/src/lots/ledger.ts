@@ -2,7 +2,7 @@ import { kindOf, type Entry } from '../log/entry'
 import type { Lot } from '../log/lot'
 import { byTime } from '../log/merge'
 import type { NewerEntry } from '../log/newer'
-import { counts, fold, lotsFrom, speaksAfter, winnersOf, type Book, type Winners } from './fold'
+import { counts, fold, lotsFrom, speaksAfter, winnersOf, type Book, type LeftBehind, type Winners } from './fold'
 import { libraryOf } from './ownLibrary'
 import { recipesOf } from './recipes'
 import { suppliesOf } from './supplies'
@@ -12,15 +12,24 @@ import { suppliesOf } from './supplies'
  * the lots that are touched are folded anew from their own entries, by the same fold.
  */
 
+/** What a log is followed with, beside its entries. */
+export interface LedgerOptions {
+  untilMs: number
+  newer: readonly NewerEntry[]
+  remembered?: readonly LeftBehind[]
+}
+
 /** Follows a log from one state to the next. */
 export interface Ledger {
   /**
    * The book of a whole log as it stands now, as {@link fold} would have it.
-   * @param untilMs what is dated after it is set aside.
+   * @param options as {@link fold} takes them: what is dated after `untilMs` is set aside.
    */
-  follow(entries: readonly Entry[], options: { untilMs: number; newer: readonly NewerEntry[] }): Book
+  follow(entries: readonly Entry[], options: LedgerOptions): Book
 }
 
+/** The same nothing each time. */
+const NOTHING: readonly LeftBehind[] = []
 /** So much that is new is quicker folded with all the rest. */
 const MANY = 1000
 
@@ -34,7 +43,7 @@ interface Index {
 }
 
 /** All lots an entry makes or speaks of. */
-function lotsOf(entry: Entry): Set<string> {
+export function lotsOf(entry: Entry): Set<string> {
   const { lots, alsoIn, makes } = kindOf(entry)
   return new Set([...(lots?.(entry) ?? []), ...(alsoIn?.(entry) ?? []), ...(makes?.(entry) ?? []).map(({ id }) => id)])
 }
@@ -187,7 +196,7 @@ class FollowedLog implements Ledger {
   private index: Index | null = null
   private untilMs = -Infinity
 
-  follow(entries: readonly Entry[], { untilMs, newer }: { untilMs: number; newer: readonly NewerEntry[] }): Book {
+  follow(entries: readonly Entry[], { untilMs, newer, remembered = NOTHING }: LedgerOptions): Book {
     const added = this.addedOf(entries)
     // A clock that was set back sets entries aside anew.
     const anew = !added || untilMs < this.untilMs
@@ -198,7 +207,8 @@ class FollowedLog implements Ledger {
       this.book = fold(entries, { untilMs })
       this.index = null
     }
-    if (this.book.newer !== newer) this.book = { ...this.book, newer }
+    if (this.book.newer !== newer || this.book.remembered !== remembered)
+      this.book = { ...this.book, newer, remembered }
     return this.book
   }
 

@@ -9,11 +9,12 @@ import {
   type Sensed,
   type SenseQuestion,
 } from '../ferment/senses'
-import type { Book } from '../lots/fold'
+import type { Book, LeftBehind } from '../lots/fold'
 import type { Lot } from '../log/lot'
 import { HOUR_MS } from '../units/time'
 import { packedComposition } from './lotComposition'
 import { measuredPhs } from './measuredPh'
+import { ofAllLots } from './temperature'
 
 /** One answer of somebody to one question, by eye or tongue. */
 export interface Look {
@@ -42,33 +43,32 @@ export function looksOf(lot: Pick<Lot, 'senses' | 'readings'>): Look[] {
 /** A taste and a pH nearer than this are of one moment, h. Judgement. */
 const TOGETHER_H = 12
 
-/** What somebody said of sourness where the pH was read beside it: ln of titratable acid, %, and the step. */
-type Known = { figure: number; step: number }
-
-/** Pairs of taste and pH of a lot, person by person. Its acid is that of its mixture, and lactic down to the pH. */
-function pairsOf(book: Book, lot: Lot): Map<string, Known[]> {
-  const pairs = new Map<string, Known[]>()
+/** Pairs of taste and pH of a lot. Its acid is that of its mixture, and lactic down to the pH. */
+export function tastesBesidePh(book: Book, lot: Lot): LeftBehind['tastes'] {
   const phs = measuredPhs(lot)
-  if (phs.length === 0) return pairs
+  if (phs.length === 0) return []
   const tastes = looksOf(lot).filter(({ question }) => question === 'sour')
   const packed = tastes.length ? packedComposition(book, lot) : null
   const atFirst = packed && titratableOf(packed)
-  if (!packed || !atFirst) return pairs
-  for (const { atMs, by, step } of tastes) {
+  if (!packed || !atFirst) return []
+  return tastes.flatMap(({ atMs, by, step }) => {
     const read = phs.find((one) => Math.abs(one.atMs - atMs) <= TOGETHER_H * HOUR_MS)
-    if (!read) continue
+    if (!read) return []
     const acidPct = ((atFirst.mmol + lacticToReach(read.ph, packed)) * MILLIEQUIVALENT_G.lactic * 100) / packed.massG
-    pairs.set(by, [...(pairs.get(by) ?? []), { figure: sourFigure(acidPct), step }])
-  }
-  return pairs
+    return [[by, sourFigure(acidPct), step] as const]
+  })
 }
 
 /** Pairs of every lot of a book, worked out once. */
-const kept = new WeakMap<Book, Map<string, Map<string, Known[]>>>()
-function allPairs(book: Book): Map<string, Map<string, Known[]>> {
+const kept = new WeakMap<Book, readonly (readonly [string, LeftBehind['tastes']])[]>()
+function allPairs(book: Book) {
   let all = kept.get(book)
   if (!all) {
-    all = new Map([...book.lots.values()].map((lot) => [lot.id, pairsOf(book, lot)]))
+    all = ofAllLots(
+      book,
+      (lot) => tastesBesidePh(book, lot),
+      ({ tastes }) => tastes,
+    )
     kept.set(book, all)
   }
   return all
@@ -79,7 +79,9 @@ function allPairs(book: Book): Map<string, Map<string, Known[]>> {
  * @param except a lot that is left out: what is read of it weighs by itself.
  */
 export function tongueOf(book: Book, by: string, except?: string): { offset: Offset; pairs: number } {
-  const known = [...allPairs(book)].flatMap(([id, pairs]) => (id === except ? [] : (pairs.get(by) ?? [])))
+  const known = allPairs(book).flatMap(([lotId, tastes]) =>
+    lotId === except ? [] : tastes.flatMap(([who, figure, step]) => (who === by ? [{ figure, step }] : [])),
+  )
   return { offset: offsetFrom('sour', known), pairs: known.length }
 }
 

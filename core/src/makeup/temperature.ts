@@ -1,6 +1,7 @@
 import type { Stretch } from '../ferment/clock'
-import type { Book } from '../lots/fold'
+import type { Book, LeftBehind } from '../lots/fold'
 import type { Lot } from '../log/lot'
+import { byTime } from '../log/merge'
 import { DAY_MS, MINUTE_MS } from '../units/time'
 
 /**
@@ -10,7 +11,7 @@ import { DAY_MS, MINUTE_MS } from '../units/time'
 export const ASSUMED_C = { forecast: 21, clock: 24, cold: 4 } as const
 
 /** What was last read at a place speaks for it so long. Judgement. */
-const PLACE_TRUST_MS = 7 * DAY_MS
+export const PLACE_TRUST_MS = 7 * DAY_MS
 
 /** A temperature read at a moment. */
 interface Point {
@@ -51,20 +52,43 @@ function staysOf(lot: Lot, startMs: number): Stay[] {
 type PlaceRecord = ReadonlyMap<string, readonly (Point & { lotId: string })[]>
 const records = new WeakMap<Book, PlaceRecord>()
 
+/** What the lots of a book tell, and what those that are not read left behind, in the order in which they were made. */
+export function ofAllLots<T>(
+  book: Book,
+  tell: (lot: Lot) => T,
+  left: (behind: LeftBehind) => T,
+): readonly (readonly [string, T])[] {
+  const behind = new Set(book.remembered.map(({ lotId }) => lotId))
+  const here = [...book.lots.values()].flatMap((lot) =>
+    behind.has(lot.id) ? [] : [{ lotId: lot.id, made: lot.made, said: tell(lot) }],
+  )
+  const there = book.remembered.map((one) => ({ lotId: one.lotId, made: one.made, said: left(one) }))
+  const all: { lotId: string; made: LeftBehind['made']; said: T }[] = [...here, ...there]
+  if (there.length) all.sort((a, b) => byTime(a.made, b.made))
+  return all.map(({ lotId, said }) => [lotId, said])
+}
+
+/** What was read of a lot, and the place where it stood then. */
+export function readAtPlaces(lot: Lot): LeftBehind['points'] {
+  if (!lot.packed || (lot.readings.length === 0 && lot.logged.length === 0)) return []
+  const stays = staysOf(lot, Date.parse(lot.packed.at))
+  return readTemperatures(lot).map(({ atMs, tempC }) => [
+    (stays.findLast(({ fromMs }) => fromMs <= atMs) ?? stays[0])?.place ?? '',
+    atMs,
+    tempC,
+  ])
+}
+
 function placeRecord(book: Book): PlaceRecord {
   const known = records.get(book)
   if (known) return known
   const found = new Map<string, (Point & { lotId: string })[]>()
-  for (const lot of book.lots.values()) {
-    if (!lot.packed || (lot.readings.length === 0 && lot.logged.length === 0)) continue
-    const stays = staysOf(lot, Date.parse(lot.packed.at))
-    for (const point of readTemperatures(lot)) {
-      const place = (stays.findLast(({ fromMs }) => fromMs <= point.atMs) ?? stays[0])?.place ?? ''
+  for (const [lotId, points] of ofAllLots(book, readAtPlaces, (behind) => behind.points))
+    for (const [place, atMs, tempC] of points) {
       const list = found.get(place) ?? []
-      list.push({ ...point, lotId: lot.id })
+      list.push({ atMs, tempC, lotId })
       found.set(place, list)
     }
-  }
   for (const list of found.values()) list.sort((a, b) => a.atMs - b.atMs)
   records.set(book, found)
   return found
@@ -75,7 +99,7 @@ function lastAt(book: Book, place: string, atMs: number, except: string): number
   const points = placeRecord(book).get(place) ?? []
   // Years of one place are one list: it is halved, not walked through.
   let after = 0
-  for (let end = points.length; after < end; ) {
+  for (let end = points.length; after < end;) {
     const middle = (after + end) >> 1
     if (points[middle]!.atMs <= atMs) after = middle + 1
     else end = middle
