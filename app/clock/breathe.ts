@@ -14,3 +14,13 @@ export function slice() {
     begin: () => void (endMs = performance.now() + SLICE_MS),
   }
 }
+
+let last: Promise<unknown> = Promise.resolve()
+/** Does work after all that waits for its turn already, in a task of its own. Returns how to let it be. */
+export function inTurn(work: () => void): () => void {
+  let wanted = true
+  last = last.then(breathe).then(() => {
+    if (wanted) work()
+  })
+  return () => void (wanted = false)
+}

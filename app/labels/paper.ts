@@ -1,6 +1,7 @@
 import type { PDFFont, PDFPage } from 'pdf-lib'
 import regularUrl from '@expo-google-fonts/atkinson-hyperlegible-next/400Regular/AtkinsonHyperlegibleNext_400Regular.ttf?url'
 import boldUrl from '@expo-google-fonts/atkinson-hyperlegible-next/700Bold/AtkinsonHyperlegibleNext_700Bold.ttf?url'
+import { breathe } from '~/clock/breathe'
 import { breakLines, cutToWidth } from './lineBreaking'
 
 /** Sizes in points, 1/72 inch. */
@@ -173,8 +174,17 @@ export async function startPaper(title: string, subject: string) {
   pdf.setTitle(title)
   pdf.setSubject(subject)
   pdf.setProducer('Lactofer')
-  const regular = await pdf.embedFont(regularBytes, { subset: true })
-  const bold = await pdf.embedFont(boldBytes, { subset: true })
+  // Reading a face and measuring with it for the first time take their moment: each is a task of its own.
+  const embed = async (bytes: ArrayBuffer) => {
+    await breathe()
+    const face = await pdf.embedFont(bytes, { subset: true })
+    await breathe()
+    face.widthOfTextAtSize(' ', 1)
+    await breathe()
+    return face
+  }
+  const regular = await embed(regularBytes)
+  const bold = await embed(boldBytes)
   const ink = rgb(0.08, 0.13, 0.11)
   const faint = rgb(0.62, 0.66, 0.64)
 

@@ -108,23 +108,24 @@ const lines = computed(() => lots.value.map((lot) => readingsLine(lot, phsOf(boo
           :between="`The other, against the first (pH ${newest[0].toFixed(2)} and ${newest[1].toFixed(2)})`"
         />
       </section>
-      <section class="sheet sideways">
-        <table class="plain days">
-          <thead>
-            <tr>
-              <th>Day</th>
-              <th><span class="visually-hidden">What</span></th>
-              <th v-for="lot in lots" :key="lot.id">
-                <NuxtLink :to="`/ferment/${lot.id}`"
-                  ><span class="code">{{ lot.code }}</span> {{ lot.name }}</NuxtLink
-                >
-                <div class="small muted">{{ howMade(lot) }}</div>
-              </th>
-            </tr>
-          </thead>
-          <DayRows v-for="one in days" :key="one.day" :day="one.day" :of="one.of" />
-        </table>
-      </section>
+      <InTurn
+        ><section class="sheet sideways">
+          <table class="plain days">
+            <thead>
+              <tr>
+                <th>Day</th>
+                <th><span class="visually-hidden">What</span></th>
+                <th v-for="lot in lots" :key="lot.id">
+                  <NuxtLink :to="`/ferment/${lot.id}`"
+                    ><span class="code">{{ lot.code }}</span> {{ lot.name }}</NuxtLink
+                  >
+                  <div class="small muted">{{ howMade(lot) }}</div>
+                </th>
+              </tr>
+            </thead>
+            <DayRows v-for="one in days" :key="one.day" :day="one.day" :of="one.of" />
+          </table></section
+      ></InTurn>
     </template>
   </div>
 </template>

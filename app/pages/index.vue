@@ -50,7 +50,7 @@ const inHand = computed(() => atPhone.value && !asList.value && book.lots.length
         The shelf is empty. <NuxtLink to="/plan">Plan a batch</NuxtLink>, or look at what is in the
         <NuxtLink to="/cellar">cellar</NuxtLink>.
       </p>
-      <TheRound v-if="!atPhone" />
+      <InTurn></InTurn><TheRound v-if="!atPhone" />
     </div>
     <RoundPaper v-if="printing && book.lots.length" />
   </div>

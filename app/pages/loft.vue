@@ -128,8 +128,10 @@ const exportDays = async () => {
         </div>
       </section>
       <div class="stack calendar">
-        <section class="sheet"><LoftCalendar :loft="loft" /></section>
-        <PlannedDays />
+        <InTurn
+          ><section class="sheet"><LoftCalendar :loft="loft" /></section
+        ></InTurn>
+        <InTurn></InTurn><PlannedDays />
       </div>
     </div>
   </div>

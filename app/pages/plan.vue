@@ -119,11 +119,11 @@ const problemsShown = computed(() =>
           :name-problem="shown.name ?? null"
           :code-problem="form.code || asked ? problems.code : null"
         />
-        <PlanRows v-model="form.rows" v-model:trimmed="form.trimmedG" />
+        <InTurn><PlanRows v-model="form.rows" v-model:trimmed="form.trimmedG" /></InTurn>
         <p v-if="shown.rows" class="problem" role="alert">{{ shown.rows }}</p>
-        <PlanSalt v-model="form" :figures="figures" />
-        <PlanScale v-if="figures" v-model="form" class="later" :figures="figures" />
-        <PackingChecks v-model="form.done" class="later" :style-id="form.style" />
+        <InTurn><PlanSalt v-model="form" :figures="figures" /></InTurn>
+        <InTurn><PlanScale v-if="figures" v-model="form" class="later" :figures="figures" /></InTurn>
+        <InTurn><PackingChecks v-model="form.done" class="later" :style-id="form.style" /></InTurn>
         <p v-for="problem in problemsShown" :key="problem ?? ''" class="problem later" role="alert">{{ problem }}</p>
         <div class="row later">
           <el-button :loading="busy" @click="confirm($event, 'keep')">Keep as a plan</el-button>
@@ -136,11 +136,13 @@ const problemsShown = computed(() =>
         </div>
       </div>
       <div class="stack right">
-        <PlanJar class="its-jar" :form="form" :figures="jarFigures" :vessels="vessels" />
-        <PlanVessels v-if="!form.bowl" v-model="form" :figures="figures" :vessels="vessels" />
-        <PlanResults v-if="results" class="answers" :form="form" :results="results" />
+        <InTurn><PlanJar class="its-jar" :form="form" :figures="jarFigures" :vessels="vessels" /></InTurn>
+        <InTurn><PlanVessels v-if="!form.bowl" v-model="form" :figures="figures" :vessels="vessels" /></InTurn>
+        <InTurn><PlanResults v-if="results" class="answers" :form="form" :results="results" /></InTurn>
       </div>
-      <PlanForecast v-if="figures && style.judgedBy === 'acid'" :form="form" :figures="figures" class="ahead" />
+      <InTurn
+        ><PlanForecast v-if="figures && style.judgedBy === 'acid'" :form="form" :figures="figures" class="ahead"
+      /></InTurn>
     </form>
     <SaveRecipe v-model="saving" :form="form" />
   </div>

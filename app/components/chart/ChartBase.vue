@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, onBeforeUnmount, ref } from 'vue'
 import { use } from 'echarts/core'
 import { CustomChart, LineChart, ScatterChart } from 'echarts/charts'
 import {
@@ -11,6 +11,7 @@ import {
 } from 'echarts/components'
 import { SVGRenderer } from 'echarts/renderers'
 import VChart from 'vue-echarts'
+import { inTurn } from '~/clock/breathe'
 import { useTones } from '~/composables/useTones'
 import { chartTheme } from './theme'
 
@@ -34,13 +35,20 @@ const {
 }>()
 const tones = useTones()
 const theme = computed(() => chartTheme(tones.value))
+/** Its axes come first and what is drawn on them next, each in a task of its own. */
+const step = ref<'none' | 'axes' | 'all'>('none')
+const waits = [inTurn(() => (step.value = 'axes')), inTurn(() => (step.value = 'all'))]
+onBeforeUnmount(() => waits.forEach((drop) => drop()))
+const drawn = computed(() => ({ animation: false, ...option, ...(step.value === 'axes' && { series: [] }) }))
 </script>
 
 <template>
   <div class="whole">
+    <div v-if="step === 'none'" :style="{ height: `${heightPx}px` }" />
     <VChart
+      v-else
       :style="{ height: `${heightPx}px` }"
-      :option="{ animation: false, ...option }"
+      :option="drawn"
       :theme="theme"
       :update-options="{ notMerge: true }"
       autoresize

@@ -62,6 +62,7 @@ function choose(value: string) {
   <div>
     <label :for="id" class="field-label">{{ label }}</label>
     <el-select
+      :persistent="false"
       :id="id"
       model-value=""
       filterable

@@ -18,6 +18,7 @@ const id = useId()
   <div>
     <label :for="id" :class="hideLabel ? 'visually-hidden' : 'field-label'">{{ label }}</label>
     <el-select
+      :persistent="false"
       :id="id"
       v-model="model"
       :aria-label="label"

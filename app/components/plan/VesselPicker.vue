@@ -26,6 +26,7 @@ function choose(vesselId: string) {
   <div>
     <label :for="id" class="field-label">Choose yourself</label>
     <el-select
+      :persistent="false"
       :id="id"
       model-value=""
       filterable

@@ -124,34 +124,41 @@ const trialWords = ({ ph, predictedPh }: EntryOf<'trial'>) =>
             between="As it came out, against what was expected"
           />
         </section>
-        <section v-if="forecast" class="sheet" aria-label="Against its targets">
-          <h2>Against what it was to be</h2>
-          <div class="rulers">
-            <TargetRuler
-              v-for="property in PROPERTIES"
-              :key="property"
-              v-model="targets[property]"
-              :turned="turned === property"
-              :property="property"
-              :value="valueOf(property, forecast)"
-              @update:turned="turned = $event ? property : null"
-              ><TargetEnds v-model="targets[property]" :aim="property" :now="figureOf(property, forecast.composition)"
-            /></TargetRuler>
-          </div>
-        </section>
-        <CorrectBlend
-          v-if="composition && lot.state === 'in stock'"
-          :lot="lot"
-          :composition="composition"
-          :targets="targets"
-        />
-        <section class="sheet"><LotLog :lot="lot" /></section>
+        <InTurn
+          ><section v-if="forecast" class="sheet" aria-label="Against its targets">
+            <h2>Against what it was to be</h2>
+            <div class="rulers">
+              <TargetRuler
+                v-for="property in PROPERTIES"
+                :key="property"
+                v-model="targets[property]"
+                :turned="turned === property"
+                :property="property"
+                :value="valueOf(property, forecast)"
+                @update:turned="turned = $event ? property : null"
+                ><TargetEnds
+                  v-model="targets[property]"
+                  :aim="property"
+                  :now="figureOf(property, forecast.composition)"
+              /></TargetRuler>
+            </div></section
+        ></InTurn>
+        <InTurn
+          ><CorrectBlend
+            v-if="composition && lot.state === 'in stock'"
+            :lot="lot"
+            :composition="composition"
+            :targets="targets"
+        /></InTurn>
+        <InTurn
+          ><section class="sheet"><LotLog :lot="lot" /></section
+        ></InTurn>
       </div>
       <div class="stack">
         <section class="sheet">
           <h2>Read it</h2>
           <p class="muted small">Stirred, cooled to room temperature, with a meter calibrated on two buffers.</p>
-          <ReadingForm :key="lot.id" :lot="lot" />
+          <InTurn><ReadingForm :key="lot.id" :lot="lot" /></InTurn>
         </section>
         <section class="sheet">
           <p>
@@ -165,12 +172,13 @@ const trialWords = ({ ph, predictedPh }: EntryOf<'trial'>) =>
             ><NuxtLink :to="{ path: '/cellar', query: { lot: lot.id } }">Where it came from</NuxtLink>
           </div>
         </section>
-        <section v-if="shu && shu.high > 100" class="sheet">
-          <details class="disclose">
-            <summary>Taste how hot it is</summary>
-            <HeatTasting :key="lot.id" :lot="lot" :expected="shu" />
-          </details>
-        </section>
+        <InTurn
+          ><section v-if="shu && shu.high > 100" class="sheet">
+            <details class="disclose">
+              <summary>Taste how hot it is</summary>
+              <HeatTasting :key="lot.id" :lot="lot" :expected="shu" />
+            </details></section
+        ></InTurn>
         <section v-if="lot.trials.length" class="sheet">
           <h2>Its trials</h2>
           <ul class="plain-list">

@@ -188,14 +188,15 @@ async function weighIn(event: Event) {
           <el-button text @click="step = 'keep'">Live, cold or cooked?</el-button>
         </p>
         <CautionList :cautions="cautions" />
-        <BlendFigures
-          v-if="poured.length"
-          :poured="poured"
-          :forecast="forecast"
-          :live="live"
-          :cost="cost"
-          :costs="costs"
-        />
+        <InTurn
+          ><BlendFigures
+            v-if="poured.length"
+            :poured="poured"
+            :forecast="forecast"
+            :live="live"
+            :cost="cost"
+            :costs="costs"
+        /></InTurn>
       </div>
     </div>
   </div>

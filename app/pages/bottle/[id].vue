@@ -77,14 +77,15 @@ const keep = (treatment: Treatment) => (form.value.treatment = treatment)
       <div class="stack">
         <section v-if="stand && stand.make === 'stop'" class="sheet"><StandLine :judgement="stand" /></section>
         <KeepWays v-if="known" v-model="form.treatment" :known="known" />
-        <PressureWatch
-          v-if="known && composition && !way.heats"
-          v-model="form.store"
-          :composition="composition"
-          :known="known"
-          :treatment="form.treatment"
-          @keep="keep"
-        />
+        <InTurn
+          ><PressureWatch
+            v-if="known && composition && !way.heats"
+            v-model="form.store"
+            :composition="composition"
+            :known="known"
+            :treatment="form.treatment"
+            @keep="keep"
+        /></InTurn>
         <section v-if="way.heats" class="sheet" aria-label="Heat">
           <h2>Heat</h2>
           <div class="fields">
@@ -184,8 +185,10 @@ const keep = (treatment: Treatment) => (form.value.treatment = treatment)
           <p v-if="shown.count ?? shown.part" class="problem" role="alert">
             {{ shown.count ?? shown.part }}
           </p>
-          <SupplyNeeds :needs="supplies" />
-          <FillWeights v-if="format" :key="format.id" v-model="form.netG" :format="format" :weighed="weighed" />
+          <InTurn><SupplyNeeds :needs="supplies" /></InTurn>
+          <InTurn
+            ><FillWeights v-if="format" :key="format.id" v-model="form.netG" :format="format" :weighed="weighed"
+          /></InTurn>
           <div class="fields">
             <WordField
               v-model="form.code"
@@ -209,7 +212,9 @@ const keep = (treatment: Treatment) => (form.value.treatment = treatment)
             />
           </div>
           <p v-if="shown.retained" class="problem" role="alert">{{ shown.retained }}</p>
-          <FinishTouches v-model="form" :format="format ?? null" :treatment="form.treatment" :heats="way.heats" />
+          <InTurn
+            ><FinishTouches v-model="form" :format="format ?? null" :treatment="form.treatment" :heats="way.heats"
+          /></InTurn>
           <p v-if="refused || shown.pot || shown.store" class="problem" role="alert">
             {{ refused || shown.pot || shown.store }}
           </p>
@@ -224,12 +229,12 @@ const keep = (treatment: Treatment) => (form.value.treatment = treatment)
           <p class="muted small">
             Stir, cool to room temperature, and read it {{ EVENING_OUT_H }} hours after blending or later.
           </p>
-          <ReadingForm :key="lot.id" :lot="lot" ph-only />
+          <InTurn><ReadingForm :key="lot.id" :lot="lot" ph-only /></InTurn>
         </section>
         <section class="sheet" aria-label="Release checks">
           <SteadyStatus :text="before[0] ? `${before[0].title}: ${before[0].sentence}` : ''" />
           <h2>What a release will ask</h2>
-          <ReleaseChecks :checks="before" />
+          <InTurn><ReleaseChecks :checks="before" /></InTurn>
         </section>
         <CautionList :cautions="cautions" />
       </aside>

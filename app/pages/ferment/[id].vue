@@ -95,30 +95,36 @@ const plannedWords = computed(() =>
         </section>
         <CautionList v-if="!lot.packed || !lot.vessels.length" :cautions="cautions" />
         <section v-if="lot.packed" class="sheet chart">
-          <LotForecast :key="lot.id" :lot="lot" :stand="stand" :salt-pct="figures?.saltPct ?? 3" />
+          <InTurn><LotForecast :key="lot.id" :lot="lot" :stand="stand" :salt-pct="figures?.saltPct ?? 3" /></InTurn>
         </section>
       </div>
       <div class="right">
-        <section v-if="lot.state === 'fermenting' && meter" class="sheet read">
-          <h2>Read it</h2>
-          <ReadingForm :key="lot.id" :lot="lot" />
-        </section>
-        <LotSenses v-if="senses" class="senses" :lot="lot" :stand="stand" />
-        <section v-if="lot.state === 'fermenting' && !meter" class="sheet read">
-          <h2>Read it</h2>
-          <ReadingForm :key="lot.id" :lot="lot" />
-        </section>
-        <LotFigures class="figures" :lot="lot" :stand="stand" />
+        <InTurn
+          ><section v-if="lot.state === 'fermenting' && meter" class="sheet read">
+            <h2>Read it</h2>
+            <ReadingForm :key="lot.id" :lot="lot" /></section
+        ></InTurn>
+        <InTurn><LotSenses v-if="senses" class="senses" :lot="lot" :stand="stand" /></InTurn>
+        <InTurn
+          ><section v-if="lot.state === 'fermenting' && !meter" class="sheet read">
+            <h2>Read it</h2>
+            <ReadingForm :key="lot.id" :lot="lot" /></section
+        ></InTurn>
+        <InTurn><LotFigures class="figures" :lot="lot" :stand="stand" /></InTurn>
         <section v-if="style?.refills && lot.state === 'fermenting' && !isRefill(book.book, lot)" class="sheet">
           <RefillForm :lot="lot" />
         </section>
       </div>
       <div class="below">
-        <LotActions v-if="lot.packed || lot.state === 'planned'" :key="lot.id" :lot="lot" :stand="stand" />
+        <InTurn
+          ><LotActions v-if="lot.packed || lot.state === 'planned'" :key="lot.id" :lot="lot" :stand="stand"
+        /></InTurn>
         <ul v-if="style && lot.state === 'fermenting'" class="plain-list own">
           <li v-for="caution in style.cautions" :key="caution" class="small muted">{{ caution }}</li>
         </ul>
-        <section class="sheet log"><LotLog :lot="lot" /></section>
+        <InTurn
+          ><section class="sheet log"><LotLog :lot="lot" /></section
+        ></InTurn>
       </div>
     </div>
   </div>

@@ -131,36 +131,43 @@ const pagesWords = computed(() => {
           <pre data-figure="label-text">{{ text }}</pre>
         </details>
       </form>
-      <aside class="sheet" aria-label="What stands on it">
-        <h2>What stands on it</h2>
-        <WordField v-model="own.name" label="Name on the label" :placeholder="lot.name" hint="empty: the lot’s name" />
-        <WordField v-model="choice.line" label="A line under it" placeholder="Fermented red pepper sauce" />
-        <PickField v-model="choice.sheet" label="Label size" :options="sheets" />
-        <div>
-          <label class="field-label" for="address">Address lines</label
-          ><el-input
-            id="address"
-            v-model="choice.address"
-            type="textarea"
-            :rows="3"
-            maxlength="300"
-            placeholder="Name&#10;Street, place"
+      <InTurn
+        ><aside class="sheet" aria-label="What stands on it">
+          <h2>What stands on it</h2>
+          <WordField
+            v-model="own.name"
+            label="Name on the label"
+            :placeholder="lot.name"
+            hint="empty: the lot’s name"
           />
-        </div>
-        <fieldset>
-          <legend class="field-label">Show</legend>
-          <el-checkbox-group v-model="choice.picks"
-            ><el-checkbox v-for="pick in LABEL_PICKS" :key="pick" :value="pick">{{
-              WORDS[pick]
-            }}</el-checkbox></el-checkbox-group
-          >
-        </fieldset>
-        <el-checkbox v-model="choice.nested">Show bases as ingredients of their own, opened in brackets</el-checkbox>
-        <p class="small muted">
-          Name, net contents, ingredients by weight with allergens set strong, and the lot always stand there. They come
-          from the log; a correction there changes them here.
-        </p>
-      </aside>
+          <WordField v-model="choice.line" label="A line under it" placeholder="Fermented red pepper sauce" />
+          <PickField v-model="choice.sheet" label="Label size" :options="sheets" />
+          <div>
+            <label class="field-label" for="address">Address lines</label
+            ><el-input
+              id="address"
+              v-model="choice.address"
+              type="textarea"
+              :rows="3"
+              maxlength="300"
+              placeholder="Name&#10;Street, place"
+            />
+          </div>
+          <fieldset>
+            <legend class="field-label">Show</legend>
+            <el-checkbox-group v-model="choice.picks"
+              ><el-checkbox v-for="pick in LABEL_PICKS" :key="pick" :value="pick">{{
+                WORDS[pick]
+              }}</el-checkbox></el-checkbox-group
+            >
+          </fieldset>
+          <el-checkbox v-model="choice.nested">Show bases as ingredients of their own, opened in brackets</el-checkbox>
+          <p class="small muted">
+            Name, net contents, ingredients by weight with allergens set strong, and the lot always stand there. They
+            come from the log; a correction there changes them here.
+          </p>
+        </aside></InTurn
+      >
     </div>
   </div>
 </template>

@@ -79,7 +79,7 @@ const exercises = computed(() => lot.value?.recalls ?? [])
       </details>
     </section>
     <div class="halves">
-      <RecallPanel v-if="recall" :key="lot.id" :recall="recall" />
+      <InTurn><RecallPanel v-if="recall" :key="lot.id" :recall="recall" /></InTurn>
       <section class="sheet" aria-label="Deliveries">
         <h2>What was brought</h2>
         <table v-if="back.length" class="plain">

@@ -1,0 +1,122 @@
+// The longest the page stands still on a walk through all pages, with the demo, with 1,000 open lots and with 5,000 runs
+// in stock; how soon a shelf stands as it grows; and a reading recorded at 100,000 entries. On the built application.
+import { longLog } from './longLog.mjs'
+import { openLots } from './openLots.mjs'
+import { grows, within } from './rows.mjs'
+import { onServedPage } from './served.mjs'
+
+const STATES = { demo: null, '1,000 open lots': () => openLots(1000), '5,000 runs in stock': () => longLog(100_000) }
+const only = process.env.STATE
+const PATIENCE = { timeout: 180_000 }
+/** So long a page is watched, ms. */
+const WATCHED_MS = 1500
+const MOST_MS = 50
+
+/** Every page, those of one lot with one of its kind. */
+function pagesOf(lots) {
+  const of = (kind, path) => (lots[kind] ? [`${path}${lots[kind]}`] : [])
+  return [
+    ...['/', '/plan', '/ferment', ...of('plan', '/ferment/'), '/press', '/blend', ...of('blend', '/blend/')],
+    ...[...of('blend', '/pour/'), ...of('press', '/split/'), '/bottle', ...of('blend', '/bottle/')],
+    ...['/cellar', ...of('bottle', '/cellar?lot='), ...of('bottle', '/label/'), ...of('bottle', '/release/')],
+    ...[...of('bottle', '/trace/'), ...of('plan', '/weigh/'), '/loft', '/recipes', '/library', '/compare'],
+    ...['/logbook', '/settings', '/'],
+  ]
+}
+/** The last lot that an entry of each kind made. */
+const lastLots = (entries) => Object.fromEntries(entries.flatMap(({ kind, lotId }) => (lotId ? [[kind, lotId]] : [])))
+
+const watchTasks = () => {
+  window.tasks = []
+  new PerformanceObserver((list) => window.tasks.push(...list.getEntries().map(({ duration }) => duration))).observe({
+    type: 'longtask',
+    buffered: true,
+  })
+}
+const router = () => document.querySelector('#__nuxt').__vue_app__.config.globalProperties.$router
+const longest = async (page) =>
+  page.evaluate(() => {
+    const most = Math.max(0, ...window.tasks)
+    window.tasks = []
+    return most
+  })
+
+async function takeIn(page, entries) {
+  const text = JSON.stringify({ format: 'lactofer-log', version: 3, writtenAt: new Date().toISOString(), entries })
+  await page.goto('/logbook')
+  const file = { name: 'log.json', mimeType: 'application/json', buffer: Buffer.from(text) }
+  await page.getByLabel('Look at a file').setInputFiles(file)
+  await page.getByRole('button', { name: 'Take it in' }).click()
+  await page.getByText(/new entries taken in/).waitFor(PATIENCE)
+  // Bound, and its checkpoint kept, shortly after.
+  await page.waitForTimeout(entries.length > 2000 ? 15_000 : 1000)
+}
+
+/** A new browser's page with such a log. */
+async function pageWith(browser, baseURL, make) {
+  const context = await browser.newContext({ baseURL, viewport: { width: 1280, height: 800 } })
+  const page = await context.newPage()
+  page.setDefaultTimeout(PATIENCE.timeout)
+  await page.addInitScript(watchTasks)
+  if (make) await takeIn(page, make())
+  else {
+    await page.goto('/')
+    await page.getByRole('button', { name: 'Look around with the demo' }).click()
+    await page.locator('.shelf').waitFor()
+  }
+  return page
+}
+
+/** From the address to the shelf in a fresh tab: the middle of three. */
+async function shelfMs(page) {
+  const found = []
+  for (let turn = 0; turn < 3; turn++) {
+    const tab = await page.context().newPage()
+    const from = performance.now()
+    await tab.goto('/', PATIENCE)
+    await tab.locator('.plank [data-lot]').first().waitFor(PATIENCE)
+    found.push(performance.now() - from)
+    await tab.close()
+  }
+  return found.sort((a, b) => a - b)[1]
+}
+
+await onServedPage('4177', async (first) => {
+  const browser = first.context().browser()
+  const baseURL = 'http://127.0.0.1:4177'
+  for (const [name, make] of Object.entries(STATES).filter(([one]) => !only || one === only)) {
+    const page = await pageWith(browser, baseURL, make)
+    const entries = make?.() ?? []
+    const lots = make ? lastLots(entries) : {}
+    await page.goto('/', PATIENCE)
+    await page.locator('.round, .page .sheet').first().waitFor(PATIENCE)
+    await page.waitForTimeout(3000)
+    if (!make)
+      Object.assign(
+        lots,
+        await page.evaluate(() => {
+          const book = document.querySelector('#__nuxt').__vue_app__.config.globalProperties.$pinia._s.get('book')
+          return Object.fromEntries(book.lots.map(({ id, made }) => [made.kind, id]))
+        }),
+      )
+    await longest(page)
+    const worst = { ms: 0, path: '' }
+    for (const path of pagesOf(lots)) {
+      await page.evaluate(`(${router})().push(${JSON.stringify(path)})`)
+      await page.waitForTimeout(WATCHED_MS)
+      const ms = await longest(page)
+      if (process.env.EACH) console.log(`       ${path}: ${ms}`)
+      if (ms > worst.ms) Object.assign(worst, { ms, path: path.replace(/[0-9A-Z]{26}/, '…') })
+    }
+    within(`A walk through all pages, ${name}: the longest it stood still (on ${worst.path || 'none'})`, worst.ms, MOST_MS)
+    await page.context().close()
+  }
+  if (only) return
+  for (const count of [10, 100, 1000]) {
+    const page = await pageWith(browser, baseURL, () => openLots(count))
+    const ms = await shelfMs(page)
+    grows('first shelf, open lots', count, ms)
+    if (count === 1000) within('1,000 open lots: the first shelf in a fresh tab', ms, 1000)
+    await page.context().close()
+  }
+})
