@@ -162,13 +162,23 @@ function spotOf(sheet: (typeof SHEETS)[SheetId], index: number) {
   }
 }
 
-/** Loads what makes a PDF, and the shipped faces: nothing of it is needed before somebody prints. */
-const loadPress = () =>
-  Promise.all([import('pdf-lib'), import('@pdf-lib/fontkit'), import('uqr'), font(regularUrl), font(boldUrl)])
+/**
+ * Loads what makes a PDF, and the shipped faces: nothing of it is needed before somebody prints. Each package sets
+ * itself up in a task of its own.
+ */
+async function loadPress() {
+  const faces = Promise.all([font(regularUrl), font(boldUrl)])
+  const { PDFDocument, rgb } = await import('pdf-lib')
+  await breathe()
+  const { default: fontkit } = await import('@pdf-lib/fontkit')
+  await breathe()
+  const { encode } = await import('uqr')
+  return { PDFDocument, rgb, fontkit, encode, faces: await faces }
+}
 
 /** An empty document with the shipped fonts in it, and what is drawn on it everywhere. */
 export async function startPaper(title: string, subject: string) {
-  const [{ PDFDocument, rgb }, { default: fontkit }, { encode }, regularBytes, boldBytes] = await loadPress()
+  const { PDFDocument, rgb, fontkit, encode, faces } = await loadPress()
   const pdf = await PDFDocument.create()
   pdf.registerFontkit(fontkit)
   pdf.setTitle(title)
@@ -183,8 +193,8 @@ export async function startPaper(title: string, subject: string) {
     await breathe()
     return face
   }
-  const regular = await embed(regularBytes)
-  const bold = await embed(boldBytes)
+  const regular = await embed(faces[0])
+  const bold = await embed(faces[1])
   const ink = rgb(0.08, 0.13, 0.11)
   const faint = rgb(0.62, 0.66, 0.64)
 

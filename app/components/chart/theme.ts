@@ -19,6 +19,8 @@ export function chartTheme({ ink, muted, line, surface }: Tones) {
   return {
     textStyle: text,
     tooltip: { backgroundColor: surface, borderColor: line, textStyle: { ...text, color: ink } },
+    // Every chart says itself how much room its words take: none has to be measured first.
+    grid: { outerBoundsMode: 'none' },
     ...{ valueAxis: axis, logAxis: axis, timeAxis: axis, categoryAxis: axis },
   }
 }

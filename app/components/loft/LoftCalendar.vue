@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, useTemplateRef } from 'vue'
-import { useElementSize } from '@vueuse/core'
+import { useElementBounding, useElementSize, useWindowSize } from '@vueuse/core'
 import { DAY_MS, mayMove } from '@lactofer/core'
 import { shortDay, weekdayAndDay } from '~/clock/moments'
 import { useLoftDrag } from './loftDrag'
@@ -34,7 +34,7 @@ const shown = computed(() => {
   if (showsAll.value || rows.value.length <= MOST) return rows.value
   const used = rows.value.filter(({ key }) => inUse.value.has(key))
   const empty = rows.value.filter(({ key }) => !inUse.value.has(key)).slice(0, Math.max(2, MOST - used.length))
-  return rows.value.filter((row) => used.includes(row) || empty.includes(row))
+  return rows.value.filter((row) => inUse.value.has(row.key) || empty.includes(row))
 })
 const startMs = computed(() => todayMs.value - BEFORE * DAY_MS)
 const days = computed(() => {
@@ -47,7 +47,21 @@ const days = computed(() => {
 })
 const dayPx = computed(() => Math.max(9, Math.min(34, (width.value - NAMES_PX - 2) / days.value)))
 const x = (ms: number) => ((ms - startMs.value) / DAY_MS) * dayPx.value
-const y = (rowKey: string) => shown.value.findIndex(({ key }) => key === rowKey) * ROW_PX
+const places = computed(() => new Map(shown.value.map(({ key }, index) => [key, index])))
+const y = (rowKey: string) => (places.value.get(rowKey) ?? -1) * ROW_PX
+/** Of many rows those near the window are drawn. */
+const MANY = 40
+const { top } = useElementBounding(frame)
+const { height: windowPx } = useWindowSize()
+const sight = computed(() => {
+  if (shown.value.length <= MANY) return { from: 0, to: shown.value.length }
+  const from = Math.max(0, MANY * (Math.floor(-top.value / ROW_PX / MANY) - 1))
+  return { from, to: from + MANY * (3 + Math.ceil(windowPx.value / ROW_PX / MANY)) }
+})
+const isInSight = (rowKey: string) => {
+  const at = places.value.get(rowKey) ?? -1
+  return at >= sight.value.from && at < sight.value.to
+}
 /** Every so many days is written. */
 const ticks = computed(() => {
   const every = dayPx.value > 26 ? 2 : dayPx.value > 14 ? 4 : 7
@@ -55,7 +69,7 @@ const ticks = computed(() => {
 })
 const firm = computed(() =>
   seated.value
-    .filter(({ rowKey }) => y(rowKey) >= 0)
+    .filter(({ rowKey }) => isInSight(rowKey))
     .map((one) => {
       const left = Math.max(0, x(one.fromMs))
       const style = {
@@ -74,7 +88,7 @@ const { dragged, lift, drag, drop } = useLoftDrag(shown, dayPx, ROW_PX, {
 const proposed = computed(() =>
   lots.value.flatMap((lot) =>
     lot.rows
-      .filter(({ key }) => y(key) >= 0)
+      .filter(({ key }) => isInSight(key))
       .map(({ key: rowKey }) => {
         const drag = dragged.value?.key === lot.key ? dragged.value : null
         const moved = drag ? Math.round(drag.dx / dayPx.value) * dayPx.value : 0
@@ -102,11 +116,16 @@ const proposed = computed(() =>
           }}</span>
         </div>
         <div class="body">
-          <ul class="plain-list names" :style="{ width: `${NAMES_PX}px` }">
-            <li v-for="row in shown" :key="row.key">{{ row.name }}</li>
+          <ul class="plain-list names" :style="{ width: `${NAMES_PX}px`, paddingTop: `${sight.from * ROW_PX}px` }">
+            <li v-for="row in shown.slice(sight.from, sight.to)" :key="row.key">{{ row.name }}</li>
           </ul>
           <div class="lanes" :style="{ height: `${shown.length * ROW_PX}px`, '--day': `${dayPx}px` }">
-            <span v-for="(row, index) in shown" :key="row.key" class="lane" :style="{ top: `${index * ROW_PX}px` }" />
+            <span
+              v-for="row in shown.slice(sight.from, sight.to)"
+              :key="row.key"
+              class="lane"
+              :style="{ top: `${y(row.key)}px` }"
+            />
             <span class="mark" :style="{ left: `${x(todayMs)}px` }"><b>today</b></span>
             <span v-if="saleMs" class="mark sale" :style="{ left: `${x(saleMs)}px` }"><b>sale</b></span>
             <NuxtLink

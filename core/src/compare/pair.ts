@@ -23,18 +23,24 @@ export function likenessOf(a: Lot, b: Lot): number {
   )
 }
 
+/** So many of the newest are laid beside each other: what is years apart nobody made to be compared. Judgement. */
+const NEWEST = 100
+
 /**
- * The two packed ferments that fit best side by side, the more alike and then the newer first; with one of them
- * given, its best partner. `null` where there are no two.
+ * The two packed ferments that fit best side by side, the more alike and then the newer first, out of the newest; with
+ * one of them given, its best partner. `null` where there are no two.
  */
 export function fittingPair(lots: readonly Lot[], givenId?: string): readonly [Lot, Lot] | null {
   const packed = lots.filter(({ kind, packed: entry }) => kind === 'ferment' && entry)
   const given = packed.find(({ id }) => id === givenId)
-  const pairs = packed.flatMap((a, index) =>
-    packed.slice(index + 1).map((b) => ({ pair: [a, b] as const, like: likenessOf(a, b) })),
-  )
-  const fits = given ? pairs.filter(({ pair }) => pair.includes(given)) : pairs
-  const newest = ({ pair: [a, b] }: (typeof pairs)[number]) => Math.min(a.startedMs, b.startedMs)
+  const newestFirst = [...packed].sort((a, b) => b.startedMs - a.startedMs).slice(0, NEWEST)
+  const beside = given ? packed : packed.filter((lot) => newestFirst.includes(lot))
+  const at = given ? packed.indexOf(given) : -1
+  const pairOf = (a: Lot, b: Lot) => ({ pair: [a, b] as const, like: likenessOf(a, b) })
+  const fits = given
+    ? beside.flatMap((lot, index) => (lot === given ? [] : [index < at ? pairOf(lot, given) : pairOf(given, lot)]))
+    : beside.flatMap((a, index) => beside.slice(index + 1).map((b) => pairOf(a, b)))
+  const newest = ({ pair: [a, b] }: ReturnType<typeof pairOf>) => Math.min(a.startedMs, b.startedMs)
   const best = [...fits].sort((a, b) => b.like - a.like || newest(b) - newest(a))[0]
   if (!best) return null
   return given && best.pair[1] === given ? [best.pair[1], best.pair[0]] : best.pair

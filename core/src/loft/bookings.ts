@@ -87,14 +87,22 @@ const overlaps = (a: { fromMs: number; lateMs: number }, b: { fromMs: number; la
 
 /** Puts each booking into the first row of its kind that is free then; what finds none shares the first. */
 export function seat(bookings: readonly Booking[], rows: readonly VesselRow[]): Seated[] {
-  const seated: Seated[] = []
-  for (const booking of [...bookings].sort((a, b) => a.fromMs - b.fromMs)) {
-    const kin = rows.filter(({ vesselId }) => vesselId === booking.vesselId)
-    const free = kin.find(({ key }) => !seated.some((one) => one.rowKey === key && overlaps(one, booking)))
-    const row = free ?? kin[0]
-    if (row) seated.push({ ...booking, rowKey: row.key })
+  const ofKind = new Map<string, VesselRow[]>()
+  for (const row of rows) {
+    const kin = ofKind.get(row.vesselId)
+    if (kin) kin.push(row)
+    else ofKind.set(row.vesselId, [row])
   }
-  return seated
+  const inRow = new Map(rows.map(({ key }) => [key, [] as Booking[]]))
+  return [...bookings]
+    .sort((a, b) => a.fromMs - b.fromMs)
+    .flatMap((booking) => {
+      const kin = ofKind.get(booking.vesselId) ?? []
+      const row = kin.find(({ key }) => !inRow.get(key)!.some((one) => overlaps(one, booking))) ?? kin[0]
+      if (!row) return []
+      inRow.get(row.key)!.push(booking)
+      return [{ ...booking, rowKey: row.key }]
+    })
 }
 
 /** The rows nothing stands in between two moments, ms. */
