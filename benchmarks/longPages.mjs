@@ -1,6 +1,7 @@
 // A fresh tab on an empty log and on one of 100,000 entries, and a reading recorded there; in one run, on the built
-// application.
+// application. ENTRIES says how many.
 import { longLog } from './longLog.mjs'
+import { openLots } from './openLots.mjs'
 import { times, within } from './rows.mjs'
 import { onServedPage } from './served.mjs'
 
@@ -24,7 +25,8 @@ async function freshTab(page, path, shown) {
 await onServedPage('4178', async (page) => {
   page.setDefaultTimeout(PATIENCE.timeout)
   const empty = await freshTab(page, '/', 'h1')
-  const entries = longLog(ENTRIES)
+  const open = openLots(1)
+  const entries = [...longLog(ENTRIES), ...open]
   const file = JSON.stringify({ format: 'lactofer-log', version: 3, writtenAt: new Date().toISOString(), entries })
   await page.goto('/logbook')
   await page
@@ -34,15 +36,37 @@ await onServedPage('4178', async (page) => {
   await page.getByRole('button', { name: 'Take it in' }).click()
   await page.getByText(/new entries taken in/).waitFor(PATIENCE)
   within(`Taking a file of ${ENTRIES.toLocaleString('en')} entries in`, performance.now() - from, 15_000)
-  // What was taken in is bound into volumes shortly after.
-  await page.waitForTimeout(8000)
-  const NAMES = [
-    ['Today', '/', '.round, .page .sheet'],
+  // What was taken in is bound into volumes, and its checkpoint kept, shortly after.
+  await page.waitForTimeout(Math.max(15_000, ENTRIES / 8))
+  const count = ENTRIES.toLocaleString('en')
+  const beside = { name: 'Today on an empty log' }
+  const shelf = await freshTab(page, '/', '.plank [data-lot]')
+  times(`Shelf in a fresh tab, ${count} entries`, shelf, empty, { ...beside, most: 1.3 })
+  // What is about the whole log waits for the whole of it.
+  for (const [name, path, shown] of [
     ['Cellar', '/cellar', '[data-row]'],
     ['Logbook', '/logbook', 'table.plain tbody tr'],
-  ]
-  for (const [name, path, shown] of NAMES)
-    times(`${name} in a fresh tab, ${ENTRIES.toLocaleString('en')} entries`, await freshTab(page, path, shown), empty, {
-      ...{ name: 'Today on an empty log', most: 1.3 },
-    })
+  ])
+    times(`${name} in a fresh tab, ${count} entries`, await freshTab(page, path, shown), empty, beside)
+
+  await page.goto(`/ferment/${open[0].lotId}`, PATIENCE)
+  const field = page.getByLabel('pH', { exact: true })
+  await field.fill('3.9')
+  await page.waitForTimeout(6000)
+  const { took, longest } = await page.evaluate(async () => {
+    let longest = 0
+    new PerformanceObserver((list) =>
+      list.getEntries().forEach(({ duration }) => (longest = Math.max(longest, duration))),
+    ).observe({ type: 'longtask', buffered: false })
+    const log = document.querySelector('.log')
+    const before = log.textContent
+    const from = performance.now()
+    document.querySelector('form[aria-label=Reading] button[type=submit]').click()
+    while (log.textContent === before) await new Promise((resolve) => setTimeout(resolve, 1))
+    const took = performance.now() - from
+    await new Promise((resolve) => setTimeout(resolve, 2000))
+    return { took, longest }
+  })
+  within(`A reading recorded at ${count} entries, to the page updated`, took, 50)
+  within('… the longest the page stood still meanwhile', longest, 50)
 })

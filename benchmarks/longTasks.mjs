@@ -1,5 +1,6 @@
-// The longest the page stands still on a walk through all pages, with the demo, with 1,000 open lots and with 5,000 runs
-// in stock; how soon a shelf stands as it grows; and a reading recorded at 100,000 entries. On the built application.
+// The longest the page stands still on a walk through all pages, with the demo, with 1,000 open lots and with 5,000
+// runs in stock; and how soon a shelf stands as it grows. On the built application. STATE names one of them, EACH tells
+// of every page.
 import { longLog } from './longLog.mjs'
 import { openLots } from './openLots.mjs'
 import { grows, within } from './rows.mjs'
@@ -108,14 +109,18 @@ await onServedPage('4177', async (first) => {
       if (process.env.EACH) console.log(`       ${path}: ${ms}`)
       if (ms > worst.ms) Object.assign(worst, { ms, path: path.replace(/[0-9A-Z]{26}/, '…') })
     }
-    within(`A walk through all pages, ${name}: the longest it stood still (on ${worst.path || 'none'})`, worst.ms, MOST_MS)
+    within(
+      `A walk through all pages, ${name}: the longest it stood still (on ${worst.path || 'none'})`,
+      worst.ms,
+      MOST_MS,
+    )
     await page.context().close()
   }
   if (only) return
   for (const count of [10, 100, 1000]) {
     const page = await pageWith(browser, baseURL, () => openLots(count))
     const ms = await shelfMs(page)
-    grows('first shelf, open lots', count, ms)
+    grows('from the address to the shelf', count, ms, 'open lots')
     if (count === 1000) within('1,000 open lots: the first shelf in a fresh tab', ms, 1000)
     await page.context().close()
   }

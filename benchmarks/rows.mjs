@@ -37,11 +37,11 @@ function tell(row) {
 
 const figure = (value) => (value >= 100 ? value.toFixed(0) : value >= 10 ? value.toFixed(1) : value.toFixed(2))
 
-/** So many times something measured in the same run, at most (or, with `atLeast`, at least). */
+/** So many times something measured in the same run, at most (or, with `atLeast`, at least); else only told. */
 export function times(what, here, beside, { unit = 'ms', name, most, atLeast }) {
   const ratio = atLeast ? beside / here : here / beside
-  const kept = atLeast ? ratio >= atLeast : ratio <= most
-  const asked = atLeast ? `at least ${atLeast} times as fast` : `at most ${most} times`
+  const kept = atLeast ? ratio >= atLeast : most ? ratio <= most : null
+  const asked = atLeast ? `at least ${atLeast} times as fast` : most ? `at most ${most} times` : '–'
   tell({
     ...{ what, here: `${figure(here)} ${unit}`, beside: `${name}: ${figure(beside)} ${unit}` },
     ...{ ratio: `${figure(ratio)} ${atLeast ? 'times as fast' : 'times'}`, asked, kept },
@@ -76,8 +76,8 @@ export const sized = (what, kb, mostKb) =>
 export const skipped = (what, why) =>
   tell({ what, here: 'not measured', beside: why, ratio: '–', asked: '–', kept: null })
 
-/** A point of how something grows, for the picture. */
-export function grows(line, size, ms) {
-  if (process.env.BENCH_ROWS) appendFileSync(process.env.BENCH_ROWS, `${JSON.stringify({ line, size, ms })}\n`)
+/** A point of how something grows, for the picture: the panel is named by what there is more of. */
+export function grows(line, size, ms, panel = 'entries in the log') {
+  if (process.env.BENCH_ROWS) appendFileSync(process.env.BENCH_ROWS, `${JSON.stringify({ line, size, ms, panel })}\n`)
   console.log(`       ${line}, ${size}: ${figure(ms)} ms`)
 }

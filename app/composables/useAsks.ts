@@ -37,9 +37,9 @@ const asksOfLot = ({ book, judge, nowMs, ahead, kit }: AskCase, lot: Lot): Ask[]
 export type Looked = 'none' | 'shelf' | 'all'
 
 /**
- * What every lot asks for, worst first, and how every ferment stands. A shelf is looked through at once; of hundreds of lots what was just touched
- * comes first, and the rest in slices between which the page answers: until it is said anew, what was said before
- * stands.
+ * What every lot asks for, worst first, and how every ferment stands. A shelf is looked through at once; of hundreds
+ * of lots what was just touched comes first, and the rest in slices between which the page answers: until it is said
+ * anew, what was said before stands.
  * @param lots in the order of the shelf. @param given what it is worked out from; looked at anew when it changes.
  * @param whole they are all there; else only those of the shelf are, with what they rest on.
  */

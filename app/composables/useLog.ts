@@ -33,6 +33,22 @@ function useStart(newer: Ref<readonly NewerEntry[] | undefined>, whole: Ref<bool
 }
 
 /**
+ * Binds the oldest entries and keeps a checkpoint, whenever the log rests. What fails is tried at its next rest.
+ * @param gaveWay the start there was did not hold.
+ */
+function useTidying(all: Ref<readonly Entry[] | undefined>, whole: Ref<boolean>, gaveWay: Ref<boolean>) {
+  async function tidy(): Promise<void> {
+    if (!whole.value) return
+    // Both change how the log is kept, not what is in it.
+    await bindOld()
+    if (!gaveWay.value && !(await lacksCheckpoint())) return
+    gaveWay.value = false
+    await makeCheckpoint(nowMs() + AHEAD_MS)
+  }
+  watchDebounced([all, whole], () => void tidy().catch(() => undefined), { debounce: REST_MS })
+}
+
+/**
  * The log as the journal has it, folded for now: what is dated later is set aside, and taken in when its time comes. A
  * long one begins with its open lots; the whole of it is read when asked for, in slices while a page is shown.
  * @param problem the store cannot be used. Planning and calculating work all the same, on an empty log.
@@ -68,30 +84,19 @@ export function useLog(problem: () => boolean) {
     }
     whole.value = true
   }
-  /** It had a start that did not hold. */
-  let gaveWay = false
+  const gaveWay = shallowRef(false)
   watch(
     begun,
     (at) => {
       if (at !== null) return
-      gaveWay = !!start.value
+      gaveWay.value = !!start.value
       void open(false)
     },
     { immediate: true },
   )
+  useTidying(all, whole, gaveWay)
   // Where nothing can be kept nothing is waited for.
   watch(problem, (is) => is && void open(false), { immediate: true })
-
-  /** Binds the oldest entries and keeps a checkpoint, once the log rests. What fails is tried at its next rest. */
-  async function tidy(): Promise<void> {
-    if (!whole.value) return
-    // Both change how the log is kept, not what is in it.
-    await bindOld()
-    if (!gaveWay && !(await lacksCheckpoint())) return
-    gaveWay = false
-    await makeCheckpoint(nowMs() + AHEAD_MS)
-  }
-  watchDebounced([all, whole], () => void tidy().catch(() => undefined), { debounce: REST_MS })
 
   return {
     ...{ book, whole, open, error },

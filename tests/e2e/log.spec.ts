@@ -1,4 +1,8 @@
-import { expect, field, figure, openDemo, saved, showFile, test } from './steps'
+import { writeFile, type Entry } from '@lactofer/core'
+import { demoEntries } from '../../demo/scenario'
+import { pastLoft } from '../pastLofts'
+import { day, START } from '../../core/test/log/build'
+import { expect, field, figure, openDemo, saved, showFile, takeIn, test } from './steps'
 
 test('everything goes out as a file and comes in again, once: an archive, or the entries as JSON', async ({
   guarded: page,
@@ -54,4 +58,48 @@ test("a chore is one tap, undone by another; taking the demo out leaves the make
       /^\s*[1-9]\d* entries in this browser, 0 lots\.\s*[1-9]\d* entr(?:y speaks|ies speak) of lots that are not in this log; nothing of it is lost\.\s*$/,
     ),
   ).toBeVisible()
+})
+
+test('a log of years begins with its open lots: the same shelf and round, and all of it once it is asked for', async ({
+  guarded: page,
+}) => {
+  const nowMs = START + 9 * 86_400_000
+  const past = [...'ACDEFGHJ'].flatMap((sign, at) => pastLoft(nowMs, 90 * (at + 1), sign))
+  const own = demoEntries(nowMs).map((entry) => ({ ...entry, origin: 'maker' }) as Entry)
+  const entries = [...past, ...own].sort((a, b) => (a.id < b.id ? -1 : 1))
+  await page.clock.install({ time: nowMs })
+  await page.goto('/logbook')
+  await takeIn(page, writeFile(entries, day(9)))
+  const kept = () =>
+    page.evaluate(
+      () =>
+        new Promise<number>((resolve) => {
+          const open = indexedDB.open('lactofer')
+          open.onsuccess = () => {
+            const count = open.result.transaction('checkpoints').objectStore('checkpoints').count()
+            count.onsuccess = () => {
+              resolve(count.result)
+              open.result.close()
+            }
+          }
+        }),
+    )
+  // The first start reads all of it: nothing was kept before.
+  await page.goto('/')
+  const shelf = page.locator('.shelf')
+  const round = page.locator('.round')
+  await expect(round).toContainText(/\d+ things to do/)
+  const told = [await shelf.innerText(), await round.innerText()]
+  await expect.poll(kept).toBe(1)
+
+  await page.reload()
+  await expect(page.locator('[data-lot="BPL-06"]')).toBeVisible()
+  await expect(round).toContainText(/\d+ things to do/)
+  expect([await shelf.innerText(), await round.innerText()]).toEqual(told)
+  // A lot of years ago is found, and what is said of it holds at the next start.
+  await page.goto('/logbook')
+  await expect(page.getByText(`${entries.length} entries in this browser`)).toBeVisible()
+  const old = past.find((entry) => entry.kind === 'plan')!
+  await page.goto(`/ferment/${'lotId' in old ? old.lotId : ''}`)
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('name' in old ? old.name : '')
 })

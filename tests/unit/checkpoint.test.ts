@@ -14,26 +14,14 @@ import {
   type Entry,
 } from '@lactofer/core'
 import { demoEntries } from '#demo/scenario'
+import { pastLoft } from '../pastLofts'
 
 const DAY = 86_400_000
 const NOW = Date.parse('2026-11-25T12:00:00.000Z')
 const OPTIONS = { untilMs: NOW + DAY, newer: [] }
 
-/** The demo's loft as it stood some days ago, under ids of its own; what was open then was thrown away since. */
-function earlier(days: number, sign: string): Entry[] {
-  const text = JSON.stringify(demoEntries(NOW - days * DAY))
-  const entries = JSON.parse(
-    text.replace(/[0-9A-Z]{26}/g, (id) => `${id.slice(0, 10)}${sign}${id.slice(11)}`),
-  ) as Entry[]
-  const open = [...fold(entries).lots.values()].filter(({ state }) => state === 'fermenting' || state === 'planned')
-  const ends = open.map(({ id }, at): Entry => ({
-    ...{ id: `01K${sign.repeat(20)}${String(at).padStart(3, '0')}`, by: 'Bench', origin: 'maker' },
-    ...{ at: new Date(NOW - (days - 3) * DAY).toISOString(), kind: 'discard', lotId: id, reason: 'Old.', marks: [] },
-  }))
-  return [...entries, ...(ends as Entry[])]
-}
 const NOW_LOG = demoEntries(NOW)
-const PAST = [...earlier(400, 'A'), ...earlier(90, 'B')]
+const PAST = [...pastLoft(NOW, 400, 'A'), ...pastLoft(NOW, 90, 'B')]
 
 /** One lot after another, each with its own time: what the loft of the demo does not show. */
 function besides(): Entry[] {

@@ -17,6 +17,8 @@ const emit = defineEmits<{ picked: [row: Omit<Row, 'massG'>, amount: string | nu
 const book = useBook()
 const preferences = usePreferences()
 const id = useId()
+/** Its list is made once somebody reaches for it: most are never opened. */
+const reached = ref(false)
 const typed = ref('')
 const MOST = 60
 
@@ -62,8 +64,8 @@ function choose(value: string) {
   <div>
     <label :for="id" class="field-label">{{ label }}</label>
     <el-select
-      :persistent="false"
       :id="id"
+      :persistent="reached"
       model-value=""
       filterable
       default-first-option
@@ -78,6 +80,7 @@ function choose(value: string) {
           if (!open) typed = ''
         }
       "
+      @focus="reached = true"
     >
       <template v-for="kind in typed ? (['material', 'lot'] as const) : (['lot', 'material'] as const)" :key="kind">
         <template v-if="kind === 'lot'"

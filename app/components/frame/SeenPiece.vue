@@ -16,6 +16,8 @@ const {
   heightPx: number
   /** It stands at the top, and is drawn at once. */
   first?: boolean
+  /** The list is short: all of it is drawn. */
+  few?: boolean
   /** It is of a table. */
   rows?: boolean
 }>()
@@ -36,7 +38,7 @@ useIntersectionObserver(
   },
   { rootMargin: NEAR },
 )
-const drawn = computed(() => near.value || printing.value)
+const drawn = computed(() => few || near.value || printing.value)
 </script>
 
 <template>

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { computed, ref, useTemplateRef } from 'vue'
-import { useElementBounding, useElementSize, useWindowSize } from '@vueuse/core'
+import { useElementSize } from '@vueuse/core'
 import { DAY_MS, mayMove } from '@lactofer/core'
 import { shortDay, weekdayAndDay } from '~/clock/moments'
 import { useLoftDrag } from './loftDrag'
+import { useRowsInSight } from './rowsInSight'
 import type { Loft } from '~/composables/useLoft'
 import { useBook } from '~/stores/book'
 
@@ -47,21 +48,7 @@ const days = computed(() => {
 })
 const dayPx = computed(() => Math.max(9, Math.min(34, (width.value - NAMES_PX - 2) / days.value)))
 const x = (ms: number) => ((ms - startMs.value) / DAY_MS) * dayPx.value
-const places = computed(() => new Map(shown.value.map(({ key }, index) => [key, index])))
-const y = (rowKey: string) => (places.value.get(rowKey) ?? -1) * ROW_PX
-/** Of many rows those near the window are drawn. */
-const MANY = 40
-const { top } = useElementBounding(frame)
-const { height: windowPx } = useWindowSize()
-const sight = computed(() => {
-  if (shown.value.length <= MANY) return { from: 0, to: shown.value.length }
-  const from = Math.max(0, MANY * (Math.floor(-top.value / ROW_PX / MANY) - 1))
-  return { from, to: from + MANY * (3 + Math.ceil(windowPx.value / ROW_PX / MANY)) }
-})
-const isInSight = (rowKey: string) => {
-  const at = places.value.get(rowKey) ?? -1
-  return at >= sight.value.from && at < sight.value.to
-}
+const { y, isInSight, drawn, above } = useRowsInSight(shown, frame, ROW_PX)
 /** Every so many days is written. */
 const ticks = computed(() => {
   const every = dayPx.value > 26 ? 2 : dayPx.value > 14 ? 4 : 7
@@ -116,16 +103,11 @@ const proposed = computed(() =>
           }}</span>
         </div>
         <div class="body">
-          <ul class="plain-list names" :style="{ width: `${NAMES_PX}px`, paddingTop: `${sight.from * ROW_PX}px` }">
-            <li v-for="row in shown.slice(sight.from, sight.to)" :key="row.key">{{ row.name }}</li>
+          <ul class="plain-list names" :style="{ width: `${NAMES_PX}px`, paddingTop: `${above}px` }">
+            <li v-for="row in drawn" :key="row.key">{{ row.name }}</li>
           </ul>
           <div class="lanes" :style="{ height: `${shown.length * ROW_PX}px`, '--day': `${dayPx}px` }">
-            <span
-              v-for="row in shown.slice(sight.from, sight.to)"
-              :key="row.key"
-              class="lane"
-              :style="{ top: `${y(row.key)}px` }"
-            />
+            <span v-for="row in drawn" :key="row.key" class="lane" :style="{ top: `${y(row.key)}px` }" />
             <span class="mark" :style="{ left: `${x(todayMs)}px` }"><b>today</b></span>
             <span v-if="saleMs" class="mark sale" :style="{ left: `${x(saleMs)}px` }"><b>sale</b></span>
             <NuxtLink

@@ -6,6 +6,8 @@ import type { VesselKind } from '@lactofer/core'
 const { vessels } = defineProps<{ vessels: readonly (VesselKind & { count: number })[] }>()
 const emit = defineEmits<{ picked: [id: string, count: number] }>()
 const id = useId()
+/** Its list is made once somebody reaches for it: most are never opened. */
+const reached = ref(false)
 const typed = ref('')
 /** A number in front counts, unless it belongs to the name: "2 L jar" is one. */
 const asked = computed(() => {
@@ -26,8 +28,8 @@ function choose(vesselId: string) {
   <div>
     <label :for="id" class="field-label">Choose yourself</label>
     <el-select
-      :persistent="false"
       :id="id"
+      :persistent="reached"
       model-value=""
       filterable
       default-first-option
@@ -40,6 +42,7 @@ function choose(vesselId: string) {
           if (!open) typed = ''
         }
       "
+      @focus="reached = true"
     >
       <el-option v-for="vessel in asked.found" :key="vessel.id" :value="vessel.id" :label="vessel.name"
         ><template v-if="asked.count > 1">{{ asked.count }} × </template>{{ vessel.name }}</el-option

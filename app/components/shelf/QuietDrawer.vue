@@ -18,6 +18,7 @@ const WIDE_PX = 640
       v-for="(piece, at) in inPieces(lots, PIECE)"
       :key="at"
       :height-px="(piece.length * OUTLINE_PX2) / WIDE_PX"
+      :few="lots.length <= PIECE"
       class="quiet"
     >
       <li v-for="{ lot, ph } in piece" :key="lot.id">

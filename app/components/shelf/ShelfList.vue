@@ -30,6 +30,7 @@ const ROW_PX = 45
         :key="at"
         rows
         :first="at === 0"
+        :few="lots.length <= PIECE"
         :height-px="piece.length * ROW_PX"
       >
         <tr v-for="{ lot, asks, ph } in piece" :key="lot.id">

@@ -24,6 +24,7 @@ const ORDERS = [
 
 /** So many tasks are drawn as one, each about so high, px. */
 const PIECE = 20
+const FEW = 40
 const TASK_PX = 96
 
 const lotOf = (ask: Ask) => book.lot(ask.lotId)
@@ -86,6 +87,7 @@ const countWords = computed(() => {
         v-for="(piece, at) in inPieces(group.asks, PIECE)"
         :key="at"
         :first="at === 0 && group === groups[0]"
+        :few="book.asks.length <= FEW"
         :height-px="piece.length * TASK_PX"
       >
         <li v-for="ask in piece" :key="ask.key" :data-ask="ask.key">

@@ -12,6 +12,8 @@ import { useShelf, WORDS, type Shown } from '~/composables/useShelf'
 const shown = ref<Shown>('all')
 const asList = ref(false)
 const opened = ref<string[]>([])
+/** So many lots are all drawn, seen or not. */
+const FEW = 40
 
 const { width } = useElementSize(useTemplateRef('shelf'))
 const { height, width: windowWidth } = useWindowSize()
@@ -73,6 +75,7 @@ const open = (place: string) =>
           :key="piece"
           :height-px="heightPx"
           :first="piece === 0 && at === 0"
+          :few="placed.length <= FEW"
           class="plank"
           :style="{ '--top': `${tallestPx(drawn)}px` }"
         >

@@ -39,6 +39,7 @@ const WORD = { ready: 'Ready', working: 'On its way', ask: 'Ask', act: 'Act', di
         v-for="(piece, at) in inPieces(open, PIECE)"
         :key="at"
         :first="at === 0"
+        :few="open.length <= PIECE"
         :height-px="piece.length * ROW_PX.open"
       >
         <li v-for="{ lot, day, style, ph, stand } in piece.map(rowOf)" :key="lot.id" :style="{ '--chip': lot.color }">
@@ -67,6 +68,7 @@ const WORD = { ready: 'Ready', working: 'On its way', ask: 'Ask', act: 'Act', di
         v-for="(piece, at) in inPieces(closed, PIECE)"
         :key="at"
         class="past"
+        :few="closed.length <= PIECE"
         :height-px="piece.length * ROW_PX.closed"
       >
         <li v-for="lot in piece" :key="lot.id">

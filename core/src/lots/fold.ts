@@ -11,7 +11,8 @@ import { recipesOf, type Recipe } from './recipes'
 import { suppliesOf, type Supply } from './supplies'
 
 /**
- * What a lot that is not read leaves behind for the others: how sour somebody said it was beside its pH, and temperatures of the places where it stood.
+ * What a lot that is not read leaves behind for the others: how sour somebody said it was beside its pH, and
+ * temperatures of the places where it stood.
  */
 export interface LeftBehind {
   lotId: string
