@@ -41,9 +41,13 @@ export type Looked = 'none' | 'shelf' | 'all'
  * of lots what was just touched comes first, and the rest in slices between which the page answers: until it is said
  * anew, what was said before stands.
  * @param lots in the order of the shelf. @param given what it is worked out from; looked at anew when it changes.
- * @param whole they are all there; else only those of the shelf are, with what they rest on.
+ * @param there they were read, those of the shelf with what they rest on; `whole`: all of them.
  */
-export function useAsks(lots: Ref<readonly Lot[]>, given: Ref<AskCase>, whole: Ref<boolean>) {
+export function useAsks(
+  lots: Ref<readonly Lot[]>,
+  given: Ref<AskCase>,
+  { there, whole }: { there: Ref<boolean>; whole: Ref<boolean> },
+) {
   const known = new Map<string, { lot: Lot; turn: number; asks: Ask[]; stand: Judgement | null }>()
   const asks = shallowRef<Ask[]>([])
   const stands = shallowRef<ReadonlyMap<string, Judgement | null>>(new Map())
@@ -72,8 +76,9 @@ export function useAsks(lots: Ref<readonly Lot[]>, given: Ref<AskCase>, whole: R
   }
 
   watch(
-    [lots, given],
+    [lots, given, there],
     async () => {
+      if (!there.value) return
       const mine = ++turn
       const order = inTurn()
       const shelf = order.filter(fermenting)

@@ -23,18 +23,24 @@ const AHEAD = 12
 /** Least time allowed above 4.6, whatever the temperature: read sooner, nobody asks when it passed. */
 const LEAST_ALLOWED_MS = 2 * DAY_MS
 
+/** Whether nobody read it in time to know when it passed. Of a lot as it stands it is told once: logs are long. */
+const readLate = new WeakMap<Lot, boolean>()
+function isReadLate(lot: Lot): boolean {
+  const known = readLate.get(lot)
+  if (known !== undefined) return known
+  const first = measuredPhs(lot).find(({ ph }) => ph <= PH_LINE)
+  const late = looksOf(lot).length > 0 || (first !== undefined && first.atMs - lot.startedMs > LEAST_ALLOWED_MS)
+  readLate.set(lot, late)
+  return late
+}
+
 /** Open ferments, and those gone into others of which nobody knows yet when they passed 4.6. */
 function lotsAhead(book: Book, lots: readonly Lot[], nowAtMs: number): Lot[] {
   const judge = judgeOf(book)
-  const lateRead = (lot: Lot) => {
-    if (looksOf(lot).length > 0) return true
-    const first = measuredPhs(lot).find(({ ph }) => ph <= PH_LINE)
-    return first !== undefined && first.atMs - lot.startedMs > LEAST_ALLOWED_MS
-  }
   return lots.filter(
     (lot) =>
       lot.state === 'fermenting' ||
-      (lot.kind === 'ferment' && lot.to.length > 0 && lateRead(lot) && judge(lot.id, nowAtMs)?.wantsForesight),
+      (lot.kind === 'ferment' && lot.to.length > 0 && isReadLate(lot) && judge(lot.id, nowAtMs)?.wantsForesight),
   )
 }
 
@@ -81,7 +87,8 @@ export function useForecastSummaries(book: Ref<Book>, all: Ref<Lot[]>, nowMs: Re
         if (mine !== turn) return
         found.set(lot.id, { key, answer: answer ?? { forecast: null, courses: [], problem: 'No forecast.' } })
         if (answer) await keepForecast({ lotId: lot.id, key, answer })
-        if (++asked % 12 === 0) show()
+        // Of a long shelf more at a time: every showing is a look along all of it.
+        if (++asked % Math.max(12, Math.ceil(lots.value.length / 16)) === 0) show()
       }
       if (asked) show()
     },

@@ -12,7 +12,7 @@ const REST_MS = 4000
 /** More than this ahead of the device's clock nothing is counted. Judgement: zones and night shifts fit in. */
 const AHEAD_MS = DAY_MS
 /** So many entries are taken in at once while the rest of a log is read. */
-const SOME = 400
+const SOME = 1000
 /** Nothing of a newer version: the same nothing each time. */
 const NO_NEWER: readonly NewerEntry[] = []
 const EMPTY: readonly Entry[] = []

@@ -118,7 +118,7 @@ export const useBook = defineStore('book', () => {
     ...{ book: book.value, judge: judge.value, nowMs: now.value },
     ...{ ahead: summaries.value, kit: preferences.kit },
   }))
-  const { asks, stands, looked } = useAsks(lots, askCase, whole)
+  const { asks, stands, looked } = useAsks(lots, askCase, { there, whole })
   // The shelf stands: the rest of the log is read while it is looked at.
   watch(looked, () => void open(true))
   const library = computed(() => book.value.library)

@@ -10,6 +10,7 @@ import { usePrinting } from '~/composables/usePrinting'
 const {
   heightPx,
   first = false,
+  few = false,
   rows = false,
 } = defineProps<{
   /** How high it is taken to be before it was drawn, px. */
