@@ -16,6 +16,10 @@ describe('two lots that fit side by side', () => {
     expect(ids(fittingPair(lots, second))).toEqual([second, first])
     expect(ids(fittingPair(lots, old))?.[0]).toBe(old)
     expect(fittingPair(lots.slice(0, 1))).toBeNull()
+    // Of years of lots the newest are laid beside each other; one that is given finds its partner however old.
+    const years = Array.from({ length: 3000 }, (_, at) => ({ ...lots[0]!, id: `OLD-${at}`, startedMs: at }))
+    expect(ids(fittingPair([...years, ...lots]))).toEqual([first, second])
+    expect(ids(fittingPair([...years, ...lots], 'OLD-7'))?.[0]).toBe('OLD-7')
   })
 
   it('say what was made differently, and nothing else', () => {

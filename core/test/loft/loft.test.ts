@@ -139,3 +139,33 @@ describe('the calendar of the loft', () => {
     expect(leadOf(styleById('mash'), { ...ready, typical: null, missed: 0.6 })).toBeNull()
   })
 })
+
+describe('vessels that are seated', () => {
+  it('stand in the first of their kind that is free then, and share the first only where none is', () => {
+    const span = fc.tuple(fc.integer({ min: 0, max: 60 }), fc.integer({ min: 1, max: 25 }), fc.constantFrom('a', 'b'))
+    fc.assert(
+      fc.property(fc.array(span, { maxLength: 40 }), fc.integer({ min: 1, max: 5 }), (spans, count) => {
+        const rows = ['a', 'b'].flatMap((vesselId) =>
+          Array.from({ length: count }, (_, at) => ({
+            ...{ key: `${vesselId}#${at}`, vesselId, capacityMl: 1000, name: '' },
+          })),
+        )
+        const bookings = spans.map(([fromMs, days, vesselId], at) => ({
+          ...{ lotId: String(at), code: '', name: '', color: '', kind: 'planned' as const },
+          ...{ vesselId, fromMs, likelyMs: fromMs + days, lateMs: fromMs + days },
+        }))
+        const seated = seat(bookings, rows)
+        expect(seated.map(({ lotId }) => lotId).sort()).toEqual(bookings.map(({ lotId }) => lotId).sort())
+        for (const [at, one] of seated.entries()) {
+          const taken = (key: string) =>
+            seated
+              .slice(0, at)
+              .some((other) => other.rowKey === key && other.fromMs < one.lateMs && one.fromMs < other.lateMs)
+          const kin = rows.filter(({ vesselId }) => vesselId === one.vesselId)
+          expect(one.rowKey).toBe((kin.find(({ key }) => !taken(key)) ?? kin[0]!).key)
+        }
+      }),
+      { numRuns: 100 },
+    )
+  })
+})

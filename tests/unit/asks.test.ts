@@ -1,0 +1,106 @@
+import { afterEach, describe, expect, test, vi } from 'vitest'
+import { effectScope, nextTick, ref, shallowRef } from 'vue'
+import {
+  asksOf,
+  blendAsks,
+  bottleAsks,
+  fold,
+  judgeOf,
+  openLedger,
+  USUAL_KIT,
+  worstFirst,
+  type Book,
+  type Entry,
+  type Lot,
+} from '@lactofer/core'
+import { demoEntries } from '#demo/scenario'
+import { useAsks, type AskCase } from '~/composables/useAsks'
+import { tellMoment } from '~/clock/moments'
+
+const NOW = Date.parse('2026-11-25T12:00:00.000Z')
+const ENTRIES = demoEntries(NOW)
+
+function caseOf(book: Book): { given: AskCase; lots: Lot[] } {
+  const lots = [...book.lots.values()].sort((a, b) => a.startedMs - b.startedMs)
+  return { given: { book, judge: judgeOf(book), nowMs: NOW, ahead: new Map(), kit: USUAL_KIT }, lots }
+}
+/** All asks at once, lot by lot. */
+const atOnce = ({ given, lots }: ReturnType<typeof caseOf>) =>
+  worstFirst(
+    lots.flatMap((lot) =>
+      lot.state === 'fermenting'
+        ? asksOf(given.book, given.judge, lot, NOW, undefined, tellMoment, USUAL_KIT)
+        : lot.state === 'in stock'
+          ? [
+              ...blendAsks(given.judge, lot, NOW, tellMoment),
+              ...bottleAsks(given.book, given.judge, lot, NOW, tellMoment),
+            ]
+          : [],
+    ),
+  )
+
+/** What is asked, with as many lots a slice as are given: a clock that jumps after each of them. */
+function looking(lotsASlice: number, entries: readonly Entry[] = ENTRIES, state = { there: true, whole: true }) {
+  let calls = 0
+  vi.spyOn(performance, 'now').mockImplementation(() => Math.floor(calls++ / lotsASlice) * 1000)
+  // Followed, so that a lot that was not touched is the very same.
+  const ledger = openLedger()
+  const follow = (all: readonly Entry[]) => caseOf(ledger.follow(all, { untilMs: NOW, newer: [] }))
+  const first = follow(entries)
+  const [lots, given] = [shallowRef(first.lots), shallowRef(first.given)]
+  const [there, whole] = [ref(state.there), ref(state.whole)]
+  const found = effectScope().run(() => useAsks(lots, given, { there, whole }))!
+  const now = (next: readonly Entry[]) => {
+    const { given: anew, lots: others } = follow(next)
+    lots.value = others
+    given.value = anew
+    return nextTick()
+  }
+  return { ...found, first, there, whole, now }
+}
+const slice = () => new Promise((resolve) => setTimeout(resolve))
+afterEach(() => vi.restoreAllMocks())
+
+describe('what many lots ask for', () => {
+  test('is told at once where one look does, and is the same in slices', async () => {
+    const quick = looking(1_000_000)
+    expect(quick.asks.value).toEqual(atOnce(quick.first))
+    expect(quick.looked.value).toBe('all')
+    const slow = looking(1)
+    expect([slow.asks.value, slow.looked.value]).toEqual([[], 'none'])
+    for (let turn = 0; turn < 200 && slow.looked.value !== 'all'; turn++) await slice()
+    expect(slow.asks.value).toEqual(atOnce(slow.first))
+  })
+
+  test('tells of what was touched first, and comes to its end however often something is said meanwhile', async () => {
+    const long = looking(2)
+    for (let turn = 0; turn < 200 && long.looked.value !== 'all'; turn++) await slice()
+    const ask = long.asks.value.find(({ chore }) => chore === 'burp')!
+    let entries = [...ENTRIES]
+    for (let turn = 0; turn < 30; turn++) {
+      const done = {
+        ...{ id: `01ZZZZZZZZZZZZZZZZZZZ${String(turn).padStart(5, '0')}`, at: new Date(NOW).toISOString() },
+        ...{ by: 'Bench', origin: 'maker', kind: 'chore', lotId: ask.lotId, chore: 'burp' },
+      } as const
+      entries = [...entries, done]
+      await long.now(entries)
+      if (turn === 0) {
+        await slice()
+        expect(long.asks.value.some(({ key }) => key === ask.key)).toBe(false)
+      }
+    }
+    for (let turn = 0; turn < 200; turn++) await slice()
+    expect(long.asks.value).toEqual(atOnce(caseOf(fold(entries))))
+  })
+
+  test('says that the cellar was not looked through while only the shelf is there', async () => {
+    const part = looking(1_000_000, ENTRIES, { there: false, whole: false })
+    expect([part.asks.value, part.looked.value]).toEqual([[], 'none'])
+    part.there.value = true
+    await nextTick()
+    expect(part.looked.value).toBe('shelf')
+    const open = new Set(part.first.lots.filter(({ state }) => state === 'fermenting').map(({ id }) => id))
+    expect(part.asks.value.length).toBeGreaterThan(0)
+    expect(part.asks.value.every(({ lotId }) => open.has(lotId))).toBe(true)
+  })
+})
