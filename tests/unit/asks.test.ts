@@ -78,10 +78,9 @@ describe('what many lots ask for', () => {
     const ask = long.asks.value.find(({ chore }) => chore === 'burp')!
     let entries = [...ENTRIES]
     for (let turn = 0; turn < 30; turn++) {
-      const done = {
-        ...{ id: `01ZZZZZZZZZZZZZZZZZZZ${String(turn).padStart(5, '0')}`, at: new Date(NOW).toISOString() },
-        ...{ by: 'Bench', origin: 'maker', kind: 'chore', lotId: ask.lotId, chore: 'burp' },
-      } as const
+      const id = `01ZZZZZZZZZZZZZZZZZZZ${String(turn).padStart(5, '0')}`
+      const at = new Date(NOW).toISOString()
+      const done: Entry = { id, at, by: 'Bench', origin: 'maker', kind: 'chore', lotId: ask.lotId, chore: 'burp' }
       entries = [...entries, done]
       await long.now(entries)
       if (turn === 0) {

@@ -78,14 +78,21 @@ const alike = (other: Lot) =>
   other.made.kind === 'plan' &&
   plan.value !== null &&
   ((plan.value.recipeId !== undefined && other.made.recipeId === plan.value.recipeId) || other.name === lot.name)
-const others = computed(() =>
-  book.lots
-    .filter(
-      (other) => other.id !== lot.id && other.kind === 'ferment' && other.packed && phsOf(book.book, other).length > 1,
-    )
+/** So many lots are offered to be laid beside it: of years of them the likest and newest. */
+const OFFERED = 100
+const others = computed(() => {
+  const all = book.lots
+    .filter((other) => other.id !== lot.id && other.kind === 'ferment' && other.packed)
     .sort((a, b) => Number(alike(b)) - Number(alike(a)) || b.startedMs - a.startedMs)
-    .map((other) => ({ value: other.id, label: `${other.code} ${other.name}${alike(other) ? ', same recipe' : ''}` })),
-)
+  const read: Lot[] = []
+  for (const other of all) {
+    if (read.length === OFFERED) break
+    if (phsOf(book.book, other).length > 1) read.push(other)
+  }
+  return read.map((other) => ({
+    ...{ value: other.id, label: `${other.code} ${other.name}${alike(other) ? ', same recipe' : ''}` },
+  }))
+})
 const NOBODY = 'nobody'
 const beside = ref(NOBODY)
 const besideLot = computed(() => book.lot(beside.value))

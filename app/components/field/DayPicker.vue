@@ -25,22 +25,24 @@ watch(() => problem, mark)
 </script>
 
 <template>
-  <el-date-picker
-    :id="id"
-    :model-value="model"
-    :type="time ? 'datetime' : 'date'"
-    :format="pattern"
-    :value-format="time ? 'YYYY-MM-DDTHH:mm' : 'YYYY-MM-DD'"
-    :placeholder="pattern"
-    :aria-label="label"
-    :clearable="false"
-    class="picker"
-    @update:model-value="(value: string | null) => (model = value ?? '')"
-  />
+  <div class="picker">
+    <el-date-picker
+      :id="id"
+      :model-value="model"
+      :type="time ? 'datetime' : 'date'"
+      :format="pattern"
+      :value-format="time ? 'YYYY-MM-DDTHH:mm' : 'YYYY-MM-DD'"
+      :placeholder="pattern"
+      :aria-label="label"
+      :clearable="false"
+      @update:model-value="(value: string | null) => (model = value ?? '')"
+    />
+  </div>
 </template>
 
 <style scoped>
-html .picker {
+/* The library's own width comes after ours, and reaches its inner parts only from here. */
+.picker :deep(.el-date-editor) {
   width: 100%;
   --el-date-editor-width: 100%;
 }

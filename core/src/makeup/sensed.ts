@@ -45,6 +45,8 @@ const TOGETHER_H = 12
 
 /** Pairs of taste and pH of a lot. Its acid is that of its mixture, and lactic down to the pH. */
 export function tastesBesidePh(book: Book, lot: Lot): LeftBehind['tastes'] {
+  // Most lots were never tasted: that is seen at a glance.
+  if (lot.senses.length === 0 && !lot.readings.some(({ taste }) => taste)) return []
   const phs = measuredPhs(lot)
   if (phs.length === 0) return []
   const tastes = looksOf(lot).filter(({ question }) => question === 'sour')
