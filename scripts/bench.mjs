@@ -28,7 +28,7 @@ function pictureOf(points) {
   const panels = [...new Set(points.map(({ panel }) => panel))]
   const [WIDTH, HEIGHT] = [720, 340]
   const chart = echarts.init(null, null, { renderer: 'svg', ssr: true, width: WIDTH, height: HEIGHT * panels.length })
-  const COLORS = ['#0e4a41', '#c22a1b', '#8a6d1d']
+  const COLORS = ['#0e4a41', '#c22a1b', '#8a6d1d', '#2d5f8a']
   const at = (index) => ({ gridIndex: index, type: 'log' })
   const sizes = (panel) => points.filter((point) => point.panel === panel).map(({ size }) => size)
   const lines = [...new Set(points.map(({ line }) => line))]
