@@ -19,8 +19,12 @@ let last: Promise<unknown> = Promise.resolve()
 /** Does work after all that waits for its turn already, in a task of its own. Returns how to let it be. */
 export function inTurn(work: () => void): () => void {
   let wanted = true
-  last = last.then(breathe).then(() => {
-    if (wanted) work()
-  })
+  last = last
+    .then(breathe)
+    .then(() => {
+      if (wanted) work()
+    })
+    // It is told, and those that wait get their turn all the same.
+    .catch(reportError)
   return () => void (wanted = false)
 }

@@ -19,9 +19,11 @@ const EMPTY: readonly Entry[] = []
 
 /** Where a log begins: its open lots and what they rest on; `null` where it has no such start, or it does not hold. */
 function useStart(newer: Ref<readonly NewerEntry[] | undefined>, whole: Ref<boolean>) {
-  const { value: start } = useLiveQuery(logStart, () => !whole.value)
+  const { value: start, error } = useLiveQuery(logStart, () => !whole.value)
   const ledger = openLedger()
   const book = computed((): Book | null | undefined => {
+    // One that cannot be asked for is none: what is wrong with the log itself is told where all of it is read.
+    if (error.value) return null
     if (!start.value) return start.value
     const { checkpoint, beside } = start.value
     const { remembered } = checkpoint

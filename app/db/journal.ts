@@ -115,9 +115,17 @@ export interface Start {
 const start = (): Promise<Start | null> =>
   journal.transaction('r', journal.entries, journal.volumes, journal.checkpoints, async () => {
     const kept = await journal.checkpoints.get(checkpointKey(await journal.volumes.toCollection().primaryKeys()))
-    if (!kept) return null
-    return { checkpoint: JSON.parse(kept.text) as Checkpoint, beside: await journal.entries.toArray() }
+    const checkpoint = kept ? readable(kept) : null
+    return checkpoint && { checkpoint, beside: await journal.entries.toArray() }
   })
+/** A checkpoint as it was kept; `null` where it cannot be read: it is a cache, and the log itself is whole. */
+function readable({ text }: KeptCheckpoint): Checkpoint | null {
+  try {
+    return JSON.parse(text) as Checkpoint
+  } catch {
+    return null
+  }
+}
 
 let ahead: Promise<unknown> = Promise.resolve()
 /**

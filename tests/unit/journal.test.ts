@@ -95,6 +95,11 @@ describe('the journal', () => {
     expect(idsOf(start!.beside)).toEqual(idsOf(await journal.entries.toArray()))
     expect(start!.checkpoint.entries.length).toBeGreaterThan(0)
     expect(await lacksCheckpoint()).toBe(false)
+    // One that is damaged is none: the log is whole without it.
+    await journal.checkpoints.toCollection().modify({ text: '{"entries":[' })
+    expect(await logStart()).toBeNull()
+    await keepCheckpoint(Infinity)
+    expect(await logStart()).not.toBeNull()
     await merge({ version: 4, entries: [{ ...many[3]!, mood: 'calm' } as unknown as Entry], newer: [] })
     expect([await logStart(), await lacksCheckpoint()]).toEqual([null, true])
   })

@@ -59,7 +59,7 @@ function rootsOf(entries: readonly Entry[]): (entry: Entry) => string {
 
 /**
  * The checkpoint of a log: its open lots and what they were made of.
- * @param loose ids of entries that are read beside it: all lots they speak of are in it. @param untilMs as folded.
+ * @param loose ids of entries that are read beside it: all lots they speak of are in it. @param options as folded.
  */
 export function checkpointOf(
   entries: readonly Entry[],
