@@ -72,10 +72,12 @@ const STOREYS = [
   ['lots'],
   ['files', 'instruments'],
   ['makeup', 'costs', 'cellar'],
-  ['compare', 'record'],
+  ['compare', 'record', 'agree'],
   ['judge', 'words'],
   ['plan', 'trace', 'label'],
   ['round', 'loft'],
+  ['practice'],
+  ['questions'],
 ]
 const ZONES = STOREYS.flatMap((rooms, storey) =>
   rooms.map((room) => ({
@@ -136,7 +138,10 @@ export default withNuxt(
   { files: ['core/src/library/**'], rules: syntax(...DATE_CALLS, ...CHANCE, ...SENTENCES) },
   {
     files: ['server/**'],
-    rules: { ...only('\\.{1,2}/|@lactofer/core$|pure-rand/|zod$|h3$|node:net$'), ...syntax(...DATE_CALLS) },
+    rules: {
+      ...only('\\.{1,2}/|@lactofer/core$|zod$|h3$|unstorage(/|$)|node:(net|crypto)$'),
+      ...syntax(...DATE_CALLS),
+    },
   },
   { files: ['demo/**'], rules: { ...only('\\./|@lactofer/core$|pure-rand/'), ...syntax(...DATE_CALLS) } },
   {

@@ -1,10 +1,13 @@
 import { fileURLToPath } from 'node:url'
 import Icons from 'unplugin-icons/vite'
 import { listChunks } from './scripts/chunks.mjs'
+import { guide } from './scripts/guide.mjs'
 import { POLICY } from './server/policy'
 
 /** Names this build: the offline shell knows by it that there is a newer one. */
 const buildId = process.env.BUILD_ID ?? String(Date.now())
+/** The page of today as the build's manifest names it. */
+const TODAY = 'pages/index.vue'
 const spaEntry = fileURLToPath(new URL('./node_modules/nuxt/dist/app/entry-spa.js', import.meta.url))
 
 export default defineNuxtConfig({
@@ -43,9 +46,17 @@ export default defineNuxtConfig({
   hooks: {
     'build:manifest': (manifest) => {
       for (const chunk of Object.values(manifest)) chunk.prefetch = false
+      // Today is the page nearly every visit begins with: it comes beside the entry, not after it.
+      const entry = Object.values(manifest).find(({ isEntry }) => isEntry)
+      if (!entry || !manifest[TODAY]) throw new Error('There is no entry, or no page of today, to be fetched with it.')
+      entry.imports = [...(entry.imports ?? []), TODAY]
     },
   },
-  runtimeConfig: { bench: { pace: 1 }, hosts: '', public: { demo: false } },
+  runtimeConfig: {
+    ...{ bench: { pace: 1 }, hosts: '', public: { demo: false } },
+    link: { folder: './.data/link', redis: '' },
+    workshop: { address: '', first: '', fingerprint: '' },
+  },
   elementPlus: { importStyle: 'css', icon: false },
   build: { transpile: ['@lactofer/core'] },
   // Tests are held to the same types as what they test.
@@ -56,13 +67,17 @@ export default defineNuxtConfig({
       compilerOptions: { noUncheckedIndexedAccess: true },
     },
   },
-  alias: { '#demo': fileURLToPath(new URL('./demo', import.meta.url)) },
+  alias: {
+    '#demo': fileURLToPath(new URL('./demo', import.meta.url)),
+    '#docs': fileURLToPath(new URL('./docs', import.meta.url)),
+  },
   nitro: { compressPublicAssets: true },
   // Development without server rendering needs its entry named.
   $development: { vite: { environments: { ssr: { build: { rollupOptions: { input: { server: spaEntry } } } } } } },
   vite: {
     plugins: [
       Icons({ compiler: 'vue3', autoInstall: false }),
+      guide(),
       ...(process.env.CHUNKS ? [listChunks(process.env.CHUNKS)] : []),
     ],
     // PLAIN=1 keeps the names of functions, for a profile.
@@ -91,7 +106,6 @@ export default defineNuxtConfig({
         'papaparse',
         'sortablejs',
         'highs',
-        'vue-echarts',
         'echarts/core',
         'echarts/charts',
         'echarts/components',

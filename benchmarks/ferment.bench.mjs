@@ -1,41 +1,23 @@
-// 500 members over 60 days in a worker thread, beside the same loop in plain C (-O2) in the same run; and the update
+// 500 members over 60 days on one core, beside the same loop in plain C (-O2) in the same run; and the update
 // after a reading.
 import { execFileSync } from 'node:child_process'
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import {
   COLUMNS,
   DRAWS,
   drawMembers,
-  forecastFerment,
   forecastHours,
   LATE,
   memberOf,
   integrateMember,
-  structureOf,
   temperatureFactor,
 } from '../core/src/index.ts'
+import { batch, MEMBERS, READ, TEMP_C, temperature } from './fermentCase.mjs'
 import { timed, times, within } from './rows.mjs'
+import { onServedPage } from './served.mjs'
 
-const MEMBERS = 500
-const TEMP_C = 22
-const batch = {
-  medium: {
-    hexose: 250,
-    citric: 12,
-    malic: 4,
-    buffer: 14,
-    startPh: 5.2,
-    startPhSpread: 0.06,
-    acidPct: 0.13,
-    saltPct: 4.348,
-    fruitShare: 0,
-  },
-  structure: structureOf('in its juice', 'ground'),
-  living: { rawH: 3.5, rawP: 2.5, starterLog10: null },
-}
-const temperature = { points: [{ hour: 0, tempC: TEMP_C }] }
 const z = drawMembers(MEMBERS, 1)
 // The loop in C knows no late start.
 for (let one = 0; one < MEMBERS; one++) z[one * DRAWS + LATE] = 0
@@ -83,51 +65,97 @@ const rows = members
     0,
   ])
   .flat()
+let plain = 0
 const folder = mkdtempSync(join(tmpdir(), 'ferment-'))
 try {
   writeFileSync(join(folder, 'members'), Buffer.from(Float64Array.from([...rows, ...hours]).buffer))
   execFileSync('cc', ['-O2', '-o', join(folder, 'loop'), new URL('./ferment.c', import.meta.url).pathname, '-lm'])
-  const [plain, theirs] = execFileSync(
+  const [took, theirs] = execFileSync(
     join(folder, 'loop'),
     [join(folder, 'members'), String(MEMBERS), String(hours.length)],
     { encoding: 'utf8' },
   )
     .split(' ')
     .map(Number)
-  times(`${MEMBERS} possible batches over 60 days, one core`, ours, plain, {
+  times(`${MEMBERS} possible batches over 60 days, one core`, ours, took, {
     name: 'the same loop in C -O2',
     most: 1.6,
   })
+  plain = took
   const apart = Math.abs((sum - theirs) / MEMBERS / hours.length)
   if (!(apart < 1e-9)) throw new Error(`The loop in C says otherwise: mean pH differs by ${apart}.`)
 } finally {
   rmSync(folder, { recursive: true })
 }
-for (const [name, days] of [
-  [
-    'three readings',
-    [
-      [2, 4.6],
-      [3, 4.05],
-      [5, 3.8],
-    ],
-  ],
-  [
-    'six readings over twelve days',
-    [
-      [0.6, 5.1],
-      [2, 4.48],
-      [4, 3.98],
-      [7, 3.74],
-      [10, 3.63],
-      [12, 3.62],
-    ],
-  ],
-]) {
-  const readings = days.map(([day, ph]) => ({ hour: day * 24, ph, sd: 0.05, of: 'blended' }))
-  within(
-    `Update and forecast after ${name}, ${MEMBERS} batches`,
-    timed(() => forecastFerment({ batch, temperature, readings, targetPh: 3.8 }, { days: 21 }), { rounds: 3 }),
-    150,
-  )
+/** In the page, with the workers it has: a batch so often, each with readings of its own; the quickest, ms. */
+async function askForecasts([url, question, hands, turns]) {
+  const worker = new Worker(url, { type: 'module' })
+  const ask = (value) =>
+    new Promise((resolve, reject) => {
+      worker.onmessage = ({ data }) => resolve(data.value)
+      worker.onerror = ({ message }) => reject(new Error(message))
+      worker.postMessage({ id: '1', type: 'APPLY', path: ['look'], argumentList: [{ type: 'RAW', value }] })
+    })
+  let best = Infinity
+  for (let turn = 0; turn < turns; turn++) {
+    // What it was asked before it remembers.
+    const readings = question.batch.readings.map((one) => ({ ...one, sd: one.sd + turn * 1e-9 }))
+    const from = performance.now()
+    const { problem } = await ask({ ...question, batch: { ...question.batch, readings }, hands })
+    if (problem) throw new Error(problem)
+    if (turn > 0) best = Math.min(best, performance.now() - from)
+  }
+  worker.terminate()
+  return best
 }
+/** In the page, with two workers that run rows: all members over all hours, half of them each; the quickest, ms. */
+async function askRuns([url, { scenario, hours, draws, z }, turns]) {
+  const workers = [0, 1].map(() => new Worker(url, { type: 'module' }))
+  const half = (part) => Float64Array.from(z.slice((z.length / 2) * part, (z.length / 2) * (part + 1)))
+  const ask = (worker, part) =>
+    new Promise((resolve, reject) => {
+      worker.onmessage = ({ data }) => resolve(data.value)
+      worker.onerror = ({ message }) => reject(new Error(message))
+      const ways = Array.from({ length: z.length / draws / 2 }, () => ({ kind: 'living' }))
+      const value = { what: 'run', scenario, z: half(part), ways, hours: Float64Array.from(hours) }
+      worker.postMessage({ id: '1', type: 'APPLY', path: ['run'], argumentList: [{ type: 'RAW', value }] })
+    })
+  let best = Infinity
+  for (let turn = 0; turn < turns; turn++) {
+    const from = performance.now()
+    await Promise.all(workers.map(ask))
+    if (turn > 0) best = Math.min(best, performance.now() - from)
+  }
+  for (const worker of workers) worker.terminate()
+  return best
+}
+
+const BUILT = '.output/public/_nuxt'
+const built = (name) =>
+  `/_nuxt/${readdirSync(BUILT).find((file) => new RegExp(`^${name}\\.worker-.+\\.js$`).test(file))}`
+await onServedPage('4182', async (page) => {
+  await page.goto('/')
+  const rows = { scenario: { batch, temperature }, hours: [...hours], draws: DRAWS, z: [...z] }
+  times(
+    `${MEMBERS} possible batches over 60 days, two workers`,
+    await page.evaluate(askRuns, [built('runs'), rows, 12]),
+    plain,
+    {
+      name: 'the loop in C on one core',
+      most: 1,
+    },
+  )
+  for (const [name, readings] of Object.entries(READ)) {
+    const question = {
+      batch: { batch, temperature, readings, targetPh: 3.8 },
+      days: 21,
+      members: MEMBERS,
+      scenarios: [],
+    }
+    const ask = (hands) => page.evaluate(askForecasts, [built('forecast'), question, hands, 8])
+    const alone = await ask(0)
+    const shared = await ask(1)
+    within(`Update and forecast after ${name}, ${MEMBERS} batches, on two cores`, shared, 150)
+    times('… beside one core', shared, alone, { name: 'one worker alone' })
+  }
+})

@@ -5,6 +5,7 @@ import { longLog } from './longLog.mjs'
 import { openLots } from './openLots.mjs'
 import { grows, within } from './rows.mjs'
 import { onServedPage } from './served.mjs'
+import { longest, shownMs, takeIn, watchTasks } from './watched.mjs'
 
 const STATES = { demo: null, '1,000 open lots': () => openLots(1000), '5,000 runs in stock': () => longLog(100_000) }
 const only = process.env.STATE
@@ -21,38 +22,13 @@ function pagesOf(lots) {
     ...[...of('blend', '/pour/'), ...of('press', '/split/'), '/bottle', ...of('blend', '/bottle/')],
     ...['/cellar', ...of('bottle', '/cellar?lot='), ...of('bottle', '/label/'), ...of('bottle', '/release/')],
     ...[...of('bottle', '/trace/'), ...of('plan', '/weigh/'), '/loft', '/recipes', '/library', '/compare'],
-    ...['/logbook', '/settings', '/'],
+    ...['/logbook', '/settings', '/devices', '/'],
   ]
 }
 /** The last lot that an entry of each kind made. */
 const lastLots = (entries) => Object.fromEntries(entries.flatMap(({ kind, lotId }) => (lotId ? [[kind, lotId]] : [])))
 
-const watchTasks = () => {
-  window.tasks = []
-  new PerformanceObserver((list) => window.tasks.push(...list.getEntries().map(({ duration }) => duration))).observe({
-    type: 'longtask',
-    buffered: true,
-  })
-}
 const router = () => document.querySelector('#__nuxt').__vue_app__.config.globalProperties.$router
-const longest = async (page) =>
-  page.evaluate(() => {
-    const most = Math.max(0, ...window.tasks)
-    window.tasks = []
-    return most
-  })
-
-async function takeIn(page, entries) {
-  const text = JSON.stringify({ format: 'lactofer-log', version: 3, writtenAt: new Date().toISOString(), entries })
-  await page.goto('/logbook')
-  const file = { name: 'log.json', mimeType: 'application/json', buffer: Buffer.from(text) }
-  await page.getByLabel('Look at a file').setInputFiles(file)
-  await page.getByRole('button', { name: 'Take it in' }).click()
-  await page.getByText(/new entries taken in/).waitFor(PATIENCE)
-  // Bound, and its checkpoint kept, shortly after.
-  await page.waitForTimeout(entries.length > 2000 ? 15_000 : 1000)
-}
-
 /** A new browser's page with such a log. */
 async function pageWith(browser, baseURL, make) {
   const context = await browser.newContext({ baseURL, viewport: { width: 1280, height: 800 } })
@@ -73,10 +49,8 @@ async function shelfMs(page) {
   const found = []
   for (let turn = 0; turn < 3; turn++) {
     const tab = await page.context().newPage()
-    const from = performance.now()
-    await tab.goto('/', PATIENCE)
-    await tab.locator('.plank [data-lot]').first().waitFor(PATIENCE)
-    found.push(performance.now() - from)
+    await tab.goto('/', { ...PATIENCE, waitUntil: 'commit' })
+    found.push(await shownMs(tab, '.plank [data-lot]'))
     await tab.close()
   }
   return found.sort((a, b) => a - b)[1]

@@ -19,6 +19,8 @@ const BENCHMARKS = [
   ['node', 'readingToForecast.mjs'],
   ['node', 'longPages.mjs'],
   ['node', 'longTasks.mjs'],
+  ['node', 'arrival.mjs'],
+  ['node', 'practice.mjs'],
 ]
 /** Longer than any of them takes on a machine that is several times slower. */
 const PATIENCE_MS = 15 * 60_000

@@ -67,9 +67,9 @@ export async function startBrowser(profile) {
   }
 }
 
-/** Starts the built application's server; `stop` ends it at once. */
-export async function startServer(port) {
-  const env = { ...process.env, PORT: String(port), NITRO_HOST: '127.0.0.1', NUXT_BENCH_PACE: '4' }
+/** Starts the built application's server; `stop` ends it at once. @param settings more of its environment. */
+export async function startServer(port, settings = {}) {
+  const env = { ...process.env, PORT: String(port), NITRO_HOST: '127.0.0.1', NUXT_BENCH_PACE: '4', ...settings }
   const child = spawn('node', ['.output/server/index.mjs'], { env, stdio: 'ignore' })
   process.on('exit', () => child.kill('SIGKILL'))
   const health = () => fetch(`http://127.0.0.1:${port}/api/health`).catch(() => null)
@@ -98,7 +98,7 @@ export const filesBelow = (folder) =>
         .map((entry) => join(entry.parentPath ?? entry.path, entry.name))
     : []
 
-/** The maker's entries in a page's log, read past the application: id, kind and note of each. */
+/** The maker's entries in a page's log, read past the application. */
 export const logIn = (page) =>
   page.evaluate(
     () =>
@@ -114,7 +114,7 @@ export const logIn = (page) =>
           reading.oncomplete = () => {
             database.close()
             const all = [...loose.result, ...bound.result.flatMap(({ text }) => JSON.parse(text))]
-            resolve(all.filter(({ origin }) => origin === 'maker').map(({ id, kind, note }) => ({ id, kind, note })))
+            resolve(all.filter(({ origin }) => origin === 'maker'))
           }
         }
       }),

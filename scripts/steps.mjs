@@ -1,5 +1,6 @@
 import { spawn, spawnSync } from 'node:child_process'
 import { existsSync } from 'node:fs'
+import { join } from 'node:path'
 
 /** Runs a command with its output shown; ends this process with a clear sentence when it fails. */
 export function run(what, command, args, env = {}) {
@@ -41,24 +42,44 @@ const CHROMIUMS = ['/usr/bin/chromium-headless-shell', '/usr/bin/chromium']
 /** The browser that tests and pictures use: the one that is named, else the first that is installed. */
 export const chromiumPath = () => process.env.CHROMIUM ?? CHROMIUMS.find((path) => existsSync(path)) ?? CHROMIUMS[0]
 
-/** Installs Debian's Chromium when it is missing; a sentence and an end when it cannot be. Returns its path. */
-export function needChromium() {
-  if (existsSync(chromiumPath())) return chromiumPath()
+const onPath = (program) => (process.env.PATH ?? '').split(':').some((folder) => existsSync(join(folder, program)))
+/** What the tests need of the system, what tells that it is there, and Debian's packages that bring it. */
+const NEEDED = [
+  {
+    what: 'Chromium',
+    there: () => existsSync(chromiumPath()),
+    // Not every release of Debian has the one without a window.
+    packages: [
+      ['chromium-headless-shell', 'fonts-liberation'],
+      ['chromium', 'fonts-liberation'],
+    ],
+    byHand: 'Name one that is there: CHROMIUM=/path/to/chromium npm test',
+  },
+  { what: 'Redis', there: () => onPath('redis-server'), packages: [['redis-server']] },
+  { what: 'certutil', there: () => onPath('certutil'), packages: [['libnss3-tools']] },
+]
+
+/** Installs what is missing; a sentence and an end when it cannot be. */
+function need(needed) {
   const asRoot = process.getuid?.() === 0 ? [] : ['sudo', '-n']
   const apt = (...args) => {
     const [command, ...rest] = [...asRoot, 'apt-get', ...args]
     const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
     return spawnSync(command, rest, { stdio: 'inherit', env }).status === 0
   }
-  const install = (name) => apt('install', '-y', '--no-install-recommends', name, 'fonts-liberation')
-  console.log('── Chromium is missing: installing it with apt-get')
-  // Not every release of Debian has the one without a window.
-  const installed = apt('update') && (install('chromium-headless-shell') || install('chromium'))
-  if (!installed || !existsSync(chromiumPath())) {
-    console.error(
-      'Chromium could not be installed. Install it by hand (Debian: apt-get install chromium), or name one: CHROMIUM=/path/to/chromium npm test',
-    )
+  const missing = needed.filter(({ there }) => !there())
+  if (missing.length) apt('update')
+  for (const { what, there, packages, byHand = '' } of missing) {
+    console.log(`── ${what} is missing: installing it with apt-get`)
+    if (packages.some((some) => apt('install', '-y', '--no-install-recommends', ...some)) && there()) continue
+    console.error(`${what} could not be installed. Install it by hand (Debian: ${packages.at(-1)[0]}). ${byHand}`)
     process.exit(1)
   }
+}
+/** Installs everything that the tests need of the system. */
+export const needAll = () => need(NEEDED)
+/** Installs Debian's Chromium when it is missing. Returns its path. */
+export function needChromium() {
+  need(NEEDED.slice(0, 1))
   return chromiumPath()
 }

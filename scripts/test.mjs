@@ -1,8 +1,8 @@
 // Every check of the project, in the order of how soon it tells: lint beside unit tests, types, build, the real
 // interface.
-import { needChromium, run, runBeside } from './steps.mjs'
+import { needAll, run, runBeside } from './steps.mjs'
 
-needChromium()
+needAll()
 // Lint and unit tests touch nothing that types and build write: they run beside them, one a core.
 await Promise.all([
   runBeside('Licences', 'node', ['scripts/licences.mjs', '--check']),

@@ -4,7 +4,7 @@ import { isIP } from 'node:net'
 
 /** A refusal: its status and the sentence. */
 export interface Refusal {
-  status: 400 | 403 | 404 | 405 | 413 | 415 | 421 | 503
+  status: 400 | 403 | 404 | 405 | 410 | 413 | 415 | 421 | 422 | 429 | 503 | 507
   message: string
 }
 

@@ -1,6 +1,9 @@
 import dayjs from 'dayjs'
+import customParseFormat from 'dayjs/plugin/customParseFormat.js'
 import { computed, shallowRef } from 'vue'
 import { nowMs } from './clock'
+
+dayjs.extend(customParseFormat)
 
 /* Moments in words and in fields, in the browser's own time zone. The one place that knows how a date is written. */
 
@@ -85,6 +88,28 @@ export function momentOfField(text: string): number | null {
   return text && moment.isValid() ? moment.valueOf() : null
 }
 
+/** How a field for a day, or a day and a time, keeps it. */
+const keptAs = (time: boolean) => (time ? 'YYYY-MM-DDTHH:mm' : 'YYYY-MM-DD')
+/** How the maker types it. */
+const typedAs = (time: boolean) => (time ? datePatterns.value.momentField : datePatterns.value.dayField)
+const numbersIn = (text: string) => String(text.match(/\d+/g)?.map(Number))
+
+/** What a field for a day keeps, as the maker types it; empty for none. */
+export const writtenDay = (kept: string, time: boolean): string => (kept ? dayjs(kept).format(typedAs(time)) : '')
+
+/** What was typed as a day, as the field keeps it; `null` where it is none, as the 31st of June is. */
+export function typedDay(text: string, time: boolean): string | null {
+  for (const pattern of [typedAs(time), keptAs(time)]) {
+    // A leading zero is not asked for.
+    const moment = dayjs(
+      text.trim(),
+      pattern.replace(/DD|MM|HH|hh/g, ([sign = '']) => sign),
+    )
+    if (moment.isValid() && numbersIn(moment.format(pattern)) === numbersIn(text)) return moment.format(keptAs(time))
+  }
+  return null
+}
+
 /** The day so many months after a moment, as a field for a day holds it. */
 export const dayAfterMonths = (moment: Moment, months: number): string =>
   dayjs(moment).add(months, 'month').format('YYYY-MM-DD')
@@ -127,3 +152,18 @@ export function tellSince(ms: number): string {
     ? moment.format('dddd')
     : moment.format(datePatterns.value.dayInFull)
 }
+
+/** The hours at which a morning's round and an evening begin. */
+const MORNING_H = 8
+const EVENING_H = 18
+/** This day's morning, ms. */
+export const thisMorning = (): number => dayjs(nowMs()).startOf('day').hour(MORNING_H).valueOf()
+/** This evening, or tomorrow's where this one has begun, ms. */
+export function eveningOf(ms: number): number {
+  const evening = dayjs(ms).startOf('day').hour(EVENING_H)
+  return (evening.valueOf() > ms ? evening : evening.add(1, 'day')).valueOf()
+}
+/** The next morning, ms. */
+export const morningAfter = (ms: number): number => dayjs(ms).startOf('day').add(1, 'day').hour(MORNING_H).valueOf()
+/** How far the reader's day is ahead of UTC at a moment, ms. */
+export const zoneMs = (ms: number): number => dayjs(ms).utcOffset() * 60_000

@@ -1,19 +1,8 @@
 import { shallowRef, watch, type Ref } from 'vue'
-import {
-  asksOf,
-  blendAsks,
-  bottleAsks,
-  worstFirst,
-  type Ask,
-  type Book,
-  type ForecastSummary,
-  type Judge,
-  type Judgement,
-  type Kit,
-  type Lot,
-} from '@lactofer/core'
+import type { Ask, Book, ForecastSummary, Judge, Judgement, Kit, Lot } from '@lactofer/core'
 import { breathe, slice } from '~/clock/breathe'
 import { tellMoment } from '~/clock/moments'
+import { rules } from '~/rules/rules'
 
 /** What the asks of a book are worked out from. */
 export interface AskCase {
@@ -28,76 +17,98 @@ const inStock = ({ state }: Lot) => state === 'in stock'
 const fermenting = ({ state }: Lot) => state === 'fermenting'
 
 /** What one lot asks for. */
-const asksOfLot = ({ book, judge, nowMs, ahead, kit }: AskCase, lot: Lot): Ask[] =>
-  fermenting(lot)
+function asksOfLot({ book, judge, nowMs, ahead, kit }: AskCase, lot: Lot): Ask[] {
+  const { asksOf, blendAsks, bottleAsks } = rules()
+  return fermenting(lot)
     ? asksOf(book, judge, lot, nowMs, ahead.get(lot.id), tellMoment, kit)
     : [...blendAsks(judge, lot, nowMs, tellMoment), ...bottleAsks(book, judge, lot, nowMs, tellMoment)]
+}
+
+/** Of more lots than these nothing is said within the task in which they changed. */
+const MANY = 200
 
 /** How far all lots were looked at since the start: those of the shelf, and then those in stock. */
 export type Looked = 'none' | 'shelf' | 'all'
+
+/** What was said of a lot when it was last looked at. */
+interface Said {
+  lot: Lot
+  asks: Ask[]
+  stand: Judgement | null
+}
+
+/** Lots that are new or were touched, the shelf before the cellar; then those that were looked at longest ago. */
+function inTurn(there: readonly Lot[], known: ReadonlyMap<string, Said>): Lot[] {
+  const touched = there.filter((lot) => known.get(lot.id)?.lot !== lot)
+  const rest = new Map(there.map((lot) => [lot.id, lot]))
+  for (const { id } of touched) rest.delete(id)
+  const longAgo = [...known.keys()].flatMap((id) => rest.get(id) ?? [])
+  return [...touched.filter(fermenting), ...touched.filter(inStock), ...longAgo]
+}
 
 /**
  * What every lot asks for, worst first, and how every ferment stands. A shelf is looked through at once; of hundreds
  * of lots what was just touched comes first, and the rest in slices between which the page answers: until it is said
  * anew, what was said before stands.
- * @param lots in the order of the shelf. @param given what it is worked out from; looked at anew when it changes.
+ * @param lots in the order of the shelf. @param given what it is worked out from, once there is something to read;
+ * looked at anew when it changes.
  * @param there they were read, those of the shelf with what they rest on; `whole`: all of them.
  */
 export function useAsks(
   lots: Ref<readonly Lot[]>,
-  given: Ref<AskCase>,
-  { there, whole }: { there: Ref<boolean>; whole: Ref<boolean> },
+  given: Ref<AskCase | null>,
+  { there: read, whole }: { there: Ref<boolean>; whole: Ref<boolean> },
 ) {
-  const known = new Map<string, { lot: Lot; turn: number; asks: Ask[]; stand: Judgement | null }>()
+  /** Those looked at longest ago come first. */
+  const known = new Map<string, Said>()
   const asks = shallowRef<Ask[]>([])
   const stands = shallowRef<ReadonlyMap<string, Judgement | null>>(new Map())
   const looked = shallowRef<Looked>('none')
   let turn = 0
 
-  /** Those that are new or were touched, the shelf before the cellar; then those that were looked at longest ago. */
-  function inTurn(): Lot[] {
-    const rank = (lot: Lot) => {
-      const before = known.get(lot.id)
-      return before?.lot === lot ? before.turn : inStock(lot) ? 0 : -1
-    }
-    const there = lots.value.filter((lot) => fermenting(lot) || (whole.value && inStock(lot)))
-    return there
-      .map((lot) => ({ lot, rank: rank(lot) }))
-      .sort((a, b) => a.rank - b.rank)
-      .map(({ lot }) => lot)
-  }
   const knows = (lot: Lot) => known.has(lot.id)
-  function show(order: readonly Lot[]) {
-    const there = new Set(order.map(({ id }) => id))
-    for (const id of known.keys()) if (!there.has(id)) known.delete(id)
-    asks.value = worstFirst(lots.value.flatMap(({ id }) => known.get(id)?.asks ?? []))
+  function show(there: readonly Lot[]) {
+    if (known.size > there.length) {
+      const ids = new Set(there.map(({ id }) => id))
+      for (const id of known.keys()) if (!ids.has(id)) known.delete(id)
+    }
+    const said = there.flatMap(({ id }) => known.get(id)?.asks ?? [])
+    asks.value = said.length ? rules().worstFirst(said) : []
     stands.value = new Map([...known].map(([id, { stand }]) => [id, stand]))
-    looked.value = whole.value && order.every(knows) ? 'all' : 'shelf'
+    looked.value = whole.value && there.every(knows) ? 'all' : 'shelf'
   }
 
   watch(
-    [lots, given, there],
+    [lots, given, read],
     async () => {
-      if (!there.value) return
+      if (!read.value) return
       const mine = ++turn
-      const order = inTurn()
-      const shelf = order.filter(fermenting)
+      // A page that was told of them draws what changed in it first.
+      if (known.size > MANY) await breathe()
+      if (mine !== turn) return
+      const there = lots.value.filter((lot) => fermenting(lot) || (whole.value && inStock(lot)))
+      const shelf = there.filter(fermenting)
       const share = slice()
       let shown = false
-      for (const lot of order) {
-        const stand = lot.kind === 'ferment' ? given.value.judge(lot.id, given.value.nowMs) : null
-        known.set(lot.id, { lot, turn: mine, asks: asksOfLot(given.value, lot), stand })
+      for (const lot of inTurn(there, known)) {
+        const now = given.value
+        if (!now) return
+        const stand = lot.kind === 'ferment' ? now.judge(lot.id, now.nowMs) : null
+        known.delete(lot.id)
+        known.set(lot.id, { lot, asks: asksOfLot(now, lot), stand })
         if (!share.over()) continue
         // What was touched is told at once, all the rest together at the end; before the shelf is known nothing is.
         if (!shown && shelf.every(knows)) {
-          show(order)
+          await breathe()
+          if (mine !== turn) return
+          show(there)
           shown = true
         }
         await breathe()
         if (mine !== turn) return
         share.begin()
       }
-      show(order)
+      show(there)
     },
     { immediate: true },
   )

@@ -5,16 +5,15 @@ import {
   BlendDraftSchema,
   freshBlendDraft,
   freshSauce,
-  mixSetOf,
   partForLog,
   partsForLog,
   takenOf,
   totalOf,
   type BlendDraft,
-  type KnownParts,
   type PartForm,
   type SauceForm,
 } from '~/forms/blendForm'
+import { mixSetOf, type KnownParts } from '~/forms/mixSet'
 import { potColour, type Poured } from '~/forms/potColour'
 import { newLotId, useBook } from '~/stores/book'
 import { useDraft } from './useDraft'

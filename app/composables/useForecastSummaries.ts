@@ -1,18 +1,9 @@
-import { computed, shallowRef, watch, type Ref } from 'vue'
-import {
-  DAY_MS,
-  judgeOf,
-  looksOf,
-  lotCaseOf,
-  measuredPhs,
-  summaryOf,
-  PH_LINE,
-  type Book,
-  type Lot,
-  type ForecastSummary,
-} from '@lactofer/core'
+import { shallowRef, watch, type Ref } from 'vue'
+import { DAY_MS, type Book, type Lot, type ForecastSummary } from '@lactofer/core'
+import { breathe, slice } from '~/clock/breathe'
 import { SENSED_MEMBERS, SHELF_MEMBERS } from './useForecast'
 import { eachForecast, keepForecast } from '~/db/forecasts'
+import { rules } from '~/rules/rules'
 import { askForForecast, type ForecastAnswer } from '~/workers/forecaster'
 
 /** Raised when the model changes: what was kept before is worked out anew. */
@@ -28,69 +19,84 @@ const readLate = new WeakMap<Lot, boolean>()
 function isReadLate(lot: Lot): boolean {
   const known = readLate.get(lot)
   if (known !== undefined) return known
+  const { looksOf, measuredPhs, PH_LINE } = rules()
   const first = measuredPhs(lot).find(({ ph }) => ph <= PH_LINE)
   const late = looksOf(lot).length > 0 || (first !== undefined && first.atMs - lot.startedMs > LEAST_ALLOWED_MS)
   readLate.set(lot, late)
   return late
 }
 
-/** Open ferments, and those gone into others of which nobody knows yet when they passed 4.6. */
-function lotsAhead(book: Book, lots: readonly Lot[], nowAtMs: number): Lot[] {
-  const judge = judgeOf(book)
-  return lots.filter(
-    (lot) =>
-      lot.state === 'fermenting' ||
-      (lot.kind === 'ferment' && lot.to.length > 0 && isReadLate(lot) && judge(lot.id, nowAtMs)?.wantsForesight),
-  )
+/**
+ * Open ferments, and those gone into others of which nobody knows yet when they passed 4.6; looked for in slices.
+ * @param stale nobody wants to know any more.
+ */
+async function lotsAhead(book: Book, lots: readonly Lot[], nowAtMs: number, stale: () => boolean) {
+  const judge = rules().judgeOf(book)
+  const share = slice()
+  const found: Lot[] = []
+  for (const lot of lots) {
+    const left = lot.kind === 'ferment' && lot.to.length > 0 && isReadLate(lot)
+    if (lot.state === 'fermenting' || (left && judge(lot.id, nowAtMs)?.wantsForesight)) found.push(lot)
+    if (!share.over()) continue
+    await breathe()
+    if (stale()) break
+    share.begin()
+  }
+  return found
 }
 
 /**
  * What the forecast says of every open lot, worked out one by one in a worker of its own. What has not changed is
  * not asked again, not even after a reload;
  * a lot whose forecast fails goes without: its readings and its deadline count.
+ * @param folded the book, once there is something to read.
  */
-export function useForecastSummaries(book: Ref<Book>, all: Ref<Lot[]>, nowMs: Ref<number>) {
-  const lots = computed(() => lotsAhead(book.value, all.value, nowMs.value))
+export function useForecastSummaries(folded: Ref<Book | null>, all: Ref<Lot[]>, nowMs: Ref<number>) {
+  let lots: readonly Lot[] = []
   const summaries = shallowRef<ReadonlyMap<string, ForecastSummary>>(new Map())
-  const found = new Map<string, { key: string; answer: ForecastAnswer }>()
+  const answers = new Map<string, { key: string; answer: ForecastAnswer }>()
   let turn = 0
   // Answers of an earlier visit, of this model; without them all is worked out anew.
   const remembered = eachForecast(({ lotId, key, answer }) => {
-    if (key.startsWith(`[${FORECAST_VERSION},`)) found.set(lotId, { key, answer: answer as ForecastAnswer })
+    if (key.startsWith(`[${FORECAST_VERSION},`)) answers.set(lotId, { key, answer: answer as ForecastAnswer })
   })
 
-  const show = () => {
+  const show = (book: Book) => {
     summaries.value = new Map(
-      lots.value.flatMap((lot) => {
-        const forecast = found.get(lot.id)?.answer.forecast
-        return forecast ? [[lot.id, summaryOf(book.value, lot, forecast, nowMs.value)] as const] : []
+      lots.flatMap((lot) => {
+        const forecast = answers.get(lot.id)?.answer.forecast
+        return forecast ? [[lot.id, rules().summaryOf(book, lot, forecast, nowMs.value)] as const] : []
       }),
     )
   }
   watch(
-    [lots, () => Math.floor((nowMs.value / DAY_MS) * 24)],
+    [folded, all, nowMs],
     async () => {
       const mine = ++turn
+      const book = folded.value
+      if (!book) return
       await remembered
+      const found = await lotsAhead(book, all.value, nowMs.value, () => mine !== turn)
       if (mine !== turn) return
-      show()
+      lots = found
+      show(book)
       let asked = 0
-      for (const lot of lots.value) {
-        const batch = lotCaseOf(book.value, lot, nowMs.value)
+      for (const lot of lots) {
+        const batch = rules().lotCaseOf(book, lot, nowMs.value)
         if (!batch) continue
         const untilMs = lot.state === 'fermenting' ? nowMs.value : lot.startedMs
         const days = Math.ceil((untilMs - lot.startedMs) / DAY_MS) + AHEAD
         const key = JSON.stringify([FORECAST_VERSION, batch, days])
-        if (found.get(lot.id)?.key === key) continue
+        if (answers.get(lot.id)?.key === key) continue
         const members = batch.sensed?.length ? SENSED_MEMBERS : SHELF_MEMBERS
         const answer = await askForForecast({ batch, days, members, scenarios: [] }, 'shelf').catch(() => null)
         if (mine !== turn) return
-        found.set(lot.id, { key, answer: answer ?? { forecast: null, courses: [], problem: 'No forecast.' } })
+        answers.set(lot.id, { key, answer: answer ?? { forecast: null, courses: [], problem: 'No forecast.' } })
         if (answer) await keepForecast({ lotId: lot.id, key, answer })
         // Of a long shelf more at a time: every showing is a look along all of it.
-        if (++asked % Math.max(12, Math.ceil(lots.value.length / 16)) === 0) show()
+        if (++asked % Math.max(12, Math.ceil(lots.length / 16)) === 0) show(book)
       }
-      if (asked) show()
+      if (asked) show(book)
     },
     { immediate: true },
   )

@@ -26,8 +26,9 @@ export function useFrontier(
 
   async function draw() {
     const [across, up] = toValue(aims)
-    const { set, problem: refused } = question(false)
-    problem.value = refused ?? ''
+    const { set } = question(false)
+    problem.value = ''
+    // What cannot be asked is told beside what is wished.
     if (!set) return
     progress.value = 0
     try {

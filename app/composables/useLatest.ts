@@ -2,7 +2,7 @@ import { computed, shallowRef, watch, type ComputedRef } from 'vue'
 
 /**
  * Answers for the question as it stands: one is asked at a time, and of those that come up meanwhile only the newest
- * is asked next.
+ * is asked next; each stands as it comes, `current` tells whether it is the newest.
  * `null` while there is none.
  * @param ask resolves to the answer. @param failed what stands when it could not be asked.
  */
@@ -14,18 +14,15 @@ export function useLatest<Q, A>(question: ComputedRef<Q | null>, ask: (question:
   let running: Promise<A | null> = Promise.resolve(null)
 
   async function work(): Promise<A | null> {
-    let found: A | null = null
-    let of = ''
     while (waiting) {
       waiting = false
       const now = question.value
-      of = JSON.stringify(now)
-      found = now && (await ask(now).catch(() => failed))
+      const of = JSON.stringify(now)
+      answer.value = now && (await ask(now).catch(() => failed))
+      answered.value = of
     }
-    answer.value = found
-    answered.value = of
     busy.value = false
-    return found
+    return answer.value
   }
   watch(
     () => JSON.stringify(question.value),

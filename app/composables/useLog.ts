@@ -1,9 +1,13 @@
 import { until, watchDebounced } from '@vueuse/core'
 import { computed, shallowRef, watch, type Ref } from 'vue'
-import { DAY_MS, holds, openLedger, type Book, type Entry, type NewerEntry } from '@lactofer/core'
-import { breathe, slice } from '~/clock/breathe'
+import { DAY_MS, type Book, type Entry, type Ledger, type NewerEntry } from '@lactofer/core'
+import { breathe, SLICE_MS } from '~/clock/breathe'
 import { nowMs } from '~/clock/clock'
-import { allEntries, allNewer, bindOld, lacksCheckpoint, logStart } from '~/db/journal'
+import { inPractice } from '~/db/loft'
+import { noteEntries } from '~/db/hadEntries'
+import { allEntries, allNewer, bindOld } from '~/db/journal'
+import { lacksCheckpoint, logStart } from '~/db/logStart'
+import { fetchRules, hasRules, rules } from '~/rules/rules'
 import { makeCheckpoint } from '~/workers/archiver'
 import { useLiveQuery } from './useLiveQuery'
 
@@ -11,25 +15,34 @@ import { useLiveQuery } from './useLiveQuery'
 const REST_MS = 4000
 /** More than this ahead of the device's clock nothing is counted. Judgement: zones and night shifts fit in. */
 const AHEAD_MS = DAY_MS
-/** So many entries are taken in at once while the rest of a log is read. */
-const SOME = 1000
+/** So many entries are taken in at once while the rest of a log is read, or many come from another device. */
+const SOME = 500
+/** And so few at least. */
+const FEW = 50
 /** Nothing of a newer version: the same nothing each time. */
 const NO_NEWER: readonly NewerEntry[] = []
 const EMPTY: readonly Entry[] = []
 
+/** A ledger, opened when there is something to follow. */
+function lateLedger(): Ledger['follow'] {
+  let ledger: Ledger | undefined
+  return (...log) => (ledger ??= rules().openLedger()).follow(...log)
+}
+
 /** Where a log begins: its open lots and what they rest on; `null` where it has no such start, or it does not hold. */
 function useStart(newer: Ref<readonly NewerEntry[] | undefined>, whole: Ref<boolean>) {
   const { value: start, error } = useLiveQuery(logStart, () => !whole.value)
-  const ledger = openLedger()
+  const follow = lateLedger()
   const book = computed((): Book | null | undefined => {
     // One that cannot be asked for is none: what is wrong with the log itself is told where all of it is read.
     if (error.value) return null
     if (!start.value) return start.value
+    if (!hasRules()) return undefined
     const { checkpoint, beside } = start.value
     const { remembered } = checkpoint
     const options = { untilMs: nowMs() + AHEAD_MS, newer: newer.value ?? NO_NEWER, remembered }
-    const begun = ledger.follow([...checkpoint.entries, ...beside], options)
-    return holds(checkpoint, begun, beside) ? begun : null
+    const begun = follow([...checkpoint.entries, ...beside], options)
+    return rules().holds(checkpoint, begun, beside) ? begun : null
   })
   return { start, book }
 }
@@ -40,7 +53,7 @@ function useStart(newer: Ref<readonly NewerEntry[] | undefined>, whole: Ref<bool
  */
 function useTidying(all: Ref<readonly Entry[] | undefined>, whole: Ref<boolean>, gaveWay: Ref<boolean>) {
   async function tidy(): Promise<void> {
-    if (!whole.value) return
+    if (!whole.value || inPractice) return
     // Both change how the log is kept, not what is in it.
     await bindOld()
     if (!gaveWay.value && !(await lacksCheckpoint())) return
@@ -50,9 +63,94 @@ function useTidying(all: Ref<readonly Entry[] | undefined>, whole: Ref<boolean>,
   watchDebounced([all, whole], () => void tidy().catch(() => undefined), { debounce: REST_MS })
 }
 
+/** Fetches the rules as soon as there is any entry to read by them, or a page `wants` them. */
+function useRules(...read: readonly Ref<unknown>[]) {
+  const any = computed(() => read.some(({ value }) => (Array.isArray(value) ? value.length > 0 : !!value)))
+  const failed = shallowRef<unknown>()
+  const fetch = () =>
+    void fetchRules().then(
+      () => (failed.value = undefined),
+      (error: unknown) => (failed.value = error),
+    )
+  watch(any, (is) => is && fetch(), { immediate: true, flush: 'sync' })
+  watch(any, noteEntries)
+  return { any, failed, fetch }
+}
+
+/**
+ * The log as it is shown. What comes in large numbers is followed in slices, so that the page answers meanwhile, and
+ * shown when it is all there.
+ * @param follow takes in a list that has more at its places than the one before.
+ */
+function useShown(
+  all: Ref<readonly Entry[] | undefined>,
+  whole: Ref<boolean>,
+  follow: (entries: readonly Entry[]) => unknown,
+) {
+  const shown = shallowRef<readonly Entry[]>(EMPTY)
+  /** Ids of what was followed by now; what of it is new is not shown yet. */
+  let known = new Set<string>()
+  /** @returns whether that was all: what came meanwhile has its own turn. */
+  async function takeIn(now: readonly Entry[]): Promise<boolean> {
+    const fresh = now.filter(({ id }) => !known.has(id)).map(({ id }) => id)
+    for (let from = 0, some = FEW; from + some < fresh.length;) {
+      for (const id of fresh.slice(from, from + some)) known.add(id)
+      from += some
+      const began = performance.now()
+      follow(now.filter(({ id }) => known.has(id)))
+      // As many at once as fit: a slow device, or a long log, takes fewer.
+      const fit = (some * SLICE_MS) / Math.max(1, performance.now() - began)
+      some = Math.round(Math.min(SOME, Math.max(FEW, fit)))
+      await breathe()
+      if (all.value !== now) return false
+    }
+    return true
+  }
+  let busy = false
+  /** @param atOnce nothing is shown that would have to answer meanwhile. */
+  async function keepUp(atOnce = false): Promise<void> {
+    if (busy) return
+    busy = true
+    try {
+      known = new Set(shown.value.map(({ id }) => id))
+      while (all.value && shown.value !== all.value) {
+        const now = all.value
+        if (atOnce || now.length <= shown.value.length + SOME || (await takeIn(now))) shown.value = now
+      }
+    } finally {
+      busy = false
+    }
+  }
+  watch(all, () => void (whole.value && keepUp()), { flush: 'sync' })
+  return { shown, keepUp }
+}
+
+/** The book of what is shown, once there is anything to fold; `takeDue` takes in what was set aside and is due. */
+function useFolded(
+  all: Ref<readonly Entry[] | undefined>,
+  newer: Ref<readonly NewerEntry[] | undefined>,
+  { whole, begun }: { whole: Ref<boolean>; begun: Ref<Book | null | undefined> },
+) {
+  const due = shallowRef(0)
+  const ledger = lateLedger()
+  const follow = (entries: readonly Entry[]) =>
+    ledger(entries, { untilMs: nowMs() + AHEAD_MS, newer: newer.value ?? NO_NEWER })
+  const { shown, keepUp } = useShown(all, whole, follow)
+  const folded = computed((): Book | null => {
+    void due.value
+    if (!hasRules()) return null
+    return (whole.value ? null : begun.value) ?? follow(whole.value ? shown.value : EMPTY)
+  })
+  function takeDue(atMs: number) {
+    if (folded.value?.ahead.some(({ at }) => Date.parse(at) <= atMs + AHEAD_MS)) due.value++
+  }
+  return { shown, keepUp, folded, takeDue }
+}
+
 /**
  * The log as the journal has it, folded for now: what is dated later is set aside, and taken in when its time comes. A
- * long one begins with its open lots; the whole of it is read when asked for, in slices while a page is shown.
+ * long one begins with its open lots; the whole of it is read when asked for, in slices while a page is shown. An empty
+ * one is not folded at all: the rules for it are not fetched yet.
  * @param problem the store cannot be used. Planning and calculating work all the same, on an empty log.
  */
 export function useLog(problem: () => boolean) {
@@ -63,28 +161,22 @@ export function useLog(problem: () => boolean) {
   const { start, book: begun } = useStart(newer, whole)
   const { value: kept, error } = useLiveQuery(allEntries, asked)
   const all = computed(() => kept.value ?? (problem() ? EMPTY : undefined))
-  const ledger = openLedger()
-  const due = shallowRef(0)
-  const follow = (entries: readonly Entry[]) =>
-    ledger.follow(entries, { untilMs: nowMs() + AHEAD_MS, newer: newer.value ?? NO_NEWER })
-  const book = computed(() => {
-    void due.value
-    return (whole.value ? null : begun.value) ?? follow(whole.value ? (all.value ?? EMPTY) : EMPTY)
-  })
+  const { any, failed, fetch } = useRules(start, all, newer)
+  const { shown, keepUp, folded, takeDue } = useFolded(all, newer, { whole, begun })
 
-  /** Reads the whole log. @param shown a page is shown from its start, and must answer meanwhile. */
-  async function open(shown: boolean): Promise<void> {
+  /** Reads the whole log. @param isShown a page is shown from its start, and must answer meanwhile. */
+  async function open(isShown: boolean): Promise<void> {
     if (asked.value) return
     asked.value = true
     await until(all).toBeTruthy()
-    const share = slice()
-    for (let count = SOME; shown && begun.value && count < all.value!.length; count += SOME) {
-      follow(all.value!.slice(0, count))
-      if (!share.over()) continue
-      await breathe()
-      share.begin()
-    }
+    if (any.value) await until(hasRules).toBe(true)
+    await keepUp(!isShown || !begun.value)
     whole.value = true
+  }
+  /** Reads it for a page that is about all of it, whatever is in it. */
+  function openAll(): Promise<void> {
+    fetch()
+    return open(false)
   }
   const gaveWay = shallowRef(false)
   watch(
@@ -101,16 +193,13 @@ export function useLog(problem: () => boolean) {
   watch(problem, (is) => is && void open(false), { immediate: true })
 
   return {
-    ...{ book, whole, open, error },
+    ...{ folded, whole, open, openAll, takeDue },
+    error: computed(() => error.value ?? failed.value),
     /** All entries, once the whole log is there. */
-    entries: computed(() => (whole.value ? all.value : undefined)),
-    /** There is something to show: the start of the log, or all of it. */
-    there: computed(() => whole.value || !!begun.value),
+    entries: computed(() => (whole.value ? shown.value : undefined)),
+    /** There is something to show: the start of the log, or all of it; or it is known to be empty. */
+    there: computed(() => (hasRules() ? whole.value || !!begun.value : whole.value && !any.value)),
     /** Changes with every entry. */
-    changed: computed(() => [start.value, all.value]),
-    /** Takes in what was set aside and is due. */
-    takeDue(atMs: number) {
-      if (book.value.ahead.some(({ at }) => Date.parse(at) <= atMs + AHEAD_MS)) due.value++
-    },
+    changed: computed(() => [start.value, whole.value ? shown.value : all.value]),
   }
 }

@@ -1,5 +1,6 @@
-import { archiveName, fileParts, InvalidInput, momentOf, type UnitWorld } from '@lactofer/core'
+import { archiveName, InvalidInput, momentOf, type UnitWorld } from '@lactofer/core'
 import { allEntries, allNewer } from '~/db/journal'
+import { fetchRules } from '~/rules/rules'
 import { useKeeping } from '~/stores/keeping'
 import { lookAtLog, takeLog, writeArchive, type Preview, type TakenIn, type Written } from '~/workers/archiver'
 import { saveFile } from './saveFile'
@@ -15,7 +16,7 @@ export async function makeArchive(nowMs: number, world: UnitWorld): Promise<Writ
 
 /** Writes all entries, without pictures, to one open JSON file in the downloads; returns how many it holds. */
 export async function saveEntries(nowMs: number): Promise<number> {
-  const [entries, newer] = await Promise.all([allEntries(), allNewer()])
+  const [{ fileParts }, entries, newer] = await Promise.all([fetchRules(), allEntries(), allNewer()])
   const at = momentOf(nowMs)
   const parts = [...fileParts({ entries, newer }, at)]
   saveFile(new Blob(parts, { type: 'application/json' }), `lactofer-${at.slice(0, 10)}.json`)

@@ -1,7 +1,7 @@
 import { ref, shallowRef } from 'vue'
 import { InvalidInput, momentOf, type Draft, type ProcessPlace, type LoggerColumns } from '@lactofer/core'
 import { nowMs } from '~/clock/clock'
-import { tableReader, type OpenedTable, type ReadTable } from '~/workers/tableReader'
+import { askTableReader, type TableReader, type OpenedTable, type ReadTable } from '~/workers/tableReader'
 
 /** A logger's clock may run ahead of this device's by so much, ms. Judgement. */
 const CLOCK_OFF_MS = 3_600_000
@@ -44,12 +44,12 @@ export function useLoggerFile(fromMs: () => number, heatOf: () => ProcessPlace |
   const busy = ref(false)
 
   async function ask<T>(
-    work: () => Promise<{ value: T; problem: null } | { value: null; problem: string }>,
+    work: (reader: TableReader) => Promise<{ value: T; problem: null } | { value: null; problem: string }>,
   ): Promise<T | null> {
     busy.value = true
     problem.value = ''
     try {
-      const { value, problem: said } = await work()
+      const { value, problem: said } = await askTableReader(work)
       problem.value = said ?? ''
       return value
     } catch {
@@ -62,12 +62,12 @@ export function useLoggerFile(fromMs: () => number, heatOf: () => ProcessPlace |
   async function read() {
     const chosen = columns.value
     record.value = chosen
-      ? await ask(() => tableReader().read({ ...chosen }, fromMs(), nowMs() + CLOCK_OFF_MS, heatOf() !== undefined))
+      ? await ask((reader) => reader.read({ ...chosen }, fromMs(), nowMs() + CLOCK_OFF_MS, heatOf() !== undefined))
       : null
   }
   async function open(file: Blob) {
     opened.value = record.value = columns.value = null
-    opened.value = await ask(() => tableReader().open(file, nowMs() + CLOCK_OFF_MS))
+    opened.value = await ask((reader) => reader.open(file, nowMs() + CLOCK_OFF_MS))
     columns.value = opened.value?.guess ?? null
     if (columns.value) await read()
   }

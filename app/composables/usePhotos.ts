@@ -1,3 +1,4 @@
+import { liveQuery } from 'dexie'
 import { onScopeDispose, shallowRef, watch } from 'vue'
 import { InvalidInput } from '@lactofer/core'
 import { journal } from '~/db/journal'
@@ -30,14 +31,17 @@ export async function keepPhoto(file: File): Promise<string> {
 export function usePhotoUrls(ids: () => readonly string[]) {
   const urls = shallowRef<ReadonlyMap<string, string>>(new Map())
   const forget = () => urls.value.forEach((url) => URL.revokeObjectURL(url))
+  // One that comes from another device later is shown when it is there.
   watch(
     () => ids().join(),
-    async () => {
-      const found = (await journal.photos.bulkGet([...ids()])).flatMap((photo) =>
-        photo ? [[photo.id, URL.createObjectURL(photo.blob)] as const] : [],
-      )
-      forget()
-      urls.value = new Map(found)
+    (_now, _before, onCleanup) => {
+      const wanted = [...ids()]
+      const reading = liveQuery(() => journal.photos.bulkGet(wanted)).subscribe((photos) => {
+        forget()
+        const found = photos.filter((photo) => photo !== undefined)
+        urls.value = new Map(found.map(({ id, blob }) => [id, URL.createObjectURL(blob)]))
+      })
+      onCleanup(() => reading.unsubscribe())
     },
     { immediate: true },
   )

@@ -2,7 +2,7 @@ import { useIntervalFn } from '@vueuse/core'
 import { HOUR_MS, MINUTE_MS } from '@lactofer/core'
 import { nowMoment, nowMs } from '~/clock/clock'
 import { leadership } from './leadership'
-import { newLotId, useBook } from '~/stores/book'
+import { useBook } from '~/stores/book'
 import { useInstruments } from '~/stores/instruments'
 import { usePreferences } from '~/stores/preferences'
 
@@ -21,7 +21,7 @@ export function useProbeLog(): void {
   const instruments = useInstruments()
   const preferences = usePreferences()
   let writing = false
-  const leads = leadership('lactofer-probes', newLotId())
+  const leads = leadership('lactofer-probes')
   useIntervalFn(async () => {
     if (!leads() || writing || !instruments.connected || !book.ready) return
     for (const probe of instruments.state?.probes ?? []) {

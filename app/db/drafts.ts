@@ -1,3 +1,4 @@
+import { inLoft } from './loft'
 import { tableAlone } from './opening'
 
 /** A form that was begun and not confirmed; kept so that closing the browser loses nothing. */
@@ -7,4 +8,4 @@ export interface FormDraft {
 }
 
 /** Forms that were begun: a database of its own, so that typing never writes beside the log. */
-export const drafts = tableAlone<FormDraft>('lactofer-drafts', 'drafts', 'key')
+export const drafts = tableAlone<FormDraft>(inLoft('lactofer-drafts'), 'drafts', 'key')

@@ -1,7 +1,9 @@
 import { hasPrivateFiles, witness } from '~/workers/witness'
 import { drafts } from './drafts'
 import { forecasts } from './forecasts'
+import { noteEntries } from './hadEntries'
 import { journal } from './journal'
+import { links } from './links'
 import { forgetUnsaved } from './unsaved'
 
 /** So often and so far apart it is tried to remove what another tab still holds; ms. */
@@ -23,6 +25,9 @@ async function removeFiles(): Promise<void> {
 export async function eraseAll(): Promise<void> {
   if (hasPrivateFiles()) await witness().beginErasing()
   forgetUnsaved()
-  await Promise.all([journal, drafts.db, forecasts.db].map((database) => database.delete({ disableAutoOpen: true })))
+  noteEntries(false)
+  await Promise.all(
+    [journal, drafts.db, forecasts.db, links].map((database) => database.delete({ disableAutoOpen: true })),
+  )
   if (hasPrivateFiles()) await removeFiles()
 }

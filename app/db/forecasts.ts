@@ -1,3 +1,4 @@
+import { inLoft } from './loft'
 import { tableAlone } from './opening'
 
 /** A forecast worked out before, with the case it belongs to: work saved, never a truth. */
@@ -8,7 +9,7 @@ export interface KeptForecast {
 }
 
 /** Forecasts that were worked out: a database of its own, so that they never write beside the log. */
-export const forecasts = tableAlone<KeptForecast>('lactofer-forecasts', 'forecasts', 'lotId')
+export const forecasts = tableAlone<KeptForecast>(inLoft('lactofer-forecasts'), 'forecasts', 'lotId')
 
 /** Shows every forecast that was kept; where that cannot be, all are worked out anew. */
 export async function eachForecast(show: (kept: KeptForecast) => void): Promise<void> {

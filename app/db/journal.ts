@@ -1,18 +1,9 @@
 import Dexie, { type Table } from 'dexie'
-import {
-  FILE_VERSION,
-  checkpointOf,
-  mergeEntries,
-  mergeNewer,
-  ownEntry,
-  receive,
-  type Checkpoint,
-  type Entry,
-  type LogFile,
-  type NewerEntry,
-} from '@lactofer/core'
+import { FILE_VERSION, type Entry, type LogFile, type NewerEntry } from '@lactofer/core'
+import { fetchAll } from '~/rules/fetch'
 import { drafts, type FormDraft } from './drafts'
 import { gate } from './gate'
+import { inLoft } from './loft'
 import { watched } from './opening'
 
 /** A choice of the reader: units, theme, who is at the bench. */
@@ -44,15 +35,11 @@ export interface Volume {
 export interface KeptCheckpoint {
   /** The volumes it stands for, and the rules by which it was made. */
   key: string
-  /** A {@link Checkpoint} as text: read at a seventh of the cost of as many records. */
+  /** A checkpoint of core (`makeup/checkpoint`) as text: read at a seventh of the cost of as many records. */
   text: string
 }
-/** Raised when what a checkpoint holds is worked out otherwise: an older one is not read. */
-const CHECKPOINT_VERSION = 1
-const checkpointKey = (volumes: readonly number[]) => `${CHECKPOINT_VERSION}: ${volumes.join()}`
-
 /** The name of the maker's log in this browser; the second copy names it too. */
-export const JOURNAL = 'lactofer'
+export const JOURNAL = inLoft('lactofer')
 
 /**
  * The maker's data in this browser. Migrations only ever add; what was begun in forms and what was forecast moved to
@@ -90,7 +77,7 @@ const opened = new Map<number, Entry[]>()
 
 /** Bound and loose as they stand together at one moment. */
 // No async function: one more step before Dexie is asked, and its live queries do not see what they depend on.
-const together = (): Promise<Entry[]> =>
+export const together = (): Promise<Entry[]> =>
   journal.transaction('r', journal.entries, journal.volumes, async () => {
     const numbers = await journal.volumes.toCollection().primaryKeys()
     const unread = numbers.filter((number) => !opened.has(number))
@@ -104,85 +91,22 @@ const together = (): Promise<Entry[]> =>
     return [...numbers.flatMap((number) => opened.get(number) ?? []), ...(await journal.entries.toArray())]
   })
 
-/** Where a long log may begin: a checkpoint of its volumes as they are, and the entries that are not in one. */
-export interface Start {
-  checkpoint: Checkpoint
-  beside: Entry[]
-}
-
-/** The start of the log; `null` where it has none, and the whole is read. */
-// No async function, as above.
-const start = (): Promise<Start | null> =>
-  journal.transaction('r', journal.entries, journal.volumes, journal.checkpoints, async () => {
-    const kept = await journal.checkpoints.get(checkpointKey(await journal.volumes.toCollection().primaryKeys()))
-    const checkpoint = kept ? readable(kept) : null
-    return checkpoint && { checkpoint, beside: await journal.entries.toArray() }
-  })
-/** A checkpoint as it was kept; `null` where it cannot be read: it is a cache, and the log itself is whole. */
-function readable({ text }: KeptCheckpoint): Checkpoint | null {
-  try {
-    return JSON.parse(text) as Checkpoint
-  } catch {
-    return null
-  }
-}
-
 let ahead: Promise<unknown> = Promise.resolve()
-/**
- * Reads the start of the log, or all of it, while the application is still being put together; what goes wrong is
- * told when the log is asked for.
- */
-export function readAhead(): void {
+/** Begins to read while the application is still being put together; what goes wrong is told when it is asked for. */
+export function begin(reading: () => Promise<unknown>): void {
   try {
-    ahead = start()
-      .then((found): unknown => found ?? together())
-      .catch(() => undefined)
+    ahead = reading().catch(() => undefined)
   } catch {
     // Without a database in the browser Dexie throws at once.
   }
 }
-
-/** The start of the log, where it has one; what is being read already is not read twice. */
-export async function logStart(): Promise<Start | null> {
-  await ahead
-  return start()
-}
+/** What is being read already is not read twice. */
+export const begun = (): Promise<unknown> => ahead
 
 /** All entries, bound and loose. */
 export async function allEntries(): Promise<Entry[]> {
-  await ahead
+  await begun()
   return together()
-}
-
-/** Whether some of the log is bound, and no checkpoint stands for it. */
-export const lacksCheckpoint = (): Promise<boolean> =>
-  journal.transaction('r', journal.volumes, journal.checkpoints, async () => {
-    const volumes = await journal.volumes.toCollection().primaryKeys()
-    const keys = await journal.checkpoints.toCollection().primaryKeys()
-    return volumes.length > 0 && !keys.includes(checkpointKey(volumes))
-  })
-
-/** Makes the checkpoint of a log that has volumes, in the place of the one before. Reads all of it. */
-export async function keepCheckpoint(untilMs: number): Promise<void> {
-  const [entries, newer, volumes, loose] = await journal.transaction(
-    'r',
-    [journal.entries, journal.newer, journal.volumes],
-    () =>
-      Promise.all([
-        together(),
-        allNewer(),
-        journal.volumes.toCollection().primaryKeys(),
-        journal.entries.toCollection().primaryKeys(),
-      ]),
-  )
-  if (!volumes.length) return
-  const text = JSON.stringify(checkpointOf(entries, new Set(loose), { untilMs, newer }))
-  await journal.transaction('rw', journal.volumes, journal.checkpoints, async () => {
-    // What changed meanwhile is what it does not stand for.
-    if (String(await journal.volumes.toCollection().primaryKeys()) !== String(volumes)) return
-    await journal.checkpoints.clear()
-    await journal.checkpoints.put({ key: checkpointKey(volumes), text })
-  })
 }
 
 /** All entries of newer versions. */
@@ -218,6 +142,7 @@ export const bindOld = (): Promise<boolean> =>
 
 /** Appends entries, all or none. @throws InvalidInput when one is not valid, Dexie's error when an id is taken. */
 export async function append(entries: readonly Entry[]): Promise<void> {
+  const { ownEntry } = await fetchAll()
   const parsed = entries.map(ownEntry)
   await journal.transaction('rw', journal.entries, () => journal.entries.bulkAdd(parsed))
 }
@@ -255,8 +180,10 @@ export type Incoming = Pick<LogFile, 'version' | 'entries' | 'newer'>
  * Merges entries into the log; all or nothing.
  * @throws InvalidInput when an entry was changed under its id.
  */
-export const merge = ({ version, entries, newer }: Incoming): Promise<Merged> =>
-  journal.transaction('rw', journal.entries, journal.volumes, journal.newer, async () => {
+export async function merge({ version, entries, newer }: Incoming): Promise<Merged> {
+  // Before the transaction: it waits for nothing but Dexie.
+  const { mergeEntries, mergeNewer } = await fetchAll()
+  return journal.transaction('rw', journal.entries, journal.volumes, journal.newer, async () => {
     const { added, fuller, otherwise, known } = mergeEntries(await together(), entries, version > FILE_VERSION)
     // A long file is bound at once: its entries would be loose for a moment only.
     const own = added.filter(({ origin }) => origin === 'maker')
@@ -269,6 +196,7 @@ export const merge = ({ version, entries, newer }: Incoming): Promise<Merged> =>
     await journal.newer.bulkPut(brought)
     return { added, fuller, newer: brought, known: known + newer.length + said.length - brought.length }
   })
+}
 
 /**
  * What a newer version wrote and this one understands goes to the other entries: it was updated since. Returns how
@@ -278,8 +206,9 @@ export async function adoptNewer(): Promise<number> {
   return (await journal.newer.count()) > 0 ? adopt() : 0
 }
 
-const adopt = (): Promise<number> =>
-  journal.transaction('rw', journal.entries, journal.volumes, journal.newer, async () => {
+async function adopt(): Promise<number> {
+  const { receive } = await fetchAll()
+  return journal.transaction('rw', journal.entries, journal.volumes, journal.newer, async () => {
     const here = new Set((await together()).map(({ id }) => id))
     const adopted = (await journal.newer.toArray()).flatMap(({ id, version, entry }) => {
       const received = version <= FILE_VERSION && !here.has(id) ? receive(entry, version) : null
@@ -289,6 +218,7 @@ const adopt = (): Promise<number> =>
     await journal.newer.bulkDelete(adopted.map(({ id }) => id))
     return adopted.length
   })
+}
 
 /** Keeps pictures; one whose id is here already is the same, and stays. */
 export const keepPhotos = (photos: readonly Photo[]): Promise<void> =>

@@ -1,7 +1,7 @@
 import Dexie, { type Table } from 'dexie'
 
 /** Why the store of this browser cannot be used, as a code; the frame says it in words. */
-export type StorageProblem = 'missing' | 'denied' | 'full' | 'newer' | 'aside' | 'unreadable'
+export type StorageProblem = 'missing' | 'denied' | 'full' | 'newer' | 'aside' | 'part' | 'unreadable'
 
 const BY_NAME: Readonly<Record<string, StorageProblem>> = {
   MissingAPIError: 'missing',
@@ -12,6 +12,7 @@ const BY_NAME: Readonly<Record<string, StorageProblem>> = {
   QuotaExceededError: 'full',
   VersionError: 'newer',
   DatabaseClosedError: 'aside',
+  PartMissingError: 'part',
 }
 
 /** Tells from an error why the store cannot be used; the innermost cause that is known counts. */

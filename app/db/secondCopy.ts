@@ -1,4 +1,5 @@
-import { FILE_VERSION, HOUR_MS, receive, witnessLine, type Entry, type NewerEntry } from '@lactofer/core'
+import { FILE_VERSION, HOUR_MS, witnessLine, type Entry, type NewerEntry, type Witnessed } from '@lactofer/core'
+import { fetchAll } from '~/rules/fetch'
 import { hasPrivateFiles, witness } from '~/workers/witness'
 import { allEntries, allNewer, JOURNAL, journal, keepPhotos, merge, ownPhotoIds } from './journal'
 
@@ -17,7 +18,7 @@ export interface Reconciled {
 const isOwn = ({ origin }: Entry) => origin === 'maker'
 
 /** Their lines, the maker's own only: the demo is nobody's memory. */
-const linesOf = (entries: readonly Entry[], newer: readonly NewerEntry[] = []): string =>
+export const linesOf = (entries: readonly Entry[], newer: readonly NewerEntry[] = []): string =>
   [
     ...entries.filter(isOwn).map((entry) => witnessLine(entry, FILE_VERSION)),
     ...newer.map(({ entry, version }) => witnessLine(entry, version)),
@@ -27,11 +28,13 @@ const linesOf = (entries: readonly Entry[], newer: readonly NewerEntry[] = []): 
 export const openCopy = async (): Promise<{ erasing: boolean } | null> =>
   hasPrivateFiles() ? witness().open(JOURNAL) : null
 
-/** Appends entries to the second copy, in one flush. */
-export async function copyEntries(entries: readonly Entry[], newer: readonly NewerEntry[] = []): Promise<void> {
-  const lines = linesOf(entries, newer)
+/** Appends lines to the second copy, in one flush. */
+export async function copyLines(lines: string): Promise<void> {
   if (lines) await witness().append(lines)
 }
+/** Appends entries to the second copy, in one flush. */
+export const copyEntries = (entries: readonly Entry[], newer: readonly NewerEntry[] = []): Promise<void> =>
+  copyLines(linesOf(entries, newer))
 
 /** Lets the files go: another tab is about to erase them. */
 export async function releaseCopy(): Promise<void> {
@@ -41,20 +44,34 @@ export async function releaseCopy(): Promise<void> {
 /** Keeps a picture in the second copy. */
 export const copyPicture = (id: string, blob: Blob): Promise<void> => witness().keepPicture(id, blob)
 
+/** Keeps pictures in the second copy that are in the database, one at a time: they are large. */
+export async function copyPictures(ids: readonly string[]): Promise<void> {
+  for (const id of ids) {
+    const photo = await journal.photos.get(id)
+    if (photo) await copyPicture(id, photo.blob)
+  }
+}
+
+/** Takes in what only the files have: how many came back, and how many could not be read. */
+async function bringBack(missing: readonly Witnessed[]) {
+  const { receive } = await fetchAll()
+  const found = missing.map(({ entry, version }) => receive(entry, version))
+  const { added, newer } = await merge({
+    version: FILE_VERSION,
+    entries: found.flatMap((one) => ('entry' in one ? [one.entry] : [])),
+    newer: found.flatMap((one) => ('newer' in one ? [one.newer] : [])),
+  })
+  return { brought: added.length + newer.length, damaged: found.filter((one) => 'problem' in one).length }
+}
+
 /** Brings back entries that only the files have, and writes down those that only the database has. */
 export async function reconcileEntries(): Promise<Omit<Reconciled, 'pictures'>> {
   const [entries, newer] = await Promise.all([allEntries(), allNewer()])
   const own = entries.filter(isOwn)
   const ids = [...new Set([...own, ...newer].map(({ id }) => id))]
   const { missing, unwitnessed, damaged, entries: witnessed } = await witness().compare(ids)
-  const found = missing.map(({ entry, version }) => receive(entry, version))
-  const back = {
-    version: FILE_VERSION,
-    entries: found.flatMap((one) => ('entry' in one ? [one.entry] : [])),
-    newer: found.flatMap((one) => ('newer' in one ? [one.newer] : [])),
-  }
   // On most days nothing is missing, and a long log is not walked through for it.
-  const merged = missing.length ? await merge(back) : null
+  const back = missing.length ? await bringBack(missing) : { brought: 0, damaged: 0 }
   const open = new Set(unwitnessed)
   await copyEntries(
     own.filter(({ id }) => open.has(id)),
@@ -62,8 +79,8 @@ export async function reconcileEntries(): Promise<Omit<Reconciled, 'pictures'>> 
   )
   return {
     witnessed,
-    brought: merged ? merged.added.length + merged.newer.length : 0,
-    damaged: damaged + found.filter((one) => 'problem' in one).length,
+    brought: back.brought,
+    damaged: damaged + back.damaged,
   }
 }
 
@@ -76,10 +93,7 @@ export async function reconcilePictures(): Promise<number> {
     const blob = await witness().picture(id)
     if (blob) await keepPhotos([{ id, blob, origin: 'maker' }])
   }
-  for (const id of here.filter((one) => !inFiles.has(one))) {
-    const photo = await journal.photos.get(id)
-    if (photo) await copyPicture(id, photo.blob)
-  }
+  await copyPictures(here.filter((id) => !inFiles.has(id)))
   return lost.length
 }
 

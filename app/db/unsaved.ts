@@ -1,18 +1,12 @@
+import { inLoft } from './loft'
+import { placeFor } from './place'
+
 /*
  * What was typed in the last moment before the page went. The journal's own writes come too late for it: a page that
  * goes takes them along unfinished.
  * So it is put where writing is done at once, and moves into the journal when the form opens again.
  */
-const PREFIX = 'lactofer:last:'
-
-/** Where storage is denied, even asking for it throws. */
-function placeFor(): Storage | null {
-  try {
-    return localStorage
-  } catch {
-    return null
-  }
-}
+const PREFIX = `${inLoft('lactofer:last')}:`
 
 /**
  * Keeps the text of a form. Where the browser has no room, the form stands as the journal last had it, half a second

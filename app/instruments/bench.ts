@@ -3,6 +3,8 @@ import { computed, shallowRef, watch, type ComputedRef, type ShallowRef } from '
 import { z } from '@lactofer/core'
 import { BenchStateSchema, calibrationAge, formatNumber, type BenchCommand, type BenchState } from '@lactofer/core'
 import { nowMs } from '~/clock/clock'
+import { inPractice } from '~/db/loft'
+import { keptRun, type KeptRun } from '~/db/practice'
 import type { Driver, Shown } from './driver'
 
 /* The simulated bench of the server: a scale, a pH meter, a thermometer and probes on one stream. */
@@ -57,8 +59,11 @@ function thermometerOf({ thermometer }: BenchState): Shown {
   return { kind: 'temperature', value, steady, note, instrument: { name: 'thermometer', steady } }
 }
 
-/** Opens the simulated bench, for as long as the store lives. @param massWords a mass in the maker's world. */
-export function openBench(massWords: (grams: number) => string): Bench {
+/** The wire of a bench: what it shows, whether it is there, and a way to ask something of it. */
+export type Wire = Pick<Bench, 'state' | 'connected' | 'problem' | 'command'>
+
+/** The stream of the server's bench, for as long as the store lives. */
+function serverWire(): Wire {
   const source = useEventSource('/api/bench/stream', [], { autoReconnect: { retries: -1, delay: 2000 } })
   const state = shallowRef<BenchState | null>(null)
   const problem = shallowRef<string | null>(null)
@@ -78,6 +83,28 @@ export function openBench(massWords: (grams: number) => string): Bench {
       problem.value = 'The bench did not take that. Is the server running?'
     }
   }
+  return { state, connected, problem, command }
+}
+
+/** The bench of the practice loft, fetched where it is wanted. */
+function practiceWire(run: KeptRun): Wire {
+  const state = shallowRef<BenchState | null>(null)
+  const problem = shallowRef<string | null>(null)
+  const there = import('./practiceBench').then(({ practiceBench }) => {
+    const bench = practiceBench(run)
+    watch(bench.state, (now) => (state.value = now), { immediate: true })
+    return bench
+  })
+  there.catch(() => (problem.value = 'The instruments could not be loaded. Type the values.'))
+  const command = async (order: BenchCommand) => (await there).command(order)
+  return { state, connected: computed(() => state.value !== null), problem, command }
+}
+
+/** Opens the bench, for as long as the store lives. @param massWords a mass in the maker's world. */
+export function openBench(massWords: (grams: number) => string): Bench {
+  const run = inPractice ? keptRun() : null
+  const wire = run ? practiceWire(run) : serverWire()
+  const { state, connected, command } = wire
   const showing =
     (of: (now: BenchState) => Shown): Driver['subscribe'] =>
     (show) =>
@@ -94,5 +121,5 @@ export function openBench(massWords: (grams: number) => string): Bench {
     { id: 'ph', name: 'pH meter', kinds: ['ph'], subscribe: showing(meterOf) },
     { id: 'thermometer', name: 'Thermometer', kinds: ['temperature'], subscribe: showing(thermometerOf) },
   ]
-  return { state, connected, problem, command, drivers }
+  return { ...wire, drivers }
 }

@@ -37,7 +37,10 @@ function calibrationWords({ meter, at, by, slopePct, offsetMv, points, accepted 
 
 /** What stands under a line: what became of it, and what it was read with. */
 function noteOf(line: BatchRecord['lines'][number]): string {
-  const fate = { stands: '', corrected: 'CORRECTED', 'taken back': 'TAKEN BACK' }[line.status]
+  const fate = {
+    ...{ stands: '', corrected: 'CORRECTED', 'taken back': 'TAKEN BACK' },
+    'said otherwise': 'ANOTHER DEVICE SAYS OTHERWISE',
+  }[line.status]
   return [
     fate ? `${fate} by line ${line.replacedBy}.` : '',
     line.replaces ? `In place of line ${line.replaces}.` : '',

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { dayInFull } from '~/clock/moments'
-import { usePrinting } from '~/composables/usePrinting'
 import { useBook } from '~/stores/book'
+import { usePractice } from '~/stores/practice'
 import { usePreferences } from '~/stores/preferences'
 
 const book = useBook()
 const preferences = usePreferences()
-const printing = usePrinting()
+const practice = usePractice()
 const heading = computed(() => dayInFull(book.nowMs))
 const asking = computed(() => new Set(book.asks.filter((ask) => ask.level !== 'fine').map((ask) => ask.lotId)).size)
 /** Asked once, as soon as there is a lot of the maker's own, and gone with both answers. */
@@ -34,24 +34,12 @@ const inHand = computed(() => atPhone.value && !asList.value && book.lots.length
         >.
       </p>
     </header>
-    <SetAside />
-    <BackupReminder />
+    <LazySetAside v-if="book.folded?.ahead.length" />
+    <LazyNotSettled v-if="book.disagreements.length" />
+    <BackupReminder v-if="!practice.on" />
     <LazyKitPanel v-if="asksForKit" asks />
     <LazyEmptyStart v-if="book.whole && book.lots.length === 0" />
     <p v-else-if="book.looked === 'none'" class="sheet" role="status">The shelf is being looked along …</p>
-    <div v-else class="split">
-      <LazyHandRound v-if="inHand" @list="asList = true" />
-      <template v-else-if="atPhone">
-        <PressButton class="walk" @click="asList = false">Walk it vessel by vessel</PressButton>
-        <TheRound />
-      </template>
-      <TheShelf v-if="book.fermenting.length" />
-      <p v-else class="sheet">
-        The shelf is empty. <NuxtLink to="/plan">Plan a batch</NuxtLink>, or look at what is in the
-        <NuxtLink to="/cellar">cellar</NuxtLink>.
-      </p>
-      <InTurn></InTurn><TheRound v-if="!atPhone" />
-    </div>
-    <RoundPaper v-if="printing && book.lots.length" />
+    <LazyTodayWork v-else v-model:as-list="asList" :at-phone="atPhone" />
   </div>
 </template>

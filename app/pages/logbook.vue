@@ -5,10 +5,12 @@ import { shortMoment } from '~/clock/moments'
 import { loadDemo, removeDemo } from '~/composables/useDemo'
 import { pageOfLot } from '~/words/askWords'
 import { useBook } from '~/stores/book'
+import { usePractice } from '~/stores/practice'
 import { usePreferences } from '~/stores/preferences'
 
 const book = useBook()
 const preferences = usePreferences()
+const practice = usePractice()
 const busy = ref(false)
 /** So many entries are shown, and so many more with each press. */
 const STEP = 12
@@ -63,6 +65,7 @@ const takeDemo = () =>
     <p v-if="report" role="status" class="sheet"><StateMark level="fine" word="Done" /> {{ report }}</p>
     <p v-if="problem" role="alert" class="sheet problem">{{ problem }}</p>
     <SetAside />
+    <NotSettled />
     <div class="split">
       <section class="sheet" aria-label="Latest in the log">
         <h2>Latest in the log</h2>
@@ -98,7 +101,13 @@ const takeDemo = () =>
           <el-button @click="shown += STEP">Older entries</el-button>
         </div>
       </section>
-      <div class="stack">
+      <section v-if="practice.on" class="sheet">
+        <h2>A log for practice</h2>
+        <p>
+          Nothing of it is kept twice, saved as a file, or brought into your own log. It goes with the next exercise.
+        </p>
+      </section>
+      <div v-else class="stack">
         <BackupPanel />
         <KeepingPanel />
         <TakeInPanel @report="(text) => (report = text)" />

@@ -79,6 +79,11 @@ async function keep(event: Event) {
           <div><el-button @click="instruments.calibrating = true">Calibrate or check a meter</el-button></div>
         </section>
         <section class="sheet">
+          <h2>Other devices</h2>
+          <p>A phone for the round, a tablet at the bench: they can have one log.</p>
+          <div><NuxtLink to="/devices" class="way">Devices</NuxtLink></div>
+        </section>
+        <section class="sheet">
           <h2>Your five words for heat</h2>
           <HeatWords />
         </section>
@@ -122,9 +127,6 @@ async function keep(event: Event) {
   grid-template-columns: repeat(auto-fit, minmax(min(100%, 420px), 1fr));
   gap: var(--s5);
   align-items: start;
-}
-.low {
-  margin-top: 26px;
 }
 .meters li {
   display: flex;

@@ -2,6 +2,7 @@ import { defineStore } from 'pinia'
 import { computed, shallowRef } from 'vue'
 import { archivedMs, archiveName, DAY_MS, momentOf, thinned } from '@lactofer/core'
 import { nowMs } from '~/clock/clock'
+import { askToWrite, canChooseFolder, chooseFolder, mayWrite } from '~/db/chosenFolder'
 import { backupFolder, keepFolder, keepLastBackup, lastBackup } from '~/db/backupFolder'
 import { ownPhotoIds } from '~/db/journal'
 import { useLiveQuery } from '~/composables/useLiveQuery'
@@ -14,13 +15,6 @@ import { usePreferences } from './preferences'
 /** Reminded so long after the last archive, ms, or at once from so many entries on without any. Judgement. */
 const REMIND_MS = DAY_MS
 const REMIND_ENTRIES = 5
-
-type Picker = (options: { mode: 'readwrite'; id: string }) => Promise<FileSystemDirectoryHandle>
-type Asked = FileSystemDirectoryHandle & {
-  queryPermission?: (of: { mode: 'readwrite' }) => Promise<PermissionState>
-  requestPermission?: (of: { mode: 'readwrite' }) => Promise<PermissionState>
-}
-const picker = (): Picker | undefined => (window as { showDirectoryPicker?: Picker }).showDirectoryPicker
 
 /** Files of a folder whose name says that they are archives of ours, and a way to remove them. */
 async function thin(folder: FileSystemDirectoryHandle): Promise<void> {
@@ -76,11 +70,11 @@ function useFolder(wrote: (atMs: number, written: Written) => Promise<unknown>) 
 
   /** Writes an archive into the folder and thins the old ones. Says in words when it cannot. */
   async function writeToFolder(): Promise<void> {
-    const to = folder.value as Asked | null | undefined
+    const to = folder.value
     if (!to || busy.value) return
     busy.value = true
     try {
-      asks.value = (await (to.queryPermission?.({ mode: 'readwrite' }) ?? 'granted')) !== 'granted'
+      asks.value = !(await mayWrite(to))
       if (asks.value) return
       const atMs = nowMs()
       const file = await to.getFileHandle(archiveName(momentOf(atMs)), { create: true })
@@ -95,7 +89,7 @@ function useFolder(wrote: (atMs: number, written: Written) => Promise<unknown>) 
   }
   /** Lets the maker choose a folder, and writes the first archive into it. */
   async function choose(): Promise<void> {
-    const chosen = await picker()?.({ mode: 'readwrite', id: 'lactofer' }).catch(() => null)
+    const chosen = await chooseFolder('lactofer')
     if (!chosen) return
     problem.value = ''
     await keepFolder(chosen)
@@ -103,8 +97,7 @@ function useFolder(wrote: (atMs: number, written: Written) => Promise<unknown>) 
     await writeToFolder()
   }
   async function allow(): Promise<void> {
-    const answer = await (folder.value as Asked | null)?.requestPermission?.({ mode: 'readwrite' })
-    asks.value = answer !== 'granted'
+    asks.value = !folder.value || !(await askToWrite(folder.value))
     if (!asks.value) await writeToFolder()
   }
   return { folder, problem, asks, busy, writeToFolder, choose, allow }
@@ -140,6 +133,6 @@ export const useBackup = defineStore('backup', () => {
     reminds: computed(() => late.value && !folder.value),
     ...{ runWhereDue, choose, allow, save, canShare },
     forget: () => keepFolder(null),
-    canChoose: () => picker() !== undefined,
+    canChoose: canChooseFolder,
   }
 })

@@ -1,15 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, watch, type Ref } from 'vue'
 import {
-  compositionOf,
-  idMaker,
-  ingredientsOf,
-  isByTaste,
-  judgeOf,
-  ofMass,
-  ownEntry,
-  partComposition,
-  toldJudgement,
+  idClock,
   type Book,
   type Composition,
   type Draft,
@@ -19,15 +11,17 @@ import {
   type Lot,
   type ForecastSummary,
 } from '@lactofer/core'
+import { atRest } from '~/clock/breathe'
 import { nowMs, useNowMs } from '~/clock/clock'
 import { useAsks } from '~/composables/useAsks'
 import { useLog } from '~/composables/useLog'
 import { useForecastSummaries } from '~/composables/useForecastSummaries'
 import { tellMoment } from '~/clock/moments'
+import { fetchRules, rules } from '~/rules/rules'
 import { useKeeping } from './keeping'
 import { usePreferences } from './preferences'
 
-const makeId = idMaker(() => crypto.getRandomValues(new Uint32Array(1))[0]! / 2 ** 32)
+const ids = idClock(() => crypto.getRandomValues(new Uint32Array(1))[0]! / 2 ** 32)
 
 /** Where no vessels are listed, so many of each common size are taken to be there. */
 const COMMON_COUNT = 12
@@ -36,18 +30,19 @@ const COMMON_COUNT = 12
 const TICK_MS = 20_000
 
 /** A fresh id, for a lot or a picture. */
-export const newLotId = (): string => makeId(nowMs())
+export const newLotId = (): string => ids.next(nowMs())
 
 /** Compositions of the book as it stands, each worked out once, when first asked for. */
 function useCompositions(book: Ref<Book>) {
   const compositions = computed(() => ({ of: book.value, found: new Map<string, Composition | null>() }))
   function composition(lotId: string): Composition | null {
     const { of, found } = compositions.value
-    if (!found.has(lotId)) found.set(lotId, compositionOf(of, lotId))
+    if (!found.has(lotId)) found.set(lotId, rules().compositionOf(of, lotId))
     return found.get(lotId) ?? null
   }
   /** A part of a blend to be, with what its trials taught; what does not change with its amount is worked out once. */
   function part(of: EntryOf<'blend'>['parts'][number], blendId: string): Composition | null {
+    const { ofMass, partComposition } = rules()
     if (of.lotId) {
       const source = composition(of.lotId)
       return source && ofMass(source, of.massG)
@@ -63,8 +58,15 @@ function useCompositions(book: Ref<Book>) {
 
 /** Which codes are taken, and the next that is free. */
 function useCodes(lots: Ref<Lot[]>) {
+  const owners = computed(() => {
+    const found = new Map<string, string[]>()
+    for (const { id, code, formerCodes } of lots.value)
+      for (const one of [code, ...formerCodes])
+        found.set(one.toLowerCase(), [...(found.get(one.toLowerCase()) ?? []), id])
+    return found
+  })
   const codeTaken = (code: string, except?: string) =>
-    lots.value.some((known) => known.id !== except && known.code.toLowerCase() === code.trim().toLowerCase())
+    (owners.value.get(code.trim().toLowerCase()) ?? []).some((id) => id !== except)
   /** The next free code of a series: LF-01, LF-02; `past` passes over so many more. */
   function nextCode(series: string, past = 0): string {
     for (let number = 1, free = 0; ; number++) {
@@ -89,12 +91,26 @@ const useFreeVessels = (library: Ref<Library>, fermenting: Ref<Lot[]>) =>
 
 /** The one judge of all pages, the forecast taken in; and where a lot stands now, in words. */
 function useJudge(book: Ref<Book>, summaries: Ref<ReadonlyMap<string, ForecastSummary>>, now: Ref<number>) {
-  const judge = computed(() => judgeOf(book.value, (id) => summaries.value.get(id)))
+  const judge = computed(() => rules().judgeOf(book.value, (id) => summaries.value.get(id)))
   function judgementOf({ id }: { id: string }) {
     const judgement = judge.value(id, now.value)
-    return judgement && toldJudgement(judgement, tellMoment)
+    return judgement && rules().toldJudgement(judgement, tellMoment)
   }
   return { judge, judgementOf }
+}
+
+/** Writes facts to the log, all or none. They are there once the promise is kept. Returns their ids. */
+function useRecord() {
+  const preferences = usePreferences()
+  const keeping = useKeeping()
+  return async (...drafts: Draft[]): Promise<string[]> => {
+    const { ownEntry } = await fetchRules()
+    const made: Entry[] = drafts.map((draft) =>
+      ownEntry({ ...draft, id: ids.next(nowMs()), by: preferences.by, origin: 'maker' }),
+    )
+    await keeping.record(made)
+    return made.map((entry) => entry.id)
+  }
 }
 
 /**
@@ -104,50 +120,60 @@ function useJudge(book: Ref<Book>, summaries: Ref<ReadonlyMap<string, ForecastSu
 export const useBook = defineStore('book', () => {
   const preferences = usePreferences()
   const keeping = useKeeping()
-  const { entries, book, whole, there, changed, open, takeDue, error } = useLog(() => keeping.problem !== null)
+  const { entries, folded, whole, there, changed, open, openAll, takeDue, error } = useLog(
+    () => keeping.problem !== null,
+  )
   const now = useNowMs(TICK_MS, changed)
   watch(now, takeDue)
-  const lots = computed(() => [...book.value.lots.values()].sort((a, b) => a.startedMs - b.startedMs))
+  // Whatever clock wrote the last entry, the next one is later.
+  watch(
+    () => folded.value?.lastId,
+    (id) => id && ids.seen(id, nowMs()),
+    { immediate: true },
+  )
+  /** Where something is read of it there is something to read: `folded` for what an empty log is asked, too. */
+  const book = computed(() => {
+    if (!folded.value) throw new Error('The log is asked before it was read.')
+    return folded.value
+  })
+  const lots = computed(() => [...(folded.value?.lots.values() ?? [])].sort((a, b) => a.startedMs - b.startedMs))
   const fermenting = computed(() => lots.value.filter((lot) => lot.state === 'fermenting'))
   const planned = computed(() => lots.value.filter((lot) => lot.state === 'planned'))
-  const summaries = useForecastSummaries(book, lots, now)
+  const summaries = useForecastSummaries(folded, lots, now)
   const { judge, judgementOf } = useJudge(book, summaries, now)
   /** It, or what it was made of, stands on eye and tongue alone. */
-  const notMeasured = (lotId: string): boolean => judge.value(lotId, now.value)?.reasons.some(isByTaste) ?? false
-  const askCase = computed(() => ({
-    ...{ book: book.value, judge: judge.value, nowMs: now.value },
-    ...{ ahead: summaries.value, kit: preferences.kit },
-  }))
+  const notMeasured = (lotId: string): boolean =>
+    judge.value(lotId, now.value)?.reasons.some(rules().isByTaste) ?? false
+  const askCase = computed(
+    () =>
+      folded.value && {
+        ...{ book: folded.value, judge: judge.value, nowMs: now.value },
+        ...{ ahead: summaries.value, kit: preferences.kit },
+      },
+  )
   const { asks, stands, looked } = useAsks(lots, askCase, { there, whole })
-  // The shelf stands: the rest of the log is read while it is looked at.
-  watch(looked, () => void open(true))
+  // Once the shelf stands the rest of the log is read, while it is looked at.
+  watch(looked, () => void atRest().then(() => open(true)))
   const library = computed(() => book.value.library)
+  const disagreements = computed(() => (whole.value && folded.value ? rules().disagreementsOf(folded.value) : []))
   const recipes = computed(() => book.value.recipes)
   const hasDemo = computed(() => (entries.value ?? []).some((entry) => entry.origin === 'demo'))
 
-  const { composition, part } = useCompositions(book)
-
-  const lot = (id: string): Lot | undefined => book.value.lots.get(id)
-  const { codeTaken, nextCode } = useCodes(lots)
+  const lot = (id: string): Lot | undefined => folded.value?.lots.get(id)
   const freeVessels = useFreeVessels(library, fermenting)
 
-  /** Writes facts to the log, all or none. They are there once the promise is kept. Returns their ids. */
-  async function record(...drafts: Draft[]): Promise<string[]> {
-    const made: Entry[] = drafts.map((draft) =>
-      ownEntry({ ...draft, id: makeId(nowMs()), by: preferences.by, origin: 'maker' }),
-    )
-    await keeping.record(made)
-    return made.map((entry) => entry.id)
-  }
+  const record = useRecord()
 
   return {
-    ...{ entries, error, book, lots, fermenting, planned, library, recipes, hasDemo, record },
-    ...{ asks, looked, stands, summaries, judge, judgementOf, notMeasured },
-    ...{ composition, part, lot, codeTaken, nextCode, freeVessels },
+    ...{ entries, error, folded, book, lots, fermenting, planned, library, recipes, hasDemo, record },
+    ...{ disagreements, asks, looked, stands, summaries, judge, judgementOf, notMeasured },
+    ...useCompositions(book),
+    ...useCodes(lots),
+    ...{ lot, freeVessels },
     nowMs: now,
-    ...{ whole, open },
+    ...{ whole, openAll },
     // An empty log is called new only once the second copy was asked.
     ready: computed(() => there.value && (!entries.value || entries.value.length > 0 || keeping.ready)),
-    ingredients: (lotId: string) => ingredientsOf(book.value, lotId),
+    ingredients: (lotId: string) => rules().ingredientsOf(book.value, lotId),
   }
 })

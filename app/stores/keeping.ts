@@ -5,10 +5,14 @@ import { nowMs } from '~/clock/clock'
 import { adoptNewer, append, JOURNAL, journal, keepPhotos, type Photo } from '~/db/journal'
 import { eraseAll } from '~/db/erase'
 import { restoreDrafts } from '~/db/forms'
+import { inLoft } from '~/db/loft'
 import { onLoss, problemOf, type StorageProblem } from '~/db/opening'
+import { writing } from '~/db/writing'
 import {
   copyEntries,
+  copyLines,
   copyPicture,
+  copyPictures,
   foldCopy,
   openCopy,
   reconcileEntries,
@@ -31,11 +35,6 @@ const QUIET_MS = 6000
 
 /** Where the second copy stands: not asked yet, kept, not possible in this browser, or failing. */
 export type CopyState = 'asked' | 'kept' | 'none' | 'failing'
-
-const LOCK = 'lactofer-writing'
-/** Writes side by side with others, never while all is erased. */
-const writing = <Answer>(work: () => Promise<Answer>, mode: LockMode = 'shared'): Promise<Answer> =>
-  'locks' in navigator ? (navigator.locks.request(LOCK, { mode }, work) as Promise<Answer>) : work()
 
 /** Rejects when a promise has not answered in time. */
 const inTime = <Answer>(promise: Promise<Answer>, ms: number): Promise<Answer> =>
@@ -93,7 +92,7 @@ function useSecondCopy() {
 
 /** Other tabs: one that erases all, and one that wants a newer schema. */
 function useOtherTabs(aside: (why: 'aside' | 'erased') => void) {
-  const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('lactofer-keeping')
+  const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(inLoft('lactofer-keeping'))
   channel?.addEventListener('message', () => {
     aside('erased')
     void releaseCopy()
@@ -184,6 +183,12 @@ export const useKeeping = defineStore('keeping', () => {
     })
   /** Writes down in the second copy what is said more fully now than it was. */
   const copyFuller = (entries: readonly Entry[]) => copy.write(() => copyEntries(entries))
+  /** Writes to the second copy what a worker took in: lines of entries, pictures by their ids. */
+  const copyTaken = ({ lines, pictures }: { lines: string; pictures: readonly string[] }) =>
+    copy.write(async () => {
+      await copyLines(lines)
+      await copyPictures(pictures)
+    })
   /** Keeps a picture, the maker's own in both places. */
   const keepPicture = (photo: Photo): Promise<void> =>
     writing(async () => {
@@ -203,6 +208,6 @@ export const useKeeping = defineStore('keeping', () => {
     ...{ copyState: copy.state, found: copy.found },
     codeOf: problemOf,
     ready: computed(() => problem.value !== null || settled.value),
-    ...{ start, record, compare: copy.compare, copyFuller, keepPicture, lookWhetherItStays, erase },
+    ...{ start, record, compare: copy.compare, copyFuller, copyTaken, keepPicture, lookWhetherItStays, erase },
   }
 })

@@ -1,7 +1,5 @@
+import { counted } from '@lactofer/core'
 import { tellSince } from '~/clock/moments'
-
-/** "1 picture", "3 pictures". */
-export const counted = (count: number, one: string, more = `${one}s`): string => `${count} ${count === 1 ? one : more}`
 
 /** "12 entries and 3 photographs since Sunday". */
 export function sinceWords({ entries, pictures, atMs }: { entries: number; pictures: number; atMs: number | null }) {

@@ -2,6 +2,8 @@ import type { StorageProblem } from '~/stores/keeping'
 
 /** Why nothing can be kept, what works all the same, and what to do. */
 export interface ProblemWords {
+  /** What it comes to, where that is not that nothing can be kept. */
+  mark?: string
   what: string
   works: string
   todo: string
@@ -40,6 +42,12 @@ export const PROBLEM_WORDS: Record<StorageProblem | 'erased', ProblemWords> = {
     what: 'The log was erased in another tab.',
     works: 'Nothing is written from here.',
     todo: 'Reload to begin anew.',
+  },
+  part: {
+    mark: 'The log is not read',
+    what: 'A part of Lactofer could not be fetched, and the log cannot be read without it.',
+    works: 'Nothing in the log is touched.',
+    todo: 'Reload when the network, or the computer that serves Lactofer, is there again.',
   },
   unreadable: {
     what: 'The log in this browser could not be opened.',

@@ -2,7 +2,7 @@ import { expose } from 'comlink'
 import {
   FILE_VERSION,
   InvalidInput,
-  lotsIn,
+  kindOf,
   mergeEntries,
   mergeNewer,
   photosOf,
@@ -12,17 +12,8 @@ import {
 import { readLog, type ReadLog } from '~/archive/readArchive'
 import { writeArchive } from '~/archive/writeArchive'
 import { PASSING, privateFolder } from './privateFolder'
-import {
-  allEntries,
-  allNewer,
-  JOURNAL,
-  journal,
-  keepCheckpoint,
-  merge,
-  ownPhotoIds,
-  photoIds,
-  type Photo,
-} from '~/db/journal'
+import { allEntries, allNewer, JOURNAL, journal, merge, ownPhotoIds, photoIds, type Photo } from '~/db/journal'
+import { keepCheckpoint } from '~/db/checkpoint'
 
 /** What an archive took in, and where it is where no folder was given. */
 export interface Written {
@@ -119,7 +110,7 @@ async function write(writtenAt: string, world: UnitWorld, folder: FileSystemFile
 
 /** Lots that entries bring into being. */
 const lotsMade = (entries: readonly Entry[]): Preview['lots'] =>
-  entries.flatMap((entry) => ('code' in entry && lotsIn(entry).length ? [{ code: entry.code, name: entry.name }] : []))
+  entries.flatMap((entry) => (kindOf(entry).makes?.(entry) ?? []).map(({ code, name }) => ({ code, name })))
 
 async function look(file: Blob): Promise<Preview> {
   waiting = null

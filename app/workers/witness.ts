@@ -1,3 +1,4 @@
+import { inPractice } from '~/db/loft'
 import { lazyWorker } from './lazyWorker'
 import type { WitnessApi } from './witness.worker'
 
@@ -6,6 +7,6 @@ export const witness = lazyWorker<WitnessApi>(
   () => new Worker(new URL('./witness.worker.ts', import.meta.url), { type: 'module' }),
 )
 
-/** Whether this browser has private files that can be written from here. */
+/** Whether there is a second copy: this browser has private files that can be written from here. Practice has none. */
 export const hasPrivateFiles = (): boolean =>
-  'storage' in navigator && 'getDirectory' in navigator.storage && 'locks' in navigator
+  !inPractice && 'storage' in navigator && 'getDirectory' in navigator.storage && 'locks' in navigator

@@ -1,5 +1,13 @@
 import { expose } from 'comlink'
-import { PICTURE_ENDINGS, readWitness, sealed, unsealed, witnessHead, type Witnessed } from '@lactofer/core/witness'
+import {
+  pictureFile,
+  readPictureFile,
+  readWitness,
+  sealed,
+  unsealed,
+  witnessHead,
+  type Witnessed,
+} from '@lactofer/core/witness'
 import { PASSING, privateFolder } from './privateFolder'
 
 /*
@@ -15,9 +23,6 @@ const LEFT = 4
 const ENDING = '.log'
 const ERASING = 'erasing'
 const WHOLLY = { recursive: true }
-const PICTURE = /^(.+)\.(\d+)\.(jpg|png|webp|svg)$/
-const ENDINGS: Readonly<Record<string, string>> = PICTURE_ENDINGS
-const TYPES = Object.fromEntries(Object.entries(ENDINGS).map(([type, ending]) => [ending, type]))
 
 /** What the files hold that the database does not, and the other way round. */
 export interface Compared {
@@ -182,9 +187,9 @@ async function wholePictures(): Promise<Map<string, string>> {
   pictures = new Map()
   const directory = await folder('pictures')
   for (const name of await namesIn(directory)) {
-    const [, id, size] = PICTURE.exec(name) ?? []
-    const whole = id && (await (await directory.getFileHandle(name)).getFile()).size === Number(size)
-    if (whole) pictures.set(id, name)
+    const told = readPictureFile(name)
+    const whole = told && (await (await directory.getFileHandle(name)).getFile()).size === told.bytes
+    if (whole) pictures.set(told.id, name)
   }
   return pictures
 }
@@ -241,9 +246,9 @@ const api = {
     const { lastModified } = await (await directory.getFileHandle(PASSING)).getFile()
     if (lastModified < beforeMs) await directory.removeEntry(PASSING)
   }),
-  /** Keeps a picture; its name tells how many bytes it has, so that a torn one is known. */
+  /** Keeps a picture. */
   keepPicture: inTurn(async (id: string, blob: Blob) => {
-    const name = `${id}.${blob.size}.${ENDINGS[blob.type] ?? 'jpg'}`
+    const name = pictureFile(id, blob.size, blob.type)
     await writeWhole(await folder('pictures'), name, new Uint8Array(await blob.arrayBuffer()))
     pictures?.set(id, name)
   }),
@@ -253,7 +258,7 @@ const api = {
     const name = (await wholePictures()).get(id)
     if (!name) return null
     const file = await (await (await folder('pictures')).getFileHandle(name)).getFile()
-    return new Blob([await file.arrayBuffer()], { type: TYPES[PICTURE.exec(name)?.[3] ?? ''] ?? '' })
+    return new Blob([await file.arrayBuffer()], { type: readPictureFile(name)?.type ?? '' })
   }),
   /** A form that was begun: the text as it stands. */
   keepDraft: inTurn(async (key: string, text: string) =>

@@ -1,12 +1,11 @@
-import type { BenchCommand, BenchState } from '@lactofer/core'
+import { BenchSimulator, type BenchCommand, type BenchState } from '@lactofer/core'
 import { nowMs } from '../clock'
-import { BenchSimulator } from './simulator'
 
 /**
  * The one simulated bench of this server and the streams that watch it. It settles as fast as real instruments do, or
  * so many times faster as NUXT_BENCH_PACE says.
  */
-const simulator = new BenchSimulator(nowMs(), 20, useRuntimeConfig().bench.pace)
+const simulator = new BenchSimulator(nowMs(), 20, { pace: useRuntimeConfig().bench.pace })
 const closers = new Set<() => void>()
 
 /** What the instruments show at this moment. */

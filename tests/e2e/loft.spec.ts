@@ -50,6 +50,13 @@ test('the loft from the crate: lots, vessels and salt, moved by button, key and 
   // What was said here is not asked again at the scale.
   await planned.getByRole('link', { name: 'Weigh it in' }).click()
   await expect(page).toHaveURL(/\/weigh\//)
+  // It was moved, so there are two versions of it: dropped, both are gone.
+  await page.goto(new URL(page.url()).pathname.replace('/weigh/', '/ferment/'))
+  const dropped = page.url()
+  await page.getByRole('button', { name: 'Drop this plan' }).click()
+  await expect(page).toHaveURL(/\/plan/)
+  await page.goto(dropped)
+  await expect(page.getByRole('heading', { name: 'No such lot' })).toBeVisible()
 })
 
 test('the loft from the table: what to buy and when to begin; what does not fit says what would', async ({

@@ -15,6 +15,11 @@ const PAGES = [
   '/recipes',
   '/logbook',
   '/settings',
+  '/devices',
+  '/join',
+  '/rehearse',
+  '/rehearse/questions',
+  '/guide',
 ] as const
 /** Pages that teach the next step while nothing is there. */
 const EMPTY = ['/', '/ferment', '/press', '/blend', '/cellar'] as const

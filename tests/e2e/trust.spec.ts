@@ -203,6 +203,34 @@ test('storage that is denied, missing or full is said in a sentence, and plannin
   }
 })
 
+test('an empty log fetches nothing to read it by; where that cannot be fetched it is said, and the log is there once it can', async ({
+  browser,
+  baseURL,
+}) => {
+  const context = await browser.newContext({ baseURL, serviceWorkers: 'block' })
+  let [fetched, away] = [0, false]
+  await context.route('**/_nuxt/*.js', async (route) => {
+    const response = await route.fetch()
+    // A sentence of the table of styles: the rules of core stand in one file with it.
+    const isRules = (await response.text()).includes('Mould starts above the liquid')
+    if (isRules) fetched++
+    await (isRules && away ? route.abort() : route.fulfill({ response }))
+  })
+  const page = await context.newPage()
+  await page.goto('/')
+  await expect(page.getByRole('heading', { name: 'No jar on the shelf yet' })).toBeVisible()
+  expect(fetched).toBe(0)
+  await page.getByRole('button', { name: 'Look around with the demo' }).click()
+  await expect(page.locator('[data-lot="BPL-01"]')).toBeVisible()
+  away = true
+  await page.reload()
+  await expect(page.getByRole('alert').filter({ hasText: 'A part of Lactofer could not be fetched' })).toBeVisible()
+  away = false
+  await page.reload()
+  await expect(page.locator('[data-lot="BPL-01"]')).toBeVisible()
+  await context.close()
+})
+
 test('a full disk names itself, and the form stays', async ({ guarded: page }) => {
   await openDemo(page)
   await page.locator('[data-lot="BPL-04"]').click()

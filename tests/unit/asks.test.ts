@@ -1,4 +1,4 @@
-import { afterEach, describe, expect, test, vi } from 'vitest'
+import { afterEach, beforeAll, describe, expect, test, vi } from 'vitest'
 import { effectScope, nextTick, ref, shallowRef } from 'vue'
 import {
   asksOf,
@@ -16,9 +16,11 @@ import {
 import { demoEntries } from '#demo/scenario'
 import { useAsks, type AskCase } from '~/composables/useAsks'
 import { tellMoment } from '~/clock/moments'
+import { fetchRules } from '~/rules/rules'
+import { lateId, NOW } from '../lateId'
 
-const NOW = Date.parse('2026-11-25T12:00:00.000Z')
 const ENTRIES = demoEntries(NOW)
+beforeAll(() => fetchRules())
 
 function caseOf(book: Book): { given: AskCase; lots: Lot[] } {
   const lots = [...book.lots.values()].sort((a, b) => a.startedMs - b.startedMs)
@@ -78,7 +80,7 @@ describe('what many lots ask for', () => {
     const ask = long.asks.value.find(({ chore }) => chore === 'burp')!
     let entries = [...ENTRIES]
     for (let turn = 0; turn < 30; turn++) {
-      const id = `01ZZZZZZZZZZZZZZZZZZZ${String(turn).padStart(5, '0')}`
+      const id = lateId(turn)
       const at = new Date(NOW).toISOString()
       const done: Entry = { id, at, by: 'Bench', origin: 'maker', kind: 'chore', lotId: ask.lotId, chore: 'burp' }
       entries = [...entries, done]

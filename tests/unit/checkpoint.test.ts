@@ -15,9 +15,9 @@ import {
 } from '@lactofer/core'
 import { demoEntries } from '#demo/scenario'
 import { pastLoft } from '../pastLofts'
+import { lateId, NOW } from '../lateId'
 
 const DAY = 86_400_000
-const NOW = Date.parse('2026-11-25T12:00:00.000Z')
 const OPTIONS = { untilMs: NOW + DAY, newer: [] }
 
 const NOW_LOG = demoEntries(NOW)
@@ -84,8 +84,7 @@ function begun(entries: readonly Entry[], beside: readonly Entry[], came: readon
 }
 const closed = [...fold(LOG).lots.values()].filter(({ state }) => state === 'used up' || state === 'discarded')
 const at = new Date(NOW).toISOString()
-const own = (turn: number) =>
-  ({ id: `01ZZZZZZZZZZZZZZZZZZZ${String(turn).padStart(5, '0')}`, at, by: 'Bench' }) as const
+const own = (turn: number) => ({ id: lateId(turn), at, by: 'Bench' }) as const
 
 describe('a log that begins at its checkpoint', () => {
   test('tells of open lots what the whole log tells, wherever it is cut and whatever was corrected', () => {
@@ -132,7 +131,7 @@ describe('a log that begins at its checkpoint', () => {
       'a correction of one': { ...first.made, ...own(2), at: first.made.at, replaces: first.made.id },
       'one taken back': { ...own(3), origin: 'maker', kind: 'retract', replaces: first.made.id, reason: 'Wrong jar.' },
       'a lot made of one': {
-        ...{ ...plan, ...own(4), lotId: '01ZZZZZZZZZZZZZZZZZZZ00099' },
+        ...{ ...plan, ...own(4), lotId: lateId(99) },
         rows: [{ name: 'Base', massG: 500, preparation: 'raw', seedsOut: false, lotId: base.id }],
       } as Entry,
       'another value in the library': {

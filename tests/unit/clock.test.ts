@@ -2,7 +2,17 @@ import { afterEach, describe, expect, it } from 'vitest'
 import { effectScope, shallowRef } from 'vue'
 import { DAY_MS, HOUR_MS } from '@lactofer/core'
 import { deviceClock, nowMoment, nowMs, setClock, turnedClock, useNowMs } from '~/clock/clock'
-import { dayAfterMonths, fieldOfMoment, momentAfterDays, momentOfField, tellMoment, tellSpan } from '~/clock/moments'
+import {
+  dayAfterMonths,
+  fieldOfMoment,
+  momentAfterDays,
+  momentOfField,
+  tellMoment,
+  tellSpan,
+  typedDay,
+  writeDates,
+  writtenDay,
+} from '~/clock/moments'
 
 /** A Thursday, in the morning of the zone the tests are read in. */
 const THURSDAY = Date.parse('2026-11-26T08:30:00+01:00')
@@ -54,6 +64,20 @@ describe('moments in words and fields', () => {
     expect(tellSpan(THURSDAY, THURSDAY)).toBe('Thu 26 Nov')
     expect(tellSpan(THURSDAY, THURSDAY + 5 * DAY_MS)).toBe('26 Nov to 1 Dec')
     expect(tellSpan(THURSDAY, THURSDAY + 2 * DAY_MS)).toBe('26 to 28 Nov')
+  })
+
+  it('a typed day is read in the order the maker writes it, or as a log has it, and nothing is guessed', () => {
+    writeDates('day first')
+    expect(typedDay('03/02/2026 08:30', true)).toBe('2026-02-03T08:30')
+    expect(typedDay(' 3/2/2026 8:30', true)).toBe('2026-02-03T08:30')
+    expect(typedDay('2026-02-03T08:30', true)).toBe('2026-02-03T08:30')
+    expect(typedDay('03/02/2026', false)).toBe('2026-02-03')
+    writeDates('month first')
+    expect(typedDay('03/02/2026 01:05 PM', true)).toBe('2026-03-02T13:05')
+    expect(writtenDay('2026-03-02T13:05', true)).toBe('03/02/2026 01:05 PM')
+    for (const none of ['', 'soon', '31/06/2026', '06/31/2026', '13/13/2026', '03/02/26', '03/02/2026 25:00'])
+      expect(typedDay(none, false)).toBeNull()
+    writeDates('browser')
   })
 
   it('a field gives back the minute it was given; what is no moment is none', () => {

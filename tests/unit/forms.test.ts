@@ -27,16 +27,15 @@ import {
   freshBlendDraft,
   freshPart,
   freshSauce,
-  mixSetOf,
   partForLog,
   partsForLog,
   setShare,
   shareOut,
   type BlendDraft,
-  type KnownParts,
   type PartForm,
   type SauceForm,
 } from '~/forms/blendForm'
+import { mixSetOf, type KnownParts } from '~/forms/mixSet'
 import { adviceWords, missedWords } from '~/words/limitWords'
 import { headline, judge, RULERS, rangeWords } from '~/components/measure/rulers'
 import { colourOf, formOfRecipe, freshPlan, type PlanForm } from '~/forms/planForm'

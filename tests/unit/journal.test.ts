@@ -3,20 +3,9 @@ import Dexie from 'dexie'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { demoEntries } from '#demo/scenario'
 import { readFile, type Entry } from '@lactofer/core'
-import {
-  adoptNewer,
-  allEntries,
-  append,
-  bindOld,
-  journal,
-  Journal,
-  keepCheckpoint,
-  keepPhotos,
-  lacksCheckpoint,
-  logStart,
-  merge,
-  replaceDemo,
-} from '~/db/journal'
+import { adoptNewer, allEntries, append, bindOld, journal, Journal, keepPhotos, merge, replaceDemo } from '~/db/journal'
+import { keepCheckpoint } from '~/db/checkpoint'
+import { lacksCheckpoint, logStart } from '~/db/logStart'
 import { drafts } from '~/db/drafts'
 
 const demo = demoEntries(Date.parse('2026-05-04T09:00:00.000Z'))

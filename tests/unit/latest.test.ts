@@ -20,6 +20,7 @@ it('an answer to an earlier question is not shown as if it were to the newest', 
   expect([answer.value, current.value], 'still the answer before').toEqual(['one', false])
   asked.value = 3
   await answers('two')
+  expect([answer.value, current.value], 'each as it comes').toEqual(['two', false])
   await answers('three')
   await settled()
   expect([answer.value, current.value]).toEqual(['three', true])

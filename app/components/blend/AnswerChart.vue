@@ -1,10 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { refThrottled } from '@vueuse/core'
-import { answersTo, type Composition, type Property } from '@lactofer/core'
+import { answersTo, formatMass, type Composition, type Property } from '@lactofer/core'
 import { RULERS, type Wanted } from '../measure/rulers'
-import { answerOption } from './answerOption'
-import { useTones } from '~/composables/useTones'
+import type { TellingPoint } from '~/composables/useDrawnChart'
 import { usePreferences } from '~/stores/preferences'
 
 /** What each addition would do to one property: one line for each part already in the pot, and water. */
@@ -14,7 +13,6 @@ const { property, base, additions, target } = defineProps<{
   additions: readonly { name: string; composition: Composition }[]
   target: Wanted
 }>()
-const tones = useTones()
 const preferences = usePreferences()
 const STEPS = 12
 // The rulers answer at once; the curves may follow a few frames later.
@@ -33,16 +31,20 @@ const lines = computed(() =>
   })),
 )
 const write = (value: number | null | undefined) => (value == null ? '–' : RULERS[property].write(value))
-const option = computed(() =>
-  answerOption(lines.value, added.value, { property, target }, tones.value, preferences.world),
-)
+const picture = computed(() => ({
+  name: 'answer' as const,
+  of: { property, target: { low: target.low, high: target.high }, lines: lines.value, added: added.value },
+}))
+const tip = ({ name, value: [grams, value] = [0, 0] }: TellingPoint) =>
+  `+${formatMass(grams, preferences.world)} ${name}: ${write(value)}`
 </script>
 
 <template>
   <figure>
     <figcaption><h3>What an addition would do</h3></figcaption>
     <ChartBase
-      :option="option"
+      :picture="picture"
+      :tip="tip"
       :height-px="220"
       label="It against the mass added, one line for each component; the figures stand in the table below"
     >

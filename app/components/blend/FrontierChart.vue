@@ -2,11 +2,9 @@
 import { computed, ref } from 'vue'
 import { AIMS, figureOf, type Aim, type Forecast, type Property } from '@lactofer/core'
 import { aimName, aimValue } from '~/words/limitWords'
-import type { SauceForm } from '~/forms/blendForm'
-import { frontierOption } from './frontierOption'
+import { targetsOf, type SauceForm } from '~/forms/blendForm'
 import type { BlendDraftState } from '~/composables/useBlendDraft'
 import { useFrontier } from '~/composables/useFrontier'
-import { useTones } from '~/composables/useTones'
 
 /**
  * What one property pulls against: all that it and another can be together, with the pot and the targets in it.
@@ -17,7 +15,6 @@ const { property, question, forecast, sauce } = defineProps<{
   forecast: Forecast
   sauce: SauceForm
 }>()
-const tones = useTones()
 const across = ref<Aim>(property === 'heat' ? 'acid' : 'heat')
 const { points, shownFor, progress, problem } = useFrontier(
   (all) => question(all),
@@ -27,9 +24,11 @@ const { points, shownFor, progress, problem } = useFrontier(
 const options = AIMS.filter((aim) => aim !== property).map((value) => ({ value, label: aimName(value) }))
 
 const now = computed(() => shownFor.value.map((aim) => figureOf(aim, forecast.composition)))
-const option = computed(() =>
-  points.value ? frontierOption(points.value, shownFor.value, now.value, sauce.targets, tones.value) : null,
-)
+const picture = computed(() => {
+  if (!points.value) return null
+  const of = { found: points.value, aims: [...shownFor.value] as const, now: now.value, targets: targetsOf(sauce) }
+  return { name: 'frontier' as const, of }
+})
 /** The figures behind the picture, a handful of them. */
 const rows = computed(
   () => points.value?.filter((_, index, all) => index % Math.max(1, Math.floor(all.length / 8)) === 0) ?? [],
@@ -58,7 +57,7 @@ const chartLabel = computed(
       All that can be made of these parts, within stock and the other targets. Where “wanted” lies outside, no blend
       gets there.
     </p>
-    <ChartBase v-if="option && points" :option="option" :height-px="280" :label="chartLabel" figure="frontier">
+    <ChartBase v-if="picture && points" :picture="picture" :height-px="280" :label="chartLabel" figure="frontier">
       <template #table>
         <table class="plain">
           <thead>

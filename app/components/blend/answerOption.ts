@@ -1,4 +1,5 @@
-import { formatMass, formatNumber, type Property, type UnitWorld } from '@lactofer/core'
+import { formatMass, formatNumber, type Property } from '@lactofer/core'
+import type { Look } from '~/components/chart/look'
 import { RULERS, type Wanted } from '~/components/measure/rulers'
 import type { Tones } from '~/composables/useTones'
 
@@ -18,10 +19,12 @@ export interface AnswerLine {
   name: string
   values: readonly (number | null)[]
 }
-/** What is looked at, and what is wished of it. */
-export interface AnswerOf {
+/** What is looked at, what is wished of it, and what additions do; `added`: grams of each step, from none on. */
+export interface AnswerShown {
   property: Property
   target: Wanted
+  lines: readonly AnswerLine[]
+  added: readonly number[]
 }
 
 /**
@@ -55,7 +58,7 @@ const nowMark = (value: number | null | undefined, { ink }: Tones) => ({
 })
 
 /** The target as a shaded belt in the property's colour. */
-const wantedArea = ({ property, target: { low, high } }: AnswerOf, tones: Tones) =>
+const wantedArea = ({ property, target: { low, high } }: AnswerShown, tones: Tones) =>
   (low !== null || high !== null) && {
     markArea: {
       silent: true,
@@ -68,18 +71,12 @@ const wantedArea = ({ property, target: { low, high } }: AnswerOf, tones: Tones)
   }
 
 /** Parts are ink, told apart by their dashes: colours are those of properties. */
-const seriesOf = (
-  lines: readonly AnswerLine[],
-  added: readonly number[],
-  shifts: readonly number[],
-  of: AnswerOf,
-  tones: Tones,
-) =>
-  lines.map(({ name, values }, index) => ({
+const seriesOf = (of: AnswerShown, shifts: readonly number[], tones: Tones) =>
+  of.lines.map(({ name, values }, index) => ({
     name,
     type: 'line' as const,
     symbol: 'none',
-    data: values.map((value, step) => [added[step], value]),
+    data: values.map((value, step) => [of.added[step], value]),
     lineStyle: { color: tones.ink, width: 2.2, type: DASHES[index % DASHES.length] as 'solid' },
     itemStyle: { color: tones.ink },
     endLabel: {
@@ -94,14 +91,9 @@ const seriesOf = (
     ...(index === 0 && wantedArea(of, tones)),
   }))
 
-/** Options of the chart. @param added grams of each step, from none on. */
-export function answerOption(
-  lines: readonly AnswerLine[],
-  added: readonly number[],
-  of: AnswerOf,
-  tones: Tones,
-  world: UnitWorld,
-) {
+/** Options of the chart. */
+export function answerOption(of: AnswerShown, { tones, world }: Look) {
+  const { lines, added } = of
   const all = lines.flatMap(({ values }) => values.filter((value) => value !== null))
   const step = of.property === 'acid' ? 0.1 : RULERS[of.property].stepAt(Math.max(...all, 0))
   const pad = Math.max(step, PAD * (Math.max(...all) - Math.min(...all)))
@@ -112,7 +104,6 @@ export function answerOption(
   const { unit } = RULERS[of.property]
   return {
     grid: { left: 56, right: 132, top: 24, bottom: 28 },
-    tooltip: { trigger: 'axis' as const, valueFormatter: (value: unknown) => RULERS[of.property].write(Number(value)) },
     xAxis: {
       type: 'value' as const,
       min: 0,
@@ -136,6 +127,6 @@ export function answerOption(
           of.property === 'acid' ? value.toFixed(1) : formatNumber(value, of.property === 'heat' ? 0 : 1),
       },
     },
-    series: seriesOf(lines, added, shifts, of, tones),
+    series: seriesOf(of, shifts, tones),
   }
 }

@@ -1,6 +1,7 @@
 import { formatNumber, type Aim, type FrontierPoint, type Targets } from '@lactofer/core'
 import { TARGET_FIELDS } from '~/forms/blendForm'
 import { AIM_UNITS, aimName } from '~/words/limitWords'
+import type { Look } from '~/components/chart/look'
 import type { Tones } from '~/composables/useTones'
 
 /* The picture of two properties that pull against each other, as options of the chart. */
@@ -67,6 +68,7 @@ function potSeries(pot: number[][], wanted: [Wanted, Wanted] | null, tones: Tone
   return {
     type: 'scatter' as const,
     name: 'in the pot',
+    silent: true,
     data: pot,
     symbol: 'diamond',
     symbolSize: 17,
@@ -76,14 +78,18 @@ function potSeries(pot: number[][], wanted: [Wanted, Wanted] | null, tones: Tone
   }
 }
 
-/** Options of the chart. @param now the two figures of the pot, `null` where one is not known. */
-export function frontierOption(
-  found: readonly FrontierPoint[],
-  [x, y]: readonly [Aim, Aim],
-  [nowX = null, nowY = null]: readonly (number | null)[],
-  targets: Targets,
-  tones: Tones,
-) {
+/** What is drawn of a frontier. `now`: the two figures of the pot, `null` where one is not known. */
+export interface FrontierShown {
+  found: readonly FrontierPoint[]
+  aims: readonly [Aim, Aim]
+  now: readonly (number | null)[]
+  targets: Targets
+}
+
+/** Options of the chart. */
+export function frontierOption({ found, aims, now, targets }: FrontierShown, { tones }: Look) {
+  const [x, y] = aims
+  const [nowX = null, nowY = null] = now
   const pot = nowX !== null && nowY !== null ? [[nowX, nowY]] : []
   const xSpan = padded(
     [...found.map(({ at }) => at), ...(nowX !== null && nowY !== null ? [nowX] : [])],
@@ -103,7 +109,6 @@ export function frontierOption(
   const shown = wished && wantX.from < wantX.to && wantY.from < wantY.to
   return {
     grid: { left: 56, right: 24, top: 30, bottom: 44 },
-    tooltip: { trigger: 'item' as const },
     xAxis: { ...axisOf(x, xSpan), nameLocation: 'middle' as const, nameGap: 28 },
     yAxis: axisOf(y, ySpan),
     series: [outlineSeries(outline, tones), potSeries(pot, shown ? [wantX, wantY] : null, tones)],

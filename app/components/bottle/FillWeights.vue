@@ -84,9 +84,6 @@ const mark = (index: number) => (weighed?.far.includes(index) ? 'far' : weighed?
 .half {
   width: 150px;
 }
-.low {
-  margin-top: 26px;
-}
 .weights {
   display: flex;
   flex-wrap: wrap;

@@ -221,7 +221,4 @@ const takesWords = ({ insert, band }: { insert: boolean; band: boolean }) =>
 .narrow {
   width: 110px;
 }
-.low {
-  margin-top: 26px;
-}
 </style>

@@ -1,8 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { formatNumber, formatTemperature, type HeatReference, type Lethality } from '@lactofer/core'
-import { heatOption } from './processOption'
-import { useTones } from '~/composables/useTones'
 import { usePreferences } from '~/stores/preferences'
 
 /**
@@ -10,10 +8,9 @@ import { usePreferences } from '~/stores/preferences'
  * not counted.
  */
 const { found, reference, name } = defineProps<{ found: Lethality; reference: HeatReference; name: string }>()
-const tones = useTones()
 const preferences = usePreferences()
 const shown = (tempC: number) => formatTemperature(tempC, preferences.world)
-const option = computed(() => heatOption(found, reference, tones.value, shown))
+const picture = computed(() => ({ name: 'process' as const, of: { found, reference } }))
 const every = computed(() => Math.max(1, Math.ceil(found.course.length / 24)))
 const rows = computed(() =>
   found.course.filter((_, index) => index % every.value === 0 || index === found.course.length - 1),
@@ -29,7 +26,7 @@ const chartLabel = computed(
       <strong>{{ name[0]?.toUpperCase() }}{{ name.slice(1) }}: how hot, and what did it count for?</strong>{{ ' '
       }}<span class="small muted">Above the temperature, below the minutes gained at {{ shown(reference.refC) }}.</span>
     </figcaption>
-    <ChartBase :option="option" :height-px="270" :label="chartLabel" table-name="As a table">
+    <ChartBase :picture="picture" :height-px="270" :label="chartLabel" table-name="As a table">
       <template #table>
         <table class="plain">
           <thead>

@@ -205,9 +205,6 @@ const lastBottle = computed(() => heatProcessOf(lot)['last bottle'])
 .entry > .quantity {
   width: 150px;
 }
-.low {
-  margin-top: 26px;
-}
 .point {
   white-space: nowrap;
   margin-right: var(--s3);

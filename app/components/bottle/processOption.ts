@@ -1,4 +1,5 @@
-import { formatNumber, type HeatReference, type Lethality } from '@lactofer/core'
+import { formatNumber, formatTemperature, type HeatReference, type Lethality } from '@lactofer/core'
+import type { Look } from '~/components/chart/look'
 import type { Tones } from '~/composables/useTones'
 
 /* The picture of a heat record, as options of the chart: temperature above, minutes gained at the reference below. */
@@ -105,13 +106,22 @@ function seriesOf(found: Lethality, { refC, minutes }: HeatReference, tones: Ton
   ]
 }
 
-/** Options of the chart. @param shown a temperature in the maker's world. */
-export const heatOption = (found: Lethality, reference: HeatReference, tones: Tones, shown: Shown) => ({
-  grid: [
-    { left: 62, right: 18, top: 10, height: '50%' },
-    { left: 62, right: 18, bottom: 34, height: '26%' },
-  ],
-  xAxis: xAxes(found),
-  yAxis: yAxes(found, reference, shown),
-  series: seriesOf(found, reference, tones, shown, isWide(found, reference)),
-})
+/** What is drawn of a heat record. */
+export interface ProcessShown {
+  found: Lethality
+  reference: HeatReference
+}
+
+/** Options of the chart. */
+export function processOption({ found, reference }: ProcessShown, { tones, world }: Look) {
+  const shown = (tempC: number) => formatTemperature(tempC, world)
+  return {
+    grid: [
+      { left: 62, right: 18, top: 10, height: '50%' },
+      { left: 62, right: 18, bottom: 34, height: '26%' },
+    ],
+    xAxis: xAxes(found),
+    yAxis: yAxes(found, reference, shown),
+    series: seriesOf(found, reference, tones, shown, isWide(found, reference)),
+  }
+}

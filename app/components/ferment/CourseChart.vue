@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { refDebounced } from '@vueuse/core'
+import { dayWords, formatTemperature } from '@lactofer/core'
 import type { CourseShown } from './courseMarks'
-import { courseOption } from './courseOption'
-import { useTones } from '~/composables/useTones'
+import { shortMoment } from '~/clock/moments'
+import type { TellingPoint } from '~/composables/useDrawnChart'
 import { usePreferences } from '~/stores/preferences'
 
 /**
@@ -18,30 +18,28 @@ const {
   Partial<Omit<CourseShown, 'startMs' | 'targetPh'>> &
     Pick<CourseShown, 'startMs' | 'targetPh'> & { label: string; heightPx?: number }
 >()
-const tones = useTones()
 const preferences = usePreferences()
-
-const option = computed(() =>
-  courseOption(
-    {
-      startMs: shown.startMs,
-      targetPh: shown.targetPh,
-      course: shown.course ?? null,
-      readings: shown.readings ?? [],
-      temperatures: shown.temperatures ?? [],
-      clockDueMs: shown.clockDueMs ?? null,
-      nowMs: shown.nowMs ?? null,
-      events: shown.events ?? [],
-      extras: shown.extras ?? [],
-    },
-    tones.value,
-    preferences.world,
-  ),
-)
-/** Drawn in a task of its own, after what was typed is on the page. */
-const drawn = refDebounced(option, 120)
+const picture = computed(() => ({
+  name: 'course' as const,
+  of: {
+    startMs: shown.startMs,
+    targetPh: shown.targetPh,
+    course: shown.course ?? null,
+    readings: shown.readings ?? [],
+    temperatures: shown.temperatures ?? [],
+    clockDueMs: shown.clockDueMs ?? null,
+    nowMs: shown.nowMs ?? null,
+    events: shown.events ?? [],
+    extras: shown.extras ?? [],
+  },
+}))
+function tip({ name, value: [ms, value] = [0, 0] }: TellingPoint): string {
+  const when = shown.startMs > 0 ? shortMoment(ms) : dayWords(ms)
+  const what = name === 'temperature' ? formatTemperature(value, preferences.world) : `${name} ${value.toFixed(2)}`
+  return `${when}: ${what}`
+}
 </script>
 
 <template>
-  <ChartBase :option="drawn" :height-px="heightPx" :label="label" />
+  <ChartBase :picture="picture" :tip="tip" :height-px="heightPx" :label="label" />
 </template>

@@ -80,9 +80,15 @@ const alike = (other: Lot) =>
   ((plan.value.recipeId !== undefined && other.made.recipeId === plan.value.recipeId) || other.name === lot.name)
 /** So many lots are offered to be laid beside it: of years of them the likest and newest. */
 const OFFERED = 100
+const couldLie = (other: Lot) => other.id !== lot.id && other.kind === 'ferment' && other.packed !== null
+const wasFollowed = (other: Lot) => couldLie(other) && phsOf(book.book, other).length > 1
+const anyOther = computed(() => book.lots.some(wasFollowed))
+/** Somebody reaches for them: of years of lots the likest are not looked for unasked. */
+const reached = ref(false)
 const others = computed(() => {
+  if (!reached.value) return []
   const all = book.lots
-    .filter((other) => other.id !== lot.id && other.kind === 'ferment' && other.packed)
+    .filter(couldLie)
     .sort((a, b) => Number(alike(b)) - Number(alike(a)) || b.startedMs - a.startedMs)
   const read: Lot[] = []
   for (const other of all) {
@@ -140,7 +146,14 @@ const chartPx = computed(() => Math.min(440, Math.max(270, height.value - AROUND
       />
       <div class="row head">
         <PickField v-if="forecast" v-model="ahead" label="Look ahead" :options="AHEAD" class="pick" />
-        <PickField v-if="others.length" v-model="beside" label="Lay beside" :options="otherOptions" class="pick" />
+        <PickField
+          v-if="anyOther"
+          v-model="beside"
+          label="Lay beside"
+          :options="otherOptions"
+          class="pick"
+          @focusin="reached = true"
+        />
       </div>
       <p class="small muted legend">
         <span><span class="dot" /> read, with what the meter may be off</span

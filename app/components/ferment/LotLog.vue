@@ -83,7 +83,9 @@ const takeBack = (replaces: string) =>
             <el-button v-if="entry.kind === 'reading' && entry.ph !== undefined" text @click="edit(entry)"
               >Correct</el-button
             >
-            <el-button v-if="isReversible(entry)" text @click="takeBack(entry.id)">Take back</el-button>
+            <el-button v-if="isReversible(entry)" text @click="takeBack(entry.id)">{{
+              entry.replaces ? 'Take the correction back' : 'Take back'
+            }}</el-button>
           </td>
         </tr>
       </tbody>

@@ -1,5 +1,5 @@
-import { DAY_MS, dayWords, formatTemperature, HOUR_MS, type UnitWorld } from '@lactofer/core'
-import { shortMoment } from '~/clock/moments'
+import { DAY_MS, formatTemperature, HOUR_MS, type UnitWorld } from '@lactofer/core'
+import type { Look } from '~/components/chart/look'
 import type { Tones } from '~/composables/useTones'
 import { marksOf, RIGHT_PX, roomAbove, type CourseShown } from './courseMarks'
 
@@ -201,17 +201,8 @@ function warmthSeries({ temperatures }: CourseShown, ahead: [number, number][], 
   ]
 }
 
-/** What the pointer is told. */
-const tipOf = (startMs: number, world: UnitWorld) => (hit: unknown) => {
-  const { value, seriesName } = hit as { value: [number, number]; seriesName: string }
-  const when = startMs > 0 ? shortMoment(value[0]) : dayWords(value[0])
-  const what =
-    seriesName === 'temperature' ? formatTemperature(value[1], world) : `${seriesName} ${value[1].toFixed(2)}`
-  return `${when}<br>${what}`
-}
-
 /** Options of the chart: pH above, temperature below; where no temperature is told, its panel is left out. */
-export function courseOption(shown: CourseShown, tones: Tones, world: UnitWorld) {
+export function courseOption(shown: CourseShown, { tones, world }: Look) {
   const endMs = endOf(shown)
   const ahead = pointsOf(shown, shown.course?.tempC ?? [])
   const warmth = ahead.length + shown.temperatures.length > 0
@@ -225,10 +216,6 @@ export function courseOption(shown: CourseShown, tones: Tones, world: UnitWorld)
       },
       { left: 46, right: RIGHT_PX, bottom: BOTTOM_PX, height: WARMTH_PX },
     ],
-    tooltip: {
-      trigger: 'item' as const,
-      formatter: tipOf(shown.startMs, world),
-    },
     xAxis: xAxes(shown, endMs, warmth),
     yAxis: yAxes(shown, warmth, world),
     series: [

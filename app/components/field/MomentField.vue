@@ -30,7 +30,7 @@ watch([typedMs, problem], () => (model.value = problem.value ? null : typedMs.va
 <template>
   <div>
     <label :for="id" class="field-label">{{ label }}</label>
-    <DayPicker :id="id" v-model="text" time :label="label" :problem="problem" />
+    <DayPicker :id="id" v-model="text" time :problem="problem" />
     <p v-if="problem" :id="`${id}-note`" class="problem" role="alert">{{ problem }}</p>
   </div>
 </template>

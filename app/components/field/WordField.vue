@@ -16,7 +16,7 @@ const id = useId()
 <template>
   <div>
     <label :for="id" class="field-label">{{ label }}</label>
-    <DayPicker v-if="type === 'date'" :id="id" v-model="model" :label="label" :problem="problem ?? null" />
+    <DayPicker v-if="type === 'date'" :id="id" v-model="model" :problem="problem ?? null" />
     <el-input
       v-else
       :id="id"

@@ -3,12 +3,13 @@ import { computed, ref } from 'vue'
 import { propertiesOf } from '@lactofer/core'
 import { useBook } from '~/stores/book'
 import { useInstruments } from '~/stores/instruments'
+import { usePractice } from '~/stores/practice'
 import { usePreferences } from '~/stores/preferences'
 
 const open = defineModel<boolean>({ required: true })
 const instruments = useInstruments()
 const book = useBook()
-const loadG = ref<number | null>(null)
+const practice = usePractice()
 const lotId = ref('')
 const ph = ref<number | null>(null)
 const tempC = ref<number | null>(null)
@@ -58,22 +59,17 @@ function calibrate() {
 
 <template>
   <el-dialog v-model="open" title="Simulated bench" width="560px">
-    <div class="stack">
+    <template v-if="practice.on">
+      <PracticeBench />
+      <el-button class="buffers" @click="calibrate">Calibrate on two buffers</el-button>
+    </template>
+    <div v-else class="stack">
       <p class="muted">
         These instruments are simulated: they lag, settle, jitter and drift. Put something on them to try the strip.
       </p>
-      <div class="row">
-        <QuantityField v-model="loadG" kind="mass" label="Load on the scale" :limits="{ high: 30000 }" no-take />
-        <el-button
-          class="low"
-          :disabled="loadG === null"
-          @click="loadG !== null && instruments.command({ do: 'load', massG: loadG })"
-          >Put on</el-button
-        >
-        <el-button class="low" @click="instruments.tare()">Tare</el-button>
-      </div>
+      <BenchLoad />
       <el-checkbox v-model="kitchen">Weigh on a kitchen scale of another make: ounces, slower, drops out</el-checkbox>
-      <div class="row">
+      <div class="row bench-row">
         <PickField
           v-model="lotId"
           label="Probe in"
@@ -83,13 +79,13 @@ function calibrate() {
         <QuantityField v-model="ph" kind="ph" label="Its true pH" no-take />
         <QuantityField v-model="tempC" kind="temperature" label="Its temperature" no-take />
       </div>
-      <div class="row">
+      <div class="row bench-row">
         <el-button type="primary" :disabled="ph === null || tempC === null" @click="dip">Dip the probes</el-button>
         <el-button @click="instruments.command({ do: 'lift' })">Lift them out</el-button>
         <el-checkbox v-model="thick">A thick mash</el-checkbox>
         <el-button @click="calibrate">Calibrate on two buffers</el-button>
       </div>
-      <div v-if="probes.length" class="row">
+      <div v-if="probes.length" class="row bench-row">
         <PickField
           v-for="probe in probes"
           :key="probe.id"
@@ -105,13 +101,7 @@ function calibrate() {
 </template>
 
 <style scoped>
-.row > * {
-  flex: 1 1 150px;
-}
-.row > .el-button {
-  flex: 0 1 auto;
-}
-.low {
-  margin-top: 26px;
+.buffers {
+  margin-top: var(--s4);
 }
 </style>

@@ -15,7 +15,9 @@ const MOST = 30
 const found = computed(() => {
   const words = query.value.trim().toLowerCase().split(/\s+/)
   return book.lots
-    .filter((lot) => words.every((word) => `${lot.code} ${lot.name}`.toLowerCase().includes(word)))
+    .filter((lot) =>
+      words.every((word) => `${lot.code} ${lot.formerCodes.join(' ')} ${lot.name}`.toLowerCase().includes(word)),
+    )
     .slice(-MOST)
     .reverse()
 })

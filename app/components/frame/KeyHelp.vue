@@ -5,7 +5,9 @@ const open = defineModel<boolean>({ required: true })
 </script>
 
 <template>
-  <el-dialog v-model="open" title="Keys" width="460px">
+  <el-dialog v-model="open" title="Help" width="460px">
+    <LazyRehearseThis @gone="open = false" />
+    <h3>Keys</h3>
     <dl>
       <template v-for="{ sign, what } in KEY_BINDINGS" :key="sign"
         ><dt>

@@ -7,11 +7,13 @@ import { shortDay } from '~/clock/moments'
 import { useOnce } from '~/composables/useOnce'
 import { useStages } from '~/composables/useStages'
 import { useBook } from '~/stores/book'
+import { usePractice } from '~/stores/practice'
 import { usePreferences } from '~/stores/preferences'
 
 /** On a phone the stages fold into one line, the one that is open and the date; a press unfolds them all. */
 const book = useBook()
 const preferences = usePreferences()
+const practice = usePractice()
 const { stages, isHere } = useStages()
 const route = useRoute()
 const open = ref(false)
@@ -26,6 +28,9 @@ const BESIDE = [
   { to: '/recipes', name: 'Recipes' },
   { to: '/logbook', name: 'Logbook' },
   { to: '/settings', name: 'Settings' },
+  { to: '/devices', name: 'Devices' },
+  { to: '/rehearse', name: 'Rehearse' },
+  { to: '/guide', name: 'Guide' },
 ]
 const here = computed(
   () => BESIDE.find(({ to }) => isHere(to))?.name ?? stages.value.find((stage) => stage.here)?.name ?? 'Lactofer',
@@ -44,6 +49,7 @@ const waits = computed(() => stages.value[0]?.count ?? 0)
         <component :is="open ? IconClose : IconMenu" aria-hidden="true" />
         <span class="visually-hidden">{{ open ? 'Fold the stages' : 'All stages' }}</span>
       </button>
+      <LazyLinkState v-if="!practice.on" />
       <button type="button" class="tool" aria-label="Open a lot by its label" @click="scanning = true">
         <IconScan aria-hidden="true" />
       </button>

@@ -4,7 +4,7 @@ import { useBook } from '~/stores/book'
 
 /**
  * Opens a lot by the code on its label: with the camera where the browser reads codes, by typing the short code where
- * not.
+ * not. The code that lets a device into the workshop is read here too.
  */
 const open = defineModel<boolean>({ required: true })
 const book = useBook()
@@ -31,10 +31,17 @@ function stop() {
 }
 /** Goes to a lot by what a label says: its link, or the short code on the tape, with or without a jar's mark. */
 function go(text: string): boolean {
+  const secret = /\/join#([\w-]+)$/.exec(text)?.[1]
+  if (secret) {
+    open.value = false
+    void router.push({ path: '/join', hash: `#${secret}` })
+    return true
+  }
   const id = /\/(?:ferment\/|cellar\?lot=)([0-9A-HJKMNP-TV-Z]{26})/.exec(text)?.[1]
   const short = text.trim().toLowerCase()
   const byCode =
     book.lots.find((lot) => lot.code.toLowerCase() === short) ??
+    book.lots.findLast((lot) => lot.formerCodes.some((code) => code.toLowerCase() === short)) ??
     book.lots.find((lot) => lot.packed?.vessels.some((vessel) => `${lot.code}${vessel.mark}`.toLowerCase() === short))
   const lot = id ? book.lot(id) : byCode
   if (!lot) return false
@@ -110,8 +117,5 @@ video {
 }
 .row > :first-child {
   flex: 1;
-}
-.low {
-  margin-top: 26px;
 }
 </style>

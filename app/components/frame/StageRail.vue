@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { nextTick, ref, useTemplateRef, watch } from 'vue'
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { useWindowSize } from '@vueuse/core'
 import IconKeyboard from '~icons/lucide/keyboard'
 import IconBook from '~icons/lucide/notebook-text'
@@ -9,22 +9,26 @@ import IconScan from '~icons/lucide/scan-line'
 import type { UnitWorld } from '@lactofer/core'
 import { useOnce } from '~/composables/useOnce'
 import { useStages } from '~/composables/useStages'
+import { usePractice } from '~/stores/practice'
 import { usePreferences } from '~/stores/preferences'
 
 defineEmits<{ help: [] }>()
 const preferences = usePreferences()
+const practice = usePractice()
 const scanning = ref(false)
 const scanned = useOnce(scanning)
 
 const { stages, isHere } = useStages()
 const nav = useTemplateRef<HTMLElement>('nav')
 const { width } = useWindowSize()
-// On a phone the stages are pushed sideways: the one that is open comes into view. The page itself stays where it is.
+// Where they do not fit the stages are pushed sideways: the one that is open comes into view, and the page itself stays
+// where it is. Measuring for it lays the page out, so it is done for no change of a count.
+const here = computed(() => stages.value.find((stage) => stage.here)?.to)
 function center() {
   const [row, here] = [nav.value, nav.value?.querySelector<HTMLElement>('[aria-current]')]
   if (row && here) row.scrollLeft = here.offsetLeft - (row.clientWidth - here.offsetWidth) / 2
 }
-watch([stages, nav, width], () => void nextTick(center), { immediate: true })
+watch([here, nav, width], () => void nextTick(center), { immediate: true })
 const flip = (): UnitWorld => (preferences.world === 'metric' ? 'us' : 'metric')
 </script>
 
@@ -49,6 +53,7 @@ const flip = (): UnitWorld => (preferences.world === 'metric' ? 'us' : 'metric')
       </ol>
     </nav>
     <div class="tools">
+      <LazyLinkState v-if="!practice.on" />
       <LotFinder />
       <button type="button" class="tool" aria-label="Open a lot by its label" @click="scanning = true">
         <IconScan aria-hidden="true" />

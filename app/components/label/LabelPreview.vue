@@ -1,14 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { encode } from 'uqr'
+import { codePicture } from '~/labels/codePicture'
 import type { LabelLayout } from '~/labels/labelLayout'
 
 /** A label as it will be printed: the same marks at the same places, in the same face. */
 const { layout, link, text } = defineProps<{ layout: LabelLayout; link: string; text: string }>()
-const cells = computed(() => {
-  const { data, size } = encode(link, { border: 0 })
-  return { size, path: data.flatMap((row, y) => row.flatMap((on, x) => (on ? [`M${x} ${y}h1v1h-1z`] : []))).join('') }
-})
+const cells = computed(() => codePicture(link))
 </script>
 
 <template>

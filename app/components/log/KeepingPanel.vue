@@ -16,7 +16,7 @@ const copyWords = computed(() => {
     case 'asked':
       return 'The second copy is being looked at …'
     case 'none':
-      return 'This browser has no place for a second copy (it gives one to pages served securely, or from this machine). Save archives often.'
+      return 'This browser has no place for a second copy. Save archives often.'
     case 'failing':
       return 'The second copy could not be written. Save an archive today.'
     case 'kept':
@@ -47,7 +47,10 @@ async function erase() {
     <h2>On this device</h2>
     <p v-if="keeping.problem" class="problem">{{ PROBLEM_WORDS[keeping.problem].what }}</p>
     <template v-else>
-      <p>The log lies in this browser, on this device, and nowhere else unless you save it. {{ copyWords }}</p>
+      <p>
+        The log lies in this browser, on this device, and nowhere else unless you save it or
+        <NuxtLink to="/devices">share it with your other devices</NuxtLink>. {{ copyWords }}
+      </p>
       <p data-figure="stays">{{ stays }}</p>
       <p class="muted small">
         Clearing this site's data takes both copies with it, and so does losing the device: an archive elsewhere is what

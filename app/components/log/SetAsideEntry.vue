@@ -53,7 +53,4 @@ async function takeBack() {
   display: grid;
   gap: var(--s2);
 }
-.low {
-  margin-top: 26px;
-}
 </style>

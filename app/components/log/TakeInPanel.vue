@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { InvalidInput } from '@lactofer/core'
+import { counted, InvalidInput } from '@lactofer/core'
 import { fullMoment, tellSpan } from '~/clock/moments'
 import { lookAtFile, takeFile, type Preview } from '~/composables/useLogFile'
-import { counted } from '~/words/backupWords'
 
 /** An archive or an open file: what it would bring stands here before it is taken in, and what it brought after. */
 const emit = defineEmits<{ report: [text: string] }>()

@@ -1,5 +1,6 @@
 import { ref } from 'vue'
-import { counted, sizeWords } from '~/words/backupWords'
+import { counted } from '@lactofer/core'
+import { sizeWords } from '~/words/backupWords'
 import { useBackup } from '~/stores/backup'
 
 /** Saves or shares an archive for a button: busy while it does, and says what was saved or why it was not. */

@@ -123,7 +123,4 @@ function undo() {
 .scale > :not(.el-button) {
   flex: 1 1 140px;
 }
-.low {
-  margin-top: 26px;
-}
 </style>

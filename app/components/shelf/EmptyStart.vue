@@ -1,9 +1,12 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import { loadDemo } from '~/composables/useDemo'
 import { useBook } from '~/stores/book'
+import { usePractice } from '~/stores/practice'
 
 const book = useBook()
+const practice = usePractice()
+const orphans = computed(() => book.folded?.orphans.length ?? 0)
 /** The first thing a maker sees: what to do next, or a loft full of jars to look around in. */
 const busy = ref(false)
 const problem = ref('')
@@ -17,6 +20,21 @@ async function look() {
     busy.value = false
   }
 }
+/** The first jar, in the practice loft: fetched only where somebody wants it. */
+async function rehearse() {
+  busy.value = true
+  try {
+    const [{ beginExercise }, { EXERCISES }] = await Promise.all([
+      import('~/composables/beginExercise'),
+      import('@lactofer/core/practice'),
+    ])
+    const first = EXERCISES[0]
+    if (first) await beginExercise(first)
+  } catch {
+    busy.value = false
+    problem.value = 'The practice loft could not be opened. Your own log is as it was.'
+  }
+}
 </script>
 
 <template>
@@ -27,16 +45,17 @@ async function look() {
       ready and what it blends to.
     </p>
     <div class="row">
-      <NuxtLink to="/plan" class="first">Plan the first batch</NuxtLink>
+      <NuxtLink to="/plan" class="first-link">Plan the first batch</NuxtLink>
       <PressButton :disabled="busy" @click="look">Look around with the demo</PressButton>
+      <PressButton v-if="!practice.on" :disabled="busy" @click="rehearse">Rehearse the first jar</PressButton>
     </div>
     <p class="muted small">
       The demo is an invented loft with a dozen jars. It can be taken out again at any time; what you log yourself
       stays.
     </p>
-    <p v-if="book.book.orphans.length" class="small">
-      {{ book.book.orphans.length }} of your own entries speak of lots that are not here: of the demo's, perhaps. They
-      are kept, and come back with it.
+    <p v-if="orphans" class="small">
+      {{ orphans }} of your own entries speak of lots that are not here: of the demo's, perhaps. They are kept, and come
+      back with it.
     </p>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
   </section>
@@ -46,16 +65,5 @@ async function look() {
 .start {
   max-width: 640px;
   padding: var(--s6);
-}
-.first {
-  display: inline-flex;
-  align-items: center;
-  min-height: var(--touch);
-  padding: 0 var(--s4);
-  background: var(--bottle);
-  color: var(--on-action);
-  border-radius: var(--radius);
-  font-weight: 700;
-  text-decoration: none;
 }
 </style>

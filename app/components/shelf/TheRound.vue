@@ -23,8 +23,8 @@ const ORDERS = [
 ] as const
 
 /** So many tasks are drawn as one, each about so high, px. */
-const PIECE = 20
-const FEW = 40
+const PIECE = 10
+const FEW = 24
 const TASK_PX = 96
 
 const lotOf = (ask: Ask) => book.lot(ask.lotId)

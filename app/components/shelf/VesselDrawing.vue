@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, useId } from 'vue'
-import type { Closure, VesselKind } from '@lactofer/core'
+import type { Closure, JarLook, VesselKind } from '@lactofer/core'
 
 /**
  * A vessel to scale, drawn from data: shape, fill line, colour of the produce, closure, tape with code and day, HOT
@@ -14,6 +14,7 @@ const {
   bare = false,
   layers,
   limit,
+  look,
 } = defineProps<{
   vessel: VesselKind
   fraction: number
@@ -28,6 +29,8 @@ const {
   layers?: readonly { name: string; color: string; share: number }[] | undefined
   /** How full it may be, a share of its brim. */
   limit?: number | undefined
+  /** How it looks, where that is known: foam, film, cloud, a blown lid. */
+  look?: JarLook | undefined
 }>()
 const clip = useId()
 
@@ -52,7 +55,8 @@ const outline = computed(() => {
   }
   return ''
 })
-const level = computed(() => heightOf(fraction))
+/** Gas lifts what is in it, and what ran over is missing. */
+const level = computed(() => heightOf(fraction * (look?.level ?? 1)))
 /** Where a share of its brim lies on the drawing. */
 const heightOf = (share: number) =>
   HEAD + height.value * (1 - Math.min(1, Math.max(0, share)) * (vessel.shape === 'jar' ? 0.95 : 1))
@@ -73,7 +77,12 @@ const tapeWidth = computed(() => Math.max(58, Math.min(width.value * 0.8, 190)))
 const grown = computed(() => Math.max(1, Math.min(tapeWidth.value / 80, (height.value * 0.3) / 35)))
 const box = computed(() => Math.max(width.value, bare ? 0 : tapeWidth.value) + 8)
 const left = computed(() => (box.value - width.value) / 2)
-const tapeTop = computed(() => HEAD + height.value * 0.56 - 18 * grown.value)
+/** Where the tape begins; where something is to be seen on top, under it. */
+const tapeTop = computed(() => {
+  const usual = HEAD + height.value * 0.56 - 18 * grown.value
+  const lowest = HEAD + height.value - 40 * grown.value
+  return look ? Math.max(usual, Math.min(lowest, level.value + 8 * grown.value)) : usual
+})
 /** A cloth over the mouth, sagging at the sides. */
 const cloth = computed(() => {
   const [right, middle] = [width.value + 3, width.value / 2]
@@ -104,6 +113,7 @@ const cloth = computed(() => {
         stroke="#0003"
       />
       <line :x1="-6" :x2="width + 6" :y1="level" :y2="level" stroke="#0003" stroke-width="2" />
+      <VesselLook v-if="look" :look="look" :width="width" :level="level" :bottom="height + HEAD" />
       <rect
         v-if="vessel.shape === 'jar'"
         :x="width * 0.09"
@@ -127,6 +137,11 @@ const cloth = computed(() => {
     <path :d="outline" fill="none" stroke="var(--outline)" stroke-width="1.600" />
     <template v-if="vessel.shape !== 'bag'">
       <template v-if="closure === 'cloth'"><path :d="cloth" fill="#e8e2d2" stroke="var(--outline)" /></template>
+      <path
+        v-else-if="look && look.blown > 0.3"
+        :d="`M${lid.x},${HEAD + 1} q${lid.width / 2},${-24 * look.blown} ${lid.width},0 Z`"
+        :fill="hot ? 'var(--heat)' : 'var(--lid)'"
+      />
       <rect
         v-else
         :x="lid.x"

@@ -1,34 +1,30 @@
-import { counted, formatMass, type Trace, type UnitWorld } from '@lactofer/core'
+import type { Look } from '~/components/chart/look'
 import type { Tones } from '~/composables/useTones'
 
 /* The picture of a trace, as options of the chart. */
 
-type Node = Trace['nodes'][number]
-
-/** The same thing from the same hands is one node of the picture, whatever it went into; the list tells each apart. */
-export const keyOf = ({ id, kind, name, from }: Node): string => (kind === 'delivery' ? `in:${name}:${from}` : id)
-
-/** What is drawn: nodes by their key, streams between keys, the lot it is about, and how a lot is named. */
-export interface TracePicture {
-  nodes: ReadonlyMap<string, Node>
-  streams: Trace['edges']
-  selfId: string
-  named: (node: Node) => string
-  world: UnitWorld
+/** A point of the trace: a delivery, a lot or a place; `self`: the lot it is about. */
+export interface TraceNodeShown {
+  key: string
+  label: string
+  kind: 'delivery' | 'lot' | 'place'
+  color: string | null
+  self: boolean
+}
+/** What is drawn: points, and streams between their keys. */
+export interface TraceShown {
+  nodes: readonly TraceNodeShown[]
+  streams: readonly { from: string; to: string; massG: number }[]
 }
 
-/** What a label says, without the marks of the drawing. */
-const plain = (words: string) => words.replace(/[<>&]/g, '')
-
-function nodeItem([key, node]: [string, Node], { selfId, named }: TracePicture, tones: Tones) {
+function nodeItem({ key, label, kind, color, self }: TraceNodeShown, tones: Tones) {
   const { ink, line, surface, muted, temperature } = tones
-  const from = node.kind === 'delivery' && node.from ? `, ${node.from}` : ''
   return {
     name: key,
     itemStyle: {
-      color: node.lot?.color ?? (node.kind === 'place' ? temperature : muted),
-      borderColor: node.id === selfId ? ink : line,
-      borderWidth: node.id === selfId ? 2.5 : 1,
+      color: color ?? (kind === 'place' ? temperature : muted),
+      borderColor: self ? ink : line,
+      borderWidth: self ? 2.5 : 1,
     },
     label: {
       // Above its node on the ground, never on a stream.
@@ -41,56 +37,28 @@ function nodeItem([key, node]: [string, Node], { selfId, named }: TracePicture, 
       fontSize: 13,
       width: 190,
       overflow: 'truncate' as const,
-      formatter: node.kind === 'lot' ? named(node) : `${node.name}${from}`,
-      rich: { code: { fontFamily: 'Archivo Variable', fontWeight: 700, fontSize: 13 } },
+      formatter: label,
+      rich: { code: { fontFamily: 'Archivo Variable', fontWeight: 700, fontSize: 13, padding: [0, 4, 0, 0] } },
     },
   }
-}
-
-function tipOf(hit: unknown, { nodes, world }: TracePicture): string {
-  const { dataType, name, data } = hit as {
-    dataType: string
-    name: string
-    data: { source: string; target: string; value: number; bottles: number | null }
-  }
-  const title = (key: string) => plain([nodes.get(key)?.code, nodes.get(key)?.name].filter(Boolean).join(' '))
-  if (dataType !== 'edge') return title(name)
-  const amount = data.bottles === null ? formatMass(data.value, world) : counted(data.bottles, 'bottle')
-  return `${title(data.source)} → ${title(data.target)}<br>${amount}`
 }
 
 /** Options of the chart: from whom, through which jars, to where; the width of a stream is its weight. */
-export function traceOption(picture: TracePicture, tones: Tones) {
-  const { ink, line, surface } = tones
-  const used = new Set(picture.streams.flatMap(({ from, to }) => [from, to]))
-  return {
-    animation: false,
-    tooltip: {
-      trigger: 'item' as const,
-      backgroundColor: surface,
-      borderColor: line,
-      textStyle: { color: ink },
-      formatter: (hit: unknown) => tipOf(hit, picture),
+export const traceOption = ({ nodes, streams }: TraceShown, { tones }: Look) => ({
+  series: [
+    {
+      type: 'sankey' as const,
+      left: 4,
+      right: 180,
+      top: 24,
+      bottom: 8,
+      nodeWidth: 14,
+      nodeGap: 30,
+      draggable: false,
+      layoutIterations: 48,
+      data: nodes.map((one) => nodeItem(one, tones)),
+      links: streams.map(({ from, to, massG }) => ({ source: from, target: to, value: massG })),
+      lineStyle: { color: 'source' as const, opacity: 0.35, curveness: 0.5 },
     },
-    series: [
-      {
-        type: 'sankey' as const,
-        left: 4,
-        right: 180,
-        top: 24,
-        bottom: 8,
-        nodeWidth: 14,
-        nodeGap: 30,
-        draggable: false,
-        layoutIterations: 48,
-        emphasis: { focus: 'trajectory' as const },
-        data: [...picture.nodes].filter(([key]) => used.has(key)).map((one) => nodeItem(one, picture, tones)),
-        links: picture.streams.map(({ from, to, massG, bottles }) => ({
-          ...{ source: from, target: to, value: massG },
-          bottles,
-        })),
-        lineStyle: { color: 'source' as const, opacity: 0.35, curveness: 0.5 },
-      },
-    ],
-  }
-}
+  ],
+})

@@ -108,6 +108,7 @@ const readable = computed(
           </li>
         </ul>
       </section>
+      <NotSettled v-if="selected" :lot-id="selected.id" />
       <section v-if="selected" class="sheet" aria-label="Chosen lot" data-chosen>
         <LotHeading :lot="selected" as="h2" class="heading" />
         <StandLine v-if="stand && stand.make === 'stop'" :judgement="stand" />
@@ -127,11 +128,6 @@ const readable = computed(
             ></template
           >
           <span v-else class="muted"> A lot it was made from is not in this log, so its figures are not known.</span>
-        </p>
-        <p v-if="selected.shortG > 1 || (selected.bottles?.short ?? 0) > 0" class="problem">
-          More was taken than there was<template v-if="selected.bottles"
-            >: {{ selected.bottles.short }} bottles</template
-          >. Two devices may have taken the same, or a count is wrong: correct the line in the log.
         </p>
         <p class="row links">
           <template v-if="selected.bottles"

@@ -1,14 +1,16 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { cautionsFor, dayOf, hasHoney, isMeter, isRefill, propertiesOf, styleById } from '@lactofer/core'
+import { cautionsFor, chainOf, dayOf, hasHoney, isMeter, isRefill, propertiesOf, styleById } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { useRecorder } from '~/composables/useRecorder'
 import { usePrinting } from '~/composables/usePrinting'
 import { useBook } from '~/stores/book'
+import { usePractice } from '~/stores/practice'
 import { usePreferences } from '~/stores/preferences'
 
 const book = useBook()
 const preferences = usePreferences()
+const practice = usePractice()
 const route = useRoute()
 const printing = usePrinting()
 const lot = computed(() => book.lot(String(route.params.id)))
@@ -28,10 +30,20 @@ const { busy, record } = useRecorder('The plan is still there; try again.')
 const router = useRouter()
 /** Takes a plan back that was never packed; what was said of it stays in the log. */
 async function drop() {
-  const id = plan.value?.id
-  if (id && (await record({ kind: 'retract', at: nowMoment(), replaces: id, reason: 'Plan dropped.' })))
-    await router.push('/plan')
+  if (!plan.value) return
+  // One version taken back would bring back the one before it.
+  const versions = chainOf(book.entries ?? [plan.value], plan.value)
+  const at = nowMoment()
+  const drafts = versions.map(({ id }) => ({ kind: 'retract' as const, at, replaces: id, reason: 'Plan dropped.' }))
+  if (await record(...drafts)) await router.push('/plan')
 }
+/** A lot that is behind: another like it may be rehearsed. */
+const offersTwin = computed(
+  () =>
+    !practice.on &&
+    lot.value?.state === 'fermenting' &&
+    (stand.value?.reasons.some(({ code }) => code === 'behind' || code === 'behind the forecast') ?? false),
+)
 const cautions = computed(() =>
   lot.value && lot.value.state === 'fermenting'
     ? cautionsFor('ferment', {
@@ -67,12 +79,14 @@ const plannedWords = computed(() =>
   <div v-else class="page">
     <BatchPaper v-if="printing" :lot="lot" />
     <LotHeading :lot="lot" :note="standsWords" />
+    <NotSettled :lot-id="lot.id" />
     <div class="lot">
       <div v-if="lot.packed && lot.vessels.length" class="left">
         <LotJar class="its-jar" :lot="lot" />
         <CautionList class="warned" :cautions="cautions" />
       </div>
       <div class="middle">
+        <LazyAtTheJar v-if="practice.on && lot.state === 'fermenting' && lot.packed" :key="lot.id" :lot="lot" />
         <section v-if="lot.state === 'discarded'" class="sheet">
           <p><StateMark level="discard" word="Discarded" /> {{ lot.discarded?.reason }}</p>
           <PhotoStrip v-if="lot.discarded?.photos" :ids="lot.discarded.photos" />
@@ -85,6 +99,7 @@ const plannedWords = computed(() =>
             :class="['next', { first: stand.state === 'ready' }]"
             >Press it</NuxtLink
           >
+          <LazyRehearseTwin v-if="offersTwin" :lot="lot" />
         </section>
         <section v-else-if="!lot.packed && lot.leftG > 0" class="sheet standing" aria-label="Where it stands">
           <p class="sentence">{{ plannedWords }}</p>

@@ -176,9 +176,6 @@ const pagesWords = computed(() => {
 .count {
   width: 130px;
 }
-.low {
-  margin-top: 26px;
-}
 .claim {
   font-size: 15px;
 }

@@ -39,8 +39,7 @@ export function daviesLog(ionicStrength: number): number {
 
 /**
  * A solution laid out for the loop, per kg of water: how much of each acid, 1/Ka of its three steps (0 where it has
- * fewer) without activity,
- * and the same at the activity it is looked at with.
+ * fewer) without activity, and the same at the activity it is looked at with: `g`, one charge's 1/γ.
  */
 export interface Laid {
   saltMmol: number
@@ -49,6 +48,7 @@ export interface Laid {
   site: Uint8Array
   steps: Float64Array
   now: Float64Array
+  g: number
 }
 const STEPS = 3
 
@@ -61,6 +61,7 @@ export function layOut({ saltMmol, sidMmol, acids }: Solution): Laid {
     site: new Uint8Array(acids.length),
     steps: new Float64Array(acids.length * STEPS),
     now: new Float64Array(acids.length * STEPS),
+    g: NaN,
   }
   acids.forEach(({ species, mmol }, index) => {
     laid.mmol[index] = mmol
@@ -79,9 +80,11 @@ function stepsOf(species: AcidSpecies): readonly number[] {
   return found
 }
 
-/** Puts an activity on the steps: 10^−pK'_k = 10^−pKa × g^(2k−1), g one charge's 1/γ; generic sites have none. */
-function activate({ site, steps, now }: Laid, log: number): void {
-  const g = ten(-log)
+/** Puts an activity on the steps: 10^−pK'_k = 10^−pKa × g^(2k−1); generic sites have none. */
+function activate(laid: Laid, g: number): void {
+  if (laid.g === g) return
+  laid.g = g
+  const { site, steps, now } = laid
   for (let acid = 0; acid < site.length; acid++) {
     let factor = site[acid] === 0 ? g : 1
     const more = site[acid] === 0 ? g * g : 1
@@ -93,10 +96,10 @@ function activate({ site, steps, now }: Laid, log: number): void {
 }
 
 /**
- * What the weak acids carry at a pH: Σ C z̄, its part of twice the ionic strength, its slope with pH; mmol/kg water.
- * One record, used again and again.
+ * What the weak acids carry at a pH: Σ C z̄, its part of twice the ionic strength, its slope with pH; and free hydrogen
+ * and hydroxide; mmol/kg water. One record, used again and again.
  */
-const carried = { sum: 0, squares: 0, slope: 0 }
+const carried = { sum: 0, squares: 0, slope: 0, free: 0 }
 function carry({ mmol, now }: Laid, tenToPh: number): void {
   let sum = 0
   let squares = 0
@@ -123,7 +126,7 @@ const ten = (power: number): number => Math.exp(power * LN10)
 
 /** The same at a pH and a logarithm of the activity coefficient. */
 function acidCharge(laid: Laid, pH: number, log: number): typeof carried {
-  activate(laid, log)
+  activate(laid, ten(-log))
   carry(laid, ten(pH))
   return carried
 }
@@ -133,23 +136,27 @@ function freeIons(pH: number, log: number): number {
   return 1000 * (10 ** (-pH - log) - 10 ** (pH - PKW - log))
 }
 
-/** Ionic strength in mol/kg water at a pH: salt, the ions behind the SID, acid anions, hydrogen and hydroxide. */
-function ionicStrengthAt(
-  solution: Pick<Solution, 'saltMmol' | 'sidMmol'>,
-  pH: number,
-  log: number,
-  squares: number,
-): number {
-  const free = 1000 * (ten(-pH - log) + ten(pH - PKW - log))
-  return (2 * solution.saltMmol + Math.abs(solution.sidMmol) + squares + free) / 2000
-}
+/** Ionic strength in mol/kg water: salt, the ions behind the SID, acid anions, hydrogen and hydroxide. */
+const strengthOf = (
+  { saltMmol, sidMmol }: Pick<Solution, 'saltMmol' | 'sidMmol'>,
+  { squares, free }: { squares: number; free: number },
+): number => (2 * saltMmol + Math.abs(sidMmol) + squares + free) / 2000
 
-/** Root of the strictly falling residual at fixed activity: Newton inside a bracket, halving when a step leaves it. */
-function rootAt(laid: Laid, log: number, start: number): number {
+/** How near a root is looked for, pH: at the end, and while its activity is still on the way. */
+const FINE = 1e-9
+const ROUGH = 1e-3
+
+/**
+ * Root of the strictly falling residual at fixed activity: Newton inside a bracket, halving when a step leaves it.
+ * `carried` is what was carried, and free, one step before it.
+ * @param within the last step is smaller than this, pH: the root itself is off by about its square.
+ */
+function rootAt(laid: Laid, log: number, start: number, within: number): number {
   const { sidMmol } = laid
-  const hydrogen = 1000 * ten(-log)
+  const g = ten(-log)
+  const hydrogen = 1000 * g
   const hydroxide = hydrogen * KW
-  activate(laid, log)
+  activate(laid, g)
   let low = LOW
   let high = HIGH
   let pH = Math.min(Math.max(start, LOW + 0.1), HIGH - 0.1)
@@ -162,8 +169,9 @@ function rootAt(laid: Laid, log: number, start: number): number {
     if (residual > 0) low = pH
     else high = pH
     const newton = pH - residual / (-LN10 * (h + oh) - carried.slope)
-    const next = newton > low && newton < high ? newton : (low + high) / 2
-    if (Math.abs(next - pH) < 1e-9) return next
+    const next = newton >= low && newton <= high ? newton : (low + high) / 2
+    carried.free = h + oh
+    if (Math.abs(next - pH) < within) return next
     pH = next
   }
   return pH
@@ -183,25 +191,23 @@ export function solveBalance(solution: Solution, { activity = true }: BalanceOpt
   return solveLaid(layOut(solution), activity)
 }
 
-/** Ionic strength at the root just found: the steps still have their activity on. */
-function strengthThere(laid: Laid, pH: number, log: number): number {
-  carry(laid, ten(pH))
-  return ionicStrengthAt(laid, pH, log, carried.squares)
-}
-
-/** The same for a solution that is laid out already and known to be sound. */
+/**
+ * The same for a solution that is laid out already and known to be sound. Root and activity are found side by side: a
+ * step of the one for each step of the other, until neither moves.
+ */
 export function solveLaid(laid: Laid, activity = true): Balance {
   let log = activity ? daviesLog((2 * laid.saltMmol + Math.abs(laid.sidMmol)) / 2000) : 0
-  let pH = rootAt(laid, log, 4)
-  let ionicStrength = strengthThere(laid, pH, log)
-  for (let pass = 0; activity && pass < 20; pass++) {
-    const next = daviesLog(ionicStrength)
-    if (Math.abs(next - log) < 1e-9) break
+  let pH = rootAt(laid, log, 4, activity ? ROUGH : FINE)
+  let step = ROUGH
+  for (let pass = 0; activity && pass < 40; pass++) {
+    const next = daviesLog(strengthOf(laid, carried))
+    if (step < FINE && Math.abs(next - log) < FINE) break
     log = next
-    pH = rootAt(laid, log, pH)
-    ionicStrength = strengthThere(laid, pH, log)
+    const before = pH
+    pH = rootAt(laid, log, before, ROUGH)
+    step = Math.abs(pH - before)
   }
-  return { pH, ionicStrength }
+  return { pH, ionicStrength: strengthOf(laid, carried) }
 }
 
 /**
@@ -215,7 +221,8 @@ export function sidFor(pH: number, saltMmol: number, acids: Solution['acids']): 
   for (let pass = 0; pass < 40; pass++) {
     const { sum, squares } = acidCharge(laid, pH, log)
     sidMmol = sum - freeIons(pH, log)
-    const next = daviesLog(ionicStrengthAt({ saltMmol, sidMmol }, pH, log, squares))
+    const free = 1000 * (ten(-pH - log) + ten(pH - PKW - log))
+    const next = daviesLog(strengthOf({ saltMmol, sidMmol }, { squares, free }))
     if (Math.abs(next - log) < 1e-10) break
     log = next
   }

@@ -14,19 +14,21 @@ const BEFORE = 3
 export function potOf(parts: readonly AcidBase[]): (factors: ArrayLike<number>) => Balance | null {
   const ids = IDS.filter((id) => parts.some((part) => part.acids[id]))
   const width = BEFORE + ids.length
-  const table = new Float64Array(parts.length * width)
-  parts.forEach((part, index) => {
-    table.set([part.waterG, part.saltG, part.sidMmol, ...ids.map((id) => part.acids[id] ?? 0)], index * width)
-  })
+  const holds = parts.map((part) => [part.waterG, part.saltG, part.sidMmol, ...ids.map((id) => part.acids[id] ?? 0)])
+  /** Thing by thing, which parts hold some and how much: most parts hold few of the acids. */
+  const held = Array.from({ length: width }, (_, thing) =>
+    holds.flatMap((of, part) => (of[thing] ? [{ part, amount: of[thing] }] : [])),
+  )
+  const ends = Uint16Array.from(held, (_, thing) => held.slice(0, thing + 1).flat().length)
+  const holders = Uint16Array.from(held.flat(), ({ part }) => part)
+  const amounts = Float64Array.from(held.flat(), ({ amount }) => amount)
   const laid = layOut({ saltMmol: 0, sidMmol: 0, acids: ids.map((id) => ({ species: ACIDS[id], mmol: 0 })) })
   const total = new Float64Array(width)
   return (factors) => {
-    total.fill(0)
-    for (let part = 0; part < parts.length; part++) {
-      const factor = factors[part]!
-      if (factor === 0) continue
-      const from = part * width
-      for (let at = 0; at < width; at++) total[at]! += factor * table[from + at]!
+    for (let thing = 0, at = 0; thing < width; thing++) {
+      let sum = 0
+      for (const end = ends[thing]!; at < end; at++) sum += factors[holders[at]!]! * amounts[at]!
+      total[thing] = sum
     }
     const water = total[0]!
     if (!(water > 0)) return null

@@ -1,7 +1,8 @@
 import type { Batch } from './batch'
-import { fit, logsOnWays, picked, predict, rowsOf, sharesOfWays, type Known, type Predicted } from './filter'
+import { leading, picked, rowsOf, sharesOfWays } from './filter'
 import { DRAWS, drawMembers, LATE, uniforms, wakesAt } from './member'
 import { mergeReadings, spreadOf, studentBelow, type PhReading } from './readings'
+import { logsOnWays, predicting, type Asking, type KnownBatch, type Predicted } from './runs'
 import { mergeSensed, type Sensed } from './senses'
 import type { TemperaturePlan } from './temperature'
 import { phOnWay, WAY_SHARE, waysOf, type FermentWay, type WeighedWay } from './ways'
@@ -91,10 +92,15 @@ function unknown(z: Float64Array, seed: number): Assimilated {
 /** A way of one member at the newest reading: how likely, which, its pH then. */
 type AtNewest = (share: number, way: FermentWay, ph: number, row: number) => void
 
-/** Draws that fit some of the readings, and each of their ways at the newest one. */
-function fitted(z: Float64Array, known: Known, fits: number): { shares: Float64Array; each: (tell: AtNewest) => void } {
+/** How likely draws go each way, and each of their ways at the newest reading. */
+interface Fitted {
+  shares: Float64Array
+  each: (tell: AtNewest) => void
+}
+/** Draws that fit some of the readings. */
+function* fitted(z: Float64Array, known: KnownBatch, fits: number): Asking<Fitted> {
   const { readings, ways } = known
-  const predicted = predict(known, z)
+  const predicted = yield* predicting(known, z)
   const shares = sharesOfWays(logsOnWays(predicted, known, fits), ways.length)
   const last = readings.length - 1
   return {
@@ -111,13 +117,19 @@ function fitted(z: Float64Array, known: Known, fits: number): { shares: Float64A
 }
 
 /** Where the newest reading lies in what was to be expected, given those before it. What was sensed is left out. */
-function placeOf(z: Float64Array, known: Known, logs: Float64Array, seed: number): { living: number; all: number } {
+function* placeOf(
+  z: Float64Array,
+  known: KnownBatch,
+  logs: Float64Array,
+  seed: number,
+): Asking<{ living: number; all: number }> {
   const { readings } = known
   const newest = readings.at(-1)!
-  const before = fit({ ...known, readings: readings.slice(0, -1) }, seed, z, logs)
+  const before = yield* leading({ ...known, readings: readings.slice(0, -1) }, seed, z, logs)
   const below = { living: 0, all: 0 }
   let living = 0
-  fitted(before, known, readings.length - 1).each((share, way, ph) => {
+  const { each } = yield* fitted(before, known, readings.length - 1)
+  each((share, way, ph) => {
     const under = share * studentBelow((newest.ph - ph) / spreadOf(newest))
     below.all += under
     if (way.kind !== 'living') return
@@ -128,24 +140,24 @@ function placeOf(z: Float64Array, known: Known, logs: Float64Array, seed: number
 }
 
 /** The newest reading against what it was to be, before it and now; `null` where nothing was read. */
-function newestOf(
-  known: Known,
+function* newestOf(
+  known: KnownBatch,
   z: Float64Array,
   { ph, startPh }: Predicted,
   { fitting, each }: { fitting: Float64Array; each: (tell: AtNewest) => void },
   seed: number,
-): { newest: Newest; quiet: number } {
+): Asking<{ newest: Newest; quiet: number }> {
   const { readings } = known
   const newest = readings.at(-1)!
   // Fewer members tell well enough what was to be expected.
   const few = Math.min(startPh.length, EXPECTING)
-  const byReadings: Known = { ...known, sensed: [] }
+  const byReadings: KnownBatch = { ...known, sensed: [] }
   const some: Predicted = {
     ...{ ph: ph.subarray(0, few * readings.length), startPh: startPh.subarray(0, few) },
     senses: new Float64Array(few * known.ways.length),
   }
   const logsBefore = logsOnWays(some, byReadings, readings.length - 1)
-  const place = placeOf(z.slice(0, few * DRAWS), byReadings, logsBefore, seed + 10)
+  const place = yield* placeOf(z.slice(0, few * DRAWS), byReadings, logsBefore, seed + 10)
   let mean = 0
   let quiet = 0
   each((share, way, at, row) => {
@@ -168,26 +180,26 @@ function newestOf(
  * What readings, and what was seen and tasted, teach about a batch: prior draws that fit them, and the ways they go.
  * Seeded: the same case gives the same answer. Readings and looks at once are merged first.
  */
-export function assimilate(
+export function* assimilating(
   { batch, temperature, readings: read, sensed: felt = [] }: Taught,
   { members = 500, seed = 1 } = {},
-): Assimilated {
+): Asking<Assimilated> {
   const readings = mergeReadings(read)
   const sensed = felt.map(mergeSensed).filter(({ seen }) => seen.length > 0)
   const z = drawMembers(members, seed)
   const newest = readings.at(-1)
   if (!newest && sensed.length === 0) return unknown(z, seed)
   const ways = waysOf(newest?.hour ?? 0)
-  const known: Known = { batch, temperature, readings, sensed, ways }
-  const predicted = predict(known, z)
-  const fitting = fit(known, seed + 20, z, logsOnWays(predicted, known))
-  const { shares, each } = fitted(fitting, known, readings.length)
+  const known: KnownBatch = { batch, temperature, readings, sensed, ways }
+  const predicted = yield* predicting(known, z)
+  const fitting = yield* leading(known, seed + 20, z, logsOnWays(predicted, known))
+  const { shares, each } = yield* fitted(fitting, known, readings.length)
   const chances = byWay(shares, ways)
   return {
     ...drawn(fitting, shares, ways, seed + 30),
     ...{ fitting, shares, chances },
     ...(newest
-      ? newestOf(known, z, predicted, { fitting, each }, seed)
+      ? yield* newestOf(known, z, predicted, { fitting, each }, seed)
       : { newest: null, quiet: chanceOf({ chances }, ({ kind }) => kind === 'dead') }),
   }
 }

@@ -1,10 +1,5 @@
-import type { Batch } from './batch'
-import { DRAWS, memberOf, normals, uniforms } from './member'
-import { logT, spreadOf, type PhReading } from './readings'
-import { COLUMNS, integrateMember, SHOWN } from './integrate'
-import { hoursOf, sensesLog, type Sensed } from './senses'
-import type { TemperaturePlan } from './temperature'
-import { differs, goOnWay, phOnWay, type WeighedWay } from './ways'
+import { DRAWS, normals, uniforms } from './member'
+import { weighing, type Asking, type KnownBatch } from './runs'
 
 /* Draws led to what was read: weighed, and where too few are left, moved there in tempered steps. */
 
@@ -17,25 +12,6 @@ const STRIDE = 0.45
 /** At most so many tempered steps, of so many members. */
 const STAGES = 12
 const TEMPERED = 300
-
-/** A batch, what is known of its temperature, what was read and sensed of it, and the ways it may go. */
-export interface Known {
-  batch: Batch
-  temperature: TemperaturePlan
-  readings: readonly PhReading[]
-  sensed: readonly Sensed[]
-  ways: readonly WeighedWay[]
-}
-
-/**
- * What members say of each reading, member by member, where each of them started, and how well each fits, on each way,
- * what was sensed: logarithms, members × ways.
- */
-export interface Predicted {
-  ph: Float64Array
-  startPh: Float64Array
-  senses: Float64Array
-}
 
 /** Sum of exponentials without overflow, as a logarithm. */
 function logSum(values: ArrayLike<number>, from = 0, to = values.length): number {
@@ -74,75 +50,6 @@ export function rowsOf(z: Float64Array, rows: Uint32Array): Float64Array {
   return out
 }
 
-const LIQUID = SHOWN.indexOf('liquid')
-/** Where something was sensed a run is looked at every so many hours: when it came to a halt lies between them. */
-const HALT_STEP_H = 12
-
-/** Hours at which runs are looked at: of readings and looks, and, where there are looks, of a halt. */
-function looksAt(readings: readonly PhReading[], sensed: readonly Sensed[]): Float64Array {
-  const looks = hoursOf(sensed)
-  const last = Math.max(0, ...looks)
-  const steps = looks.length ? Array.from({ length: Math.ceil(last / HALT_STEP_H) }, (_, at) => at * HALT_STEP_H) : []
-  return Float64Array.from(new Set([...readings.map(({ hour }) => hour), ...looks, ...steps])).sort()
-}
-
-/** What members say of each reading and of what was sensed. */
-export function predict({ batch, temperature, readings, sensed, ways }: Known, z: Float64Array): Predicted {
-  const count = z.length / DRAWS
-  const hours = looksAt(readings, sensed)
-  const shown = new Float64Array(hours.length * COLUMNS)
-  const onWay = new Float64Array(shown.length)
-  const ph = new Float64Array(count * readings.length)
-  const startPh = new Float64Array(count)
-  const senses = new Float64Array(count * ways.length)
-  const fitting = sensesLog(sensed, hours, batch.medium.acidPct)
-  const places = readings.map(({ hour, of }) => hours.indexOf(hour) * COLUMNS + SHOWN.indexOf(of))
-  for (let row = 0; row < count; row++) {
-    const member = memberOf(batch, z, row * DRAWS)
-    startPh[row] = member.startPh
-    integrateMember(member, temperature, hours, shown, 0)
-    for (let index = 0; index < readings.length; index++) ph[row * readings.length + index] = shown[places[index]!]!
-    if (sensed.length === 0) continue
-    const living = fitting(shown)
-    let lowest = Infinity
-    for (let at = LIQUID; at < shown.length; at += COLUMNS) if (shown[at]! < lowest) lowest = shown[at]!
-    for (let way = 0; way < ways.length; way++) {
-      const apart = differs(ways[way]!.way, lowest)
-      if (apart) {
-        onWay.set(shown)
-        goOnWay(ways[way]!.way, hours, onWay, 0, member.hexose)
-      }
-      senses[row * ways.length + way] = apart ? fitting(onWay) : living
-    }
-  }
-  return { ph, startPh, senses }
-}
-
-/**
- * Log likelihood of each member on each way, the way's share in it: members × ways.
- * @param to only so many readings, the first ones.
- */
-export function logsOnWays(
-  { ph, startPh, senses }: Predicted,
-  { readings, ways }: Pick<Known, 'readings' | 'ways'>,
-  to = readings.length,
-): Float64Array {
-  const width = readings.length
-  const out = new Float64Array(startPh.length * ways.length)
-  const shares = ways.map(({ share }) => Math.log(share))
-  const spreads = readings.map(spreadOf)
-  for (let row = 0; row < startPh.length; row++)
-    for (let way = 0; way < ways.length; way++) {
-      let sum = shares[way]! + senses[row * ways.length + way]!
-      for (let index = 0; index < to; index++) {
-        const { hour, ph: read } = readings[index]!
-        sum += logT(read - phOnWay(ways[way]!.way, ph[row * width + index]!, hour, startPh[row]!), spreads[index]!)
-      }
-      out[row * ways.length + way] = sum
-    }
-  return out
-}
-
 /** The logarithms of members over all their ways. */
 const over = (onWays: Float64Array, ways: number): Float64Array =>
   Float64Array.from({ length: onWays.length / ways }, (_, row) => logSum(onWays, row * ways, (row + 1) * ways))
@@ -158,7 +65,12 @@ export function sharesOfWays(onWays: Float64Array, ways: number): Float64Array {
  * Draws that fit what was read and sensed whichever way they go, all of one weight: the prior's, taken by weight; where
  * too few would be left, led there in tempered steps, each taken anew and moved by preconditioned Crank–Nicolson.
  */
-export function fit(known: Known, seed: number, prior: Float64Array, priorOnWays: Float64Array): Float64Array {
+export function* leading(
+  known: KnownBatch,
+  seed: number,
+  prior: Float64Array,
+  priorOnWays: Float64Array,
+): Asking<Float64Array> {
   const { readings, sensed, ways } = known
   const even = uniforms(seed)
   const priorLogs = over(priorOnWays, ways.length)
@@ -189,7 +101,7 @@ export function fit(known: Known, seed: number, prior: Float64Array, priorOnWays
     logs = Float64Array.from(rows, (row) => before[row] ?? 0)
     for (let move = 0; move < MOVES; move++) {
       const tried = z.map((value) => stay * value + STRIDE * next())
-      const triedLogs = over(logsOnWays(predict(known, tried), known), ways.length)
+      const triedLogs = over(yield* weighing(known, tried), ways.length)
       for (let member = 0; member < count; member++) {
         if (Math.log(even()) >= heat * ((triedLogs[member] ?? 0) - (logs[member] ?? 0))) continue
         z.set(tried.subarray(member * DRAWS, (member + 1) * DRAWS), member * DRAWS)

@@ -1,13 +1,12 @@
 import { within } from '../invalid'
 import type { Batch } from './batch'
 import { flagsOf, type Flag } from './flags'
-import { assimilate, type Ensemble, type Assimilated } from './assimilate'
+import { assimilating, type Ensemble, type Assimilated } from './assimilate'
 import type { PhReading, Sampled } from './readings'
-import { DRAWS, memberOf } from './member'
-import { COLUMNS, integrateMember, SHOWN } from './integrate'
+import { COLUMNS, SHOWN } from './shown'
+import { alone, running, type Asking } from './runs'
 import type { Sensed } from './senses'
 import { underLine } from './underLine'
-import { goOnWay, type FermentWay } from './ways'
 import { temperatureAt, type TemperaturePlan } from './temperature'
 import { PH_LINE } from './clock'
 import { CALM_GAS, FERMENTED_FALL, SETTLED_FALL } from './settled'
@@ -108,35 +107,26 @@ export function forecastHours(days: number): Float64Array {
   return Float64Array.from(hours)
 }
 
-const LIVING: FermentWay = { kind: 'living' }
-
 /** Quantiles of some values, which are sorted in place. */
 const quantiles = (values: Float64Array, shares: readonly number[]): number[] => {
   values.sort()
   return shares.map((share) => values[Math.min(values.length - 1, Math.floor(share * values.length))] ?? 0)
 }
 
-/** The runs of possible batches through a scenario, and what is read off them. */
+/** What is read off the runs of possible batches through a scenario. */
 class Runs {
   private readonly members: number
   private readonly width: number
-  private readonly all: Float64Array
   private readonly values: Float64Array
 
+  /** @param all what they show, members × hours × {@link COLUMNS}. */
   constructor(
-    { batch, temperature }: Scenario,
-    { z, ways }: Ensemble,
+    private readonly all: Float64Array,
     readonly hours: Float64Array,
   ) {
-    this.members = z.length / DRAWS
     this.width = hours.length * COLUMNS
-    this.all = new Float64Array(this.members * this.width)
+    this.members = all.length / this.width
     this.values = new Float64Array(this.members)
-    for (let row = 0; row < this.members; row++) {
-      const member = memberOf(batch, z, row * DRAWS)
-      integrateMember(member, temperature, hours, this.all, row * this.width)
-      goOnWay(ways[row] ?? LIVING, hours, this.all, row * this.width, member.hexose)
-    }
   }
 
   /** Nine in ten of them, at every hour. */
@@ -214,9 +204,10 @@ function crossingOf(values: Float64Array): CrossingHours {
 }
 
 /** Runs possible batches through a scenario. @param targetPh what it is to reach; @param days 1 to 1 100. */
-export function courseOf(scenario: Scenario, batches: Ensemble, targetPh: number, days: number): Course {
-  const runs = new Runs(scenario, batches, forecastHours(days))
-  const hours = [...runs.hours]
+export function* coursing(scenario: Scenario, { z, ways }: Ensemble, targetPh: number, days: number): Asking<Course> {
+  const wanted = forecastHours(days)
+  const runs = new Runs(yield* running({ scenario, z, ways, hours: wanted }), wanted)
+  const hours = [...wanted]
   return {
     hours,
     blended: runs.band('blended'),
@@ -229,26 +220,33 @@ export function courseOf(scenario: Scenario, batches: Ensemble, targetPh: number
     ready: when(runs.settling(targetPh)),
   }
 }
+/** A course worked out by one alone: see {@link coursing}. */
+export const courseOf = (scenario: Scenario, batches: Ensemble, targetPh: number, days: number): Course =>
+  alone(coursing(scenario, batches, targetPh, days))
 
 /**
  * The forecast of a batch from what is known and what was read: one function for the plan, the lot and what-if.
  * Seeded and reproducible; 500 members unless told otherwise. Readings before packing are left out.
  * @param learned from an earlier call with the same case, to save the work.
  */
-export function forecastFerment(
+export function* forecasting(
   known: FermentCase,
   { days, members = 500, seed = 1 }: ForecastOptions,
-  learned: Assimilated = assimilate(known, { members, seed }),
-): FermentForecast {
+  learned?: Assimilated,
+): Asking<FermentForecast> {
   const { batch, temperature, targetPh, sensed = [], allowed } = known
   const scenario = { batch, temperature }
+  const taught = learned ?? (yield* assimilating(known, { members, seed }))
   return {
-    ...courseOf(scenario, learned, targetPh, days),
-    under: sensed.length && allowed ? underLine(scenario, learned, forecastHours(days), allowed) : null,
-    flags: flagsOf(learned, targetPh),
-    learned,
+    ...(yield* coursing(scenario, taught, targetPh, days)),
+    under: sensed.length && allowed ? underLine(scenario, taught, forecastHours(days), allowed) : null,
+    flags: flagsOf(taught, targetPh),
+    learned: taught,
   }
 }
+/** A forecast worked out by one alone: see {@link forecasting}. */
+export const forecastFerment = (known: FermentCase, options: ForecastOptions): FermentForecast =>
+  alone(forecasting(known, options))
 
 /** The hour at which a course is as sour as another one is at an hour; `null` where it never gets there. */
 export function sameAs(course: Course, reference: Course, hour: number): number | null {

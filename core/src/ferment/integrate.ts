@@ -1,14 +1,8 @@
 import { temperatureFactor, HALF_SPEED, MIXED_PK, STOPS_AT_REST } from './growth'
 import { startKernel, WARM } from './kernel'
 import type { Member, MemberGroup } from './member'
+import { COLUMNS } from './shown'
 import { longestStepH, temperatureAt, type TemperaturePlan } from './temperature'
-
-/**
- * What a run shows at each output: blended, liquid and pieces' pH; CO2 made so far (mmol/kg of everything) and a day;
- * lactic and acetic acid (mmol/kg); bacteria in the liquid, log10 a gram.
- */
-export const SHOWN = ['blended', 'liquid', 'pieces', 'gas', 'gasPerDay', 'lactic', 'acetic', 'cells'] as const
-export const COLUMNS = SHOWN.length
 
 /** The table of charges: pH from 2.2 to 9 in hundredths. */
 const LOW = 2.2

@@ -1,4 +1,4 @@
-import { COLUMNS, SHOWN } from './integrate'
+import { COLUMNS, SHOWN } from './shown'
 
 /*
  * What eyes and tongue tell: an answer in steps hangs on something the forecast carries, so it weighs its possible

@@ -1,4 +1,4 @@
-import { COLUMNS, SHOWN } from './integrate'
+import { COLUMNS, SHOWN } from './shown'
 
 /**
  * How one possible batch goes. Living: as the model says, early or late. Standstill: as the model says, but for good

@@ -15,6 +15,18 @@ export const PICTURE_ENDINGS = {
 } as const
 export type PictureType = keyof typeof PICTURE_ENDINGS
 
+const PICTURE = /^(.+)\.(\d+)\.(jpg|png|webp|svg)$/
+/** A picture's file: its name tells how many bytes it has, so that a torn one is known. */
+export const pictureFile = (id: string, bytes: number, type: string): string =>
+  `${id}.${bytes}.${(PICTURE_ENDINGS as Readonly<Record<string, string>>)[type] ?? 'jpg'}`
+
+/** What the name of a picture's file tells; `null` where it is no such name. */
+export function readPictureFile(name: string): { id: string; bytes: number; type: string } | null {
+  const [, id, bytes, ending] = PICTURE.exec(name) ?? []
+  const type = Object.entries(PICTURE_ENDINGS).find(([, one]) => one === ending)?.[0]
+  return id && type ? { id, bytes: Number(bytes), type } : null
+}
+
 /** An entry as it goes into a line: its id, the version of the file format it needs, and the entry itself. */
 export interface Witnessed {
   id: string

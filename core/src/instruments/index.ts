@@ -1,3 +1,4 @@
 export * from './live'
 export * from './calibration'
 export * from './pocket'
+export * from './simulator'

@@ -8,8 +8,9 @@ import { temperatureAtMs } from '../makeup/temperature'
 import { fermentReasons, timeReasons, type Columns } from './fermenting'
 import { historyOf, type History } from './history'
 import { jarsApart, jarsRead, together, worstOf, type Jar } from './jars'
-import { judgementOf, type Clock, type Foresight, type Judge } from './judgement'
+import { judgementOf, worseOf, type Clock, type Foresight, type Judge } from './judgement'
 import { inherited, type AskStand, type Stand } from './lineage'
+import { forksAbout, saidOtherwise } from './otherwise'
 import { signReasons } from './openSigns'
 import { isByTaste, type Reason } from './reasons'
 import { reckon, type Reckoned } from './reckon'
@@ -26,6 +27,7 @@ function thrownAway({ discarded }: Lot, atMs: number): Reason[] {
 }
 
 const notUnderstood = (count = 0): Reason[] => (count ? [{ code: 'newer entry', facts: { count } }] : [])
+const notSettled = (count = 0): Reason[] => (count ? [{ code: 'not settled', facts: { count } }] : [])
 
 /** How many entries that are not understood here speak of each lot. */
 function newerAbout({ newer }: Book): ReadonlyMap<string, number> {
@@ -52,10 +54,12 @@ const wants = ({ liquid, blended }: Columns, { lot }: History): boolean =>
   [liquid, blended].some(({ passed, guessed, lateSpent }) => passed !== null && guessed && lateSpent >= 1) ||
   (liquid.passed === null && looksOf(lot).length > 0)
 
-/** Makes a judge of a book. @param foresee what is known of the forecast of a ferment. */
-export function judgeOf(book: Book, foresee: (lotId: string) => Foresight | undefined = () => undefined): Judge {
+type Foresee = (lotId: string) => Foresight | undefined
+
+/** Judges by what counts in a book. */
+function asItCounts(book: Book, foresee: Foresee): Judge {
   const known = new Map<string, Stand | null>()
-  const newer = newerAbout(book)
+  const [newer, forked] = [newerAbout(book), forksAbout(book)]
   const ask: AskStand = (lotId, atMs, path, marks) => {
     const key = `${lotId} ${atMs} ${marks?.join() ?? ''}`
     const found = known.get(key)
@@ -87,6 +91,7 @@ export function judgeOf(book: Book, foresee: (lotId: string) => Foresight | unde
       ...from.reasons,
       ...thrownAway(lot, atMs),
       ...notUnderstood(newer.get(lot.id)),
+      ...notSettled(forked.get(lot.id)),
       ...(byAcid
         ? together(
             each.map(([{ mark, history: of }, reckoned]) => ({
@@ -111,4 +116,16 @@ export function judgeOf(book: Book, foresee: (lotId: string) => Foresight | unde
     }
   }
   return (lotId, atMs) => ask(lotId, atMs, [])?.judgement ?? null
+}
+
+/**
+ * Makes a judge of a book. Where two devices say different things of one fact, the worse counts.
+ * @param foresee what is known of the forecast of a ferment.
+ */
+export function judgeOf(book: Book, foresee: Foresee = () => undefined): Judge {
+  const judge = asItCounts(book, foresee)
+  const otherwise = saidOtherwise(book).map((other) => asItCounts(other, foresee))
+  if (otherwise.length === 0) return judge
+  return (lotId, atMs) =>
+    otherwise.reduce((found, other) => worseOf(found, found && other(lotId, atMs)), judge(lotId, atMs))
 }

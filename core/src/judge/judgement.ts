@@ -1,6 +1,6 @@
 import type { Flag } from '../ferment/flags'
 import type { Verdict } from '../level'
-import { ruleFor, STATES, type Reason, type State } from './reasons'
+import { bottomOf, ruleFor, STATES, type Reason, type State } from './reasons'
 
 /** What a forecast says of a lot, as the judge needs it. Times in hours since packing; gas mmol/kg a day. */
 export interface Foresight {
@@ -52,6 +52,17 @@ const byWeight = (reasons: readonly Reason[]): Reason[] =>
   [...reasons].sort((a, b) => STATES.indexOf(ruleFor(b).state) - STATES.indexOf(ruleFor(a).state))
 
 const VERDICT_WEIGHT: readonly Verdict[] = ['pass', 'ask', 'stop']
+
+/** Of two judgements of one lot the worse; what is not settled goes with it. */
+export function worseOf(known: Judgement | null, other: Judgement | null): Judgement | null {
+  if (!known || !other) return known
+  const unsettled = known.reasons.filter((reason) => bottomOf(reason).code === 'not settled')
+  const { lotId, atMs, reasons, clock, passed, jars, wantsForesight } = other
+  const otherwise = judgementOf(lotId, atMs, [...unsettled, ...reasons], { clock, passed, jars, wantsForesight })
+  const weight = (one: Judgement) =>
+    STATES.indexOf(one.state) * 100 + VERDICT_WEIGHT.indexOf(one.make) * 10 + Number(!one.passed)
+  return weight(otherwise) > weight(known) ? otherwise : known
+}
 
 export function judgementOf(
   lotId: string,

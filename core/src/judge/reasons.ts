@@ -53,6 +53,8 @@ export interface ReasonFacts {
   'made of': { code: string; of: Reason }
   /** Entries of a newer version that speak of it and are not understood here. */
   'newer entry': { count: number }
+  /** Facts of which two devices say different things. */
+  'not settled': { count: number }
   /** Jars of one lot that no pH was read in. */
   'jars not read': { marks: readonly string[] }
   /** One jar of several holds up the others, which stand under the line. */
@@ -117,6 +119,7 @@ export const RULES: Record<Exclude<ReasonCode, 'made of'>, Rule> = {
   'too warm': { state: 'act', make: 'ask', goesOn: false },
   behind: { state: 'act', make: 'stop', goesOn: false },
   'not read yet': { state: 'act', make: 'stop', goesOn: false },
+  'not settled': { state: 'act', make: 'stop', goesOn: true },
   'does not fit': { state: 'act', make: 'ask', goesOn: false },
   'behind the forecast': { state: 'act', make: 'ask', goesOn: false },
   'film since the pH': { state: 'ask', make: 'stop', goesOn: true },

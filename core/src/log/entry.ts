@@ -1,5 +1,4 @@
 import { z } from '../schema'
-import { decodeTime, monotonicFactory } from 'ulid'
 import type { UnitWorld } from '../units/quantity'
 import type { Kind } from './kind'
 import { KINDS, SCHEMAS } from './kinds/index'
@@ -58,11 +57,3 @@ export function factsOf<E extends Entry>({
 }: E): Omit<E, 'id' | 'by' | 'origin' | 'replaces'> {
   return facts
 }
-
-/** Makes ids in rising order. @param random numbers from 0 to 1, passed in; core has no randomness of its own. */
-export function idMaker(random: () => number): (atMs: number) => string {
-  return monotonicFactory(random)
-}
-
-/** When an entry was written down (ms), from its id. */
-export const writtenAt = (id: string): number => decodeTime(id)

@@ -47,6 +47,8 @@ export interface Bottles {
 export interface Lot {
   id: string
   code: string
+  /** Codes it had before, oldest first: they may be printed. */
+  formerCodes: string[]
   name: string
   color: string
   kind: LotKind
@@ -119,6 +121,7 @@ export function newLot(
   return {
     id: entry.lotId,
     code: entry.code,
+    formerCodes: NONE,
     name: entry.name,
     color: entry.color,
     origin: entry.origin,

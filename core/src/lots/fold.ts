@@ -3,9 +3,11 @@ import type { Library } from '../library/library'
 import { bottlesOf } from './bottles'
 import { contentG } from '../log/contents'
 import { kindOf, type Entry, type EntryOf } from '../log/entry'
+import { lastIdAt } from '../log/ids'
 import { add, addedG, NONE, withoutVessels, type Lot } from '../log/lot'
 import { byTime } from '../log/merge'
 import type { NewerEntry } from '../log/newer'
+import { Chains, type Fork, type TakenBack } from './corrections'
 import { libraryOf } from './ownLibrary'
 import { recipesOf, type Recipe } from './recipes'
 import { suppliesOf, type Supply } from './supplies'
@@ -31,7 +33,12 @@ export interface Book {
   lots: ReadonlyMap<string, Lot>
   orphans: Entry[]
   effective: Entry[]
-  /** Dated after the moment the book was folded for: set aside until then, or until somebody mends the date. */
+  /** Facts of which two devices say different things: one of them counts until somebody settles it. */
+  forks: readonly Fork[]
+  takenBack: readonly TakenBack[]
+  /** Corrections of another kind or lot than what they name: they say nothing. */
+  refused: readonly Entry[]
+  /** Written or dated after the moment it was folded for: set aside until then, or until somebody mends the date. */
   ahead: readonly Entry[]
   /** Of a newer version, and not understood here. */
   newer: readonly NewerEntry[]
@@ -42,41 +49,48 @@ export interface Book {
   recipes: readonly Recipe[]
   supplies: readonly Supply[]
   lastCorrection: string
+  /** The id written last, of those that are not set aside. */
+  lastId: string
 }
 
-/** By the entry that is replaced: the one that does so last. */
-export type Winners = Map<string, string>
-
-export function winnersOf(entries: readonly Entry[]): Winners {
-  const winners: Winners = new Map()
-  for (const { id, replaces } of entries) if (replaces && (winners.get(replaces) ?? '') < id) winners.set(replaces, id)
-  return winners
+/** What a fold knows and its book does not tell. */
+export interface Unsettled {
+  chains: Chains
+  /** By id: all that is set aside, whatever was said over it meanwhile. */
+  aside: Map<string, Entry>
+  /** By lot: entries that wait for it, or that would make it as well. */
+  waiting: Map<string, Set<Entry>>
+  /** By lot that is not there: the lots that say they took from it. */
+  wanting: Map<string, Set<string>>
 }
 
-/** Whether an entry counts: not replaced, and of those that replace one the last. */
-export const counts = ({ id, kind, replaces }: Entry, winners: Winners): boolean =>
-  !winners.has(id) && kind !== 'retract' && (!replaces || winners.get(replaces) === id)
+/** Adds one to those kept under a key. */
+export function put<T>(into: Map<string, Set<T>>, key: string, one: T): void {
+  const known = into.get(key)
+  if (known) known.add(one)
+  else into.set(key, new Set([one]))
+}
 
-/**
- * Entries that count: of several corrections of one entry the one written last, and none that was replaced. Ordered,
- * each once.
- */
-export function effectiveEntries(entries: readonly Entry[]): Entry[] {
+/** Each entry once. */
+function once(entries: readonly Entry[]): readonly Entry[] {
   // A log as it is kept comes in order of its ids: then none is there twice.
   const rising = entries.every((entry, index) => index === 0 || (entries[index - 1] as Entry).id < entry.id)
-  const once = rising ? entries : [...new Map(entries.map((entry) => [entry.id, entry])).values()]
-  const winners = winnersOf(once)
-  return once.filter((entry) => counts(entry, winners)).sort(byTime)
+  return rising ? entries : [...new Map(entries.map((entry) => [entry.id, entry])).values()]
 }
 
-/** Whether an entry speaks of a time after a moment, ms: of a logger's record, its last point. */
+/**
+ * Whether an entry was written, or speaks of a time, after a moment, ms: of a logger's record, its last point. One that
+ * a wrong clock wrote would be the last word on a fact for years.
+ */
 export const speaksAfter = (untilMs: number) => {
   const until = Number.isFinite(untilMs) ? momentOf(untilMs) : ''
+  const lastId = Number.isFinite(untilMs) ? lastIdAt(untilMs) : ''
   return (entry: Entry): boolean =>
-    entry.kind === 'logged'
+    (lastId !== '' && entry.id > lastId) ||
+    (entry.kind === 'logged'
       ? Date.parse(entry.at) + (entry.points.at(-1)?.[0] ?? 0) * MINUTE_MS > untilMs
       : // Moments are mostly written alike, and then sort as text.
-        until !== '' && entry.at > until
+        until !== '' && entry.at > until)
 }
 
 /** Settles what is left once every entry has been applied. */
@@ -110,8 +124,8 @@ function triedOf(trials: readonly EntryOf<'trial'>[]): Map<string, number> {
   return tried
 }
 
-/** Lets every lot know where its mass came from, and the source where it went. */
-function link(lots: ReadonlyMap<string, Lot>): void {
+/** Lets every lot know where its mass came from, and the source where it went; `wanting`: those that are not there. */
+function link(lots: ReadonlyMap<string, Lot>, wanting: Unsettled['wanting']): void {
   for (const lot of lots.values()) {
     lot.from = kindOf(lot.made).sources?.(lot, lot.made) ?? NONE
     for (const { rows } of lot.added)
@@ -121,7 +135,10 @@ function link(lots: ReadonlyMap<string, Lot>): void {
       }
     for (const { lotId, massG, entryId } of lot.from) {
       const source = lots.get(lotId)
-      if (!source) continue
+      if (!source) {
+        put(wanting, lotId, lot.id)
+        continue
+      }
       source.to = add(source.to, { lotId: lot.id, massG, entryId })
       const fact = lot.added.find(({ id }) => id === entryId) ?? lot.made
       if (!source.entries.some((known) => known.id === entryId)) source.entries.push(fact)
@@ -129,23 +146,37 @@ function link(lots: ReadonlyMap<string, Lot>): void {
   }
 }
 
+/** Lots with what could not be said of them. */
+interface Folded extends Pick<Book, 'orphans' | 'trials'>, Pick<Unsettled, 'waiting' | 'wanting'> {
+  lots: Map<string, Lot>
+}
+
 /** Lots as entries that count leave them, in order; and what speaks of lots that are not there. */
-export function lotsFrom(effective: readonly Entry[]): Pick<Book, 'orphans' | 'trials'> & { lots: Map<string, Lot> } {
+export function lotsFrom(effective: readonly Entry[]): Folded {
   const lots = new Map<string, Lot>()
+  const [waiting, wanting]: [Unsettled['waiting'], Unsettled['wanting']] = [new Map(), new Map()]
   const remarks: Entry[] = []
   for (const entry of effective) {
     const { lots: about, makes } = kindOf(entry)
     if (!about) continue
     if (!makes) remarks.push(entry)
-    else for (const lot of makes(entry)) if (!lots.has(lot.id)) lots.set(lot.id, lot)
+    else
+      for (const lot of makes(entry))
+        if (lots.has(lot.id)) put(waiting, lot.id, entry)
+        else lots.set(lot.id, lot)
   }
   const orphans: Entry[] = []
   for (const entry of remarks) {
     const { lots: about, alsoIn, effect } = kindOf(entry)
     const also = alsoIn?.(entry)
-    for (const lotId of new Set(also)) lots.get(lotId)?.entries.push(entry)
+    for (const lotId of new Set(also)) {
+      const lot = lots.get(lotId)
+      if (lot) lot.entries.push(entry)
+      else put(waiting, lotId, entry)
+    }
     for (const lotId of about?.(entry) ?? NONE) {
       const lot = lots.get(lotId)
+      if (!lot) put(waiting, lotId, entry)
       lot?.entries.push(entry)
       if (lot) effect?.(lot, entry)
       // What stands in the log of other lots may wait for its own.
@@ -154,40 +185,59 @@ export function lotsFrom(effective: readonly Entry[]): Pick<Book, 'orphans' | 't
   }
   const trials = remarks.filter((entry) => entry.kind === 'trial')
   const tried = triedOf(trials)
-  link(lots)
+  link(lots, wanting)
   for (const lot of lots.values()) {
     if (lot.entries.length > 1) lot.entries.sort(byTime)
     deriveState(lot, lots, tried.get(lot.id) ?? 0)
   }
-  return { lots, orphans, trials }
+  return { lots, orphans, trials, waiting, wanting }
+}
+
+/** The latest of some ids. */
+export const latest = (entries: readonly Entry[], before = ''): string =>
+  entries.reduce((last, { id }) => (id > last ? id : last), before)
+
+/** What a log is folded with, beside its entries. */
+export interface FoldOptions {
+  untilMs?: number
+  newer?: readonly NewerEntry[]
+  remembered?: readonly LeftBehind[]
+}
+
+/** The book of a log, as {@link fold} makes it, and what the next entry would have to know beside it. */
+export function foldedWith(
+  entries: readonly Entry[],
+  { untilMs = Infinity, newer = [], remembered = [] }: FoldOptions,
+): { book: Book; unsettled: Unsettled } {
+  const all = once(entries)
+  const isAhead = speaksAfter(untilMs)
+  const aside = all.filter(isAhead)
+  const there = aside.length ? all.filter((entry) => !isAhead(entry)) : all
+  const chains = new Chains()
+  const known = (ids: ReadonlySet<string>) => there.filter(({ id }) => ids.has(id))
+  chains.take(
+    there.filter(({ replaces }) => replaces),
+    known,
+  )
+  const effective = there.filter(chains.counts).sort(byTime)
+  const ahead = aside.filter(({ id }) => !chains.isOver(id)).sort(byTime)
+  const { waiting, wanting, ...folded } = lotsFrom(effective)
+  const book = {
+    ...{ ...folded, effective, ahead, newer, remembered },
+    ...{ forks: chains.forks(aside, known), refused: chains.refused, takenBack: chains.takenBack },
+    library: libraryOf(effective),
+    recipes: recipesOf(effective),
+    supplies: suppliesOf(effective),
+    lastId: latest(there),
+    lastCorrection: entries.reduce((last, { id, replaces }) => (replaces && id > last ? id : last), ''),
+  }
+  return { book, unsettled: { chains, aside: new Map(aside.map((entry) => [entry.id, entry])), waiting, wanting } }
 }
 
 /**
  * The state of everything, from entries in any order, any of them repeated: the same entries give the same book.
  * Entries that speak of a lot that is not there are kept aside as orphans.
- * @param untilMs what is dated after it is set aside: a clock that was wrong once would make a jar rise for a year.
+ * @param options what is dated after `untilMs` is set aside: a clock that was wrong once would make a jar rise for a
+ *   year.
  */
-export function fold(
-  entries: readonly Entry[],
-  {
-    untilMs = Infinity,
-    newer = [],
-    remembered = [],
-  }: { untilMs?: number; newer?: readonly NewerEntry[]; remembered?: readonly LeftBehind[] } = {},
-): Book {
-  const all = effectiveEntries(entries)
-  const isAhead = speaksAfter(untilMs)
-  const ahead = all.filter(isAhead)
-  const effective = ahead.length ? all.filter((entry) => !isAhead(entry)) : all
-  return {
-    ...lotsFrom(effective),
-    effective,
-    ahead,
-    newer,
-    remembered,
-    library: libraryOf(effective),
-    recipes: recipesOf(effective),
-    supplies: suppliesOf(effective),
-    lastCorrection: entries.reduce((last, { id, replaces }) => (replaces && id > last ? id : last), ''),
-  }
-}
+export const fold = (entries: readonly Entry[], options: FoldOptions = {}): Book => foldedWith(entries, options).book

@@ -1,5 +1,6 @@
 export * from './bottles'
 export * from './supplies'
+export * from './corrections'
 export * from './fold'
 export * from './ledger'
 export * from './lineage'

@@ -2,7 +2,7 @@ import { kindOf, type Entry } from '../log/entry'
 import type { Lot } from '../log/lot'
 import { byTime } from '../log/merge'
 import type { NewerEntry } from '../log/newer'
-import { counts, fold, lotsFrom, speaksAfter, winnersOf, type Book, type LeftBehind, type Winners } from './fold'
+import { foldedWith, latest, lotsFrom, put, speaksAfter, type Book, type LeftBehind, type Unsettled } from './fold'
 import { libraryOf } from './ownLibrary'
 import { recipesOf } from './recipes'
 import { suppliesOf } from './supplies'
@@ -33,15 +33,6 @@ const NOTHING: readonly LeftBehind[] = []
 /** So much that is new is quicker folded with all the rest. */
 const MANY = 1000
 
-/** What lots that are there do not tell of themselves. */
-interface Index {
-  winner: Winners
-  /** By lot: entries that wait for it, or that would make it as well. */
-  waiting: Map<string, Set<Entry>>
-  /** By lot that is not there: the lots that say they took from it. */
-  wanting: Map<string, Set<string>>
-}
-
 /** All lots an entry makes or speaks of. */
 export function lotsOf(entry: Entry): Set<string> {
   const { lots, alsoIn, makes } = kindOf(entry)
@@ -50,40 +41,20 @@ export function lotsOf(entry: Entry): Set<string> {
 /** All lots a lot took from. */
 const sourcesOf = (lot: Lot | undefined): Set<string> => new Set(lot?.from.map(({ lotId }) => lotId))
 
-function put<T>(into: Map<string, Set<T>>, key: string, one: T): void {
-  const known = into.get(key)
-  if (known) known.add(one)
-  else into.set(key, new Set([one]))
-}
-
-function indexOf(entries: readonly Entry[], book: Book): Index {
-  const index: Index = { winner: winnersOf(entries), waiting: new Map(), wanting: new Map() }
-  for (const entry of book.orphans) for (const lotId of lotsOf(entry)) put(index.waiting, lotId, entry)
-  for (const entry of book.effective) {
-    const { makes, alsoIn } = kindOf(entry)
-    if (makes) {
-      for (const { id } of makes(entry)) if (book.lots.get(id)?.made.id !== entry.id) put(index.waiting, id, entry)
-    } else if (alsoIn) for (const id of lotsOf(entry)) if (!book.lots.has(id)) put(index.waiting, id, entry)
-  }
-  for (const lot of book.lots.values())
-    for (const { lotId } of lot.from) if (!book.lots.has(lotId)) put(index.wanting, lotId, lot.id)
-  return index
-}
-
 /** Takes some out of a list that is in order, and puts others in at their places. */
 function changed<T extends Entry>(list: readonly T[], gone: Changes['gone'], come: readonly T[]): T[] {
-  const rest = gone.size ? list.filter(({ id }) => !gone.has(id)) : [...list]
-  for (const entry of come) {
-    let low = 0
-    let high = rest.length
-    while (low < high) {
-      const middle = (low + high) >> 1
-      if (byTime(rest[middle]!, entry) < 0) low = middle + 1
-      else high = middle
-    }
-    rest.splice(low, 0, entry)
+  const rest = gone.size ? list.filter(({ id }) => !gone.has(id)) : list
+  const fresh = [...come].sort(byTime)
+  const first = fresh[0]
+  if (!first) return [...rest]
+  // What is new is mostly late: what lies before it is taken over as it is.
+  let at = rest.findLastIndex((entry) => byTime(entry, first) < 0) + 1
+  const found = rest.slice(0, at)
+  for (const entry of fresh) {
+    while (at < rest.length && byTime(rest[at]!, entry) < 0) found.push(rest[at++]!)
+    found.push(entry)
   }
-  return rest
+  return found.concat(rest.slice(at))
 }
 
 /** What counts no more and what counts now. */
@@ -98,30 +69,35 @@ const givenBy = (lot: Lot | undefined): string =>
   lot ? JSON.stringify([lot.made.id, lot.from, lot.added.map(({ id }) => id)]) : ''
 
 /** Folds some lots anew from their own entries, beside those that took from them. */
-function refold(book: Book, index: Index, { gone, come }: Changes, lotIds: ReadonlySet<string>): Map<string, Lot> {
+function refold(
+  book: Book,
+  unsettled: Unsettled,
+  { gone, come }: Changes,
+  lotIds: ReadonlySet<string>,
+): Map<string, Lot> {
   const needed = new Set(lotIds)
   for (const lotId of lotIds) {
     for (const user of book.lots.get(lotId)?.to ?? []) needed.add(user.lotId)
-    for (const user of index.wanting.get(lotId) ?? []) needed.add(user)
+    for (const user of unsettled.wanting.get(lotId) ?? []) needed.add(user)
   }
   const entries = new Map(come.map((entry) => [entry.id, entry]))
   for (const lotId of needed) {
     for (const entry of book.lots.get(lotId)?.entries ?? []) entries.set(entry.id, entry)
-    for (const entry of index.waiting.get(lotId) ?? []) entries.set(entry.id, entry)
+    for (const entry of unsettled.waiting.get(lotId) ?? []) entries.set(entry.id, entry)
   }
   return lotsFrom([...entries.values()].filter(({ id }) => !gone.has(id)).sort(byTime)).lots
 }
 
 /** Lots as they stand after some were touched, with those that gave to them; and all that were looked at. */
-function touchedLots(book: Book, index: Index, changes: Changes, touched: ReadonlySet<string>) {
-  let found = refold(book, index, changes, touched)
+function touchedLots(book: Book, unsettled: Unsettled, changes: Changes, touched: ReadonlySet<string>) {
+  let found = refold(book, unsettled, changes, touched)
   const all = new Set(touched)
   for (const lotId of touched) {
     const [before, now] = [book.lots.get(lotId), found.get(lotId)]
     if (givenBy(before) !== givenBy(now)) for (const lot of [before, now]) for (const id of sourcesOf(lot)) all.add(id)
   }
   // Those that took from one that is looked at must be there while it is; they are, from one round to the next.
-  if (all.size > touched.size) found = refold(book, index, changes, all)
+  if (all.size > touched.size) found = refold(book, unsettled, changes, all)
   return { all, found }
 }
 
@@ -145,24 +121,31 @@ function lotsWith(lots: Book['lots'], all: ReadonlySet<string>, found: ReadonlyM
   return new Map([...next].sort(([, a], [, b]) => byTime(a.made, b.made) || placeOf(a) - placeOf(b)))
 }
 
-/** Keeps the index true after some lots were looked at, and tells what speaks of lots that are not there. */
-function settle(book: Book, index: Index, { gone, come }: Changes, all: ReadonlySet<string>, lots: Book['lots']) {
+/** Keeps what is unsettled true after some lots were looked at, and tells what speaks of lots that are not there. */
+function settle(
+  book: Book,
+  unsettled: Unsettled,
+  { gone, come }: Changes,
+  all: ReadonlySet<string>,
+  lots: Book['lots'],
+) {
   const speak = new Map([...book.orphans, ...come].map((entry) => [entry.id, entry]))
   for (const lotId of all) {
     const [before, now] = [book.lots.get(lotId), lots.get(lotId)]
-    for (const entry of [...(before?.entries ?? []), ...(index.waiting.get(lotId) ?? [])]) speak.set(entry.id, entry)
-    for (const id of sourcesOf(before)) index.wanting.get(id)?.delete(lotId)
-    for (const id of sourcesOf(now)) if (!lots.has(id)) put(index.wanting, id, lotId)
+    for (const entry of [...(before?.entries ?? []), ...(unsettled.waiting.get(lotId) ?? [])])
+      speak.set(entry.id, entry)
+    for (const id of sourcesOf(before)) unsettled.wanting.get(id)?.delete(lotId)
+    for (const id of sourcesOf(now)) if (!lots.has(id)) put(unsettled.wanting, id, lotId)
     // Whoever took from a lot that is gone now wants it.
-    if (!now) for (const user of before?.to ?? []) if (lots.has(user.lotId)) put(index.wanting, lotId, user.lotId)
+    if (!now) for (const user of before?.to ?? []) if (lots.has(user.lotId)) put(unsettled.wanting, lotId, user.lotId)
   }
   const orphans: Entry[] = []
   for (const entry of speak.values()) {
     const { lots: about, alsoIn, makes } = kindOf(entry)
     for (const id of lotsOf(entry)) {
       const there = makes ? lots.get(id)?.made.id === entry.id : lots.has(id)
-      if (there || gone.has(entry.id)) index.waiting.get(id)?.delete(entry)
-      else put(index.waiting, id, entry)
+      if (there || gone.has(entry.id)) unsettled.waiting.get(id)?.delete(entry)
+      else put(unsettled.waiting, id, entry)
     }
     if (makes || alsoIn || gone.has(entry.id)) continue
     for (const id of about?.(entry) ?? []) if (!lots.has(id)) orphans.push(entry)
@@ -171,9 +154,9 @@ function settle(book: Book, index: Index, { gone, come }: Changes, all: Readonly
 }
 
 /** The book after some entries came and others count no more. */
-function turned(book: Book, index: Index, { gone, come }: Changes, ahead: readonly Entry[]): Book {
+function turned(book: Book, unsettled: Unsettled, { gone, come }: Changes, ahead: readonly Entry[]): Book {
   const touched = new Set([...gone.values(), ...come].flatMap((entry) => [...lotsOf(entry)]))
-  const { all, found } = touchedLots(book, index, { gone, come }, touched)
+  const { all, found } = touchedLots(book, unsettled, { gone, come }, touched)
   const lots = lotsWith(book.lots, all, found)
   const effective = changed(book.effective, gone, come)
   const kinds = new Set([...gone.values(), ...come].map(({ kind }) => kind))
@@ -181,7 +164,7 @@ function turned(book: Book, index: Index, { gone, come }: Changes, ahead: readon
   const changes = (...of: Entry['kind'][]) => of.some((kind) => kinds.has(kind))
   return {
     ...book,
-    ...{ lots, effective, ahead, orphans: settle(book, index, { gone, come }, all, lots) },
+    ...{ lots, effective, ahead, orphans: settle(book, unsettled, { gone, come }, all, lots) },
     trials: changes('trial') ? changed(book.trials, gone, come.filter(isTrial)) : book.trials,
     library: changes('material', 'vessel', 'format') ? libraryOf(effective) : book.library,
     recipes: changes('recipe') ? recipesOf(effective) : book.recipes,
@@ -192,8 +175,7 @@ function turned(book: Book, index: Index, { gone, come }: Changes, ahead: readon
 /** What a log that is followed has seen so far. */
 class FollowedLog implements Ledger {
   private list: readonly Entry[] = []
-  private book: Book = fold([])
-  private index: Index | null = null
+  private folded = foldedWith([], {})
   private untilMs = -Infinity
 
   follow(entries: readonly Entry[], { untilMs, newer, remembered = NOTHING }: LedgerOptions): Book {
@@ -203,13 +185,10 @@ class FollowedLog implements Ledger {
     if (!anew) this.goOn(added, entries, untilMs)
     this.list = entries
     this.untilMs = untilMs
-    if (anew) {
-      this.book = fold(entries, { untilMs })
-      this.index = null
-    }
-    if (this.book.newer !== newer || this.book.remembered !== remembered)
-      this.book = { ...this.book, newer, remembered }
-    return this.book
+    if (anew) this.folded = foldedWith(entries, { untilMs })
+    const { book } = this.folded
+    if (book.newer !== newer || book.remembered !== remembered) this.folded.book = { ...book, newer, remembered }
+    return this.folded.book
   }
 
   /** What is new; `null` where it is much, where something was taken out, or says something else than before. */
@@ -230,25 +209,26 @@ class FollowedLog implements Ledger {
 
   private goOn(added: readonly Entry[], entries: readonly Entry[], untilMs: number): void {
     const isAhead = speaksAfter(untilMs)
-    if (added.length === 0 && this.book.ahead.every(isAhead)) return
-    const index = (this.index ??= indexOf(this.list, this.book))
-    const { winner } = index
-    const asked = new Map(added.map((entry) => [entry.id, entry]))
-    const old = new Set(added.flatMap(({ replaces }) => (replaces ? [replaces, winner.get(replaces) ?? ''] : [])))
-    if (old.size) for (const entry of entries) if (old.has(entry.id)) asked.set(entry.id, entry)
-    const fresh = new Set(added)
-    const counted = new Set([...asked.values()].filter((entry) => !fresh.has(entry) && counts(entry, winner)))
-    let { lastCorrection } = this.book
-    for (const { id, replaces } of added) {
-      if (!replaces) continue
-      if (id > lastCorrection) lastCorrection = id
-      if ((winner.get(replaces) ?? '') < id) winner.set(replaces, id)
+    const { book, unsettled } = this.folded
+    const { chains, aside } = unsettled
+    const fresh = new Map(added.map((entry) => [entry.id, entry]))
+    for (const entry of fresh.values()) if (isAhead(entry)) aside.set(entry.id, entry)
+    const arrived = [...aside.values(), ...fresh.values()].filter((entry) => !isAhead(entry))
+    if (fresh.size === 0 && arrived.length === 0) return
+    for (const { id } of arrived) aside.delete(id)
+    const known = (ids: ReadonlySet<string>) => entries.filter((entry) => ids.has(entry.id) && !isAhead(entry))
+    const { come, gone } = chains.take(arrived, known)
+    const changes = { come, gone: new Map(gone.map((entry) => [entry.id, entry])) }
+    const ahead = [...aside.values()].filter(({ id }) => !chains.isOver(id)).sort(byTime)
+    this.folded.book = {
+      ...turned(book, unsettled, changes, ahead),
+      ...{ forks: chains.forks([...aside.values()], known), refused: chains.refused, takenBack: chains.takenBack },
+      lastId: latest(arrived, book.lastId),
+      lastCorrection: added.reduce(
+        (last, { id, replaces }) => (replaces && id > last ? id : last),
+        book.lastCorrection,
+      ),
     }
-    const gone = new Map([...counted].filter((entry) => !counts(entry, winner)).map((entry) => [entry.id, entry]))
-    const come = [...asked.values()].filter((entry) => !counted.has(entry) && counts(entry, winner))
-    const wait = changed(this.book.ahead, gone, come.filter(isAhead))
-    const now = [...come, ...this.book.ahead.filter((entry) => !gone.has(entry.id))].filter((entry) => !isAhead(entry))
-    this.book = { ...turned(this.book, index, { gone, come: now }, wait.filter(isAhead)), lastCorrection }
   }
 }
 

@@ -49,7 +49,12 @@ function staysOf(lot: Lot, startMs: number): Stay[] {
 }
 
 /** What was read at every place, in order of time; each with the lot it was read in. */
-type PlaceRecord = ReadonlyMap<string, readonly (Point & { lotId: string })[]>
+type PlaceRecord = ReadonlyMap<string, readonly ReadAt[]>
+/** What was read of a lot, and the place where it stood then. */
+interface ReadAt {
+  point: LeftBehind['points'][number]
+  lotId: string
+}
 const records = new WeakMap<Book, PlaceRecord>()
 
 /** What the lots of a book tell, and what those that are not read left behind, in the order in which they were made. */
@@ -58,13 +63,14 @@ export function ofAllLots<T>(
   tell: (lot: Lot) => T,
   left: (behind: LeftBehind) => T,
 ): readonly (readonly [string, T])[] {
+  if (book.remembered.length === 0) return Array.from(book.lots.values(), (lot) => [lot.id, tell(lot)])
   const behind = new Set(book.remembered.map(({ lotId }) => lotId))
   const here = [...book.lots.values()].flatMap((lot) =>
     behind.has(lot.id) ? [] : [{ lotId: lot.id, made: lot.made, said: tell(lot) }],
   )
   const there = book.remembered.map((one) => ({ lotId: one.lotId, made: one.made, said: left(one) }))
   const all: { lotId: string; made: LeftBehind['made']; said: T }[] = [...here, ...there]
-  if (there.length) all.sort((a, b) => byTime(a.made, b.made))
+  all.sort((a, b) => byTime(a.made, b.made))
   return all.map(({ lotId, said }) => [lotId, said])
 }
 
@@ -91,14 +97,17 @@ function pointsOf(lot: Lot): LeftBehind['points'] {
 function placeRecord(book: Book): PlaceRecord {
   const known = records.get(book)
   if (known) return known
-  const found = new Map<string, (Point & { lotId: string })[]>()
+  const found = new Map<string, ReadAt[]>()
+  const unordered = new Set<ReadAt[]>()
   for (const [lotId, points] of ofAllLots(book, readAtPlaces, (behind) => behind.points))
-    for (const [place, atMs, tempC] of points) {
-      const list = found.get(place) ?? []
-      list.push({ atMs, tempC, lotId })
-      found.set(place, list)
+    for (const point of points) {
+      const [place, atMs] = point
+      let list = found.get(place)
+      if (!list) found.set(place, (list = []))
+      if (atMs < (list.at(-1)?.point[1] ?? atMs)) unordered.add(list)
+      list.push({ point, lotId })
     }
-  for (const list of found.values()) list.sort((a, b) => a.atMs - b.atMs)
+  for (const list of unordered) list.sort((a, b) => a.point[1] - b.point[1])
   records.set(book, found)
   return found
 }
@@ -110,11 +119,15 @@ function lastAt(book: Book, place: string, atMs: number, except: string): number
   let after = 0
   for (let end = points.length; after < end;) {
     const middle = (after + end) >> 1
-    if (points[middle]!.atMs <= atMs) after = middle + 1
+    if (points[middle]!.point[1] <= atMs) after = middle + 1
     else end = middle
   }
-  for (let at = after - 1; at >= 0 && points[at]!.atMs >= atMs - PLACE_TRUST_MS; at--)
-    if (points[at]!.lotId !== except) return points[at]!.tempC
+  for (let at = after - 1; at >= 0; at--) {
+    const { point, lotId } = points[at]!
+    const [, readMs, tempC] = point
+    if (readMs < atMs - PLACE_TRUST_MS) return undefined
+    if (lotId !== except) return tempC
+  }
   return undefined
 }
 

@@ -1,4 +1,5 @@
-import { entryWords, lotsIn, writtenAt, type Entry, type EntryOf } from '../log/entry'
+import { entryWords, lotsIn, type Entry, type EntryOf } from '../log/entry'
+import { writtenAt } from '../log/ids'
 import type { Instrument } from '../log/entryParts'
 import type { Book } from '../lots/fold'
 import type { Lot } from '../log/lot'
@@ -20,7 +21,7 @@ export interface RecordLine {
   code: string
   what: string
   instrument: string
-  status: 'stands' | 'corrected' | 'taken back'
+  status: 'stands' | 'corrected' | 'taken back' | 'said otherwise'
   replacedBy: number | null
   replaces: number | null
   entry: Entry
@@ -41,6 +42,13 @@ const instrumentWords = (instrument?: Instrument): string =>
   instrument
     ? `${instrument.name}${instrument.calibratedAt ? `, calibrated ${instrument.calibratedAt.slice(0, 16).replace('T', ' ')} UTC` : ''}${instrument.slopePct === undefined ? '' : `, slope ${instrument.slopePct.toFixed(1)} %`}`
     : ''
+
+/** Whether a line still stands. @param later what was said over it last. @param effective ids that count. */
+function statusOf(entry: Entry, later: Entry | undefined, effective: ReadonlySet<string>): RecordLine['status'] {
+  if (effective.has(entry.id) || entry.kind === 'retract') return 'stands'
+  if (!later) return 'said otherwise'
+  return later.kind === 'retract' ? 'taken back' : 'corrected'
+}
 
 /**
  * The record of a lot. @param entries the whole log, with what was replaced and taken back.
@@ -81,12 +89,7 @@ export function batchRecordOf(
       what: entryWords(entry, world),
       entry,
       instrument: instrumentWords('instrument' in entry ? entry.instrument : undefined),
-      status:
-        effective.has(entry.id) || entry.kind === 'retract'
-          ? 'stands'
-          : later?.kind === 'retract'
-            ? 'taken back'
-            : 'corrected',
+      status: statusOf(entry, later, effective),
       replacedBy: later ? (numbers.get(later.id) ?? null) : null,
       replaces: entry.replaces ? (numbers.get(entry.replaces) ?? null) : null,
     }

@@ -4,6 +4,7 @@ import { RELEASE_PH, wayOf } from '../keep/ways'
 import type { EntryOf } from '../log/entry'
 import type { Book } from '../lots/fold'
 import type { Lot } from '../log/lot'
+import { lotsOf } from '../lots/ledger'
 import { ancestors } from '../lots/lineage'
 import { choiceOf, releaseCaseOf } from '../judge/releaseCase'
 import type { Judge } from '../judge/judgement'
@@ -35,9 +36,11 @@ export function checksOf(
 export function correctedSince(book: Book, lot: Lot): EntryOf<'release'> | null {
   const { release } = lot
   if (release?.decision !== 'released' || release.id > book.lastCorrection) return null
-  const changed = [lot, ...ancestors(book, lot.id).map((kin) => kin.lot)].some(({ entries }) =>
-    entries.some(({ id, replaces }) => replaces !== undefined && id > release.id),
-  )
+  const kin = [lot, ...ancestors(book, lot.id).map((one) => one.lot)]
+  const ids = new Set(kin.map(({ id }) => id))
+  const changed =
+    kin.some(({ entries }) => entries.some(({ id, replaces }) => replaces !== undefined && id > release.id)) ||
+    book.takenBack.some(({ of, byId }) => byId > release.id && [...lotsOf(of)].some((id) => ids.has(id)))
   return changed ? release : null
 }
 

@@ -1,39 +1,11 @@
 import { drawMembers, memberOf, uniforms, type Member } from '../ferment/member'
-import { COLUMNS, integrateMember, SHOWN } from '../ferment/integrate'
+import { integrateMember } from '../ferment/integrate'
+import { COLUMNS, SHOWN } from '../ferment/shown'
 import type { Scenario } from '../ferment/forecast'
 import type { Sampled } from '../ferment/readings'
 import { gasFigure, PCT_PER_MMOL, sourFigure, type SenseQuestion } from '../ferment/senses'
 import { interpolate } from '../units/interpolate'
-
-/**
- * Ways a true batch can differ from what its maker and the model believe of it. Judgement: what is met, and what the
- * judge must hold against.
- */
-export const HIDDEN_KINDS = [
-  'model',
-  'growth x0.7',
-  'growth x1.3',
-  'least pH +0.3',
-  'another curve',
-  'room 3 °C colder',
-  'room 3 °C warmer',
-  'buffer x1.8',
-  'start +0.4',
-  'salt x0.6',
-  'salt x1.6',
-  'late start',
-  'stuck at 3.9',
-  'stuck at 4.3',
-  'stalled at 4.8',
-  'dead',
-  'yeast',
-  'film',
-  'not covered',
-  'pieces x2',
-  'pieces x3',
-  'pieces x6',
-] as const
-export type HiddenKind = (typeof HIDDEN_KINDS)[number]
+import type { HiddenKind } from './kinds'
 
 /**
  * A batch as it truly is. Hours since packing; gas in mmol of CO2 per kg and day; what a question of the senses hangs
@@ -44,9 +16,11 @@ export interface HiddenBatch {
   ph: (hour: number, of: Sampled) => number
   gasPerDay: (hour: number) => number
   figure: (question: SenseQuestion, hour: number) => number
+  /** Lactic and acetic acid made so far, mmol/kg. */
+  acid: (hour: number) => number
 }
 
-/** Output step of the true course, h, and how far it goes, days. */
+/** Output step of the true course, h, and how far it goes where nobody says, days. */
 const STEP_H = 2
 const DAYS = 60
 /** Film: from when, h, and what it eats of the acid, pH an hour; sooner and more where pieces stand above the brine. */
@@ -117,13 +91,17 @@ interface Truth extends Pick<HiddenBatch, 'ph' | 'gasPerDay'> {
 }
 
 /**
- * What the answers of the senses hang on.
+ * What the answers of the senses hang on, and the acid.
  * @param likeHour when the model's own batch was as sour: its acid and its bacteria are those;
  * @param acidPct titratable acid at packing, %.
  */
-const figuresOf =
-  ({ ph, gasPerDay, shown }: Truth, likeHour: (ph: number) => number, acidPct: number): HiddenBatch['figure'] =>
-  (question, hour) => {
+function figuresOf(
+  { ph, gasPerDay, shown }: Truth,
+  likeHour: (ph: number) => number,
+  acidPct: number,
+): Pick<HiddenBatch, 'figure' | 'acid'> {
+  const acidAt = (like: number) => shown('lactic', like) + shown('acetic', like)
+  const figure: HiddenBatch['figure'] = (question, hour) => {
     const like = likeHour(ph(hour, 'blended'))
     switch (question) {
       case 'bubbles': {
@@ -135,17 +113,20 @@ const figuresOf =
       case 'cloud':
         return shown('cells', like)
       case 'sour':
-        return sourFigure(acidPct + PCT_PER_MMOL * (shown('lactic', like) + shown('acetic', like)))
+        return sourFigure(acidPct + PCT_PER_MMOL * acidAt(like))
     }
   }
+  return { figure, acid: (hour) => acidAt(likeHour(ph(hour, 'blended'))) }
+}
 
 /**
  * Draws a true batch of a kind. Reproducible by the seed.
  * @param believed the batch as its maker and the model believe it is.
+ * @param days how far it is worked out; it stands still after.
  */
-export function hiddenBatch(kind: HiddenKind, believed: Scenario, seed: number): HiddenBatch {
+export function hiddenBatch(kind: HiddenKind, believed: Scenario, seed: number, days = DAYS): HiddenBatch {
   const chance = uniforms(seed)
-  const hours = Float64Array.from({ length: (DAYS * 24) / STEP_H + 1 }, (_, index) => index * STEP_H)
+  const hours = Float64Array.from({ length: Math.ceil((days * 24) / STEP_H) + 1 }, (_, index) => index * STEP_H)
   const rows = new Float64Array(hours.length * COLUMNS)
   const member = changed(memberOf(trueBatch(believed, kind), drawMembers(1, seed), 0), kind)
   integrateMember(member, believed.temperature, hours, rows, 0)
@@ -190,10 +171,10 @@ export function hiddenBatch(kind: HiddenKind, believed: Scenario, seed: number):
     if (kind === 'yeast') return hour < 24 ? shown('gasPerDay', hour) : YEAST_GAS
     return halt !== null && ph(hour, 'liquid') <= halt ? 0 : shown('gasPerDay', hour)
   }
-  const figure = figuresOf(
+  const senses = figuresOf(
     { ph, gasPerDay, shown },
-    (now) => hours.find((_, step) => (rows[step * COLUMNS] ?? 0) <= now + 1e-9) ?? DAYS * 24,
+    (now) => hours.find((_, step) => (rows[step * COLUMNS] ?? 0) <= now + 1e-9) ?? days * 24,
     believed.batch.medium.acidPct * (kind === 'buffer x1.8' ? 1.8 : 1),
   )
-  return { kind, ph, gasPerDay, figure }
+  return { kind, ph, gasPerDay, ...senses }
 }

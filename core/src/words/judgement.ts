@@ -88,6 +88,8 @@ const SAYS: { [Code in ReasonCode]: (facts: ReasonFacts[Code], tell: Tell) => st
       : `Something was put in since the last pH: it works out to at most ${ph(upperPh)}. Stir it, read it again.`,
   'newer entry': ({ count }) =>
     `${count === 1 ? 'An entry' : `${count} entries`} of a newer version ${count === 1 ? 'speaks' : 'speak'} of it and cannot be read here. Update this device before anything of it is sold.`,
+  'not settled': ({ count }) =>
+    `Two devices say different things of it${count === 1 ? '' : `, ${count} times`}. Say which is right; until then the worse counts, and nothing is made of it or sold.`,
   'jars not read': ({ marks }) =>
     `No pH was read in jar ${marks.join(', ')}. Only jars that were read may go on; say which one a reading is of.`,
   'one jar decides': ({ mark }) =>
@@ -168,6 +170,7 @@ const RULE_SAYS: Record<ReasonCode, string> = {
   'put in since':
     'What could raise the pH makes the last reading say nothing; until it is read the mixture is worked out.',
   'newer entry': 'What cannot be read may be what counts: mould seen on another device, say.',
+  'not settled': 'Of two corrections of one fact the later counts, but nobody has said that it is the right one.',
   'jars not read': 'Jars of one lot differ.',
   'one jar decides': 'Jars of one lot differ: each is followed by itself, and all of it stands as the worst.',
   'pressed unread': 'Jars of one lot differ: only those that were read go on.',

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import {
   ACIDS,
   acidMmol,
+  chargeLeft,
   componentSid,
   lacticToReach,
   mixturePh,
@@ -160,6 +161,29 @@ describe('mixtures (regression values of the model)', () => {
     const thinned = mixturePh({ ...sour, waterG: sour.waterG + 1000 })!
     expect(Math.abs(thinned - 3.6)).toBeLessThan(0.06)
     expect(mixturePh({ waterG: 0, saltG: 10, acids: {}, sidMmol: 0 })).toBeNull()
+  })
+
+  it('no charge is left over at a pH that is found, in fresh water as in a brine beyond the range of activities', () => {
+    const mmol = fc.double({ min: -3, max: 3, noNaN: true }).map((log) => 10 ** log)
+    fc.assert(
+      fc.property(
+        fc.uniqueArray(fc.constantFrom(...Object.values(ACIDS)), { maxLength: 8 }),
+        fc.array(mmol, { minLength: 8, maxLength: 8 }),
+        fc.oneof(fc.constant(0), fc.double({ min: 1, max: 25_000, noNaN: true })),
+        fc.oneof(
+          mmol,
+          mmol.map((one) => -one),
+        ),
+        (species, amounts, saltMmol, sidMmol) => {
+          const acids = species.map((one, index) => ({ species: one, mmol: amounts[index]! }))
+          const solution = { saltMmol, sidMmol, acids }
+          const { pH, ionicStrength } = solveBalance(solution)
+          const { left, slope } = chargeLeft(solution, pH, ionicStrength)
+          expect(Math.abs(left / slope)).toBeLessThan(1e-8)
+        },
+      ),
+      { numRuns: 1000 },
+    )
   })
 
   it('more acid never raises pH, and any food pH is found back', () => {

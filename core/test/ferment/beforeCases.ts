@@ -1,5 +1,6 @@
 import { forecastFerment } from '../../src/ferment/forecast'
-import { COLUMNS, type integrateMember } from '../../src/ferment/integrate'
+import type { integrateMember } from '../../src/ferment/integrate'
+import { COLUMNS } from '../../src/ferment/shown'
 import { DRAWS, drawMembers, memberOf } from '../../src/ferment/member'
 import { structureOf, type Batch } from '../../src/ferment/batch'
 import type { TemperaturePlan } from '../../src/ferment/temperature'

@@ -1,17 +1,21 @@
 import * as fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import {
+  assimilating,
   COLUMNS,
   courseOf,
   DRAWS,
   drawMembers,
   forecastFerment,
+  forecasting,
   GROUPS,
   memberOf,
   mergeReadings,
   movedTo,
   phFactor,
   phWithAcids,
+  runAsked,
+  sharedOut,
   integrateMember,
   sameAs,
   LIES,
@@ -27,6 +31,7 @@ import {
   type Batch,
   type Course,
   type FermentCase,
+  type Hand,
 } from '../../src'
 import { coverageOf } from '../truth/coverage'
 import { at, batch } from './foods'
@@ -209,6 +214,24 @@ describe('learning from readings', () => {
     expect(forecastFerment(shuffledTwice, { days: 6, members: 200 }).blended).toEqual(
       forecastFerment(mash, { days: 6, members: 200 }).blended,
     )
+  })
+
+  it('shared out among several it is the very same, also where one of them fails', async () => {
+    const mash = at(22, batch('pepper', 4), [
+      [2, 4.6],
+      [5, 3.8],
+      [9, 3.7],
+    ])
+    const helper: Hand = (asked) => Promise.resolve(runAsked(structuredClone(asked)))
+    const gone: Hand = () => Promise.reject(new Error('The worker is gone.'))
+    const options = { days: 12, members: 121 }
+    const learned = await sharedOut(assimilating(mash, options), [helper, gone])
+    const { learned: alone, ...forecast } = forecastFerment(mash, options)
+    expect(learned).toEqual(alone)
+    expect(await sharedOut(forecasting(mash, options, learned), [gone, helper, helper])).toEqual({
+      ...forecast,
+      learned,
+    })
   })
 
   const after = (readings: readonly (readonly [number, number])[], days = 10) =>

@@ -146,9 +146,12 @@ describe('a clock that was wrong', () => {
     expect(phs(book(log.entries, now + 300 * DAY))).toEqual([4.9])
     log.write({ kind: 'reading', at: momentOf(now - DAY), lotId, ph: 4.9, replaces: ahead })
     expect([phs(book()), book().ahead]).toEqual([[4.9], []])
-    // A correction that is dated ahead does not let stand what it corrects.
+    // A correction that is dated ahead counts for nothing yet; what it corrects stands, and holds its lot.
+    const codes = () => judgeOf(book())(lotId, now)!.reasons.map(({ code }) => code)
+    expect(codes()).not.toContain('not settled')
     log.write({ kind: 'reading', at: momentOf(now + 9 * DAY), lotId, ph: 4.1, replaces: ahead })
-    expect([phs(book()), book().ahead.length]).toEqual([[], 1])
+    expect([phs(book()), book().ahead.length, book().forks.length]).toEqual([[4.9], 1, 1])
+    expect(codes()).toContain('not settled')
   })
 })
 

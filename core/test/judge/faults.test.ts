@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import {
   bottleAsks,
+  correctedSince,
   asksOf,
   bottlePressure,
   compositionOf,
@@ -581,10 +582,14 @@ describe('also mended', () => {
     expect(entryWords(gift as never, 'metric')).toBe('2 bottles given, not released: Quay')
   })
 
-  it('what was released is not sold once its ferment was corrected into trouble', () => {
+  /** Bottles that were released, and whether one of them may be sold; `first`: the reading of the jar on day 2. */
+  function released(ph = 4.2) {
     const log = notebook()
     const lotId = log.mash()
-    const first = log.read(lotId, 2, 4.2)
+    const first = log.read(lotId, 2, ph)
+    const correct = (to: number) =>
+      log.write({ kind: 'reading', at: day(2), lotId, ph: to, tempC: 21, replaces: first } as Draft)
+    const correction = ph === 4.2 ? '' : correct(4.2)
     const { pot } = potOf(log, lotId)
     const bottles = log.id()
     log.write({
@@ -594,9 +599,27 @@ describe('also mended', () => {
     log.write({ kind: 'release', at: day(11.5), lotId: bottles, decision: 'released', limitPh: 4, reason: '' } as Draft)
     const sale = { kind: 'send', at: day(12), lotId: bottles, count: 1, to: 'x', how: 'sold' } as Draft
     const refusal = () => refusalOf(log.book(), judgeOf(log.book()), sale)
-    expect(refusal()).toBeNull()
-    log.write({ kind: 'reading', at: day(2), lotId, ph: 5.1, tempC: 21, replaces: first } as Draft)
+    const seenAgain = () => correctedSince(log.book(), log.book().lots.get(bottles)!) !== null
+    return { log, correct, correction, refusal, seenAgain }
+  }
+
+  it('what was released is not sold once its ferment was corrected into trouble', () => {
+    const { correct, refusal, seenAgain } = released()
+    expect([refusal(), seenAgain()]).toEqual([null, false])
+    correct(5.1)
     expect(refusal()).toMatch(/^It stops where it stands\. Made of .*No pH|does not prove/)
+    expect(seenAgain()).toBe(true)
+  })
+
+  it('nor once a correction that it rested on was taken back, or another device corrects it otherwise', () => {
+    const { log, correction, refusal, seenAgain } = released(5.1)
+    expect([refusal(), seenAgain()]).toEqual([null, false])
+    log.write({ kind: 'retract', at: day(12), replaces: correction, reason: 'Of another jar.' })
+    expect(refusal()).not.toBeNull()
+    expect(seenAgain()).toBe(true)
+    const twice = released(5.1)
+    twice.correct(4.1)
+    expect(twice.refusal()).toMatch(/Two devices say different things/)
   })
 
   it('sugar left is no more than Brix less salt leaves room for, where it was read', () => {

@@ -10,6 +10,7 @@ import {
   dayOf,
   EntrySchema,
   fold,
+  idClock,
   idMaker,
   ingredientsOf,
   makeLabel,
@@ -18,6 +19,7 @@ import {
   recallOf,
   type Book,
   type Entry,
+  writtenAt,
 } from '../../src'
 import { standsAt } from './build'
 
@@ -140,5 +142,23 @@ describe('demo lots show what the scenario says', () => {
     expect(label.ingredients.filter(({ strong }) => strong)).toEqual([{ text: 'crustacean', strong: true }])
     expect(label.contains).toBe('Contains: crustacean.')
     expect(label.net).toBe('150 mL (5.1 fl oz)')
+  })
+})
+
+describe('ids', () => {
+  it('are later than all that were seen, and do not follow a clock that is far off', () => {
+    const ids = idClock(() => 0.5)
+    const now = Date.parse('2026-03-02T08:00:00.000Z')
+    const there = idMaker(() => 0.9)
+    const ahead = there(now + 5 * 60_000)
+    ids.seen(ahead, now)
+    const first = ids.next(now)
+    expect(first > ahead).toBe(true)
+    expect(ids.next(now - 1000) > first).toBe(true)
+    // Another device stands in the year 2099: its ids are no measure.
+    ids.seen(there(Date.parse('2099-01-01T00:00:00.000Z')), now)
+    expect(writtenAt(ids.next(now)) - now).toBeLessThan(10 * 60_000)
+    ids.seen('', now)
+    expect(writtenAt(ids.next(now + 60 * 60_000))).toBe(now + 60 * 60_000)
   })
 })

@@ -21,6 +21,7 @@ import printed from './printed'
 import reading from './reading'
 import recall from './recall'
 import recipe from './recipe'
+import recode from './recode'
 import release from './release'
 import retract from './retract'
 import send from './send'
@@ -56,6 +57,7 @@ export * from './printed'
 export * from './reading'
 export * from './recall'
 export * from './recipe'
+export * from './recode'
 export * from './release'
 export * from './retract'
 export * from './send'
@@ -93,6 +95,7 @@ export const KINDS = {
   reading,
   recall,
   recipe,
+  recode,
   release,
   retract,
   send,
@@ -131,6 +134,7 @@ export const SCHEMAS = [
   reading.schema,
   recall.schema,
   recipe.schema,
+  recode.schema,
   release.schema,
   retract.schema,
   send.schema,

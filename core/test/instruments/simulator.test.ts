@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { BenchStateSchema, calibrateMeter } from '@lactofer/core'
-import { BenchSimulator } from '../../server/bench/simulator'
+import { BenchSimulator, BenchStateSchema, calibrateMeter } from '../../src'
 
 const START = Date.parse('2026-03-02T08:00:00.000Z')
 
@@ -32,6 +31,18 @@ describe('the simulated bench', () => {
     simulator.obey({ do: 'tare' })
     simulator.obey({ do: 'load', massG: 700 })
     expect(Math.abs(pass(5).scale.value! - 200)).toBeLessThan(0.5)
+  })
+
+  it('the zero of the scale creeps with the hours, and is set again by taring', () => {
+    const { simulator } = bench()
+    const shownAfter = (hours: number) => {
+      simulator.run(START + hours * 3_600_000)
+      return simulator.read().scale.value!
+    }
+    expect(shownAfter(10)).toBeGreaterThan(1)
+    simulator.obey({ do: 'tare' })
+    expect(Math.abs(shownAfter(10.01))).toBeLessThan(0.5)
+    expect(shownAfter(20)).toBeGreaterThan(1)
   })
 
   it('the pH meter reads nothing in the air, settles in a sample, slower in the cold and in a thick mash', () => {

@@ -1,4 +1,11 @@
+import type { UnitWorld } from '@lactofer/core'
 import type { Tones } from '~/composables/useTones'
+
+/** What every picture is drawn with: the colours of the page, and the maker's units. */
+export interface Look {
+  tones: Tones
+  world: UnitWorld
+}
 
 /** The letters of all charts: the face of the page, large enough to be read at arm's length. */
 const chartText = (color: string) => ({
@@ -7,8 +14,8 @@ const chartText = (color: string) => ({
   fontSize: 13,
 })
 
-/** How every chart looks unless it says otherwise: letters, axes, grid lines, tooltip, in the colours of the page. */
-export function chartTheme({ ink, muted, line, surface }: Tones) {
+/** How every chart looks unless it says otherwise: letters, axes, grid lines, in the colours of the page. */
+export function chartTheme({ muted, line }: Tones) {
   const text = chartText(muted)
   const axis = {
     axisLabel: text,
@@ -18,7 +25,6 @@ export function chartTheme({ ink, muted, line, surface }: Tones) {
   }
   return {
     textStyle: text,
-    tooltip: { backgroundColor: surface, borderColor: line, textStyle: { ...text, color: ink } },
     // Every chart says itself how much room its words take: none has to be measured first.
     grid: { outerBoundsMode: 'none' },
     ...{ valueAxis: axis, logAxis: axis, timeAxis: axis, categoryAxis: axis },

@@ -1,9 +1,11 @@
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64'
-import { HOUR_MS, momentOf, nernstMv, phOfMv, type BenchCommand, type BenchState } from '@lactofer/core'
+import { HOUR_MS, momentOf } from '../units/time'
+import { nernstMv, phOfMv } from './calibration'
+import type { BenchCommand, BenchState } from './live'
 
 /** Constants of the simulated instruments; plausible for small bench instruments, judgement. */
-const SCALE = { lagS: 0.35, noiseG: 0.06, stepG: 0.1, steadyWithinG: 0.4 }
+const SCALE = { lagS: 0.35, noiseG: 0.06, stepG: 0.1, steadyWithinG: 0.4, creepGPerHour: 0.25, mostCreepG: 4 }
 const METER = {
   lagS: 5,
   noiseMv: 0.25,
@@ -24,15 +26,16 @@ const PROBES = [
 const DAILY_C = 0.8
 
 /**
- * A scale, a pH meter, a thermometer and two probes that behave: they lag, settle and jitter. The meter is an
- * electrode with millivolts of its own,
- * whose slope and offset drift with the hours; what it shows as pH is reckoned with the calibration it was last given.
+ * A scale, a pH meter, a thermometer and two probes that behave: they lag, settle and jitter. The zero of the scale
+ * creeps until it is set anew. The meter is an electrode with millivolts of its own, whose slope and offset drift with
+ * the hours; what it shows as pH is reckoned with the calibration it was last given.
  */
 export class BenchSimulator {
   private readonly generator
   private loadG = 0
   private shownG = 0
   private tareG = 0
+  private taredMs: number
   private sample: { name: string; ph: number; tempC: number; thick: boolean } | null = null
   private shownMv = 0
   private shownC = ROOM_C
@@ -41,16 +44,23 @@ export class BenchSimulator {
   private readonly startMs: number
   private nowMs: number
 
-  /** @param pace how many times faster than real instruments it settles; drift and clock keep to the real time. */
-  constructor(
-    nowMs: number,
-    seed: number,
-    private readonly pace = 1,
-  ) {
+  private readonly pace: number
+  private readonly drift: number
+
+  /**
+   * @param pace how many times faster than real instruments it settles; drift and clock keep to the real time.
+   * @param drift times the usual drift of meter and scale: a bench whose clock is turned by weeks drifts less an hour.
+   * @param offPh what the meter shows more than there is, until it is calibrated, which it was `agedH` hours ago.
+   */
+  constructor(nowMs: number, seed: number, { pace = 1, drift = 1, offPh = 0, agedH = 2 } = {}) {
+    this.pace = pace
+    this.drift = drift
     this.generator = xoroshiro128plus(seed)
     this.nowMs = nowMs
     this.startMs = nowMs
-    this.calibration = { atMs: nowMs - 2 * HOUR_MS, slopePct: METER.startSlopePct, offsetMv: METER.startOffsetMv }
+    this.taredMs = nowMs
+    const offsetMv = METER.startOffsetMv + offPh * (METER.startSlopePct / 100) * nernstMv(ROOM_C)
+    this.calibration = { atMs: nowMs - agedH * HOUR_MS, slopePct: METER.startSlopePct, offsetMv }
   }
 
   /** A number from about a normal distribution (sum of uniforms), standard deviation 1. */
@@ -68,6 +78,7 @@ export class BenchSimulator {
         break
       case 'tare':
         this.tareG = this.loadG
+        this.taredMs = this.nowMs
         break
       case 'dip':
         this.sample = { name: command.sample, ph: command.ph, tempC: command.tempC, thick: command.thick ?? false }
@@ -86,6 +97,11 @@ export class BenchSimulator {
     }
   }
 
+  /** How far the zero of the scale has crept since it was set. */
+  private get creptG() {
+    return Math.min(SCALE.mostCreepG, (this.drift * SCALE.creepGPerHour * (this.nowMs - this.taredMs)) / HOUR_MS)
+  }
+
   private get hours() {
     return (this.nowMs - this.startMs) / HOUR_MS
   }
@@ -93,10 +109,10 @@ export class BenchSimulator {
   /** Millivolts the electrode would settle on: the sample's pH through the slope that is left and the offset gained. */
   private get settledMv() {
     if (!this.sample) return this.shownMv
-    const slope = (METER.startSlopePct - METER.slopeLossPctPerHour * this.hours) / 100
+    const slope = (METER.startSlopePct - this.drift * METER.slopeLossPctPerHour * this.hours) / 100
     return (
       METER.startOffsetMv +
-      METER.offsetMvPerHour * this.hours +
+      this.drift * METER.offsetMvPerHour * this.hours +
       slope * nernstMv(this.sample.tempC) * (7 - this.sample.ph)
     )
   }
@@ -116,7 +132,7 @@ export class BenchSimulator {
 
   /** What the instruments show now. */
   read(): BenchState {
-    const grams = this.shownG - this.tareG + SCALE.noiseG * this.jitter()
+    const grams = this.shownG - this.tareG + this.creptG + SCALE.noiseG * this.jitter()
     const millivolt = this.shownMv + METER.noiseMv * this.jitter()
     const sample = this.sample?.name ?? ''
     return {

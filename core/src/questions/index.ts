@@ -1,0 +1,3 @@
+export * from './question'
+export * from './deck'
+export * from './spacing'

@@ -1,0 +1,188 @@
+import type { Page } from '@playwright/test'
+import { expect, expectAccessible, field, openDemo, pressElse, test } from './steps'
+
+/** Luck with which the third of the three films is mould. */
+const LUCK = 2
+/** Every draw of the page's own luck comes out so from now on; ids and keys are drawn as always. */
+const withLuck = (page: Page, luck: number) =>
+  page.addInitScript((drawn) => {
+    const real = crypto.getRandomValues.bind(crypto)
+    const isLuck = (into: unknown): into is Uint32Array => into instanceof Uint32Array && into.length === 1
+    crypto.getRandomValues = ((into: Parameters<typeof real>[0]) =>
+      isLuck(into) && (globalThis as { choosing?: boolean }).choosing ? into.fill(drawn) : real(into)) as typeof real
+  }, luck)
+
+/** Begins an exercise from the list. */
+async function begin(page: Page, id: string) {
+  await page.goto('/rehearse')
+  await page.evaluate(() => void ((globalThis as { choosing?: boolean }).choosing = true))
+  await page.locator(`[data-exercise="${id}"]`).getByRole('button', { name: 'Begin' }).click()
+  await expect(page.getByRole('region', { name: 'Practice loft' })).toBeVisible()
+  await expect(page.getByRole('status').filter({ hasText: /^day 0, / })).toBeVisible()
+}
+const openLot = async (page: Page, code: string) => {
+  await page
+    .getByRole('link', { name: /^Today/ })
+    .first()
+    .click()
+  await page.locator(`[data-lot="${code}"]`).click()
+  await expect(page.getByRole('region', { name: 'At the jar' })).toBeVisible()
+}
+/** Presses all of a lot, whatever the page says of it. */
+async function press(page: Page) {
+  await page.goto(new URL(page.url()).pathname.replace('/ferment/', '/press?lot='))
+  await field(page, 'Base came out').fill('1100')
+  await field(page, 'Pulp left').fill('200')
+  await page.getByRole('button', { name: 'Record the press' }).click()
+  await expect(page).not.toHaveURL(/\/press\?lot/)
+}
+async function endIt(page: Page) {
+  await page.getByRole('link', { name: /What was true/ }).click()
+  await expect(page.getByText('What was true is told once you are through')).toBeVisible()
+  await page.getByRole('button', { name: 'End it, and show me' }).click()
+  await expect(page.getByRole('heading', { name: 'What it was about' })).toBeVisible({ timeout: 60_000 })
+}
+const score = (page: Page, name: string) => page.locator(`[data-score="${name}"]`)
+
+test('three films: pressed with the mould it is told so; once more, looked at first, it is saved; the own log stays', async ({
+  guarded: page,
+}) => {
+  await withLuck(page, LUCK)
+  await openDemo(page)
+  const lots = () =>
+    page.locator('[data-lot]').evaluateAll((all) => all.map((one) => one.getAttribute('data-lot')).sort())
+  const own = await lots()
+  await begin(page, 'three-films')
+  expect(await lots()).toEqual(['F-1', 'F-2', 'F-3'])
+  await expectAccessible(page)
+
+  // Without a look: pressed.
+  await openLot(page, 'F-3')
+  await press(page)
+  await endIt(page)
+  await expect(score(page, 'Unsafe let go')).toContainText('1 time')
+  const decided = page.getByRole('region', { name: 'What you decided' }).getByRole('row', { name: /Pressed/ })
+  await expect(decided).toContainText('Fuzz was seen')
+  await expect(decided).toContainText('mould grew in it')
+  await expect(page.getByText(/F-3: a look from the side, with a light, would have shown it/)).toBeVisible()
+  await expect(page.locator('[data-story="F-3"] [data-drawn="true"]')).toBeVisible({ timeout: 30_000 })
+  await expectAccessible(page)
+  await expect(page.getByTitle('A week on')).toBeDisabled()
+
+  // The same luck again: looked at, recorded, thrown away.
+  await page.getByRole('button', { name: 'Again, with the same' }).click()
+  await expect(page.locator('[data-lot="F-3"]')).toBeVisible()
+  await openLot(page, 'F-3')
+  await expect(page.getByText(/from the side they look like felt/)).toBeVisible()
+  await page.getByRole('button', { name: 'Look and record it' }).click()
+  await page.locator('[data-sign="fuzzy growth"]').click()
+  await page.getByRole('radio', { name: 'Yes, some of it' }).click()
+  await page
+    .getByRole('radiogroup', { name: /green, black, blue/ })
+    .getByRole('radio', { name: 'Yes' })
+    .click()
+  await page.getByRole('button', { name: 'Keep it in the log' }).click()
+  await pressElse(page, 'Decide', 'Discard …')
+  await field(page, 'Why').fill('Fur on it')
+  await page.getByRole('button', { name: 'Discard it' }).click()
+  await expect(page.getByText('Discarded', { exact: true })).toBeVisible()
+  // The others are good: skimmed, read with the probes of this loft, and pressed.
+  await openLot(page, 'F-1')
+  await page.getByRole('button', { name: 'Probes into it' }).click()
+  await expect(page.getByText(/The probes are in it/)).toBeVisible()
+  await field(page, 'pH').focus()
+  await expect(page.getByRole('group', { name: 'pH meter' })).toContainText('steady', { timeout: 30_000 })
+  await page.getByRole('button', { name: 'Take the reading' }).click()
+  await expect(field(page, 'pH')).toHaveValue(/^3\.\d/)
+  await page.getByRole('button', { name: 'Record the reading' }).click()
+  await endIt(page)
+  await expect(score(page, 'Unsafe let go')).toContainText('nothing')
+  await expect(score(page, 'Good food thrown away')).toContainText('nothing')
+
+  await page.getByRole('button', { name: 'Leave' }).click()
+  await expect(page.getByRole('region', { name: 'Practice loft' })).toBeHidden()
+  await expect(page.locator('[data-exercise="three-films"]')).toContainText(
+    'Done 2 times; at best nothing unsafe let go',
+  )
+  await page.goto('/')
+  await expect(page.locator('[data-lot="BPL-01"]')).toBeVisible()
+  expect(await lots()).toEqual(own)
+  await page.goto('/logbook')
+  await expect(page.getByText('F-3')).toBeHidden()
+})
+
+test('in 390 px and by keys alone: the clock is turned on, never back, and what is done is kept through a reload', async ({
+  guarded: page,
+}) => {
+  await withLuck(page, 5)
+  await page.setViewportSize({ width: 390, height: 844 })
+  await page.goto('/')
+  const today = await page.getByRole('heading', { level: 1 }).innerText()
+  await begin(page, 'bag-on-day-20')
+  await expectAccessible(page)
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
+  const day = page.getByRole('status').filter({ hasText: /^day / })
+  await page.getByTitle('To the evening').focus()
+  await page.keyboard.press('Enter')
+  await expect(day).toContainText('day 0')
+  await expect(day).toContainText('18:00')
+  await page.keyboard.press('Tab')
+  await page.keyboard.press('Enter')
+  await expect(day).toContainText('day 1')
+  await expect(day).toContainText('08:00')
+  await page.getByTitle('A week on').focus()
+  await page.keyboard.press(' ')
+  await expect(day).toContainText('day 8')
+  await page.reload()
+  await expect(day).toContainText('day 8')
+  await page.goto('/logbook')
+  await expect(page.getByText('A log for practice')).toBeVisible()
+  await expect(page.getByRole('button', { name: /Save an archive/ })).toBeHidden()
+  // Another window is in the maker's own loft.
+  const other = await page.context().newPage()
+  await other.goto('/')
+  await expect(other.getByText('No jar on the shelf yet')).toBeVisible()
+  await expect(other.getByRole('region', { name: 'Practice loft' })).toBeHidden()
+  // There it is still today.
+  await expect(other.getByRole('heading', { level: 1 })).toHaveText(today)
+  await other.close()
+})
+
+test('quick questions are answered and explained; an exercise goes out as a file, and a broken one is refused', async ({
+  guarded: page,
+}) => {
+  await page.goto('/rehearse/questions')
+  await page.getByRole('button', { name: 'Answer' }).click()
+  await expect(page.getByText('Type a number.')).toBeVisible()
+  await page.getByLabel(/Your answer/).fill('0.1')
+  await page.getByRole('button', { name: 'Answer' }).click()
+  await expect(page.getByText('Not so')).toBeVisible()
+  await expect(page.getByText(/g for every 100 g/)).toBeVisible()
+  await page.getByRole('button', { name: 'Next' }).click()
+  await expect(page.getByText('2 of 8')).toBeVisible()
+  await page.goto('/rehearse')
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.locator('[data-exercise="first-jar"]').getByRole('button', { name: 'As a file' }).click(),
+  ])
+  const text = (await (await download.createReadStream()).toArray()).join('')
+  const bring = (name: string, content: string) =>
+    page
+      .getByLabel('An exercise file')
+      .setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(content) })
+  await bring('broken.json', text.slice(0, 50))
+  await expect(page.getByText(/not JSON, or it was cut off/)).toBeVisible()
+  await bring('own.json', text.replace('"first-jar"', '"my-own"').replace('"The first jar"', '"My own jar"'))
+  await expect(page.locator('[data-exercise="my-own"]')).toContainText('My own jar')
+  await page.reload()
+  await expect(page.locator('[data-exercise="my-own"]')).toBeVisible()
+  await page.keyboard.press('?')
+  await page.getByRole('link', { name: 'The guide' }).click()
+  await expect(page.getByRole('heading', { name: 'What Lactofer will never say' })).toBeVisible()
+  expect(
+    await page
+      .locator('.guide img')
+      .first()
+      .evaluate((one: HTMLImageElement) => one.decode().then(() => one.naturalWidth)),
+  ).toBeGreaterThan(1000)
+})
