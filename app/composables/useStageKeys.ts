@@ -14,7 +14,7 @@ export function useStageKeys() {
   onKeyStroke((event) => {
     const target = event.target as HTMLElement | null
     if (target?.closest(TYPING)) return
-    if ((event.ctrlKey || event.metaKey) && event.key === 'z' && round.last) {
+    if ((event.ctrlKey || event.metaKey) && event.key === 'z' && (round.last || round.busy)) {
       event.preventDefault()
       void round.undo()
       return

@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
-import type { Ask, Chore, Lot } from '@lactofer/core'
+import type { Ask, Chore, Draft, Lot } from '@lactofer/core'
 import { nowMoment, nowMs } from '~/clock/clock'
 import { useRecorder } from '~/composables/useRecorder'
 import { useBook } from '~/stores/book'
@@ -26,21 +26,33 @@ export const useRound = defineStore('round', () => {
   /** The ask that is being skipped: why is said first. */
   const skipping = ref<Ask | null>(null)
 
+  let turn: Promise<unknown> = Promise.resolve()
+  /** One after the other: the way back may be asked for while what it takes back is still being written. */
+  function inTurn<Result>(write: () => Promise<Result>): Promise<Result> {
+    const mine = turn.then(write)
+    turn = mine.catch(() => null)
+    return mine
+  }
+
   const told = (entryIds: string[], lotIds: string[], text: string, title: string) =>
     (recorded.value = [...recorded.value, { entryIds, lotIds, text, title, atMs: nowMs() }])
+  /** Records what a tap said of some lots. @returns whether it is in the log. */
+  const take = (drafts: Draft[], lotIds: string[], text: string, title: string): Promise<boolean> =>
+    inTurn(async () => {
+      if (!(await record(...drafts))) return false
+      told(written.value, lotIds, text, title)
+      return true
+    })
   /** Records one chore of some lots, done or skipped with a reason. @returns whether it is in the log. */
-  async function write(chore: Chore, lotIds: string[], title: string, skipped?: string): Promise<boolean> {
+  function write(chore: Chore, lotIds: string[], title: string, skipped?: string): Promise<boolean> {
     const at = nowMoment()
-    const drafts = lotIds.map((lotId) => ({ kind: 'chore' as const, at, lotId, chore, ...(skipped && { skipped }) }))
-    if (!(await record(...drafts))) return false
     const codes = lotIds.map((id) => book.lot(id)?.code).join(', ')
-    told(
-      written.value,
+    return take(
+      lotIds.map((lotId) => ({ kind: 'chore' as const, at, lotId, chore, ...(skipped && { skipped }) })),
       lotIds,
       `${codes}: ${chore} ${skipped ? 'skipped' : 'recorded'}.`,
       `${title}: ${skipped ? 'skipped' : 'done'}`,
     )
-    return true
   }
   /** A chore of a lot that nobody asked for. */
   const did = (lotId: string, chore: Chore) => write(chore, [lotId], chore)
@@ -59,12 +71,14 @@ export const useRound = defineStore('round', () => {
       skipped,
     )
   }
-  async function undo(): Promise<void> {
-    const at = nowMoment()
-    const drafts = (last.value?.entryIds ?? []).map((replaces) => ({
-      ...{ kind: 'retract' as const, at, replaces, reason: 'Undone right away.' },
-    }))
-    if (drafts.length && (await record(...drafts))) recorded.value = recorded.value.slice(0, -1)
+  function undo(): Promise<void> {
+    return inTurn(async () => {
+      const at = nowMoment()
+      const drafts = (last.value?.entryIds ?? []).map((replaces) => ({
+        ...{ kind: 'retract' as const, at, replaces, reason: 'Undone right away.' },
+      }))
+      if (drafts.length && (await record(...drafts))) recorded.value = recorded.value.slice(0, -1)
+    })
   }
   async function skip(why: string): Promise<void> {
     const ask = skipping.value
@@ -72,5 +86,5 @@ export const useRound = defineStore('round', () => {
     skipping.value = null
     await done([ask], why.trim())
   }
-  return { busy, recorded, last, topping, skipping, told, did, done, undo, skip }
+  return { busy, recorded, last, topping, skipping, told, take, did, done, undo, skip }
 })

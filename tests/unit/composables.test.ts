@@ -2,6 +2,7 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { computed, effectScope, nextTick, ref, type EffectScope } from 'vue'
 import { z } from 'zod'
+import { createPinia, setActivePinia } from 'pinia'
 import type { Draft, MixAnswer } from '@lactofer/core'
 import { useDraft } from '~/composables/useDraft'
 import { useForm } from '~/composables/useForm'
@@ -9,6 +10,7 @@ import { useProbeLog } from '~/composables/useProbeLog'
 import { useSolver } from '~/composables/useSolver'
 import { freshBlendDraft, freshPart } from '~/forms/blendForm'
 import { drafts } from '~/db/drafts'
+import { useRound } from '~/stores/round'
 
 /* What the composables keep, ask and write, with the log, the workers and the page put in their place. */
 
@@ -249,5 +251,32 @@ describe('the solver', () => {
     draft.value.sauces[0]!.parts[0]!.massG = 650
     await settle()
     expect([masses(), problem.value]).toEqual([[650, 400], expect.stringContaining('nothing was changed')])
+  })
+})
+
+describe('the way back of the round', () => {
+  beforeEach(() => setActivePinia(createPinia()))
+
+  it('takes back what is still being written', async () => {
+    let inLog = (_ids: string[]) => {}
+    book.record.mockReturnValueOnce(new Promise((resolve) => (inLog = resolve)))
+    const round = useRound()
+    const tapped = round.did('L1', 'burp')
+    // The key comes before the log has answered.
+    const back = round.undo()
+    inLog(['7'])
+    expect(await tapped).toBe(true)
+    await back
+    expect(book.record.mock.calls.slice(1)).toEqual([[expect.objectContaining({ kind: 'retract', replaces: '7' })]])
+    expect(round.last).toBeNull()
+  })
+
+  it('stands after something that could not be written', async () => {
+    const round = useRound()
+    await round.did('L1', 'burp')
+    book.record.mockRejectedValueOnce(new Error('full'))
+    expect(await round.did('L1', 'skim')).toBe(false)
+    await round.undo()
+    expect(book.record).toHaveBeenLastCalledWith(expect.objectContaining({ kind: 'retract', replaces: '1' }))
   })
 })

@@ -2,13 +2,11 @@
 import { computed, ref } from 'vue'
 import { SENSE_SCALES, type Lot, type SenseQuestion } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
-import { useRecorder } from '~/composables/useRecorder'
 import { useRound } from '~/stores/round'
 
 /** Questions for eyes and tongue: one tap each records the answer; of a lot in several jars, of the jars chosen. */
 const { lot, questions } = defineProps<{ lot: Lot; questions: readonly SenseQuestion[] }>()
 const round = useRound()
-const { busy, record, written } = useRecorder('Nothing was recorded; tap again.')
 const marks = ref<string[]>([])
 const jars = computed(() => (lot.vessels.length > 1 ? lot.vessels.map(({ mark }) => mark) : []))
 const ASKED: Record<SenseQuestion, string> = {
@@ -19,10 +17,14 @@ const ASKED: Record<SenseQuestion, string> = {
 }
 async function tap(question: SenseQuestion, step: number) {
   const of = marks.value.length ? { marks: [...marks.value] } : {}
-  if (!(await record({ kind: 'sense', at: nowMoment(), lotId: lot.id, seen: { [question]: step }, ...of }))) return
-  // The answer may take this question off the page before it is in the log: the round is told all the same.
   const answer = SENSE_SCALES[question].steps[step] ?? ''
-  round.told(written.value, [lot.id], `${lot.code}: ${answer}, recorded.`, `${ASKED[question]} ${answer}`)
+  // The answer may take this question off the page before it is in the log: the round keeps it all the same.
+  await round.take(
+    [{ kind: 'sense', at: nowMoment(), lotId: lot.id, seen: { [question]: step }, ...of }],
+    [lot.id],
+    `${lot.code}: ${answer}, recorded.`,
+    `${ASKED[question]} ${answer}`,
+  )
 }
 </script>
 
@@ -39,7 +41,7 @@ async function tap(question: SenseQuestion, step: number) {
           v-for="(step, index) in SENSE_SCALES[question].steps"
           :key="step"
           type="button"
-          :disabled="busy"
+          :disabled="round.busy"
           @click="tap(question, index)"
         >
           <SensePicture :question="question" :step="index" /><span>{{ step }}</span>
