@@ -20,8 +20,8 @@ for (let seed = from; seed < from + count; seed++)
   for (const exercise of EXERCISES.filter(({ id }) => named?.includes(id) ?? true))
     for (const player of PLAYERS)
       kept.live(`${exercise.id}, ${player}, ${seed}`, () => {
-        const { unsafe, wastedG, soundG, minutes, days } = playOnce(exercise, player, seed)
-        return { exercise: exercise.id, player, seed, unsafe, wastedG, soundG, minutes, days }
+        const { unsafe, wastedG, soundG, minutes, days, released } = playOnce(exercise, player, seed)
+        return { exercise: exercise.id, player, seed, unsafe, wastedG, soundG, minutes, days, released }
       })
 
 const lives = kept.all()

@@ -250,7 +250,7 @@ test('a live fruit sauce is refused for the shelf; cold, cooked or less fruit is
   }
   await heat.getByRole('button', { name: 'Record them' }).click()
   await expect(page.locator('[data-check="boil"]')).toContainText(
-    '20.0 min of boiling measured; 20 are asked at 1\u202f000 m, where water boils at 96.7 °C.',
+    '20.0 min of boiling measured without a break; 20 are asked at 1\u202f000 m, where water boils at 96.7 °C.',
   )
   await page.getByText('Live and cold').click()
   // Bottles that are vented ask; shut tight they stop, test bottle or not.

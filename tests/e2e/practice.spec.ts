@@ -1,5 +1,5 @@
-import type { Page } from '@playwright/test'
-import { expect, expectAccessible, field, openDemo, pressElse, test } from './steps'
+import type { Locator, Page } from '@playwright/test'
+import { expect, expectAccessible, field, openDemo, pick, pressElse, test } from './steps'
 
 /** Luck with which the third of the three films is mould. */
 const LUCK = 2
@@ -109,6 +109,124 @@ test('three films: pressed with the mould it is told so; once more, looked at fi
   expect(await lots()).toEqual(own)
   await page.goto('/logbook')
   await expect(page.getByText('F-3')).toBeHidden()
+})
+
+/** Opens the bench of the loft, puts something on it, and goes back to the page. */
+async function onBench(page: Page, put: (bench: Locator) => Promise<void>) {
+  await page.getByRole('button', { name: 'Set up the simulated bench' }).click()
+  const bench = page.getByRole('dialog', { name: 'Simulated bench' })
+  await put(bench)
+  await page.keyboard.press('Escape')
+  await expect(bench).toBeHidden()
+}
+const take = (page: Page) => page.getByRole('button', { name: 'Take the reading' }).click()
+/** Reads a pot on its own page, with the meter of the loft. */
+async function readPot(page: Page, code: string) {
+  await onBench(page, async (bench) => {
+    await pick(page, 'Probes into', code)
+    await bench.getByRole('button', { name: 'A ground sample' }).click()
+  })
+  const form = page.getByRole('form', { name: 'Reading' })
+  await field(form, 'pH').focus()
+  await expect(page.getByRole('group', { name: 'pH meter' })).toContainText('steady', { timeout: 30_000 })
+  await take(page)
+  await form.getByRole('button', { name: 'Record the reading' }).click()
+  await expect(page.getByText('Reading recorded.')).toBeVisible()
+}
+/** From the pot's page of bottles to four that are sold: counted, labelled, released. */
+async function fillAndSell(page: Page, place: string, count: string) {
+  await field(page, 'They stand').fill(place)
+  await field(page, 'Bottles filled').fill(count)
+  await page.getByRole('button', { name: 'Bottled: record the count' }).click()
+  await page.getByRole('link', { name: /^Its label/ }).click()
+  await page.getByRole('button', { name: 'I wrote them by hand' }).click()
+  await page.getByRole('link', { name: 'Release', exact: true }).click()
+  await field(page, 'Your initials').fill('MB')
+  await page.getByRole('button', { name: 'Release it' }).click()
+  await page.getByRole('link', { name: 'In the cellar' }).click()
+  const chosen = page.locator('[data-chosen]')
+  await field(chosen, 'Bottles').fill('4')
+  await field(chosen, 'To whom').fill('Quay market')
+  await chosen.getByRole('button', { name: 'Record it' }).click()
+  await expect(chosen.getByText(/4 .*sold/).first()).toBeVisible()
+}
+async function expectSafe(page: Page) {
+  await expect(score(page, 'Unsafe let go')).toContainText('nothing')
+  await expect(score(page, 'Good food thrown away')).toContainText('nothing')
+}
+
+test('hot fill, cold glass: the last bottle stops it as the glass stands, warmed it passes, and it was as hot as was written', async ({
+  guarded: page,
+}) => {
+  await withLuck(page, 3)
+  await begin(page, 'cold-glass')
+  await page.getByRole('link', { name: 'Read P-4' }).click()
+  await readPot(page, 'P-4')
+  await page.getByRole('link', { name: 'Bottle it' }).click()
+  const heat = page.getByRole('region', { name: 'Heat record' })
+  const degrees = heat.getByRole('textbox', { name: 'Temperature' })
+  const add = heat.getByRole('button', { name: 'Add it' })
+  for (const minutes of ['', '2', '2', '2']) {
+    await degrees.fill('95')
+    if (minutes) await field(heat, 'Minutes after the last').fill(minutes)
+    await add.click()
+  }
+  await heat.getByRole('button', { name: 'Record them' }).click()
+  const hotFill = page.locator('[data-check="fill"]')
+  for (const [glass, verdict] of [
+    ['Last bottle, glass as it stands', 'stop'],
+    ['Last bottle, glass warmed', 'pass'],
+  ] as const) {
+    await onBench(page, async (bench) => {
+      await field(bench, 'Sauce in the pot').fill('95')
+      await bench.getByRole('button', { name: glass }).click()
+    })
+    await degrees.focus()
+    await expect(page.getByRole('group', { name: 'Thermometer' })).toContainText('steady', { timeout: 30_000 })
+    await take(page)
+    await add.click()
+    await heat.getByRole('button', { name: 'Record them' }).click()
+    await expect(hotFill).toHaveAttribute('data-verdict', verdict)
+  }
+  await fillAndSell(page, 'Shelf', '12')
+  await endIt(page)
+  await expectSafe(page)
+})
+
+test('thin, salty and weak: mixed by the bench, read a day later, kept cold with lids that vent, and nobody is hurt', async ({
+  guarded: page,
+}) => {
+  await withLuck(page, 3)
+  await begin(page, 'save-the-blend')
+  await page.getByRole('link', { name: /^Blend/ }).click()
+  const parts = [
+    ['R-1B', 'Quay red base', '2800'],
+    ['White vinegar 5 %', 'White vinegar 5 %', '1000'],
+    ['Water', 'Water', '1300'],
+  ] as const
+  for (const [what, name, grams] of parts) {
+    await pick(page, 'Add to the pot', what)
+    await field(page, `${name}, weight`).fill(grams)
+  }
+  const steps = page.getByRole('navigation', { name: 'Steps of the blend' })
+  await steps.getByRole('button', { name: 'Pour' }).click()
+  await field(page, 'Name of the sauce').fill('Quay Saved')
+  await page.getByRole('button', { name: 'Weigh it in' }).click()
+  for (const [, , grams] of parts) {
+    await field(page, 'Or type the weight').fill(grams)
+    await page.getByRole('button', { name: /^Take \d/ }).click()
+  }
+  await page.getByRole('button', { name: 'Stirred: record the blend' }).click()
+  await expect(page.getByRole('heading', { level: 1, name: 'Quay Saved' })).toBeVisible()
+  await page.getByTitle('To the morning').click()
+  await expect(page.getByRole('status').filter({ hasText: /^day 1, / })).toBeVisible()
+  await readPot(page, 'S-01')
+  await page.getByRole('link', { name: 'Bottle it' }).click()
+  await page.locator('[data-way="live-cold"]').getByRole('radio').check()
+  await expect(page.locator('[data-check="pressure"]')).toHaveAttribute('data-verdict', 'ask')
+  await fillAndSell(page, 'Fridge', '20')
+  await endIt(page)
+  await expectSafe(page)
 })
 
 test('in 390 px and by keys alone: the clock is turned on, never back, and what is done is kept through a reload', async ({

@@ -18,6 +18,7 @@ import { nowMs } from '~/clock/clock'
 import { timeOfDay } from '~/clock/moments'
 import { useDraft } from '~/composables/useDraft'
 import { useRecorder } from '~/composables/useRecorder'
+import { useBook } from '~/stores/book'
 import { useInstruments } from '~/stores/instruments'
 
 /**
@@ -34,6 +35,7 @@ const { draft, reset, save } = useDraft(`heat:${lot.id}`, ProcessDraftSchema, ()
   where: boiled ? ('jar in the water' as const) : ('pot' as const),
   points: [],
 }))
+const book = useBook()
 const instruments = useInstruments()
 const { busy, record } = useRecorder('The temperatures are still here; try again.')
 const typed = ref<number | null>(null)
@@ -107,17 +109,20 @@ async function keep() {
   say.done(`${points.length} ${points.length === 1 ? 'temperature' : 'temperatures'} of ${WORDS[where]} recorded.`)
   reset()
   later.value = null
-  if (where === 'pot') draft.value.where = 'last bottle'
+  // The pot is done; what is measured next is a bottle, and after a bottle another.
+  draft.value.where = where === 'pot' ? 'last bottle' : where
 }
+/** Of the run that comes next. */
+const measured = computed(() => heatProcessOf(book.book, lot))
 const records = computed(() =>
-  Object.entries(heatProcessOf(lot)).flatMap(([where, found]) =>
+  Object.entries(measured.value).flatMap(([where, found]) =>
     found && found.points.length > 1
       ? [{ where: where as ProcessPlace, found: lethality(found.points, reference) }]
       : [],
   ),
 )
 const minutes = (value: number) => formatNumber(value, value < 1000 ? 1 : 0)
-const lastBottle = computed(() => heatProcessOf(lot)['last bottle'])
+const lastBottle = computed(() => measured.value['last bottle'])
 </script>
 
 <template>

@@ -49,7 +49,7 @@ const scores = computed(() => {
     },
     {
       name: 'Work and days',
-      figure: `${formatNumber(score.minutes)} min, ${plainNumber(score.days, 0)} days`,
+      figure: `${formatNumber(score.minutes)} min, ${counted(Math.round(score.days), 'day')}`,
       note: 'fewer is better, never before the first two',
       good: null,
     },

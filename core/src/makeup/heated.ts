@@ -4,6 +4,7 @@ import { boiledMin } from '../keep/processChecks'
 import { BOIL_MIN, FILL_LEAST_C } from '../keep/ways'
 import type { EntryOf } from '../log/entry'
 import type { Lot } from '../log/lot'
+import type { Book } from '../lots/fold'
 import { lastPouredMs } from '../lots/measured'
 import { heatProcessOf } from './heatProcess'
 
@@ -14,24 +15,33 @@ const ENOUGH_MIN = USUAL_REFERENCE.minutes ?? 1.2
  * Whether a pot was heated since something was last put in, by a record and up to a moment (ms): a plan to cook it is
  * no heat, and what was put in afterwards is alive again.
  */
-export function wasHeated(blend: Lot, untilMs: number): boolean {
+export function wasHeated(book: Book, blend: Lot, untilMs: number): boolean {
   const since = lastPouredMs(blend, untilMs)
   const heats = blend.heats.filter(({ at }) => Date.parse(at) >= since && Date.parse(at) <= untilMs)
-  const record = heatProcessOf({ ...blend, heats }).pot
+  const record = heatProcessOf(book, { ...blend, heats }).pot
   return record !== null && lethality(record.points, USUAL_REFERENCE).minutes.low >= ENOUGH_MIN
 }
 
+/** The hottest that was measured in the last bottle of a run, °C; 0 where nothing was. */
+export const lastBottleC = (book: Book, made: EntryOf<'bottle'>, blend: Lot): number =>
+  Math.max(
+    ...(heatProcessOf(book, blend, made)['last bottle']?.points ?? []).map(({ tempC }) => tempC),
+    made.lastFillTempC ?? 0,
+  )
+
 /** Whether the way a run was kept was carried out, by what was measured. */
-export function wasKept(made: EntryOf<'bottle'>, blend: Lot): boolean {
-  const { pot, 'last bottle': last, 'jar in the water': water } = heatProcessOf(blend)
+export function wasKept(book: Book, made: EntryOf<'bottle'>, blend: Lot): boolean {
+  const { pot, 'jar in the water': water } = heatProcessOf(book, blend, made)
   switch (made.treatment) {
     case 'live-cold':
     case 'frozen':
       return false
-    case 'cooked-hot-fill': {
-      const filledC = Math.max(made.lastFillTempC ?? 0, ...(last?.points ?? []).map(({ tempC }) => tempC))
-      return pot !== null && lethality(pot.points, USUAL_REFERENCE).minutes.low >= ENOUGH_MIN && filledC >= FILL_LEAST_C
-    }
+    case 'cooked-hot-fill':
+      return (
+        pot !== null &&
+        lethality(pot.points, USUAL_REFERENCE).minutes.low >= ENOUGH_MIN &&
+        lastBottleC(book, made, blend) >= FILL_LEAST_C
+      )
     case 'boiled-in-jar': {
       const altitudeM = made.altitudeM ?? 0
       const asked = BOIL_MIN + boilingMinutesAdded(altitudeM)

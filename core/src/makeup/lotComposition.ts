@@ -336,7 +336,7 @@ function blendComposition(
   if (parts.some((part) => part === null)) return null
   const poured = mix(parts.filter((part) => part !== null))
   const now = throughTime(book, lot, poured, untilMs, path, withPh, true)
-  return now && { ...now, live: now.live && !wasHeated(lot, untilMs) }
+  return now && { ...now, live: now.live && !wasHeated(book, lot, untilMs) }
 }
 
 /**
@@ -376,7 +376,7 @@ function baselineComposition(book: Book, lotId: string, untilMs: number, path: r
     case 'bottle': {
       const source = compositionOf(book, made.fromLotId, untilMs, path)
       const pot = book.lots.get(made.fromLotId)
-      return source && ofMass({ ...source, live: source.live && !(pot && wasKept(made, pot)) }, made.usedG)
+      return source && ofMass({ ...source, live: source.live && !(pot && wasKept(book, made, pot)) }, made.usedG)
     }
     case 'press': {
       const source = compositionOf(book, made.fromLotId, Date.parse(made.at), path)

@@ -1,13 +1,14 @@
 import { PH_LINE, PIECES_TIMES } from '../ferment/clock'
 import { filledBottleC } from '../keep/hotFill'
 import { THERMOMETER_ERROR_C } from '../keep/lethality'
-import { FILL_LEAST_C, pressureVerdict, STORE_C } from '../keep/ways'
+import { pressureVerdict, STORE_C } from '../keep/ways'
 import { bottlePressure } from '../ferment/pressure'
 import { volumeOf } from '../composition/composition'
 import type { Entry, EntryKind, EntryOf } from '../log/entry'
 import { writtenAt } from '../log/ids'
 import type { Lot } from '../log/lot'
 import { ancestors } from '../lots/lineage'
+import { lastBottleC, wasKept } from '../makeup/heated'
 import { compositionOf, phOf } from '../makeup/lotComposition'
 import { structureOfLot } from '../makeup/structure'
 import { recallOf } from '../trace/recall'
@@ -143,7 +144,8 @@ function dangersOfRun(world: World, known: TrulyKnown, lot: Lot): Danger[] {
   const { made } = lot
   if (made.kind !== 'bottle') return []
   const store = made.store ?? 'shelf'
-  const heated = made.treatment === 'cooked-hot-fill' || made.treatment === 'boiled-in-jar'
+  const pot = known.book.lots.get(made.fromLotId)
+  const heated = pot !== undefined && wasKept(known.book, made, pot)
   const found: Danger[] = []
   const composition = compositionOf(known.book, made.fromLotId)
   if (!heated && composition?.live) {
@@ -152,16 +154,17 @@ function dangersOfRun(world: World, known: TrulyKnown, lot: Lot): Danger[] {
     const bar = bottlePressure(sugarGPerL, STORE_C[store], format ? headspaceOf(format) : 0.05)
     if (pressureVerdict(bar, reliefOf(made)) === 'stop') found.push('pressure')
   }
-  if (store === 'shelf' && (!heated || !isHot(world, made))) found.push('not hot enough')
+  if (store === 'shelf' && (!heated || !couldBe(world, made, lastBottleC(known.book, made, pot))))
+    found.push('not hot enough')
   return found
 }
 
-/** Whether the last bottle was as hot as it must be, and as it was written down. */
-function isHot({ run }: World, { treatment, lastFillTempC, bottleMl }: EntryOf<'bottle'>): boolean {
+/** Whether a last bottle of so many °C can have been: glass, warmed or as it stands, takes its share of the heat. */
+function couldBe({ run }: World, { treatment, bottleMl }: EntryOf<'bottle'>, tempC: number): boolean {
   if (treatment !== 'cooked-hot-fill') return true
   const glassC = Math.max(run.exercise.glassC, WARMED_C)
   const possible = filledBottleC({ fillC: HOTTEST_POT_C, glassC, sauceG: bottleMl, glassG: GLASS_G })
-  return lastFillTempC !== undefined && lastFillTempC >= FILL_LEAST_C && lastFillTempC <= possible + THERMOMETER_ERROR_C
+  return tempC <= possible + THERMOMETER_ERROR_C
 }
 
 /** True pH of a lot at a moment: of a jar what it is, of a pot or a base what its mixture comes to. */

@@ -33,11 +33,12 @@ import {
   usualWay,
   USUAL_REFERENCE,
   allergensOf,
+  type BottlingChoice,
   type Draft,
   type ForecastSummary,
 } from '../../src'
 import { isStarter } from '../../src/makeup/livingRows'
-import { caseOf, day, notebook, standsAt, START, titlesAt } from '../log/build'
+import { caseOf, day, KEPT_COLD, notebook, standsAt, START, titlesAt } from '../log/build'
 
 /* Faults that were seen in the running code, each by its name. */
 
@@ -412,6 +413,61 @@ describe('only records are heat', () => {
       return live(log, lotId)
     }
     expect([bottled([0, 4, 8, 12]), bottled([0, 12])]).toEqual([false, true])
+  })
+
+  const heated = (log: Log, lotId: string, days: number, where: string, points: [number, number][]) =>
+    log.write({ kind: 'heat', at: day(days), lotId, where, name: 'Probe', points } as Draft)
+  const HOT: BottlingChoice = { ...KEPT_COLD, treatment: 'cooked-hot-fill', store: 'shelf' }
+  const check = (log: Log, pot: string, id: string, choice = HOT, bottled = '') =>
+    releaseChecks(caseOf(log.book(), pot, choice, bottled)).find((one) => one.id === id)?.verdict
+  const fill = (log: Log, fromLotId: string, days: number, change = {}) => {
+    const lotId = log.id()
+    log.write({
+      ...{ kind: 'bottle', at: day(days), lotId, code: `X-${days}`, name: 'Sauce', color: '#c22a1b', fromLotId },
+      ...{ bottleMl: 150, count: 4, usedG: 600, treatment: 'cooked-hot-fill', bestBefore: '2027-01-01', ...change },
+    } as Draft)
+    return lotId
+  }
+
+  it('of the last bottles measured the one measured last counts: a hotter one before it covers none', () => {
+    const log = notebook()
+    const { pot } = potOf(log, passed(log))
+    heated(log, pot, 10.1, 'pot', points(90))
+    const verdicts = [91, 75, 84].map((tempC, index) => {
+      heated(log, pot, 10.2 + index / 50, 'last bottle', [[0, tempC]])
+      return check(log, pot, 'fill')
+    })
+    expect(verdicts).toEqual(['pass', 'stop', 'pass'])
+  })
+
+  it('each run of a pot has a last bottle and a boil of its own', () => {
+    const log = notebook()
+    const { pot } = potOf(log, passed(log))
+    heated(log, pot, 10.1, 'pot', points(90))
+    heated(log, pot, 10.2, 'last bottle', [[0, 91]])
+    const first = fill(log, pot, 10.25)
+    expect(check(log, pot, 'fill'), 'nothing was measured of the next').toBe('stop')
+    const second = fill(log, pot, 10.4)
+    const verdicts = () => [first, second].map((lotId) => check(log, pot, 'fill', HOT, lotId))
+    expect(verdicts()).toEqual(['pass', 'stop'])
+    heated(log, pot, 10.41, 'last bottle', [[0, 70]])
+    expect(verdicts()).toEqual(['pass', 'stop'])
+    heated(log, pot, 10.42, 'last bottle', [[0, 85]])
+    expect(verdicts()).toEqual(['pass', 'pass'])
+    const boiled = { treatment: 'boiled-in-jar' } as const
+    heated(log, pot, 10.5, 'jar in the water', points(100, [0, 4, 8, 12]))
+    expect(check(log, pot, 'boil', { ...HOT, ...boiled })).toBe('pass')
+    fill(log, pot, 10.6, boiled)
+    expect(check(log, pot, 'boil', { ...HOT, ...boiled })).toBe('stop')
+  })
+
+  it('where the water left the boil its time begins anew (common practice)', () => {
+    const log = notebook()
+    const { pot } = potOf(log, passed(log))
+    const water = [0, 3, 6].map((minute): [number, number] => [minute, 100])
+    const again = [9, 12, 15].map((minute): [number, number] => [minute, 100])
+    heated(log, pot, 10.1, 'jar in the water', [...water, [7, 92], ...again])
+    expect(check(log, pot, 'boil', { ...HOT, treatment: 'boiled-in-jar' })).toBe('stop')
   })
 })
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { debriefOf } from '../../src'
+import { debriefOf, scoreOf } from '../../src'
 import { ByThumb } from './keepers'
 import { Play } from './play'
 import { exerciseOf, playOnce, PLAYERS } from './players'
@@ -20,13 +20,39 @@ describe('three players', () => {
       return {
         unsafe: sum(({ unsafe }) => unsafe),
         wasted: sum(({ wastedG }) => wastedG) / sum(({ soundG }) => soundG),
+        released: scores.filter(({ released }) => released).length,
       }
     })
     const [book, thumb, chance] = fares
     expect(book!.unsafe).toBe(0)
     expect(book!.wasted).toBeLessThanOrEqual(0.02)
+    // What it is asked to bottle it bottles: three exercises, two lucks each.
+    expect(book!.released).toBe(6)
     expect(thumb!.unsafe).toBeGreaterThan(5)
     expect(chance!.unsafe).toBeGreaterThan(5)
+  })
+
+  it('what stands on the shelf was hot by a record, and no hotter than glass leaves it', () => {
+    const unsafe = (treatment: string, measured: readonly [string, number][]) => {
+      const play = new Play(exerciseOf('cold-glass'), 3)
+      const pot = play.lotOf('P-4').id
+      const points = (tempC: number) => [0, 3, 6, 9, 12].map((minute) => [minute, tempC])
+      for (const [where, tempC] of measured)
+        play.write({ kind: 'heat', lotId: pot, where, name: 'Probe', points: points(tempC) })
+      play.nowMs += 60 * 60_000
+      const lotId = play.newLot()
+      const run = { lotId, fromLotId: pot, code: 'P-4A', name: 'Sauce', color: '#c22a1b', bottleMl: 150, count: 4 }
+      play.write({ kind: 'bottle', ...run, usedG: 640, treatment, store: 'shelf', bestBefore: '2027-06-01' })
+      play.write({ kind: 'send', lotId, count: 4, to: 'Quay market', how: 'sold', unreleased: true })
+      return scoreOf(play.world).unsafe
+    }
+    const pot = ['pot', 95] as const
+    expect(unsafe('cooked-hot-fill', [[...pot], ['last bottle', 85]])).toBe(0)
+    expect(unsafe('cooked-hot-fill', [[...pot], ['last bottle', 78]])).toBe(1)
+    expect(unsafe('cooked-hot-fill', [[...pot], ['last bottle', 99]]), 'no bottle is as hot').toBe(1)
+    expect(unsafe('cooked-hot-fill', [['last bottle', 85]])).toBe(1)
+    expect(unsafe('boiled-in-jar', [])).toBe(1)
+    expect(unsafe('boiled-in-jar', [['jar in the water', 100]])).toBe(0)
   })
 
   it('a debriefing says what was true, what was known and what would have told', () => {

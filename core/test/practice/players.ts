@@ -178,16 +178,11 @@ function fillHot(play: Play, pot: string) {
   readUntilItHolds(play, pot)
   const glass = [play.exercise.glassC, 75]
   const lastC = glass.map((glassC) => filledBottleC({ fillC, glassC, sauceG: 150, glassG: 150 }))
-  const lastFillTempC = Math.round(10 * (lastC.find((tempC) => tempC >= FILL_LEAST_C) ?? lastC[0]!)) / 10
+  const lastBottleC = Math.round(10 * (lastC.find((tempC) => tempC >= FILL_LEAST_C) ?? lastC[0]!)) / 10
   const way = { treatment: 'cooked-hot-fill', store: 'shelf', place: 'Shelf', closing: 'tight' } as const
-  const lotId = fill(play, pot, 10, { ...way, lastFillTempC, bestBefore: '2027-06-01' })
-  release(play, pot, lotId, {
-    ...KEPT_COLD,
-    treatment: 'cooked-hot-fill',
-    store: 'shelf',
-    relief: 'none',
-    lastFillTempC,
-  })
+  const lotId = fill(play, pot, 10, { ...way, bestBefore: '2027-06-01' })
+  play.write({ kind: 'heat', lotId: pot, where: 'last bottle', name: 'Thermometer', points: [[0, lastBottleC]] })
+  release(play, pot, lotId, { ...KEPT_COLD, treatment: 'cooked-hot-fill', store: 'shelf', relief: 'none' })
 }
 
 function bottle(play: Play, player: Player, draw: number) {
@@ -215,7 +210,7 @@ function recall(play: Play, player: Player, draw: number) {
 }
 
 /** How a player fares at an exercise. */
-export function playOnce(exercise: Exercise, player: Player, seed: number): Score {
+export function playOnce(exercise: Exercise, player: Player, seed: number): Score & { released: boolean } {
   const play = new Play(exercise, seed)
   const keeper = player === 'by the book' ? new ByTheBook() : player === 'by thumb' ? new ByThumb() : new ByChance(seed)
   const draw = ((seed * 7919) % 1000) / 1000
@@ -228,13 +223,16 @@ export function playOnce(exercise: Exercise, player: Player, seed: number): Scor
       keeper.round(play)
       play.tomorrow()
     }
-  return scoreOf(play.world)
+  const released = play.entries.some((entry) => entry.kind === 'release' && entry.decision === 'released')
+  return { ...scoreOf(play.world), released }
 }
 
 export const exerciseOf = (id: string): Exercise => EXERCISES.find((one) => one.id === id)!
 
 /** How one go went, as it is kept. */
 export interface PlayedLife extends Pick<Score, 'unsafe' | 'wastedG' | 'soundG' | 'minutes' | 'days'> {
+  /** Whether a filled lot was let go with every check kept. */
+  released: boolean
   exercise: string
   player: Player
   seed: number
@@ -247,11 +245,13 @@ export const PLAYER_COLUMNS = [
   'good food wasted %',
   'minutes',
   'days',
+  'released in % of goes',
 ]
 /** A row of the table of players. */
 export function playerRow(name: string, lives: readonly PlayedLife[]): string[] {
   const sum = (of: (life: PlayedLife) => number) => lives.reduce((all, life) => all + of(life), 0)
   const goes = Math.max(1, lives.length)
+  const released = lives.filter((life) => life.released).length
   return [
     name,
     `${lives.length}`,
@@ -266,5 +266,6 @@ export function playerRow(name: string, lives: readonly PlayedLife[]): string[] 
     ).toFixed(2),
     (sum(({ minutes }) => minutes) / goes).toFixed(0),
     (sum(({ days }) => days) / goes).toFixed(1),
+    released ? ((100 * released) / goes).toFixed(0) : '–',
   ]
 }

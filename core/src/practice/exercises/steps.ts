@@ -77,8 +77,9 @@ export const pressed = (of: string, code: string, name: string, color: string, d
 /** A ferment that went as it should, read and pressed. */
 export const pressedBase = (jar: Packed, baseCode: string, inG: number): Step[] => [
   ...packed(jar),
+  read(jar.code, jar.day + 1),
   read(jar.code, jar.day + 2),
-  read(jar.code, jar.day + 4),
+  read(jar.code, jar.day + 3),
   read(jar.code, jar.day + 11),
   read(jar.code, jar.day + 13),
   pressed(jar.code, baseCode, `${jar.name} base`, jar.color, jar.day + 13.1, inG),
