@@ -1,7 +1,6 @@
-import { PH_LINE } from '../ferment/clock'
 import { forecastFerment, type FermentCase, type FermentForecast } from '../ferment/forecast'
 import { interpolate } from '../units/interpolate'
-import type { Entry, EntryKind } from '../log/entry'
+import type { EntryKind } from '../log/entry'
 import { entryWords } from '../log/entry'
 import { fold, type Book } from '../lots/fold'
 import type { Lot } from '../log/lot'
@@ -11,10 +10,10 @@ import { lotCaseOf } from '../judge/lotCase'
 import type { State } from '../judge/reasons'
 import { summaryOf } from '../round/forecastSummary'
 import type { HiddenKind } from '../truth/kinds'
-import { counted } from '../units/counted'
 import { DAY_MS, HOUR_MS } from '../units/time'
 import { plainTell, tellReason, type Tell } from '../words/judgement'
-import { scoreOf, spentOf, type Danger, type Deed, type Score } from './score'
+import { aboutOf, earlierOf } from './earlier'
+import { scoreOf, type Danger, type Deed, type Score } from './score'
 import { trulyKnown, type TrulyKnown } from './trueLog'
 import { endedMs, truePh, type TrueJar, type World } from './world'
 
@@ -196,9 +195,6 @@ function makersJudge(book: Book, lot: Lot, atMs: number): Judge {
   return judgeOf(book, (id) => (id === lot.id ? ahead : undefined))
 }
 
-/** The lot a decision was about: what was pressed, thrown away or bottled, rather than what came of it. */
-const aboutOf = (entry: Entry): string => ('fromLotId' in entry ? entry.fromLotId : 'lotId' in entry ? entry.lotId : '')
-
 function decisionOf(world: World, known: TrulyKnown, { entry, atMs, dangers, wastedG }: Deed, tell: Tell): Decision {
   const book = fold(world.run.entries.filter(({ id }) => id < entry.id))
   const lot = book.lots.get(aboutOf(entry))
@@ -209,58 +205,6 @@ function decisionOf(world: World, known: TrulyKnown, { entry, atMs, dangers, was
     known: lot ? toldBy(known.judge(lot.id, justBefore), tell) : null,
   }
 }
-
-/** When somebody who knew all would first have called a lot: from the first morning on. */
-function firstCalled({ run }: World, known: TrulyKnown, { lotId, packedMs }: TrueJar, endMs: number) {
-  for (let atMs = Math.max(packedMs, run.startMs); atMs <= endMs; atMs += DAY_MS / 4) {
-    const judgement = known.judge(lotId, atMs)
-    if (judgement?.state === 'discard' || judgement?.state === 'act') return { atMs, judgement }
-  }
-  return null
-}
-
-/** When the maker did something that shows they knew, ms; never, where they did not. */
-const answeredMs = (lot: Lot, fromMs: number): number =>
-  Math.min(
-    ...lot.entries
-      .filter(({ kind, at }) => ['discard', 'decide', 'add'].includes(kind) && Date.parse(at) >= fromMs)
-      .map(({ at }) => Date.parse(at)),
-  )
-
-/** What would have told earlier, in one sentence: of what was let go or lost, the lot that was answered latest. */
-function earlierOf(world: World, known: TrulyKnown, { deeds }: Score, tell: Tell): string {
-  const { book, nowMs, run } = world
-  const letGo = new Set(deeds.filter(({ dangers }) => dangers.length > 0).map(({ entry }) => aboutOf(entry)))
-  const late = world.jars
-    .flatMap((jar) => {
-      const lot = book.lots.get(jar.lotId)
-      const bad = letGo.has(jar.lotId) || spentOf(world, jar, nowMs) > 1
-      const called = lot && bad ? firstCalled(world, known, jar, endedMs(world, lot)) : null
-      return called && lot
-        ? [{ jar, called, lot, byMs: Math.min(answeredMs(lot, run.startMs), nowMs) - called.atMs }]
-        : []
-    })
-    .sort((a, b) => b.byMs - a.byMs)[0]
-  if (!late) return letGo.size ? NOT_ITS_JARS : NOTHING_EARLIER
-  const { called, jar, lot, byMs } = late
-  const sign = called.judgement.reasons[0]?.code === 'bad sign'
-  const did = sign ? 'a look from the side, with a light,' : 'a ground sample, read with a meter that was checked,'
-  const ph = truePh(jar, called.atMs, 'blended')
-  const read = sign
-    ? 'have shown it'
-    : ph > PH_LINE
-      ? `have read pH ${ph.toFixed(2)}`
-      : 'have shown that it passed 4.6 too late'
-  const gone = letGo.has(lot.id)
-  if (byMs < DAY_MS / 2)
-    return gone
-      ? `${lot.code}: ${did} would ${read}, before anything was made of it.`
-      : `${lot.code}: you acted when it could be known. ${NOTHING_EARLIER}`
-  const days = counted(Math.max(1, Math.round(byMs / DAY_MS)), 'day')
-  return `${lot.code}: ${did} would ${read} ${tell(called.atMs)}, ${days} before ${gone ? 'it was over' : 'you acted'}.`
-}
-const NOTHING_EARLIER = 'Nothing would have told earlier than it did.'
-const NOT_ITS_JARS = 'No jar would have told: it was what was done with it.'
 
 /** The jars in the order in which they are worth telling: what was let go or wasted first, then what was decided. */
 function told({ jars }: World, deeds: readonly Deed[]): TrueJar[] {

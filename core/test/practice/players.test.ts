@@ -55,6 +55,21 @@ describe('three players', () => {
     expect(unsafe('boiled-in-jar', [['jar in the water', 100]])).toBe(0)
   })
 
+  it('good food thrown away: a debriefing says when a reading would have shown it, or that nothing stood against it', () => {
+    const lost = (id: string, seed: number, days: number) => {
+      const play = new Play(exerciseOf(id), seed)
+      play.wait(days)
+      for (const lot of play.open) play.discard(lot.id, 'Nobody knows.')
+      const { score, earlier } = debriefOf(play.world)
+      expect(score.wastedG).toBeGreaterThan(0)
+      return earlier
+    }
+    expect(lost('ready-or-lime', 1, 0)).toMatch(/: it was good, and nothing that was logged stood against it\.$/)
+    expect(lost('weak-brine', 1, 8)).toMatch(
+      /^K-1: a ground sample would have read pH 4\.\d\d 2026-06-\d\d \d\d:\d\d, in time\.$/,
+    )
+  })
+
   it('a debriefing says what was true, what was known and what would have told', () => {
     const play = new Play(exerciseOf('lying-meter'), 1)
     const keeper = new ByThumb()
