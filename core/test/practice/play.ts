@@ -17,6 +17,7 @@ import {
   standing,
   structureOfLot,
   summaryOf,
+  trueC,
   worldOf,
   type Ask,
   type Book,
@@ -150,7 +151,9 @@ export class Play {
   private readJar(lotId: string, mark: string, of: Sampled) {
     const jar = jarOf(this.world, lotId, mark)!
     const { ph, instrument } = readPh(this.world, jar, of, this.checkedMs)
-    this.write({ kind: 'reading', lotId, ph, of, instrument, ...(mark && { marks: [mark] }) })
+    // Meters of pH show the temperature as well (common practice).
+    const tempC = isMeter(this.exercise.kit) && { tempC: Math.round(10 * trueC(jar, this.nowMs)) / 10 }
+    this.write({ kind: 'reading', lotId, ph, of, ...tempC, instrument, ...(mark && { marks: [mark] }) })
   }
   /** A finished pot read with a meter that was just calibrated. */
   readPot(lotId: string, ph: number) {
