@@ -46,6 +46,18 @@ function inTurn(there: readonly Lot[], known: ReadonlyMap<string, Said>): Lot[] 
   return [...touched.filter(fermenting), ...touched.filter(inStock), ...longAgo]
 }
 
+/** What some lots ask for, worst first, and how they stand. Of thousands in stock few ask, and none stands. */
+function saidOf(there: readonly Lot[], known: ReadonlyMap<string, Said>) {
+  const asks: Ask[] = []
+  const stands = new Map<string, Judgement>()
+  for (const { id } of there) {
+    const said = known.get(id)
+    if (said?.asks.length) asks.push(...said.asks)
+    if (said?.stand) stands.set(id, said.stand)
+  }
+  return { asks: asks.length ? rules().worstFirst(asks) : asks, stands }
+}
+
 /**
  * What every lot asks for, worst first, and how every ferment stands. A shelf is looked through at once; of hundreds
  * of lots what was just touched comes first, and the rest in slices between which the page answers: until it is said
@@ -62,7 +74,7 @@ export function useAsks(
   /** Those looked at longest ago come first. */
   const known = new Map<string, Said>()
   const asks = shallowRef<Ask[]>([])
-  const stands = shallowRef<ReadonlyMap<string, Judgement | null>>(new Map())
+  const stands = shallowRef<ReadonlyMap<string, Judgement>>(new Map())
   const looked = shallowRef<Looked>('none')
   let turn = 0
 
@@ -72,10 +84,8 @@ export function useAsks(
       const ids = new Set(there.map(({ id }) => id))
       for (const id of known.keys()) if (!ids.has(id)) known.delete(id)
     }
-    const said = there.flatMap(({ id }) => known.get(id)?.asks ?? [])
-    asks.value = said.length ? rules().worstFirst(said) : []
-    stands.value = new Map([...known].map(([id, { stand }]) => [id, stand]))
-    looked.value = whole.value && there.every(knows) ? 'all' : 'shelf'
+    ;({ asks: asks.value, stands: stands.value } = saidOf(there, known))
+    looked.value = whole.value && known.size === there.length ? 'all' : 'shelf'
   }
 
   watch(

@@ -88,16 +88,17 @@ function useShown(
   follow: (entries: readonly Entry[]) => unknown,
 ) {
   const shown = shallowRef<readonly Entry[]>(EMPTY)
-  /** Ids of what was followed by now; what of it is new is not shown yet. */
-  let known = new Set<string>()
+  /** Ids of what was followed by now; what of it is new is not shown yet. Told only where it is much. */
+  let known: Set<string> | null = null
   /** @returns whether that was all: what came meanwhile has its own turn. */
   async function takeIn(now: readonly Entry[]): Promise<boolean> {
-    const fresh = now.filter(({ id }) => !known.has(id)).map(({ id }) => id)
+    const followed = (known ??= new Set(shown.value.map(({ id }) => id)))
+    const fresh = now.filter(({ id }) => !followed.has(id)).map(({ id }) => id)
     for (let from = 0, some = FEW; from + some < fresh.length;) {
-      for (const id of fresh.slice(from, from + some)) known.add(id)
+      for (const id of fresh.slice(from, from + some)) followed.add(id)
       from += some
       const began = performance.now()
-      follow(now.filter(({ id }) => known.has(id)))
+      follow(now.filter(({ id }) => followed.has(id)))
       // As many at once as fit: a slow device, or a long log, takes fewer.
       const fit = (some * SLICE_MS) / Math.max(1, performance.now() - began)
       some = Math.round(Math.min(SOME, Math.max(FEW, fit)))
@@ -112,13 +113,13 @@ function useShown(
     if (busy) return
     busy = true
     try {
-      known = new Set(shown.value.map(({ id }) => id))
       while (all.value && shown.value !== all.value) {
         const now = all.value
         if (atOnce || now.length <= shown.value.length + SOME || (await takeIn(now))) shown.value = now
       }
     } finally {
       busy = false
+      known = null
     }
   }
   watch(all, () => void (whole.value && keepUp()), { flush: 'sync' })

@@ -24,9 +24,7 @@ export function usePartOptions() {
   const book = useBook()
   const preferences = usePreferences()
   const stock = computed(() =>
-    book.lots.filter(
-      (lot) => lot.state === 'in stock' && ['base', 'brine', 'stock', 'pulp', 'ferment', 'blend'].includes(lot.kind),
-    ),
+    book.inStock.filter((lot) => ['base', 'brine', 'stock', 'pulp', 'ferment', 'blend'].includes(lot.kind)),
   )
   const lotOptions = (sauce: boolean) =>
     stock.value

@@ -6,8 +6,7 @@ import { useBook } from '~/stores/book'
 export function useStages() {
   const book = useBook()
   const route = useRoute()
-  const inStock = (kind: 'base' | 'blend') =>
-    book.lots.filter((lot) => lot.kind === kind && lot.state === 'in stock').length
+  const inStock = (kind: 'base' | 'blend') => book.inStock.filter((lot) => lot.kind === kind).length
   const waiting = computed((): Record<string, { count: number; waits: string }> => ({
     '/': {
       count: new Set(book.asks.filter((ask) => ask.level !== 'fine').map((ask) => ask.lotId)).size,

@@ -7,6 +7,7 @@ export {
   asksOf,
   blendAsks,
   bottleAsks,
+  codeTaken,
   compositionOf,
   disagreementsOf,
   fileParts,

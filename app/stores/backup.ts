@@ -1,10 +1,11 @@
 import { defineStore } from 'pinia'
 import { computed, shallowRef } from 'vue'
-import { archivedMs, archiveName, DAY_MS, momentOf, thinned } from '@lactofer/core'
+import { archivedMs, archiveName, DAY_MS, momentOf, thinned, type Entry } from '@lactofer/core'
 import { nowMs } from '~/clock/clock'
 import { askToWrite, canChooseFolder, chooseFolder, mayWrite } from '~/db/chosenFolder'
 import { backupFolder, keepFolder, keepLastBackup, lastBackup } from '~/db/backupFolder'
 import { ownPhotoIds } from '~/db/journal'
+import { toldAtRest } from '~/composables/toldAtRest'
 import { useLiveQuery } from '~/composables/useLiveQuery'
 import { makeArchive } from '~/composables/useLogFile'
 import { saveFile } from '~/composables/saveFile'
@@ -31,15 +32,20 @@ async function thin(folder: FileSystemDirectoryHandle): Promise<void> {
 /** The day of a moment where the maker is. */
 const dayOf = (ms: number): string => new Date(ms).toDateString()
 
+/** What of a log is the maker's own. */
+function ownOf(log: readonly Entry[] = []) {
+  const own = log.filter(({ origin }) => origin === 'maker')
+  return { entries: own.length, releases: own.filter(({ kind }) => kind === 'release').length }
+}
+
 /** What this browser alone holds, and whether an archive is due or somebody should be reminded of one. */
 function useChanges() {
   const book = useBook()
   const { value: last } = useLiveQuery(lastBackup)
   const { value: pictures } = useLiveQuery(async () => (await ownPhotoIds()).length)
-  const own = computed(() => (book.entries ?? []).filter(({ origin }) => origin === 'maker'))
-  const releases = computed(() => own.value.filter(({ kind }) => kind === 'release').length)
+  const own = toldAtRest(() => book.entries, ownOf, { entries: 0, releases: 0 })
   const since = computed(() => ({
-    entries: Math.max(0, own.value.length - (last.value?.entries ?? 0)),
+    entries: Math.max(0, own.value.entries - (last.value?.entries ?? 0)),
     pictures: Math.max(0, (pictures.value ?? 0) - (last.value?.pictures ?? 0)),
     atMs: last.value?.atMs ?? null,
   }))
@@ -48,11 +54,11 @@ function useChanges() {
   const due = computed(
     () =>
       changed.value &&
-      (!last.value || dayOf(last.value.atMs) !== dayOf(book.nowMs) || releases.value > last.value.releases),
+      (!last.value || dayOf(last.value.atMs) !== dayOf(book.nowMs) || own.value.releases > last.value.releases),
   )
   const late = computed(() => {
     if (last.value === undefined || !changed.value) return false
-    return last.value ? book.nowMs - last.value.atMs > REMIND_MS : own.value.length >= REMIND_ENTRIES
+    return last.value ? book.nowMs - last.value.atMs > REMIND_MS : own.value.entries >= REMIND_ENTRIES
   })
   // Counted is what went into the archive: more may have come while it was written.
   const wrote = (atMs: number, written: Written) => keepLastBackup({ atMs, ...written.own })

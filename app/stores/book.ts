@@ -4,6 +4,7 @@ import {
   idClock,
   type Book,
   type Composition,
+  type Disagreement,
   type Draft,
   type Entry,
   type EntryOf,
@@ -13,6 +14,7 @@ import {
 } from '@lactofer/core'
 import { atRest } from '~/clock/breathe'
 import { nowMs, useNowMs } from '~/clock/clock'
+import { toldAtRest } from '~/composables/toldAtRest'
 import { useAsks } from '~/composables/useAsks'
 import { useLog } from '~/composables/useLog'
 import { useForecastSummaries } from '~/composables/useForecastSummaries'
@@ -57,16 +59,9 @@ function useCompositions(book: Ref<Book>) {
 }
 
 /** Which codes are taken, and the next that is free. */
-function useCodes(lots: Ref<Lot[]>) {
-  const owners = computed(() => {
-    const found = new Map<string, string[]>()
-    for (const { id, code, formerCodes } of lots.value)
-      for (const one of [code, ...formerCodes])
-        found.set(one.toLowerCase(), [...(found.get(one.toLowerCase()) ?? []), id])
-    return found
-  })
+function useCodes(folded: Ref<Book | null>) {
   const codeTaken = (code: string, except?: string) =>
-    (owners.value.get(code.trim().toLowerCase()) ?? []).some((id) => id !== except)
+    folded.value !== null && rules().codeTaken(folded.value, code, except)
   /** The next free code of a series: LF-01, LF-02; `past` passes over so many more. */
   function nextCode(series: string, past = 0): string {
     for (let number = 1, free = 0; ; number++) {
@@ -75,6 +70,22 @@ function useCodes(lots: Ref<Lot[]>) {
     }
   }
   return { codeTaken, nextCode }
+}
+
+/** The lots of a log by where they stand, gone through once. */
+function useLots(folded: Ref<Book | null>) {
+  const lots = computed(() => [...(folded.value?.lots.values() ?? [])].sort((a, b) => a.startedMs - b.startedMs))
+  const standing = computed(() => {
+    const found: Record<'fermenting' | 'planned' | 'in stock', Lot[]> = { fermenting: [], planned: [], 'in stock': [] }
+    for (const lot of lots.value) if (lot.state in found) found[lot.state as keyof typeof found].push(lot)
+    return found
+  })
+  return {
+    lots,
+    fermenting: computed(() => standing.value.fermenting),
+    planned: computed(() => standing.value.planned),
+    inStock: computed(() => standing.value['in stock']),
+  }
 }
 
 /** The maker's vessels that stand empty now: so many of a kind less those in an open ferment. */
@@ -96,7 +107,10 @@ function useJudge(book: Ref<Book>, summaries: Ref<ReadonlyMap<string, ForecastSu
     const judgement = judge.value(id, now.value)
     return judgement && rules().toldJudgement(judgement, tellMoment)
   }
-  return { judge, judgementOf }
+  /** It, or what it was made of, stands on eye and tongue alone. */
+  const notMeasured = (lotId: string): boolean =>
+    judge.value(lotId, now.value)?.reasons.some(rules().isByTaste) ?? false
+  return { judge, judgementOf, notMeasured }
 }
 
 /** Writes facts to the log, all or none. They are there once the promise is kept. Returns their ids. */
@@ -136,14 +150,9 @@ export const useBook = defineStore('book', () => {
     if (!folded.value) throw new Error('The log is asked before it was read.')
     return folded.value
   })
-  const lots = computed(() => [...(folded.value?.lots.values() ?? [])].sort((a, b) => a.startedMs - b.startedMs))
-  const fermenting = computed(() => lots.value.filter((lot) => lot.state === 'fermenting'))
-  const planned = computed(() => lots.value.filter((lot) => lot.state === 'planned'))
+  const { lots, fermenting, planned, inStock } = useLots(folded)
   const summaries = useForecastSummaries(folded, lots, now)
-  const { judge, judgementOf } = useJudge(book, summaries, now)
-  /** It, or what it was made of, stands on eye and tongue alone. */
-  const notMeasured = (lotId: string): boolean =>
-    judge.value(lotId, now.value)?.reasons.some(rules().isByTaste) ?? false
+  const { judge, judgementOf, notMeasured } = useJudge(book, summaries, now)
   const askCase = computed(
     () =>
       folded.value && {
@@ -155,7 +164,11 @@ export const useBook = defineStore('book', () => {
   // Once the shelf stands the rest of the log is read, while it is looked at.
   watch(looked, () => void atRest().then(() => open(true)))
   const library = computed(() => book.value.library)
-  const disagreements = computed(() => (whole.value && folded.value ? rules().disagreementsOf(folded.value) : []))
+  const disagreements = toldAtRest(
+    () => (whole.value ? folded.value : null),
+    (of): readonly Disagreement[] => (of ? rules().disagreementsOf(of) : []),
+    [],
+  )
   const recipes = computed(() => book.value.recipes)
   const hasDemo = computed(() => (entries.value ?? []).some((entry) => entry.origin === 'demo'))
 
@@ -165,10 +178,10 @@ export const useBook = defineStore('book', () => {
   const record = useRecord()
 
   return {
-    ...{ entries, error, folded, book, lots, fermenting, planned, library, recipes, hasDemo, record },
+    ...{ entries, error, folded, book, lots, fermenting, planned, inStock, library, recipes, hasDemo, record },
     ...{ disagreements, asks, looked, stands, summaries, judge, judgementOf, notMeasured },
     ...useCompositions(book),
-    ...useCodes(lots),
+    ...useCodes(folded),
     ...{ lot, freeVessels },
     nowMs: now,
     ...{ whole, openAll },

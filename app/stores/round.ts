@@ -14,18 +14,12 @@ interface Recorded {
   atMs: number
 }
 
-/** The round as it is walked: what one tap records, wherever it is tapped, and the way back. */
-export const useRound = defineStore('round', () => {
-  const book = useBook()
+/** What was recorded with a tap since the page was opened, and the way back. */
+function useRecorded() {
   const { busy, record, written } = useRecorder('Nothing else was changed.')
-  /** All of it since the page was opened, the newest last: taken back one by one. */
+  /** The newest last: taken back one by one. */
   const recorded = ref<Recorded[]>([])
   const last = computed(() => recorded.value.at(-1) ?? null)
-  /** The lot that is being topped up: how much is said first. */
-  const topping = ref<Lot | null>(null)
-  /** The ask that is being skipped: why is said first. */
-  const skipping = ref<Ask | null>(null)
-
   let turn: Promise<unknown> = Promise.resolve()
   /** One after the other: the way back may be asked for while what it takes back is still being written. */
   function inTurn<Result>(write: () => Promise<Result>): Promise<Result> {
@@ -43,6 +37,27 @@ export const useRound = defineStore('round', () => {
       told(written.value, lotIds, text, title)
       return true
     })
+  function undo(): Promise<void> {
+    return inTurn(async () => {
+      const at = nowMoment()
+      const drafts = (last.value?.entryIds ?? []).map((replaces) => ({
+        ...{ kind: 'retract' as const, at, replaces, reason: 'Undone right away.' },
+      }))
+      if (drafts.length && (await record(...drafts))) recorded.value = recorded.value.slice(0, -1)
+    })
+  }
+  return { busy, recorded, last, told, take, undo }
+}
+
+/** The round as it is walked: what one tap records, wherever it is tapped, and the way back. */
+export const useRound = defineStore('round', () => {
+  const book = useBook()
+  const { take, ...recorded } = useRecorded()
+  /** The lot that is being topped up: how much is said first. */
+  const topping = ref<Lot | null>(null)
+  /** The ask that is being skipped: why is said first. */
+  const skipping = ref<Ask | null>(null)
+
   /** Records one chore of some lots, done or skipped with a reason. @returns whether it is in the log. */
   function write(chore: Chore, lotIds: string[], title: string, skipped?: string): Promise<boolean> {
     const at = nowMoment()
@@ -71,20 +86,11 @@ export const useRound = defineStore('round', () => {
       skipped,
     )
   }
-  function undo(): Promise<void> {
-    return inTurn(async () => {
-      const at = nowMoment()
-      const drafts = (last.value?.entryIds ?? []).map((replaces) => ({
-        ...{ kind: 'retract' as const, at, replaces, reason: 'Undone right away.' },
-      }))
-      if (drafts.length && (await record(...drafts))) recorded.value = recorded.value.slice(0, -1)
-    })
-  }
   async function skip(why: string): Promise<void> {
     const ask = skipping.value
     if (!ask || !why.trim()) return
     skipping.value = null
     await done([ask], why.trim())
   }
-  return { busy, recorded, last, topping, skipping, told, take, did, done, undo, skip }
+  return { ...recorded, topping, skipping, take, did, done, skip }
 })

@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { fold, openLedger, type Book, type Entry } from '@lactofer/core'
+import { fold, openLedger, temperatureHistory, type Book, type Draft, type Entry } from '@lactofer/core'
 import { demoEntries } from '#demo/scenario'
+import { day, notebook } from '../../core/test/log/build'
 import { lateId, NOW } from '../lateId'
 
 /** A loft at work: every kind of lot, from plan to sale. */
@@ -19,6 +20,10 @@ const told = (book: Book) => ({
   lots: [...book.lots.values()],
   library: null,
 })
+
+/** How warm every lot was, which rests on what was read at its places in other lots. */
+const warmths = (book: Book) =>
+  [...book.lots.values()].map((lot) => temperatureHistory(book, lot, lot.startedMs, 'clock'))
 
 /** Corrections and retractions of some entries, made from numbers: chains of them, and two of one fact. */
 function withCorrections(picks: readonly number[]): Entry[] {
@@ -64,8 +69,12 @@ describe('a log that is followed', () => {
               there.map((entry) => ({ ...entry })),
               { untilMs, newer },
             )
+            // What is carried on from book to book is asked at every step, and compared at some.
+            const warm = warmths(followed)
             if (from % 3 && from < arriving.length) continue
-            expect(told(followed)).toEqual(told(fold(there, { untilMs, newer })))
+            const anew = fold(there, { untilMs, newer })
+            expect(told(followed)).toEqual(told(anew))
+            expect(warm).toEqual(warmths(anew))
           }
         },
       ),
@@ -99,6 +108,20 @@ describe('a log that is followed', () => {
       const options = { untilMs: NOW, newer: [] }
       expect(told(ledger.follow(entries, options))).toEqual(told(fold(entries, options)))
     }
+  })
+
+  test('of two jars read in one moment the order of the jars decides, not that of arrival', () => {
+    const log = notebook()
+    const [first, second] = [log.mash(0), log.mash(0)]
+    const warmth = (lotId: string, tempC: number) => log.write({ kind: 'reading', at: day(1), lotId, tempC } as Draft)
+    log.mash(1.5)
+    const options = { untilMs: NOW * 2, newer: [] }
+    const ledger = openLedger()
+    warmths(ledger.follow([...log.entries], options))
+    warmth(second, 30)
+    warmths(ledger.follow([...log.entries], options))
+    warmth(first, 10)
+    expect(warmths(ledger.follow([...log.entries], options))).toEqual(warmths(log.book()))
   })
 
   test('leaves every lot alone that an entry does not touch', () => {

@@ -23,9 +23,7 @@ const typed = ref('')
 const MOST = 60
 
 const stock = computed(() =>
-  lots
-    ? book.lots.filter((lot) => lot.state === 'in stock' && ['stock', 'base', 'brine', 'pulp'].includes(lot.kind))
-    : [],
+  lots ? book.inStock.filter((lot) => ['stock', 'base', 'brine', 'pulp'].includes(lot.kind)) : [],
 )
 const offered = computed(() =>
   book.library.materials.filter(

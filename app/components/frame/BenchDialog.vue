@@ -32,7 +32,7 @@ function place(probe: string, lotId: string) {
   if (known !== undefined) void instruments.command({ do: 'place', probe, tempC: known })
 }
 
-const samples = computed(() => book.lots.filter((lot) => lot.state === 'fermenting' || lot.state === 'in stock'))
+const samples = computed(() => [...book.fermenting, ...book.inStock])
 
 /** The probe starts from what the lot is known to show. */
 function choose(id: string) {

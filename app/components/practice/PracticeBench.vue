@@ -12,7 +12,7 @@ const practice = usePractice()
 const lotId = ref('')
 const fillC = ref<number | null>(88)
 const problem = ref('')
-const samples = computed(() => book.lots.filter(({ state }) => state === 'fermenting' || state === 'in stock'))
+const samples = computed(() => [...book.fermenting, ...book.inStock])
 const options = computed(() =>
   samples.value.map(({ id, code, name }: Lot) => ({ value: id, label: `${code} ${name}` })),
 )
@@ -39,14 +39,14 @@ const dip = (of: Sampled) =>
 /** A bottle just filled from the pot that stands there. */
 const bottle = (glass: number) =>
   meet(async () => {
-    const pot = book.lots.find(({ kind, state }) => kind === 'blend' && state === 'in stock')
+    const pot = book.inStock.find(({ kind }) => kind === 'blend')
     const sample = pot && (await practice.sample(pot.id, '', 'blended'))
     if (!sample || fillC.value === null) return
     const tempC = filledBottleC({ fillC: fillC.value, glassC: glass, sauceG: BOTTLE_G, glassG: BOTTLE_G })
     await instruments.command({ do: 'dip', ...sample, sample: 'the last bottle', tempC })
   })
 /** Without a pot there is nothing to fill. */
-const hasPot = computed(() => book.lots.some(({ kind, state }) => kind === 'blend' && state === 'in stock'))
+const hasPot = computed(() => book.inStock.some(({ kind }) => kind === 'blend'))
 </script>
 
 <template>

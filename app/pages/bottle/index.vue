@@ -6,8 +6,8 @@ import { useBook } from '~/stores/book'
 
 /** What waits on the way from pot to table: blends to bottle, bottles to label and release, packaging. */
 const book = useBook()
-const blends = computed(() => book.lots.filter((lot) => lot.kind === 'blend' && lot.state === 'in stock').reverse())
-const waiting = computed(() => book.lots.filter((lot) => lot.state === 'in stock' && heldBack(lot)).reverse())
+const blends = computed(() => book.inStock.filter((lot) => lot.kind === 'blend').reverse())
+const waiting = computed(() => book.inStock.filter(heldBack).reverse())
 const LATEST = 6
 const released = computed(() =>
   book.lots

@@ -1,6 +1,7 @@
 import { takenTooMuch } from '../cellar/overdraw'
 import type { Draft, Entry } from '../log/entry'
 import type { Lot } from '../log/lot'
+import { codeKey } from '../lots/codes'
 import type { Fork } from '../lots/corrections'
 import type { Book } from '../lots/fold'
 import { lotsOf } from '../lots/ledger'
@@ -18,7 +19,6 @@ export type Disagreement = { key: string } & (
   | { what: 'refused'; entry: Entry; lotId: string | null }
 )
 
-const codeKey = (code: string) => code.trim().toLowerCase()
 const firstLot = (entry: Entry): string | null => [...lotsOf(entry)][0] ?? null
 
 function doubleCodes(book: Book): Disagreement[] {

@@ -51,8 +51,15 @@ function withUnknown(raw: unknown, understood: unknown): unknown {
   return Object.fromEntries([...known, ...unknown])
 }
 
+/** An entry never changes: it is looked through once. */
+const unknownIn = new WeakMap<Entry, boolean>()
 /** Whether an entry carries fields that this version does not know. */
-export function hasUnknown(entry: unknown): boolean {
+export function hasUnknown(entry: Entry): boolean {
+  const known = unknownIn.get(entry) ?? carriesUnknown(entry)
+  unknownIn.set(entry, known)
+  return known
+}
+function carriesUnknown(entry: Entry): boolean {
   const understood = understand(entry)
   const missing = (raw: unknown, known: unknown): boolean => {
     if (Array.isArray(raw)) return raw.some((value, index) => missing(value, (known as unknown[])[index]))

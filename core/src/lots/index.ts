@@ -1,4 +1,5 @@
 export * from './bottles'
+export * from './codes'
 export * from './supplies'
 export * from './corrections'
 export * from './fold'

@@ -5,6 +5,7 @@ import type { NewerEntry } from '../log/newer'
 import { foldedWith, latest, lotsFrom, put, speaksAfter, type Book, type LeftBehind, type Unsettled } from './fold'
 import { libraryOf } from './ownLibrary'
 import { recipesOf } from './recipes'
+import { stepped } from './steps'
 import { suppliesOf } from './supplies'
 
 /*
@@ -154,7 +155,7 @@ function settle(
 }
 
 /** The book after some entries came and others count no more. */
-function turned(book: Book, unsettled: Unsettled, { gone, come }: Changes, ahead: readonly Entry[]): Book {
+function turned(book: Book, unsettled: Unsettled, { gone, come }: Changes, ahead: readonly Entry[]) {
   const touched = new Set([...gone.values(), ...come].flatMap((entry) => [...lotsOf(entry)]))
   const { all, found } = touchedLots(book, unsettled, { gone, come }, touched)
   const lots = lotsWith(book.lots, all, found)
@@ -162,7 +163,7 @@ function turned(book: Book, unsettled: Unsettled, { gone, come }: Changes, ahead
   const kinds = new Set([...gone.values(), ...come].map(({ kind }) => kind))
   const isTrial = (entry: Entry) => entry.kind === 'trial'
   const changes = (...of: Entry['kind'][]) => of.some((kind) => kinds.has(kind))
-  return {
+  const now = {
     ...book,
     ...{ lots, effective, ahead, orphans: settle(book, unsettled, { gone, come }, all, lots) },
     trials: changes('trial') ? changed(book.trials, gone, come.filter(isTrial)) : book.trials,
@@ -170,6 +171,7 @@ function turned(book: Book, unsettled: Unsettled, { gone, come }: Changes, ahead
     recipes: changes('recipe') ? recipesOf(effective) : book.recipes,
     supplies: changes('supply', 'bottle') ? suppliesOf(effective) : book.supplies,
   }
+  return { now, lotIds: all }
 }
 
 /** What a log that is followed has seen so far. */
@@ -220,8 +222,9 @@ class FollowedLog implements Ledger {
     const { come, gone } = chains.take(arrived, known)
     const changes = { come, gone: new Map(gone.map((entry) => [entry.id, entry])) }
     const ahead = [...aside.values()].filter(({ id }) => !chains.isOver(id)).sort(byTime)
+    const { now, lotIds } = turned(book, unsettled, changes, ahead)
     this.folded.book = {
-      ...turned(book, unsettled, changes, ahead),
+      ...now,
       ...{ forks: chains.forks([...aside.values()], known), refused: chains.refused, takenBack: chains.takenBack },
       lastId: latest(arrived, book.lastId),
       lastCorrection: added.reduce(
@@ -229,6 +232,7 @@ class FollowedLog implements Ledger {
         book.lastCorrection,
       ),
     }
+    stepped({ before: book, now: this.folded.book, lotIds })
   }
 }
 

@@ -1,5 +1,6 @@
 import type { Stretch } from '../ferment/clock'
 import type { Book, LeftBehind } from '../lots/fold'
+import { alongSteps, type Step } from '../lots/steps'
 import type { Lot } from '../log/lot'
 import { byTime } from '../log/merge'
 import { DAY_MS, MINUTE_MS } from '../units/time'
@@ -49,13 +50,12 @@ function staysOf(lot: Lot, startMs: number): Stay[] {
 }
 
 /** What was read at every place, in order of time; each with the lot it was read in. */
-type PlaceRecord = ReadonlyMap<string, readonly ReadAt[]>
+type PlaceRecord = Map<string, ReadAt[]>
 /** What was read of a lot, and the place where it stood then. */
 interface ReadAt {
   point: LeftBehind['points'][number]
   lotId: string
 }
-const records = new WeakMap<Book, PlaceRecord>()
 
 /** What the lots of a book tell, and what those that are not read left behind, in the order in which they were made. */
 export function ofAllLots<T>(
@@ -94,10 +94,8 @@ function pointsOf(lot: Lot): LeftBehind['points'] {
   ])
 }
 
-function placeRecord(book: Book): PlaceRecord {
-  const known = records.get(book)
-  if (known) return known
-  const found = new Map<string, ReadAt[]>()
+function allPlaces(book: Book): PlaceRecord {
+  const found: PlaceRecord = new Map()
   const unordered = new Set<ReadAt[]>()
   for (const [lotId, points] of ofAllLots(book, readAtPlaces, (behind) => behind.points))
     for (const point of points) {
@@ -108,21 +106,53 @@ function placeRecord(book: Book): PlaceRecord {
       list.push({ point, lotId })
     }
   for (const list of unordered) list.sort((a, b) => a.point[1] - b.point[1])
-  records.set(book, found)
   return found
 }
+
+/** How many of what was read at a place were read by a moment: a list of years is halved, not walked through. */
+function readBy(list: readonly ReadAt[], ms: number): number {
+  let after = 0
+  for (let end = list.length; after < end;) {
+    const middle = (after + end) >> 1
+    if (list[middle]!.point[1] <= ms) after = middle + 1
+    else end = middle
+  }
+  return after
+}
+
+/** So many points of one lot are sooner told with all the rest. */
+const MANY_POINTS = 500
+
+/** The places with what some lots tell now in place of what they told before. */
+function placesAfter(found: PlaceRecord, { before, now, lotIds }: Step): PlaceRecord | null {
+  if (before.remembered.length || now.remembered.length) return null
+  for (const lotId of lotIds) {
+    const [was, is] = [before.lots.get(lotId), now.lots.get(lotId)].map((lot) => (lot ? readAtPlaces(lot) : []))
+    if (JSON.stringify(was) === JSON.stringify(is)) continue
+    if (was!.length + is!.length > MANY_POINTS) return null
+    for (const place of new Set(was!.map(([where]) => where)))
+      found.set(
+        place,
+        found.get(place)!.filter((one) => one.lotId !== lotId),
+      )
+    for (const point of is!) {
+      const list = found.get(point[0]) ?? []
+      const at = readBy(list, point[1])
+      const last = list[at - 1]
+      // Of two that were read in the same moment the order of the lots decides.
+      if (last && last.point[1] === point[1] && last.lotId !== lotId) return null
+      list.splice(at, 0, { point, lotId })
+      found.set(point[0], list)
+    }
+  }
+  return found
+}
+const placeRecord = alongSteps(allPlaces, placesAfter)
 
 /** The temperature last read at a place in another lot, not long before a moment. */
 function lastAt(book: Book, place: string, atMs: number, except: string): number | undefined {
   const points = placeRecord(book).get(place) ?? []
-  // Years of one place are one list: it is halved, not walked through.
-  let after = 0
-  for (let end = points.length; after < end;) {
-    const middle = (after + end) >> 1
-    if (points[middle]!.point[1] <= atMs) after = middle + 1
-    else end = middle
-  }
-  for (let at = after - 1; at >= 0; at--) {
+  for (let at = readBy(points, atMs) - 1; at >= 0; at--) {
     const { point, lotId } = points[at]!
     const [, readMs, tempC] = point
     if (readMs < atMs - PLACE_TRUST_MS) return undefined
