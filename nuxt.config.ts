@@ -13,6 +13,7 @@ const spaEntry = fileURLToPath(new URL('./node_modules/nuxt/dist/app/entry-spa.j
 export default defineNuxtConfig({
   compatibilityDate: '2026-01-01',
   ssr: false,
+  spaLoadingTemplate: true,
   buildId,
   telemetry: false,
   devtools: { enabled: false },
@@ -27,6 +28,7 @@ export default defineNuxtConfig({
     '~/assets/theme.css',
     '~/assets/base.css',
     '~/assets/controls.css',
+    '~/assets/opening.css',
     '~/assets/print.css',
   ],
   components: [{ path: '~/components', pathPrefix: false }],

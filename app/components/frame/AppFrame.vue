@@ -48,6 +48,8 @@ const title = computed(() => {
   return [practice.on && 'Practice', lot && `${lot.code} ${lot.name}`, page, 'Lactofer'].filter(Boolean).join(' · ')
 })
 useHead({ title })
+/** As the page says it before its code is there (`spa-loading-template.html`). */
+const OPENING = 'Opening your loft: what ferments, what is behind, and what to do about it today.'
 /** At the scale nothing but the scale is shown. */
 const fullScreen = computed(() => route.path.startsWith('/weigh/'))
 const atPhone = useMediaQuery('(max-width: 900px)')
@@ -67,7 +69,7 @@ const withStrip = computed(() => !fullScreen.value && (instruments.has.scale || 
       <LazyLinkNotes v-if="book.whole && !practice.on" />
       <TimerBar />
       <NuxtPage v-if="there" />
-      <p v-else-if="book.ready" class="page" role="status">The log is being opened …</p>
+      <p v-else class="opening-words" role="status">{{ OPENING }}</p>
     </main>
     <InstrumentStrip v-if="withStrip" class="frame-strip" />
     <LazyKeyHelp v-if="helped" v-model="helpOpen" />
