@@ -28,6 +28,7 @@ export default defineNuxtConfig({
     '~/assets/theme.css',
     '~/assets/base.css',
     '~/assets/controls.css',
+    '~/assets/notes.css',
     '~/assets/opening.css',
     '~/assets/print.css',
   ],

@@ -46,16 +46,18 @@ function inTurn(there: readonly Lot[], known: ReadonlyMap<string, Said>): Lot[] 
   return [...touched.filter(fermenting), ...touched.filter(inStock), ...longAgo]
 }
 
-/** What some lots ask for, worst first, and how they stand. Of thousands in stock few ask, and none stands. */
+/** What some lots ask for, worst first, how they stand, and whether it is said of all. Of thousands in stock few ask, and none stands. */
 function saidOf(there: readonly Lot[], known: ReadonlyMap<string, Said>) {
   const asks: Ask[] = []
   const stands = new Map<string, Judgement>()
+  let isAll = true
   for (const { id } of there) {
     const said = known.get(id)
+    isAll &&= said !== undefined
     if (said?.asks.length) asks.push(...said.asks)
     if (said?.stand) stands.set(id, said.stand)
   }
-  return { asks: asks.length ? rules().worstFirst(asks) : asks, stands }
+  return { asks: asks.length ? rules().worstFirst(asks) : asks, stands, isAll }
 }
 
 /**
@@ -84,8 +86,10 @@ export function useAsks(
       const ids = new Set(there.map(({ id }) => id))
       for (const id of known.keys()) if (!ids.has(id)) known.delete(id)
     }
-    ;({ asks: asks.value, stands: stands.value } = saidOf(there, known))
-    looked.value = whole.value && known.size === there.length ? 'all' : 'shelf'
+    const said = saidOf(there, known)
+    asks.value = said.asks
+    stands.value = said.stands
+    looked.value = whole.value && said.isAll ? 'all' : 'shelf'
   }
 
   watch(

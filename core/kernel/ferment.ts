@@ -7,101 +7,26 @@
  * in src/ferment.
  */
 import { longestStepH, setPace } from './caller'
+import { expOf, TWO } from './exponential'
+import { Batch, Group, State, STATE_BYTES } from './state'
+import {
+  ACETIC,
+  CITRIC,
+  HYDROGEN,
+  LACTIC,
+  LOW,
+  lookup,
+  MALIC,
+  NATIVE,
+  pairAt,
+  PER_PH,
+  phFrom,
+  PHS,
+  TABLE_BYTES,
+  undissociated,
+} from './tables'
 
-/** The tables: pH from 2.2 to 9 in hundredths. */
-const LOW: f64 = 2.2
-const STEPS: i32 = 680
-const PER_PH: f64 = 100
-const PH_STEP: f64 = 0.01
-const LAST: f64 = 680 - 1e-6
-/** Room of a table: its steps, both ends among them, to a full pair. */
-const ROOM: i32 = 682
-const TABLE_BYTES: usize = 682 * 8
-
-/** Mean charges of the acids, and free hydrogen, mmol/kg: filled in by the caller. */
-const CITRIC = new StaticArray<f64>(ROOM)
-const MALIC = new StaticArray<f64>(ROOM)
-/** The pH at each step. */
-const PHS = new StaticArray<f64>(ROOM)
-const LACTIC = new StaticArray<f64>(ROOM)
-const ACETIC = new StaticArray<f64>(ROOM)
-const HYDROGEN = new StaticArray<f64>(ROOM)
-/**
- * Charge that the food's own acids and buffer take up from its start pH on, mmol/kg: of one run. Beside it the charge
- * is balanced by what the bacteria make.
- */
-const NATIVE = new StaticArray<f64>(ROOM)
-
-/** Powers of two from 0 to 1 in 128ths: what is left to the exponential is so small that five terms are exact. */
-const TWO_STEPS: i64 = 128
-const TWO = new StaticArray<f64>(128)
-/** 128 / ln 2, and ln 2 / 128 in two parts, the first without its last digits. */
-const PER_LN: f64 = 184.6649652337873
-const LN_STEP: f64 = 0.0054152123047970235
-const LN_STEP_REST: f64 = 4.332754919504735e-11
-/** Under this nothing is left of an exponential. */
-const NOTHING: f64 = -700
-
-/** One group of bacteria in one possible batch. */
-class Group {
-  rate: f64
-  phMin: f64
-  /** One over the most cells there can be: products are several times as fast as quotients. */
-  perMost: f64
-  death: f64
-  withGrowth: f64
-  atRest: f64
-  /** The least pH at which it still makes acid. */
-  floor: f64
-  /** Its factor for water once salt has evened out, and what is added to that before. */
-  waterEven: f64
-  waterAhead: f64
-  /** Cells at the start, 10⁹/g; 0 where there are none. */
-  start: f64
-  /** Its pace at this temperature, 0 to 1. */
-  warm: f64
-}
-
-/** The batch itself: the food, how it lies, and what stops the bacteria. */
-class Batch {
-  startPh: f64
-  /** The food's own acids, mmol/kg, and its buffer, mmol/kg a pH. */
-  citric: f64
-  malic: f64
-  buffer: f64
-  /** Free hydrogen at the start, mmol/kg. */
-  freeAtStart: f64
-  liquid: f64
-  atOnce: f64
-  tauH: f64
-  aceticShare: f64
-  /** One over the undissociated acids that stop growth. */
-  perStopsLactic: f64
-  perStopsAcetic: f64
-  wakesH: f64
-  adapted: f64
-  hexose: f64
-  /** 1 where the temperature never changes. */
-  steady: f64
-  /** Hexose at half speed, and how far past the stop acid is still made at rest. */
-  halfSpeed: f64
-  perStopsAtRest: f64
-}
-
-/** What moves: logarithms of cells, adaptation, and what is dissolved in the liquid and inside the pieces. */
-class State {
-  lnH: f64
-  adaptH: f64
-  lnP: f64
-  adaptP: f64
-  sugar: f64
-  lactic: f64
-  acetic: f64
-  sugarIn: f64
-  lacticIn: f64
-  aceticIn: f64
-}
-const STATE_BYTES: usize = 80
+export { expOf, phFrom }
 
 const h = new Group()
 const p = new Group()
@@ -170,49 +95,6 @@ export function placeOfBatch(): usize {
   return changetype<usize>(batch)
 }
 
-/**
- * pH where native charge × share + acids' charge balances free hydrogen. Newton on the table, from a pH near by; the
- * residual only rises with pH.
- */
-export function phFrom(share: f64, lactic: f64, acetic: f64, freeAtStart: f64, near: f64): f64 {
-  let place = (near - LOW) * PER_PH
-  if (place < 0) place = 0
-  else if (place > LAST) place = LAST
-  for (let pass = 0; pass < 30; pass++) {
-    const index = <i32>place
-    const part = place - <f64>index
-    const n0 = unchecked(NATIVE[index])
-    const l0 = unchecked(LACTIC[index])
-    const a0 = unchecked(ACETIC[index])
-    const h0 = unchecked(HYDROGEN[index])
-    const slope =
-      share * (unchecked(NATIVE[index + 1]) - n0) +
-      lactic * (unchecked(LACTIC[index + 1]) - l0) +
-      acetic * (unchecked(ACETIC[index + 1]) - a0) -
-      (unchecked(HYDROGEN[index + 1]) - h0)
-    const residual = share * n0 + lactic * l0 + acetic * a0 - h0 + freeAtStart + part * slope
-    const moved = residual / slope
-    place -= moved
-    if (place < 0) place = 0
-    else if (place > LAST) place = LAST
-    if (moved < 0.005 && moved > -0.005) break
-  }
-  return LOW + place * PH_STEP
-}
-
-/** A table between its steps. */
-function lookup(table: StaticArray<f64>, ph: f64): f64 {
-  const place = min(<f64>STEPS - 1e-9, max(0, (ph - LOW) * PER_PH))
-  const index = <i32>place
-  const here = unchecked(table[index])
-  return here + (unchecked(table[index + 1]) - here) * (place - <f64>index)
-}
-
-/** Two steps of a table. */
-function pairAt(table: StaticArray<f64>, place: usize): v128 {
-  return v128.load(changetype<usize>(table) + place)
-}
-
 /** Fills the table of the food's own charge for the batch that was set. */
 export function makeFood(): void {
   const citric = batch.citric
@@ -231,18 +113,6 @@ export function makeFood(): void {
   }
 }
 
-/** The exponential of a number up to 700, to one in 10¹⁵ (the check is in core/test/ferment). */
-export function expOf(x: f64): f64 {
-  if (x < NOTHING) return 0
-  const steps = nearest(x * PER_LN)
-  const whole = <i64>steps
-  const rest = x - steps * LN_STEP - steps * LN_STEP_REST
-  const small = rest + rest * rest * (0.5 + rest * (1.0 / 6 + rest * (1.0 / 24 + rest / 120)))
-  const power = unchecked(TWO[<i32>(whole & (TWO_STEPS - 1))])
-  const scale = reinterpret<f64>(((whole >> 7) + 1023) << 52)
-  return scale * (power + power * small)
-}
-
 /** Best and highest pH for growth, both groups. From memory. */
 const PH_BEST: f64 = 6
 const PH_MAX: f64 = 8.5
@@ -253,12 +123,6 @@ export function phFactor(ph: f64, phMin: f64): f64 {
   const q = (ph - phMin) * (ph - PH_MAX)
   const apart = ph - PH_BEST
   return q / (q - apart * apart)
-}
-
-/** What of an acid is not dissociated at a place of the table, 0 to 1. */
-function undissociated(charge: StaticArray<f64>, index: i32, part: f64): f64 {
-  const here = unchecked(charge[index])
-  return 1 - here - (unchecked(charge[index + 1]) - here) * part
 }
 
 /** Over 0.75 pH above its floor a group comes to make acid at full pace. */

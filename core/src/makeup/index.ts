@@ -1,4 +1,5 @@
 export * from './lotComposition'
+export * from './lotPh'
 export * from './ingredients'
 export * from './measuredPh'
 export * from './changes'

@@ -5,7 +5,8 @@ import type { Row } from '../log/contents'
 import type { Book } from '../lots/fold'
 import type { Lot } from '../log/lot'
 import { waterPhaseSaltPct } from '../salt/brine'
-import { compositionOf, phOf } from './lotComposition'
+import { compositionOf } from './lotComposition'
+import { phOf } from './lotPh'
 
 /** Whether part of a lot starts a ferment: by its own pH, salt and style; a lemon brine of pH 2.5 starts nothing. */
 export function isStarter(book: Book, lot: Lot): boolean {

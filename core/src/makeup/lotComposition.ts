@@ -1,5 +1,5 @@
 import { acidMmol } from '../acid/species'
-import { lacticToReach, mixturePh } from '../acid/mixture'
+import { lacticToReach } from '../acid/mixture'
 import { acidFromTitration, acidFromTrial, othersSd, withLearned, type AcidFactor } from '../blend/calibrate'
 import { EMPTY, mix, ofMass, withPh, withSalt, type Composition } from '../composition/composition'
 import { ofKnown, ofMaterial, ofSalt } from '../composition/ingredient'
@@ -13,10 +13,9 @@ import { PH_SD, phSdOf } from '../log/trust'
 import type { Book } from '../lots/fold'
 import { changesOf } from '../log/jars'
 import type { Lot } from '../log/lot'
-import { lastPouredMs } from '../lots/measured'
 import { isLiquidLost, ranOver } from './changes'
 import { wasHeated, wasKept } from './heated'
-import { measuredPhs } from './measuredPh'
+import { lastPh, measuredPhs } from './measuredPh'
 import { separate } from '../press/separate'
 import { exactly, mapRange, type Range } from '../working'
 
@@ -80,8 +79,6 @@ export function contentComposition(
  */
 export const packedComposition = (book: Book, lot: Lot): Composition | null =>
   lot.made.kind === 'plan' ? contentComposition(book, lot.weighed ?? lot.made) : null
-
-const lastPh = (lot: Lot, untilMs = Infinity) => measuredPhs(lot).findLast(({ atMs }) => atMs <= untilMs)
 
 /**
  * A mixture through what was read in it and what was put in later, in order: readings set its salt and, by `read`,
@@ -386,29 +383,4 @@ function baselineComposition(book: Book, lotId: string, untilMs: number, path: r
       return throughTime(book, lot, own, untilMs, path, withPh, source.live)
     }
   }
-}
-
-/** Last known pH of a lot: its own reading, else what its make-up shows. */
-export function phOf(book: Book, lotId: string): { ph: number; measured: boolean } | null {
-  const lot = book.lots.get(lotId)
-  // What stands in a bottle was read in the pot.
-  const read = lot?.made.kind === 'bottle' ? book.lots.get(lot.made.fromLotId) : lot
-  const reading = read && lastPh(read)
-  const stale = read?.made.kind === 'blend' && reading !== undefined && reading.atMs < lastPouredMs(read)
-  if (reading && !stale) return { ph: reading.ph, measured: true }
-  if (lot?.made.kind === 'stock' && lot.made.ph !== undefined) return { ph: lot.made.ph, measured: true }
-  const composition = compositionOf(book, lotId)
-  const ph = composition && mixturePh(composition)
-  return ph === null ? null : { ph, measured: false }
-}
-
-/**
- * The pH that a ferment, or what was pressed of it, works out to where nobody read one in either: as it was packed,
- * whatever a forecast says. `null` where one was read, and for all that does not ferment.
- */
-export function unreadPhOf(book: Book, lotId: string): number | null {
-  const lot = book.lots.get(lotId)
-  const source = lot?.made.kind === 'press' ? book.lots.get(lot.made.fromLotId) : lot
-  if (!lot || source?.made.kind !== 'plan' || !styleById(source.made.style).ferments) return null
-  return lastPh(lot) || lastPh(source) ? null : (phOf(book, lotId)?.ph ?? null)
 }

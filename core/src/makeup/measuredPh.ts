@@ -36,3 +36,6 @@ export function measuredPhs(lot: Pick<Lot, 'readings' | 'logged'>): MeasuredPh[]
   )
   return logged.length ? [...read, ...logged].sort((a, b) => a.atMs - b.atMs) : read
 }
+
+/** The pH that was measured last by a moment (ms). */
+export const lastPh = (lot: Lot, untilMs = Infinity) => measuredPhs(lot).findLast(({ atMs }) => atMs <= untilMs)
