@@ -46,7 +46,10 @@ function inTurn(there: readonly Lot[], known: ReadonlyMap<string, Said>): Lot[] 
   return [...touched.filter(fermenting), ...touched.filter(inStock), ...longAgo]
 }
 
-/** What some lots ask for, worst first, how they stand, and whether it is said of all. Of thousands in stock few ask, and none stands. */
+/**
+ * What some lots ask for, worst first, how they stand, and whether it is said of all. Of thousands in stock few ask,
+ * and none stands.
+ */
 function saidOf(there: readonly Lot[], known: ReadonlyMap<string, Said>) {
   const asks: Ask[] = []
   const stands = new Map<string, Judgement>()
