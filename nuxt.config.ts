@@ -87,7 +87,8 @@ export default defineNuxtConfig({
     build: {
       minify: !process.env.PLAIN,
       assetsInlineLimit: 0,
-      rollupOptions: { output: { experimentalMinChunkSize: 0 } },
+      // Smaller files are put together where no page fetches more by it: each costs a page that is opened half a ms.
+      rollupOptions: { output: { experimentalMinChunkSize: 20_000 } },
     },
     // Its build for current browsers, a tenth smaller; the package's own entry takes the one for all.
     resolve: {
