@@ -113,7 +113,7 @@ async function keep() {
   draft.value.where = where === 'pot' ? 'last bottle' : where
 }
 /** Of the run that comes next. */
-const measured = computed(() => heatProcessOf(book.book, lot))
+const measured = computed(() => heatProcessOf(book.book, lot, book.nowMs))
 const records = computed(() =>
   Object.entries(measured.value).flatMap(([where, found]) =>
     found && found.points.length > 1

@@ -133,7 +133,7 @@ export function releaseCaseOf(
   const { treatment, store, limitPh, formatId, reference, altitudeM, lastFillTempC, relief } = choice
   const composition = compositionOf(book, blend.id)
   const format = book.library.format(formatId)
-  const heat = heatProcessOf(book, blend, bottled?.made.kind === 'bottle' ? bottled.made : undefined)
+  const heat = heatProcessOf(book, blend, bottled ? Date.parse(bottled.made.at) : nowMs)
   const parts = ingredientsOf(book, bottled?.id ?? blend.id)
   const lastBottle = lastFillTempC === null ? null : { points: [{ minute: 0, tempC: lastFillTempC }] }
   return {

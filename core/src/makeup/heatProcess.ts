@@ -30,45 +30,74 @@ function recordOf(heats: readonly EntryOf<'heat'>[], where: ProcessPlace): Proce
   }
 }
 
-/** Measured so long before a run is written down, it is of that run, ms. Judgement: a filling takes an afternoon. */
-const FILLING_MS = 12 * HOUR_MS
-
-/** When the runs of a pot were written down, oldest first, ms. */
-const runsOf = (book: Book, blend: Lot): number[] =>
+/** When the runs of a pot were written down, ms. */
+const runMoments = (book: Book, blend: Lot): number[] =>
   blend.to
     .flatMap(({ lotId }) => book.lots.get(lotId)?.made ?? [])
     .flatMap((made) => (made.kind === 'bottle' ? Date.parse(made.at) : []))
-    .sort((a, b) => a - b)
 
-/** Measured at a run of a pot: since the run before it, and of all but the newest until it was written down. */
-function atRun(book: Book, blend: Lot, run: EntryOf<'bottle'> | undefined): (heat: EntryOf<'heat'>) => boolean {
-  const runs = runsOf(book, blend)
-  const runMs = run ? Date.parse(run.at) : Infinity
-  const before = runs.filter((ms) => ms < runMs).at(-1) ?? -Infinity
-  const sinceMs = run && before > -Infinity ? Math.max(before, runMs - FILLING_MS) : before
-  const untilMs = runs.some((ms) => ms > runMs) ? runMs : Infinity
-  return ({ at }) => Date.parse(at) > sinceMs && Date.parse(at) <= untilMs
+const hottest = ({ points }: EntryOf<'heat'>): number => Math.max(...points.map(([, tempC]) => tempC))
+
+/**
+ * The last bottle of a run: the record taken last before it was written down, or the one taken last afterwards, the
+ * colder of both: no hotter bottle covers it. @param bottles in order.
+ */
+function lastBottleOf(bottles: readonly EntryOf<'heat'>[], runMs: number): EntryOf<'heat'> | null {
+  const before = bottles.findLast(({ at }) => Date.parse(at) <= runMs)
+  const after = bottles.findLast(({ at }) => Date.parse(at) > runMs)
+  if (!before || !after) return before ?? after ?? null
+  return hottest(after) < hottest(before) ? after : before
+}
+
+/** What was measured of a pot since it was poured. It may be cooked before it is written down. */
+function heatsOf(blend: Lot): EntryOf<'heat'>[] {
+  // What was put in later was not in it.
+  const sinceMs = lastPouredMs(blend) - (blend.added.length ? 0 : 12 * HOUR_MS)
+  return blend.heats.filter(({ at }) => Date.parse(at) >= sinceMs)
+}
+
+/** The heat of a pot, as one record. */
+export const potHeatOf = (blend: Lot): ProcessRecord | null => recordOf(heatsOf(blend), 'pot')
+
+/**
+ * Of which runs of a pot things were measured: of the one that was written down next; where the one before it has
+ * nothing from before it was written down, of the nearer of both.
+ * @param measured moments in order, ms. @param runs moments at which runs were written down, in order, ms.
+ * @returns the moment of its run for each that was measured.
+ */
+function runsOf(measured: readonly number[], runs: readonly number[]): number[] {
+  const served = new Set<number>()
+  return measured.map((ms) => {
+    const at = runs.findIndex((run) => run >= ms)
+    const [next, before] = at < 0 ? [undefined, runs.at(-1)] : [runs[at], runs[at - 1]]
+    const isLate = before !== undefined && !served.has(before) && (next === undefined || ms - before < next - ms)
+    const run = isLate ? before : (next ?? before)
+    if (run !== undefined && run >= ms) served.add(run)
+    return run ?? ms
+  })
+}
+
+/** What was measured at a place, of a run. */
+function ownOf(heats: readonly EntryOf<'heat'>[], where: ProcessPlace, runs: readonly number[], runMs: number) {
+  const alike = heats.filter((heat) => heat.where === where).toSorted((a, b) => Date.parse(a.at) - Date.parse(b.at))
+  const of = runsOf(
+    alike.map(({ at }) => Date.parse(at)),
+    runs,
+  )
+  return alike.filter((_, index) => of[index] === runMs)
 }
 
 /**
- * The heat measured of a run: of its pot since it was poured, of its own last bottle and of its own water. Of last
- * bottles the record taken last counts, and no hotter one before it.
- * @param run the run; the next one of the pot where none is named.
+ * The heat measured of a run: of its pot since it was poured, of its own last bottle and of its own water.
+ * @param runMs when the run was written down; now, for the next one.
  */
-export function heatProcessOf(
-  book: Book,
-  blend: Lot,
-  run?: EntryOf<'bottle'>,
-): Record<ProcessPlace, ProcessRecord | null> {
-  // A pot may be cooked before it is written down; what was put in later was not in it.
-  const sinceMs = lastPouredMs(blend) - (blend.added.length ? 0 : 12 * HOUR_MS)
-  const heats = blend.heats.filter(({ at }) => Date.parse(at) >= sinceMs)
-  const own = heats.filter(atRun(book, blend, run))
-  const bottles = own.filter(({ where }) => where === 'last bottle')
-  const last = bottles.toSorted((a, b) => Date.parse(a.at) - Date.parse(b.at)).at(-1)
+export function heatProcessOf(book: Book, blend: Lot, runMs: number): Record<ProcessPlace, ProcessRecord | null> {
+  const runs = [...new Set([...runMoments(book, blend), runMs])].sort((a, b) => a - b)
+  const heats = heatsOf(blend)
+  const last = lastBottleOf(ownOf(heats, 'last bottle', runs, runMs), runMs)
   return {
-    pot: recordOf(heats, 'pot'),
+    pot: potHeatOf(blend),
     'last bottle': recordOf(last ? [last] : [], 'last bottle'),
-    'jar in the water': recordOf(own, 'jar in the water'),
+    'jar in the water': recordOf(ownOf(heats, 'jar in the water', runs, runMs), 'jar in the water'),
   }
 }

@@ -6,7 +6,7 @@ import type { EntryOf } from '../log/entry'
 import type { Lot } from '../log/lot'
 import type { Book } from '../lots/fold'
 import { lastPouredMs } from '../lots/measured'
-import { heatProcessOf } from './heatProcess'
+import { heatProcessOf, potHeatOf } from './heatProcess'
 
 /** Heat, as measured, after which a pot is counted dead: the minutes of the usual reference. Judgement. */
 const ENOUGH_MIN = USUAL_REFERENCE.minutes ?? 1.2
@@ -15,23 +15,22 @@ const ENOUGH_MIN = USUAL_REFERENCE.minutes ?? 1.2
  * Whether a pot was heated since something was last put in, by a record and up to a moment (ms): a plan to cook it is
  * no heat, and what was put in afterwards is alive again.
  */
-export function wasHeated(book: Book, blend: Lot, untilMs: number): boolean {
+export function wasHeated(blend: Lot, untilMs: number): boolean {
   const since = lastPouredMs(blend, untilMs)
   const heats = blend.heats.filter(({ at }) => Date.parse(at) >= since && Date.parse(at) <= untilMs)
-  const record = heatProcessOf(book, { ...blend, heats }).pot
+  const record = potHeatOf({ ...blend, heats })
   return record !== null && lethality(record.points, USUAL_REFERENCE).minutes.low >= ENOUGH_MIN
 }
 
 /** The hottest that was measured in the last bottle of a run, °C; 0 where nothing was. */
-export const lastBottleC = (book: Book, made: EntryOf<'bottle'>, blend: Lot): number =>
-  Math.max(
-    ...(heatProcessOf(book, blend, made)['last bottle']?.points ?? []).map(({ tempC }) => tempC),
-    made.lastFillTempC ?? 0,
-  )
+export function lastBottleC(book: Book, made: EntryOf<'bottle'>, blend: Lot): number {
+  const { 'last bottle': last } = heatProcessOf(book, blend, Date.parse(made.at))
+  return last ? Math.max(...last.points.map(({ tempC }) => tempC)) : (made.lastFillTempC ?? 0)
+}
 
 /** Whether the way a run was kept was carried out, by what was measured. */
 export function wasKept(book: Book, made: EntryOf<'bottle'>, blend: Lot): boolean {
-  const { pot, 'jar in the water': water } = heatProcessOf(book, blend, made)
+  const { pot, 'jar in the water': water } = heatProcessOf(book, blend, Date.parse(made.at))
   switch (made.treatment) {
     case 'live-cold':
     case 'frozen':

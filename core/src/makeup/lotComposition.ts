@@ -333,7 +333,7 @@ function blendComposition(
   if (parts.some((part) => part === null)) return null
   const poured = mix(parts.filter((part) => part !== null))
   const now = throughTime(book, lot, poured, untilMs, path, withPh, true)
-  return now && { ...now, live: now.live && !wasHeated(book, lot, untilMs) }
+  return now && { ...now, live: now.live && !wasHeated(lot, untilMs) }
 }
 
 /**

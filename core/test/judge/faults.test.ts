@@ -418,8 +418,9 @@ describe('only records are heat', () => {
   const heated = (log: Log, lotId: string, days: number, where: string, points: [number, number][]) =>
     log.write({ kind: 'heat', at: day(days), lotId, where, name: 'Probe', points } as Draft)
   const HOT: BottlingChoice = { ...KEPT_COLD, treatment: 'cooked-hot-fill', store: 'shelf' }
-  const check = (log: Log, pot: string, id: string, choice = HOT, bottled = '') =>
-    releaseChecks(caseOf(log.book(), pot, choice, bottled)).find((one) => one.id === id)?.verdict
+  const check = (log: Log, pot: string, id: string, of: { bottledId?: string; days?: number } = {}, choice = HOT) =>
+    releaseChecks(caseOf(log.book(), pot, choice, of)).find((one) => one.id === id)?.verdict
+  const BOILED: BottlingChoice = { ...HOT, treatment: 'boiled-in-jar' }
   const fill = (log: Log, fromLotId: string, days: number, change = {}) => {
     const lotId = log.id()
     log.write({
@@ -438,6 +439,12 @@ describe('only records are heat', () => {
       return check(log, pot, 'fill')
     })
     expect(verdicts).toEqual(['pass', 'stop', 'pass'])
+    const bottledId = fill(log, pot, 10.3)
+    expect(check(log, pot, 'fill', { bottledId })).toBe('pass')
+    heated(log, pot, 10.31, 'last bottle', [[0, 70]])
+    expect(check(log, pot, 'fill', { bottledId }), 'a colder one came to light').toBe('stop')
+    heated(log, pot, 10.32, 'last bottle', [[0, 92]])
+    expect(check(log, pot, 'fill', { bottledId }), 'measured again after it was filled').toBe('pass')
   })
 
   it('each run of a pot has a last bottle and a boil of its own', () => {
@@ -445,20 +452,29 @@ describe('only records are heat', () => {
     const { pot } = potOf(log, passed(log))
     heated(log, pot, 10.1, 'pot', points(90))
     heated(log, pot, 10.2, 'last bottle', [[0, 91]])
-    const first = fill(log, pot, 10.25)
-    expect(check(log, pot, 'fill'), 'nothing was measured of the next').toBe('stop')
-    const second = fill(log, pot, 10.4)
-    const verdicts = () => [first, second].map((lotId) => check(log, pot, 'fill', HOT, lotId))
+    const runs = [fill(log, pot, 10.21)]
+    expect(check(log, pot, 'fill', { days: 10.3 }), 'nothing was measured of the next').toBe('stop')
+    runs.push(fill(log, pot, 10.4))
+    const verdicts = () => runs.map((bottledId) => check(log, pot, 'fill', { bottledId }))
     expect(verdicts()).toEqual(['pass', 'stop'])
     heated(log, pot, 10.41, 'last bottle', [[0, 70]])
     expect(verdicts()).toEqual(['pass', 'stop'])
     heated(log, pot, 10.42, 'last bottle', [[0, 85]])
     expect(verdicts()).toEqual(['pass', 'pass'])
-    const boiled = { treatment: 'boiled-in-jar' } as const
-    heated(log, pot, 10.5, 'jar in the water', points(100, [0, 4, 8, 12]))
-    expect(check(log, pot, 'boil', { ...HOT, ...boiled })).toBe('pass')
-    fill(log, pot, 10.6, boiled)
-    expect(check(log, pot, 'boil', { ...HOT, ...boiled })).toBe('stop')
+    runs.push(fill(log, pot, 10.5))
+    expect(verdicts(), 'what was measured after a run is of that run').toEqual(['pass', 'pass', 'stop'])
+    heated(log, pot, 10.51, 'last bottle', [[0, 86]])
+    heated(log, pot, 10.55, 'last bottle', [[0, 70]])
+    runs.push(fill(log, pot, 10.56))
+    expect(verdicts(), 'each has what lies nearer').toEqual(['pass', 'pass', 'pass', 'stop'])
+    heated(log, pot, 10.58, 'last bottle', [[0, 88]])
+    runs.push(fill(log, pot, 10.68))
+    expect(verdicts().at(-1), 'the run before has its own: what came next is of the next').toBe('pass')
+    heated(log, pot, 10.7, 'jar in the water', points(100, [0, 4, 8, 12]))
+    expect(check(log, pot, 'boil', { days: 10.71 }, BOILED)).toBe('pass')
+    const bottledId = fill(log, pot, 10.72, { treatment: 'boiled-in-jar' })
+    expect(check(log, pot, 'boil', { bottledId }, BOILED)).toBe('pass')
+    expect(check(log, pot, 'boil', { days: 10.8 }, BOILED)).toBe('stop')
   })
 
   it('where the water left the boil its time begins anew (common practice)', () => {
@@ -467,7 +483,7 @@ describe('only records are heat', () => {
     const water = [0, 3, 6].map((minute): [number, number] => [minute, 100])
     const again = [9, 12, 15].map((minute): [number, number] => [minute, 100])
     heated(log, pot, 10.1, 'jar in the water', [...water, [7, 92], ...again])
-    expect(check(log, pot, 'boil', { ...HOT, treatment: 'boiled-in-jar' })).toBe('stop')
+    expect(check(log, pot, 'boil', {}, BOILED)).toBe('stop')
   })
 })
 

@@ -125,9 +125,10 @@ export const titlesAt = (book: Book, lotId: string, atMs: number, summary?: Fore
     summary,
   ).map(({ title }) => title)
 
-/** What is known of a pot, or of a run of its bottles, for its release, so long after everything. */
-export const caseOf = (book: Book, potId: string, choice: BottlingChoice = KEPT_COLD, bottledId = '') =>
-  releaseCaseOf(
-    ...([book, judgeOf(book), book.lots.get(potId)!, choice, START + 400 * DAY_MS] as const),
-    book.lots.get(bottledId),
-  )
+/** What is known of a pot, or of a run of its bottles, for its release; long after everything if nobody says when. */
+export const caseOf = (
+  book: Book,
+  potId: string,
+  choice: BottlingChoice = KEPT_COLD,
+  { bottledId = '', days = 400 } = {},
+) => releaseCaseOf(book, judgeOf(book), book.lots.get(potId)!, choice, START + days * DAY_MS, book.lots.get(bottledId))

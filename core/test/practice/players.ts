@@ -122,7 +122,7 @@ function bottleByTheBook(play: Play, pot: string, count: number) {
 }
 function release(play: Play, pot: string, lotId: string, choice: typeof KEPT_COLD) {
   const checks = releaseChecks({
-    ...caseOf(play.book, pot, choice),
+    ...caseOf(play.book, pot, choice, { bottledId: lotId }),
     label: { current: true, evidence: { atMs: play.nowMs, by: 'Bench', what: 'printed' } },
   })
   const released = mayRelease(checks)
