@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, shallowRef } from 'vue'
-import { counted, dangerSays, formatMass, formatNumber, plainNumber, type Debrief } from '@lactofer/core'
+import { counted, dangerSays, formatMass, formatNumber, type Debrief } from '@lactofer/core'
 import { useRehearsal } from '~/composables/useRehearsal'
 import { useBook } from '~/stores/book'
 import { usePractice } from '~/stores/practice'
