@@ -73,7 +73,7 @@ export function processCheck({
     : {
         verdict: 'stop' as const,
         sentence:
-          'The temperature of the pot was not logged. Without a measured record nothing can be said of the heat.',
+          'The temperature of the pot was not logged, or longer than two days before. Cook it, and log it: without a measured record nothing can be said of the heat.',
       }
   return [{ ...check, ...verdict }, fillCheck(lastBottle)]
 }

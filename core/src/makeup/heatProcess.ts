@@ -4,7 +4,7 @@ import type { ProcessPlace } from '../log/kinds/heat'
 import type { Lot } from '../log/lot'
 import type { Book } from '../lots/fold'
 import { lastPouredMs } from '../lots/measured'
-import { HOUR_MS, MINUTE_MS } from '../units/time'
+import { DAY_MS, HOUR_MS, MINUTE_MS } from '../units/time'
 
 /** A fact of the log that a check rests on. */
 export const evidenceOf = (entry: { at: string; by: string }, what: string): Evidence => ({
@@ -88,7 +88,13 @@ function ownOf(heats: readonly EntryOf<'heat'>[], where: ProcessPlace, runs: rea
 }
 
 /**
- * The heat measured of a run: of its pot since it was poured, of its own last bottle and of its own water.
+ * A pot that was cooked longer ago than this is cooked again before it is filled hot, ms: it evened out for a day, and
+ * a day is left. Judgement.
+ */
+const COOKED_MS = 2 * DAY_MS
+
+/**
+ * The heat measured of a run: of its pot, not long before; of its own last bottle and of its own water.
  * @param runMs when the run was written down; now, for the next one.
  */
 export function heatProcessOf(book: Book, blend: Lot, runMs: number): Record<ProcessPlace, ProcessRecord | null> {
@@ -96,7 +102,10 @@ export function heatProcessOf(book: Book, blend: Lot, runMs: number): Record<Pro
   const heats = heatsOf(blend)
   const last = lastBottleOf(ownOf(heats, 'last bottle', runs, runMs), runMs)
   return {
-    pot: potHeatOf(blend),
+    pot: recordOf(
+      heats.filter(({ at }) => runMs - Date.parse(at) <= COOKED_MS),
+      'pot',
+    ),
     'last bottle': recordOf(last ? [last] : [], 'last bottle'),
     'jar in the water': recordOf(ownOf(heats, 'jar in the water', runs, runMs), 'jar in the water'),
   }

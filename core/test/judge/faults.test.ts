@@ -477,6 +477,18 @@ describe('only records are heat', () => {
     expect(check(log, pot, 'boil', { days: 10.8 }, BOILED)).toBe('stop')
   })
 
+  it('a pot that was cooked days ago is cooked again before it is filled hot', () => {
+    const log = notebook()
+    const { pot } = potOf(log, passed(log))
+    heated(log, pot, 10.1, 'pot', points(90))
+    expect([11, 13].map((days) => check(log, pot, 'heat', { days }))).toEqual(['pass', 'stop'])
+    const early = fill(log, pot, 11)
+    const late = fill(log, pot, 13)
+    expect([early, late].map((bottledId) => check(log, pot, 'heat', { bottledId }))).toEqual(['pass', 'stop'])
+    heated(log, pot, 12.9, 'pot', points(90))
+    expect(check(log, pot, 'heat', { bottledId: late })).toBe('pass')
+  })
+
   it('where the water left the boil its time begins anew (common practice)', () => {
     const log = notebook()
     const { pot } = potOf(log, passed(log))
