@@ -6,6 +6,7 @@ import { z } from '@lactofer/core'
 import {
   formatNumber,
   heatProcessOf,
+  lastFilledC,
   lethality,
   LIMITS,
   MINUTE_MS,
@@ -194,8 +195,7 @@ const lastBottle = computed(() => measured.value['last bottle'])
     </template>
     <p v-if="lastBottle" data-figure="last-bottle">
       Last bottle:
-      <strong><TemperatureText :temp-c="Math.max(...lastBottle.points.map(({ tempC }) => tempC))" /></strong>,
-      {{ lastBottle.evidence?.what }}.
+      <strong><TemperatureText :temp-c="lastFilledC(lastBottle.points)" /></strong>, {{ lastBottle.evidence?.what }}.
     </p>
   </section>
 </template>

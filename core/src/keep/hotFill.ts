@@ -1,4 +1,5 @@
 import { within } from '../invalid'
+import type { HeatPoint } from './lethality'
 
 /** Specific heat of sauce and of glass, J/(g K). From memory. */
 const SAUCE_HEAT = 3.8
@@ -40,6 +41,24 @@ export function glassFor(wantedC: number, { fillC, sauceG, glassG }: Omit<HotFil
  */
 export const coolingMinutes = (volumeMl: number): number =>
   45 * (within(volumeMl, 10, 20_000, 'The volume in mL') / 150) ** Math.log2(60 / 45)
+
+/** A small bottle, mL, cools as quickly as any; in a room of so many °C, read to within so many. Judgement. */
+const SMALL_ML = 50
+const ROOM_C = 20
+const READ_WITHIN_C = 1.5
+
+/**
+ * How hot the bottle was that was measured last, °C. A probe climbs until it is as warm as the bottle, and the bottle
+ * cools from then on; what is colder than a small bottle can have become since is another one, and counts.
+ * @param points one record, in order, at least one.
+ */
+export function lastFilledC(points: readonly HeatPoint[]): number {
+  const tau = coolingMinutes(SMALL_ML)
+  return points.reduce((hot, point) => {
+    const cooled = ROOM_C + (hot.tempC - ROOM_C) * Math.exp((hot.minute - point.minute) / tau)
+    return point.tempC > hot.tempC || point.tempC < cooled - READ_WITHIN_C ? point : hot
+  }).tempC
+}
 
 /**
  * Share by which a sauce filled hot shrinks until it is cold, percent: water's own, from the Kell fit rounded to two

@@ -1,5 +1,6 @@
 import { formatNumber } from '../units/number'
 import { boilingMinutesAdded, boilingPointC } from './boiling'
+import { lastFilledC } from './hotFill'
 import { lethality, LONGEST_GAP_MIN, type HeatPoint, type HeatReference } from './lethality'
 import { seen, upperPhOf, type ReleaseCase, type ReleaseCheck } from './releaseCase'
 import { BOIL_MIN, FILL_LEAST_C } from './ways'
@@ -16,7 +17,7 @@ function fillCheck(lastBottle: ReleaseCase['heat']['lastBottle']): ReleaseCheck 
       verdict: 'stop',
       sentence: 'Measure the temperature in the last bottle filled. A prediction does not count.',
     }
-  const lastC = Math.max(...lastBottle.points.map(({ tempC }) => tempC))
+  const lastC = lastFilledC(lastBottle.points)
   const told = `Last bottle at ${formatNumber(lastC, 1)} °C`
   return lastC >= FILL_LEAST_C
     ? { ...check, verdict: 'pass', sentence: `${told}. Your process authority sets the target.` }

@@ -1,3 +1,4 @@
+import { lastFilledC } from '../keep/hotFill'
 import type { Evidence, ProcessRecord } from '../keep/releaseCase'
 import type { EntryOf } from '../log/entry'
 import type { ProcessPlace } from '../log/kinds/heat'
@@ -36,7 +37,8 @@ const runMoments = (book: Book, blend: Lot): number[] =>
     .flatMap(({ lotId }) => book.lots.get(lotId)?.made ?? [])
     .flatMap((made) => (made.kind === 'bottle' ? Date.parse(made.at) : []))
 
-const hottest = ({ points }: EntryOf<'heat'>): number => Math.max(...points.map(([, tempC]) => tempC))
+const filledC = ({ points }: EntryOf<'heat'>): number =>
+  lastFilledC(points.map(([minute, tempC]) => ({ minute, tempC })))
 
 /**
  * The last bottle of a run: the record taken last before it was written down, or the one taken last afterwards, the
@@ -46,7 +48,7 @@ function lastBottleOf(bottles: readonly EntryOf<'heat'>[], runMs: number): Entry
   const before = bottles.findLast(({ at }) => Date.parse(at) <= runMs)
   const after = bottles.findLast(({ at }) => Date.parse(at) > runMs)
   if (!before || !after) return before ?? after ?? null
-  return hottest(after) < hottest(before) ? after : before
+  return filledC(after) < filledC(before) ? after : before
 }
 
 /** What was measured of a pot since it was poured. It may be cooked before it is written down. */

@@ -1,4 +1,5 @@
 import { boilingMinutesAdded, boilingPointC } from '../keep/boiling'
+import { lastFilledC } from '../keep/hotFill'
 import { lethality, USUAL_REFERENCE } from '../keep/lethality'
 import { boiledMin } from '../keep/processChecks'
 import { BOIL_MIN, FILL_LEAST_C } from '../keep/ways'
@@ -22,10 +23,10 @@ export function wasHeated(blend: Lot, untilMs: number): boolean {
   return record !== null && lethality(record.points, USUAL_REFERENCE).minutes.low >= ENOUGH_MIN
 }
 
-/** The hottest that was measured in the last bottle of a run, °C; 0 where nothing was. */
+/** What was measured in the last bottle of a run, °C; 0 where nothing was. */
 export function lastBottleC(book: Book, made: EntryOf<'bottle'>, blend: Lot): number {
   const { 'last bottle': last } = heatProcessOf(book, blend, Date.parse(made.at))
-  return last ? Math.max(...last.points.map(({ tempC }) => tempC)) : (made.lastFillTempC ?? 0)
+  return last ? lastFilledC(last.points) : (made.lastFillTempC ?? 0)
 }
 
 /** Whether the way a run was kept was carried out, by what was measured. */

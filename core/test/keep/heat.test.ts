@@ -7,6 +7,7 @@ import {
   coolingMinutes,
   filledBottleC,
   glassFor,
+  lastFilledC,
   HEAT_REFERENCES,
   keepCaseOf,
   lethality,
@@ -118,6 +119,58 @@ describe('planning a hot fill', () => {
     // Density of water 0.9982 at 20 °C, 0.9686 at 85 °C (handbook table, from memory).
     expect(shrinkPct(85)).toBeCloseTo(100 * (1 - 0.9686 / 0.9982), 1)
   })
+})
+
+describe('the bottle that was measured last', () => {
+  const at = (...points: [number, number][]) => lastFilledC(points.map(([minute, tempC]) => ({ minute, tempC })))
+  it.each([
+    [
+      'one that cools',
+      [
+        [0, 86.2],
+        [1, 85.6],
+        [2, 84.9],
+      ],
+      86.2,
+    ],
+    [
+      'a probe that climbs first',
+      [
+        [0, 40],
+        [0.5, 79],
+        [1, 86],
+        [2, 85.3],
+      ],
+      86,
+    ],
+    [
+      'a hotter one after a cool one',
+      [
+        [0, 75],
+        [2, 91],
+      ],
+      91,
+    ],
+    [
+      'a cool one after a hot one in one record',
+      [
+        [0, 91],
+        [2, 75],
+        [3, 74.5],
+      ],
+      75,
+    ],
+    [
+      'half an hour in one bottle',
+      [
+        [0, 90],
+        [10, 76],
+        [20, 65],
+        [30, 56],
+      ],
+      90,
+    ],
+  ] as [string, [number, number][], number][])('%s', (_, points, tempC) => expect(at(...points)).toBe(tempC))
 })
 
 describe('boiling water', () => {
