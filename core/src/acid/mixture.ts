@@ -59,7 +59,7 @@ export function chargeOf(component: AcidBase): (at: Balance) => Charge {
 /** Charge that the weak acids of a component carry at a pH, mmol: what it can give or take there. 0 without water. */
 export function boundOf(component: AcidBase, at: Balance): number {
   const kg = component.waterG / 1000
-  return kg > 0 ? boundCharge({ ...perKgWater(component), sidMmol: 0 }, at) * kg : 0
+  return kg > 0 ? boundCharge(perKgWater(component).acids, at) * kg : 0
 }
 
 /** pH to which acidity is titrated. Common practice. */

@@ -51,8 +51,7 @@ function kernel(): ReturnType<typeof startKernel> {
     STEPS,
     COLUMNS,
   )
-  const { two, phs, citric, malic, lactic, acetic, hydrogen } = started.arrays()
-  two.set(two.map((_, index) => 2 ** (index / two.length)))
+  const { phs, citric, malic, lactic, acetic, hydrogen } = started.arrays()
   phs.set(tableOf((pH) => pH))
   citric.set(tableOf((pH) => meanCharge(pH, MIXED_PK.citric)))
   malic.set(tableOf((pH) => meanCharge(pH, MIXED_PK.malic)))

@@ -1,13 +1,7 @@
+import { startCompiled } from '../compiled'
 import { WASM } from './kernelWasm'
 
 /* The compiled loop of the forecast (kernel/ferment.ts): started with the first question, one for a thread. */
-
-/** What this needs of the platform; core knows no browser. */
-declare const WebAssembly: {
-  Module: new (bytes: Uint8Array) => object
-  Instance: new (module: object, imports: object) => { exports: unknown }
-}
-declare const atob: (base64: string) => string
 
 interface Exports {
   memory: { buffer: ArrayBuffer }
@@ -42,8 +36,6 @@ export interface Caller {
 /** Numbers of a group and of a batch in the loop: as many as the classes there have fields, in their order. */
 const GROUP_FIELDS = 11
 const BATCH_FIELDS = 17
-/** Powers of two in its table, from 0 to 1. */
-const TWO_STEPS = 128
 
 /** The pace of a group at its temperature: the last of its figures. */
 export const WARM = GROUP_FIELDS - 1
@@ -53,20 +45,13 @@ export const WARM = GROUP_FIELDS - 1
  * @param steps of its tables. @param columns figures it shows at each output.
  */
 export function startKernel(caller: Caller, steps: number, columns: number) {
-  const bytes = Uint8Array.from(atob(WASM), (character) => character.charCodeAt(0))
-  const abort = () => {
-    throw new Error('The loop of the forecast has no room left.')
-  }
-  const made = new WebAssembly.Instance(new WebAssembly.Module(bytes), { env: { abort }, caller: { ...caller } })
-  const exports = made.exports as Exports
-  const at = (place: number, length: number) => new Float64Array(exports.memory.buffer, place, length)
+  const { exports, at } = startCompiled<Exports>(WASM, { ...caller })
   const views = (outputs: number) => ({
     hours: at(exports.placeOfHours(), outputs),
     shown: at(exports.placeOfShown(), outputs * columns),
     lactic: at(exports.placeOfLactic(), steps + 1),
     acetic: at(exports.placeOfAcetic(), steps + 1),
     hydrogen: at(exports.placeOfHydrogen(), steps + 1),
-    two: at(exports.placeOfTwo(), TWO_STEPS),
     phs: at(exports.placeOfPhs(), steps + 1),
     citric: at(exports.placeOfCitric(), steps + 1),
     malic: at(exports.placeOfMalic(), steps + 1),

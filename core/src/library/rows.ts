@@ -113,7 +113,7 @@ function sitesOf(kind: MaterialKind, { acids, ph, from }: ProduceRow): readonly 
   const wanted = Math.min(MOST_ALKALINITY, from ? IFCT[from].alkalinity : (ALKALINITY[kind] ?? 0))
   const at = { pH: ph[1], ionicStrength: FRESH }
   const charge = (of: AcidId, mmol: number) =>
-    boundCharge({ saltMmol: 0, sidMmol: 0, acids: [{ species: ACIDS[of], mmol }] }, at)
+    boundCharge([{ species: ACIDS[of], mmol }], at)
   const share = charge('protein', 1)
   if (share < LEAST_SHARE) return [PECTIN, SOUR_PROTEIN]
   const listed = Object.entries(acids).reduce(

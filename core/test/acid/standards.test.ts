@@ -6,9 +6,12 @@ import {
   chargeLeft,
   componentSid,
   lacticToReach,
+  mixtureBalance,
   mixturePh,
+  potOf,
   solveBalance,
   type AcidBase,
+  type AcidId,
   type AcidSpecies,
 } from '../../src'
 
@@ -184,6 +187,28 @@ describe('mixtures (regression values of the model)', () => {
       ),
       { numRuns: 1000 },
     )
+  })
+
+  it('parts laid out once come to the pH of their mixture, asked in turn and however many they are', () => {
+    const part = (at: number): AcidBase =>
+      kg({ lactic: 10 + at, citric: at % 3, pectin: at % 2, acetic: 4 * at }, 700 + at, 2 * at, 3.4 + 0.02 * at)
+    const asked = [5, 40, 17].map((count) => {
+      const parts = Array.from({ length: count }, (_, at) => part(at))
+      return { parts, pot: potOf(parts) }
+    })
+    for (const factor of [1, 0.2, 7])
+      for (const { parts, pot } of asked) {
+        const factors = parts.map((_, at) => factor * (at % 4))
+        const sum = (of: (one: AcidBase) => number) => parts.reduce((all, one, at) => all + factors[at]! * of(one), 0)
+        const acids = Object.fromEntries(
+          (Object.keys(ACIDS) as AcidId[]).map((id) => [id, sum((one) => one.acids[id] ?? 0)]),
+        )
+        const mixture = { waterG: sum((one) => one.waterG), saltG: sum((one) => one.saltG), acids }
+        const whole = mixtureBalance({ ...mixture, sidMmol: sum((one) => one.sidMmol) })!
+        expect(pot(factors)!.pH).toBeCloseTo(whole.pH, 9)
+        expect(pot(factors)!.ionicStrength).toBeCloseTo(whole.ionicStrength, 9)
+      }
+    expect(asked[0]!.pot([0, 0, 0, 0, 0])).toBeNull()
   })
 
   it('more acid never raises pH, and any food pH is found back', () => {
