@@ -9,12 +9,37 @@ export const breathe = (): Promise<void> => new Promise((resolve) => setTimeout(
 /** Nobody waits longer than this for the page, ms; so long where the browser does not tell when it is at rest. */
 const REST_MS = 1500
 const UNTOLD_REST_MS = 300
-/** Waits until what was just changed is drawn, and the page has nothing else to do. */
-export const atRest = (): Promise<void> =>
+/** Waits until what was just changed is drawn, and the page has nothing else to do; at most so long. */
+export const atRest = (mostMs = REST_MS): Promise<void> =>
   new Promise((resolve) => {
-    if (typeof requestIdleCallback === 'undefined') setTimeout(resolve, UNTOLD_REST_MS)
-    else requestIdleCallback(() => resolve(), { timeout: REST_MS })
+    if (typeof requestIdleCallback === 'undefined') setTimeout(resolve, Math.min(mostMs, UNTOLD_REST_MS))
+    else requestIdleCallback(() => resolve(), { timeout: mostMs })
   })
+
+/** A forecast waits no longer than this for the page, ms. */
+const DRAWN_MS = 150
+/**
+ * Waits until the page has drawn what it is asked about: workers take every core there is, and the page would wait for
+ * them.
+ */
+export const drawn = (): Promise<void> => atRest(DRAWN_MS)
+
+/** How much is being done that somebody waits for. */
+let waitedFor = 0
+/** Does what somebody waits for: until it is done and drawn, what {@link stepAside} lets wait stands still. */
+export async function ahead<T>(work: () => Promise<T>): Promise<T> {
+  waitedFor++
+  try {
+    return await work()
+  } finally {
+    void drawn().then(() => waitedFor--)
+  }
+}
+/** Lets the page answer, like {@link breathe}, and whatever somebody waits for end before it goes on. */
+export async function stepAside(): Promise<void> {
+  do await breathe()
+  while (waitedFor > 0)
+}
 
 /** Tells when a slice is over. Begins anew with `begin`. */
 export function slice() {

@@ -12,6 +12,9 @@ export interface Room {
 const CAPTION_PX = { width: 132, height: 104, gap: 20, head: 62 }
 /** Vessels are never drawn larger or smaller than this, px for a mm: a litre jar of 160 mm is 300 or 45 px high. */
 const SCALES = { most: 1.9, least: 0.28 }
+/** From one scale looked at to the next, and how many there are down to the least. */
+const STEP = 0.96
+const LAST_STEP = Math.ceil(Math.log(SCALES.least / SCALES.most) / Math.log(STEP))
 /** Small vessels are drawn at least so, px: as the drawing itself holds them. */
 const LEAST_PX = { width: 38, height: 62 }
 
@@ -75,7 +78,12 @@ export function shelfScale(planks: readonly PlankSizes[], room: Room): number {
   const fits = (scale: number) =>
     planks.reduce((sum, plank) => sum + heightOf(plank, scale, room), 0) <= room.heightPx &&
     planks.every(({ lots }) => lots.every(({ widthsMm }) => widthOf(widthsMm, scale) <= room.widthPx))
-  let scale = SCALES.most
-  while (scale > SCALES.least && !fits(scale)) scale *= 0.96
-  return Math.max(SCALES.least, scale)
+  // What is smaller fits sooner: of all steps down the first that fits is looked for by halves.
+  let [low, high] = [0, LAST_STEP]
+  while (low < high) {
+    const middle = (low + high) >> 1
+    if (fits(SCALES.most * STEP ** middle)) high = middle
+    else low = middle + 1
+  }
+  return Math.max(SCALES.least, SCALES.most * STEP ** low)
 }

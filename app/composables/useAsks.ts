@@ -1,6 +1,6 @@
 import { shallowRef, watch, type Ref } from 'vue'
 import type { Ask, Book, ForecastSummary, Judge, Judgement, Kit, Lot } from '@lactofer/core'
-import { breathe, slice } from '~/clock/breathe'
+import { breathe, slice, stepAside } from '~/clock/breathe'
 import { tellMoment } from '~/clock/moments'
 import { rules } from '~/rules/rules'
 
@@ -23,9 +23,6 @@ function asksOfLot({ book, judge, nowMs, ahead, kit }: AskCase, lot: Lot): Ask[]
     ? asksOf(book, judge, lot, nowMs, ahead.get(lot.id), tellMoment, kit)
     : [...blendAsks(judge, lot, nowMs, tellMoment), ...bottleAsks(book, judge, lot, nowMs, tellMoment)]
 }
-
-/** Of more lots than these nothing is said within the task in which they changed. */
-const MANY = 200
 
 /** How far all lots were looked at since the start: those of the shelf, and then those in stock. */
 export type Looked = 'none' | 'shelf' | 'all'
@@ -101,7 +98,7 @@ export function useAsks(
       if (!read.value) return
       const mine = ++turn
       // A page that was told of them draws what changed in it first.
-      if (known.size > MANY) await breathe()
+      if (known.size) await breathe()
       if (mine !== turn) return
       const there = lots.value.filter((lot) => fermenting(lot) || (whole.value && inStock(lot)))
       const shelf = there.filter(fermenting)
@@ -121,7 +118,7 @@ export function useAsks(
           show(there)
           shown = true
         }
-        await breathe()
+        await stepAside()
         if (mine !== turn) return
         share.begin()
       }

@@ -1,5 +1,6 @@
 import { watchThrottled } from '@vueuse/core'
 import { computed, shallowRef, type ComputedRef } from 'vue'
+import { drawn } from '~/clock/breathe'
 import { useLatest } from './useLatest'
 import { askForForecast, type ForecastAnswer, type ForecastQuestion } from '~/workers/forecaster'
 
@@ -25,7 +26,10 @@ export function useForecast(question: ComputedRef<Omit<ForecastQuestion, 'member
   watchThrottled(question, (now) => (calm.value = now), { throttle: 250, trailing: true })
   const latest = useLatest(
     computed(() => calm.value && { ...calm.value, members }),
-    (asked) => askForForecast(asked, 'page'),
+    async (asked) => {
+      await drawn()
+      return askForForecast(asked, 'page')
+    },
     FAILED,
   )
   return { ...latest, current: computed(() => latest.current.value && calm.value === question.value) }

@@ -1,6 +1,6 @@
 import { shallowRef, watch, type Ref } from 'vue'
 import { DAY_MS, type Book, type Lot, type ForecastSummary } from '@lactofer/core'
-import { breathe, slice } from '~/clock/breathe'
+import { drawn, slice, stepAside } from '~/clock/breathe'
 import { SENSED_MEMBERS, SHELF_MEMBERS } from './useForecast'
 import { eachForecast, keepForecast } from '~/db/forecasts'
 import { rules } from '~/rules/rules'
@@ -38,7 +38,7 @@ async function lotsAhead(book: Book, lots: readonly Lot[], nowAtMs: number, stal
     const left = lot.kind === 'ferment' && lot.to.length > 0 && isReadLate(lot)
     if (lot.state === 'fermenting' || (left && judge(lot.id, nowAtMs)?.wantsForesight)) found.push(lot)
     if (!share.over()) continue
-    await breathe()
+    await stepAside()
     if (stale()) break
     share.begin()
   }
@@ -75,13 +75,20 @@ export function useForecastSummaries(folded: Ref<Book | null>, all: Ref<Lot[]>, 
       const mine = ++turn
       const book = folded.value
       if (!book) return
-      await remembered
+      await Promise.all([remembered, drawn()])
+      if (mine !== turn) return
       const found = await lotsAhead(book, all.value, nowMs.value, () => mine !== turn)
       if (mine !== turn) return
       lots = found
       show(book)
       let asked = 0
+      const share = slice()
       for (const lot of lots) {
+        if (share.over()) {
+          await stepAside()
+          if (mine !== turn) return
+          share.begin()
+        }
         const batch = rules().lotCaseOf(book, lot, nowMs.value)
         if (!batch) continue
         const untilMs = lot.state === 'fermenting' ? nowMs.value : lot.startedMs

@@ -11,11 +11,11 @@ import {
   type Label,
   type Lot,
 } from '@lactofer/core'
-import { labelPress, type SetLabel } from '~/labels/bottleLabels'
-import { PRINT_FACES, SHEETS, type SheetId } from '~/labels/paper'
+import { PRINT_FACES, SHEETS, type SheetId } from '~/labels/sheets'
 import { useDraft } from '~/composables/useDraft'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
+import { setLabel, type LabelJob, type PaperJob, type ShownLabel } from '~/workers/paperPress'
 
 const sheetIds = Object.keys(SHEETS) as [SheetId, ...SheetId[]]
 
@@ -56,7 +56,7 @@ const usualChoice = (): LabelChoice => ({
 const NAMED_SIGNS = 12
 
 /** What is wrong with a label as it is set. */
-function problemsOf(set: SetLabel | null): string[] {
+function problemsOf(set: ShownLabel | null): string[] {
   if (!set) return []
   const { missing, nameless, layout } = set
   const signs = missing.slice(0, NAMED_SIGNS).map((sign) => `“${sign}”`)
@@ -73,18 +73,16 @@ function problemsOf(set: SetLabel | null): string[] {
 }
 
 /** The label as it is set on paper, anew whenever it changes. */
-function useSetting(label: Ref<Label | null>, bottleMl: () => number | undefined, sheet: () => SheetId) {
-  const set = shallowRef<SetLabel | null>(null)
+function useSetting(job: Ref<LabelJob | null>) {
+  const set = shallowRef<ShownLabel | null>(null)
   const failed = shallowRef(false)
-  // One pair of faces measures for as long as the page is open.
-  const press = Promise.all([labelPress('Label'), loadFaces()]).then(([found]) => found)
   watch(
-    [label, sheet],
-    async ([now, on]) => {
+    job,
+    async (now) => {
       try {
-        const { set: lay } = await press
-        const ml = bottleMl()
-        if (now === label.value) set.value = now && ml !== undefined ? lay(now, ml, on) : null
+        await loadFaces()
+        const found = now && (await setLabel(now))
+        if (now === job.value) set.value = found
       } catch {
         failed.value = true
       }
@@ -108,7 +106,7 @@ export function useLabel(lot: Ref<Lot | undefined>, lotId: string) {
     const composition = book.composition(lot.value.id)
     const properties = composition ? propertiesOf(composition) : null
     return makeLabel({
-      ...{ ingredients, bottleMl, bestBefore, treatment, line: choice.value.line, picks: choice.value.picks },
+      ...{ ingredients, bottleMl, bestBefore, treatment, line: choice.value.line, picks: [...choice.value.picks] },
       name: own.value.name.trim() || lot.value.name,
       lotCode: lot.value.code,
       packed: at.slice(0, 10),
@@ -120,23 +118,25 @@ export function useLabel(lot: Ref<Lot | undefined>, lotId: string) {
     })
   })
   const text = computed(() => (label.value ? labelText(label.value) : ''))
-  const { set, failed } = useSetting(
-    label,
-    () => made.value?.bottleMl,
-    () => choice.value.sheet,
-  )
+  const job = computed<LabelJob | null>(() => {
+    const [what, bottleMl] = [label.value, made.value?.bottleMl]
+    return what && bottleMl !== undefined
+      ? { label: what, bottleMl, sheetId: choice.value.sheet, link: `${location.origin}/cellar?lot=${lotId}` }
+      : null
+  })
+  const { set, failed } = useSetting(job)
   const problems = computed(() => [
     ...(failed.value ? ['The letters for print could not be loaded. Reload the page.'] : []),
     ...(lot.value && !label.value ? ['No ingredients are known for this lot: take in the log it was made in.'] : []),
     ...problemsOf(set.value),
   ])
-  async function pdf(count: number, link: string): Promise<Uint8Array> {
-    if (!label.value || !made.value || !lot.value) throw new Error('There is no label to print.')
-    const paper = await labelPress(`${label.value.name}, ${label.value.lot}`, text.value.replaceAll('\n', ' '))
-    return paper.print(paper.set(label.value, made.value.bottleMl, choice.value.sheet), count, choice.value.sheet, link)
+  /** So many of them, to be printed. */
+  function toPrint(count: number): PaperJob {
+    if (!job.value) throw new Error('There is no label to print.')
+    return { kind: 'bottle labels', ...job.value, count, text: text.value }
   }
   return {
-    ...{ choice, own, label, text, set, problems, pdf, made },
+    ...{ choice, own, label, text, set, problems, toPrint, made },
     claims: computed(() =>
       claimsIn(`${own.value.name} ${lot.value?.name ?? ''} ${choice.value.line} ${choice.value.address}`),
     ),

@@ -30,7 +30,7 @@ export function useMeters() {
   /** Meters without millivolts that were checked in two buffers, the last check of each. */
   const pockets = computed(() => {
     const newest = new Map<string, EntryOf<'buffers'>>()
-    for (const entry of book.book.effective) if (entry.kind === 'buffers') newest.set(entry.meter, entry)
+    for (const entry of book.book.meterChecks) if (entry.kind === 'buffers') newest.set(entry.meter, entry)
     return [...newest.values()].filter(({ meter }) => !meters.value.some((known) => known.meter === meter))
   })
   const options = computed(() => [

@@ -13,6 +13,7 @@ import {
 } from '@lactofer/core'
 import { LEVEL_WORDS } from '~/words/askWords'
 import { useBook } from '~/stores/book'
+import { grouped } from './grouped'
 import { plankPieces, shelfScale, type PlankSizes, type Room } from './shelfScale'
 
 /** From so many vessels on places become drawers: those that ask are drawn, the others stand as outlines. */
@@ -60,14 +61,10 @@ export function drawnVessels(book: Book, lot: Lot): DrawnVessel[] {
   }))
 }
 
-/** A plank: a place with the vessels shown there, and how warm it was last read. */
-function plankOf(place: string, placed: readonly ShelfPlace[], chosen: readonly ShelfPlace[]) {
-  const here = chosen.filter(({ lot }) => lot.place === place)
-  const temps = placed
-    .filter(({ lot }) => lot.place === place)
-    .flatMap(({ lot }) => readTemperatures(lot).slice(-1))
-    .map(({ tempC }) => tempC)
-  return { place, here, tempC: temps.length ? temps.reduce((sum, value) => sum + value, 0) / temps.length : null }
+/** How warm it was where these stand, by their last readings, °C. */
+function warmthOf(placed: readonly ShelfPlace[]): number | null {
+  const temps = placed.flatMap(({ lot }) => readTemperatures(lot).slice(-1)).map(({ tempC }) => tempC)
+  return temps.length ? temps.reduce((sum, value) => sum + value, 0) / temps.length : null
 }
 
 /** Sizes of what is drawn on a plank. */
@@ -84,11 +81,7 @@ const sizesOf = (drawn: readonly ShelfPlace[]): PlankSizes => ({
  */
 export function useShelf(shown: Ref<Shown>, room: Ref<Room>, opened: Ref<readonly string[]>) {
   const book = useBook()
-  const byLot = computed(() => {
-    const asks = new Map<string, Ask[]>()
-    for (const ask of book.asks) asks.set(ask.lotId, [...(asks.get(ask.lotId) ?? []), ask])
-    return asks
-  })
+  const byLot = computed(() => grouped(book.asks, ({ lotId }) => lotId))
   function placeOf(lot: Lot): ShelfPlace {
     const last = measuredPhs(lot).at(-1)?.ph
     const asks = byLot.value.get(lot.id) ?? []
@@ -103,16 +96,17 @@ export function useShelf(shown: Ref<Shown>, room: Ref<Room>, opened: Ref<readonl
   /** What is only an outline: past so many vessels those that ask for nothing, until their drawer is opened. */
   const isQuiet = ({ level, lot }: ShelfPlace) =>
     drawers.value && shown.value === 'all' && level === 'nothing' && !opened.value.includes(lot.place)
-  const places = computed(() =>
-    [...new Set(placed.value.map(({ lot }) => lot.place))]
-      .map((place) => plankOf(place, placed.value, chosen.value))
-      .filter(({ here }) => here.length > 0)
-      .map((plank) => ({
-        ...plank,
-        drawn: plank.here.filter((one) => !isQuiet(one)),
-        quiet: plank.here.filter(isQuiet),
-      })),
-  )
+  /** The planks: each place with the vessels shown there, and how warm it was last read. */
+  const places = computed(() => {
+    const chosenAt = grouped(chosen.value, ({ lot }) => lot.place)
+    return [...grouped(placed.value, ({ lot }) => lot.place)].flatMap(([place, all]) => {
+      const here = chosenAt.get(place)
+      if (!here) return []
+      return [
+        { place, here, tempC: warmthOf(all), drawn: here.filter((one) => !isQuiet(one)), quiet: here.filter(isQuiet) },
+      ]
+    })
+  })
   const scale = computed(() =>
     shelfScale(
       places.value.map(({ drawn }) => sizesOf(drawn)),

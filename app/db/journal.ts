@@ -75,11 +75,23 @@ export const journal = new Journal(JOURNAL)
 /** What was read of bound volumes: they never change. */
 const opened = new Map<number, Entry[]>()
 
+/** Loose entries as they were read last, and their text: what says the same is the same again, and known at sight. */
+let loose = new Map<string, { entry: Entry; text: string }>()
+function recognised(read: readonly Entry[]): Entry[] {
+  loose = new Map(
+    read.map((entry) => {
+      const [text, before] = [JSON.stringify(entry), loose.get(entry.id)]
+      return [entry.id, before?.text === text ? before : { entry, text }]
+    }),
+  )
+  return Array.from(loose.values(), ({ entry }) => entry)
+}
+
 /** Bound and loose as they stand together at one moment. */
 // No async function: one more step before Dexie is asked, and its live queries do not see what they depend on.
 export const together = (): Promise<Entry[]> =>
   journal.transaction('r', journal.entries, journal.volumes, async () => {
-    const numbers = await journal.volumes.toCollection().primaryKeys()
+    const [numbers, read] = await Promise.all([journal.volumes.toCollection().primaryKeys(), journal.entries.toArray()])
     const unread = numbers.filter((number) => !opened.has(number))
     // One by one: while a volume is read out, the next is on its way.
     await Promise.all(
@@ -88,7 +100,7 @@ export const together = (): Promise<Entry[]> =>
         if (volume) opened.set(number, JSON.parse(volume.text) as Entry[])
       }),
     )
-    return [...numbers.flatMap((number) => opened.get(number) ?? []), ...(await journal.entries.toArray())]
+    return [...numbers.flatMap((number) => opened.get(number) ?? []), ...recognised(read)]
   })
 
 let ahead: Promise<unknown> = Promise.resolve()

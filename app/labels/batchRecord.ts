@@ -1,7 +1,8 @@
-import { HOUR_MS, ingredientsOf, phOf, type BatchRecord, type Book, type EntryOf, type Lot } from '@lactofer/core'
+import { HOUR_MS, type BatchRecord, type EntryOf, type Ingredient, type Lot } from '@lactofer/core'
 import { fullMoment, narrowMoment } from '~/clock/moments'
 import { startPages, type Pages } from './pages'
-import type { PageId, Pen } from './paper'
+import type { Pen } from './paper'
+import type { PageId } from './sheets'
 
 const MARGIN = 40
 /** Widths of the columns before what was done. */
@@ -17,8 +18,16 @@ function stateWords({ state, bottles, madeG, leftG }: Lot): string {
   return `State: ${state}. ${bottles.made} bottles made, ${bottles.left} here, ${bottles.retained} kept as a sample, ${out} out.`
 }
 
-const madeOfWords = (book: Book, lotId: string): string =>
-  ingredientsOf(book, lotId)
+/** A batch record, what its lot was made of and its pH as last known, and when it is written. */
+export interface RecordPaper {
+  record: BatchRecord
+  madeOf: readonly Ingredient[]
+  ph: { ph: number; measured: boolean } | null
+  nowMs: number
+}
+
+const madeOfWords = (madeOf: readonly Ingredient[]): string =>
+  madeOf
     .map(({ name, massG, of }) => {
       const inside = of.length ? ` (${of.map((one) => one.name).join(', ')})` : ''
       return `${name} ${Math.round(massG)} g${inside}`
@@ -52,14 +61,14 @@ function noteOf(line: BatchRecord['lines'][number]): string {
 }
 
 /** The lot, what it was made of and what was decided. */
-function writeHead(pages: Pages, { lot, sources, lines }: BatchRecord, book: Book, nowMs: number): void {
+function writeHead(pages: Pages, { record, madeOf, ph, nowMs }: RecordPaper): void {
+  const { lot, sources, lines } = record
   const { at, bold, write, without, say } = pages
   write(at.pen, without(`Batch record ${lot.code}`), 22, bold)
   write(at.pen, without(lot.name), 14, bold)
   at.pen.y -= 4
-  const ph = phOf(book, lot.id)
   say(`${stateWords(lot)}${ph ? ` pH ${ph.ph.toFixed(2)}${ph.measured ? '' : ', worked out'}.` : ''}`, 10.5)
-  say(`Made of: ${madeOfWords(book, lot.id)}.`, 10.5)
+  say(`Made of: ${madeOfWords(madeOf)}.`, 10.5)
   if (sources.length) say(`Through: ${sources.map((source) => `${source.code} ${source.name}`).join('; ')}.`, 10.5)
   if (lot.release) say(releaseWords(lot.release), 10.5)
   const from = `Written ${fullMoment(nowMs)} from ${lines.length} entries.`
@@ -104,17 +113,12 @@ function numberPages({ pdf, without, regular, ink }: Pages, code: string): void 
  * The batch record as a PDF: the lot, what it was made of, every entry with who and when, corrections beside what
  * they correct, instruments and their calibration.
  */
-export async function batchRecordPdf(
-  record: BatchRecord,
-  book: Book,
-  nowMs: number,
-  pageId: PageId = 'a4',
-): Promise<Uint8Array> {
-  const { lot, lines, calibrations } = record
+export async function batchRecordPdf(paper: RecordPaper, pageId: PageId = 'a4'): Promise<Uint8Array> {
+  const { lot, lines, calibrations } = paper.record
   const subject = lines.map((line) => `${line.number} ${line.what}`).join('; ')
   const title = `Batch record, ${lot.code} ${lot.name}`
   const pages = await startPages(title, subject.slice(0, 30_000), pageId, MARGIN, true)
-  writeHead(pages, record, book, nowMs)
+  writeHead(pages, paper)
   const { say, heading } = pages
   if (lot.release?.checks?.length) {
     heading('Checks at the release', 3)

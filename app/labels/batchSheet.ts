@@ -1,6 +1,7 @@
 import type { PDFFont } from 'pdf-lib'
 import { startPages, type Pages } from './pages'
-import { printable, type PageId } from './paper'
+import { printable } from './paper'
+import type { PageId } from './sheets'
 
 /** What stands on a batch sheet; texts are ready to print. */
 export interface BatchSheet {

@@ -1,6 +1,7 @@
 import { labelText, type Label } from '@lactofer/core'
 import { layoutLabel, type LabelLayout } from './labelLayout'
-import { SHEETS, startPaper, type SheetId } from './paper'
+import { startPaper } from './paper'
+import { SHEETS, type SheetId } from './sheets'
 
 /**
  * A label on its way to paper: how it is set, and what the shipped letters do not have; `nameless` when nothing of

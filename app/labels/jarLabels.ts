@@ -1,5 +1,6 @@
 import type { JarLabel } from '@lactofer/core'
-import { SHEETS, startPaper, type Pen, type SheetId } from './paper'
+import { startPaper, type Pen } from './paper'
+import { SHEETS, type SheetId } from './sheets'
 
 const PAD = 12
 const CODE = 64

@@ -1,5 +1,6 @@
 import type { PDFFont } from 'pdf-lib'
-import { PAGES, startPaper, type PageId, type Pen } from './paper'
+import { startPaper, type Pen } from './paper'
+import { PAGES, type PageId } from './sheets'
 
 /** Points above the lower margin that a foot of the page needs. */
 const FOOT = 14

@@ -1,116 +1,8 @@
-import type { PDFFont, PDFPage } from 'pdf-lib'
-import regularUrl from '@expo-google-fonts/atkinson-hyperlegible-next/400Regular/AtkinsonHyperlegibleNext_400Regular.ttf?url'
-import boldUrl from '@expo-google-fonts/atkinson-hyperlegible-next/700Bold/AtkinsonHyperlegibleNext_700Bold.ttf?url'
-import { breathe } from '~/clock/breathe'
+import fontkit from '@pdf-lib/fontkit'
+import { PDFDocument, rgb, type PDFFont, type PDFPage } from 'pdf-lib'
+import { encode } from 'uqr'
 import { breakLines, cutToWidth } from './lineBreaking'
-
-/** Sizes in points, 1/72 inch. */
-export const PAGES = {
-  a4: { name: 'A4', width: 595.28, height: 841.89 },
-  letter: { name: 'Letter', width: 612, height: 792 },
-} as const
-export type PageId = keyof typeof PAGES
-
-/** A sheet of labels: so many columns and rows of one size. */
-interface LabelSheet {
-  name: string
-  width: number
-  height: number
-  labelWidth: number
-  labelHeight: number
-  left: number
-  top: number
-  gapX: number
-  columns: number
-  rows: number
-}
-
-/** Points in a millimetre. */
-const MM = 72 / 25.4
-/** A sheet with labels of a size in millimetres, set in its middle. */
-function sheetOf(
-  page: { name: string; width: number; height: number },
-  wide: number,
-  high: number,
-  columns: number,
-  rows: number,
-  gapMm = 2.5,
-): LabelSheet {
-  const [labelWidth, labelHeight, gapX] = [wide * MM, high * MM, gapMm * MM]
-  return {
-    ...page,
-    name: `${page.name}, ${columns * rows} of ${wide} × ${high} mm`,
-    labelWidth,
-    labelHeight,
-    gapX,
-    columns,
-    rows,
-    left: (page.width - columns * labelWidth - (columns - 1) * gapX) / 2,
-    top: (page.height - rows * labelHeight) / 2,
-  }
-}
-/** One label a page, for a label printer. */
-const roll = (wide: number, high: number): LabelSheet => ({
-  name: `Label printer, ${wide} × ${high} mm`,
-  width: wide * MM,
-  height: high * MM,
-  labelWidth: wide * MM,
-  labelHeight: high * MM,
-  left: 0,
-  top: 0,
-  gapX: 0,
-  columns: 1,
-  rows: 1,
-})
-
-/** Sheets of labels; the maker looks at the packet. */
-export const SHEETS = {
-  a4: {
-    ...PAGES.a4,
-    name: 'A4, 10 of 99 × 57 mm',
-    labelWidth: 280.9,
-    labelHeight: 161.6,
-    left: 13.3,
-    top: 17,
-    gapX: 7,
-    columns: 2,
-    rows: 5,
-  },
-  letter: {
-    ...PAGES.letter,
-    name: 'Letter, 10 of 4 × 2 in',
-    labelWidth: 288,
-    labelHeight: 144,
-    left: 11.25,
-    top: 36,
-    gapX: 13.5,
-    columns: 2,
-    rows: 5,
-  },
-  'a4-large': sheetOf(PAGES.a4, 99, 93, 2, 3),
-  'a4-wrap': sheetOf(PAGES.a4, 190, 61, 1, 4),
-  'a4-small': sheetOf(PAGES.a4, 64, 38, 3, 7),
-  'letter-large': {
-    ...PAGES.letter,
-    name: 'Letter, 6 of 4 × 3⅓ in',
-    labelWidth: 288,
-    labelHeight: 240,
-    left: 11.25,
-    top: 36,
-    gapX: 13.5,
-    columns: 2,
-    rows: 3,
-  },
-  'roll-100': roll(100, 60),
-  'roll-60': roll(60, 40),
-} as const satisfies Record<string, LabelSheet>
-export type SheetId = keyof typeof SHEETS
-/** How many pages so many labels take. */
-export const pagesFor = (count: number, sheetId: SheetId): number =>
-  Math.ceil(count / (SHEETS[sheetId].columns * SHEETS[sheetId].rows))
-
-/** Where the two shipped faces for print are. */
-export const PRINT_FACES = { regular: regularUrl, bold: boldUrl } as const
+import { PRINT_FACES, SHEETS, type SheetId } from './sheets'
 
 async function font(url: string): Promise<ArrayBuffer> {
   const response = await fetch(url)
@@ -162,39 +54,15 @@ function spotOf(sheet: (typeof SHEETS)[SheetId], index: number) {
   }
 }
 
-/**
- * Loads what makes a PDF, and the shipped faces: nothing of it is needed before somebody prints. Each package sets
- * itself up in a task of its own.
- */
-async function loadPress() {
-  const faces = Promise.all([font(regularUrl), font(boldUrl)])
-  const { PDFDocument, rgb } = await import('pdf-lib')
-  await breathe()
-  const { default: fontkit } = await import('@pdf-lib/fontkit')
-  await breathe()
-  const { encode } = await import('uqr')
-  return { PDFDocument, rgb, fontkit, encode, faces: await faces }
-}
-
 /** An empty document with the shipped fonts in it, and what is drawn on it everywhere. */
 export async function startPaper(title: string, subject: string) {
-  const { PDFDocument, rgb, fontkit, encode, faces } = await loadPress()
   const pdf = await PDFDocument.create()
   pdf.registerFontkit(fontkit)
   pdf.setTitle(title)
   pdf.setSubject(subject)
   pdf.setProducer('Lactofer')
-  // Reading a face and measuring with it for the first time take their moment: each is a task of its own.
-  const embed = async (bytes: ArrayBuffer) => {
-    await breathe()
-    const face = await pdf.embedFont(bytes, { subset: true })
-    await breathe()
-    face.widthOfTextAtSize(' ', 1)
-    await breathe()
-    return face
-  }
-  const regular = await embed(faces[0])
-  const bold = await embed(faces[1])
+  const embed = async (url: string) => pdf.embedFont(await font(url), { subset: true })
+  const [regular, bold] = [await embed(PRINT_FACES.regular), await embed(PRINT_FACES.bold)]
   const ink = rgb(0.08, 0.13, 0.11)
   const faint = rgb(0.62, 0.66, 0.64)
 

@@ -1,7 +1,7 @@
 import type { Recall } from '@lactofer/core'
 import { fullDay, fullMoment } from '~/clock/moments'
 import { startPages, type Pages } from './pages'
-import type { PageId } from './paper'
+import type { PageId } from './sheets'
 
 const MARGIN = 42
 

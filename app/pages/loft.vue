@@ -90,7 +90,7 @@ const exportDays = async () => {
           :options="WAYS"
           @update:model-value="(from) => (form = { ...form, from, moves: {} })"
         />
-        <CrateForm v-if="form.from === 'crate'" v-model="form" /><TableForm v-else v-model="form" />
+        <InTurn><CrateForm v-if="form.from === 'crate'" v-model="form" /><TableForm v-else v-model="form" /></InTurn>
         <p class="small muted">
           Reckoned at <TemperatureText :temp-c="tempC" />, as {{ form.place.trim() || 'the place' }} was last read, and
           at the forecast’s late end.
@@ -131,7 +131,7 @@ const exportDays = async () => {
         <InTurn
           ><section class="sheet"><LoftCalendar :loft="loft" /></section
         ></InTurn>
-        <InTurn></InTurn><PlannedDays />
+        <InTurn><PlannedDays /></InTurn>
       </div>
     </div>
   </div>

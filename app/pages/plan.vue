@@ -102,7 +102,7 @@ const problemsShown = computed(() =>
   <div class="page">
     <header>
       <h1>Plan and pack</h1>
-      <PlanStart v-model="form" class="from" />
+      <InTurn><PlanStart v-model="form" class="from" /></InTurn>
     </header>
     <PlanDigest
       v-if="figures"
@@ -113,12 +113,13 @@ const problemsShown = computed(() =>
     />
     <form class="split" novalidate @submit.prevent="confirm($event, first.next)">
       <div class="stack left">
-        <PlanIdentity
-          v-model="form"
-          :suggested-code="suggestedCode"
-          :name-problem="shown.name ?? null"
-          :code-problem="form.code || asked ? problems.code : null"
-        />
+        <InTurn
+          ><PlanIdentity
+            v-model="form"
+            :suggested-code="suggestedCode"
+            :name-problem="shown.name ?? null"
+            :code-problem="form.code || asked ? problems.code : null"
+        /></InTurn>
         <InTurn><PlanRows v-model="form.rows" v-model:trimmed="form.trimmedG" /></InTurn>
         <p v-if="shown.rows" class="problem" role="alert">{{ shown.rows }}</p>
         <InTurn><PlanSalt v-model="form" :figures="figures" /></InTurn>

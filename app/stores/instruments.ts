@@ -76,7 +76,7 @@ function useCalibrations() {
   /** The last calibration of each meter, as the log has it: its word counts before what a meter remembers of itself. */
   const calibrations = computed(() => {
     const newest = new Map<string, Calibrated>()
-    for (const entry of book.folded?.effective ?? []) if (entry.kind === 'calibrate') newest.set(entry.meter, entry)
+    for (const entry of book.folded?.meterChecks ?? []) if (entry.kind === 'calibrate') newest.set(entry.meter, entry)
     return newest
   })
   function asLogged(now: Shown): Shown {

@@ -86,6 +86,8 @@ describe('what many lots ask for', () => {
       entries = [...entries, done]
       await long.now(entries)
       if (turn === 0) {
+        // What is written is drawn first.
+        await slice()
         await slice()
         expect(long.asks.value.some(({ key }) => key === ask.key)).toBe(false)
       }

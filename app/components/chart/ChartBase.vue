@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { useElementSize } from '@vueuse/core'
 import { ref, shallowRef, useTemplateRef, watch } from 'vue'
+import { useWidth } from '~/composables/useWidth'
 import { useDrawnChart, type Picture, type TellingPoint } from '~/composables/useDrawnChart'
 
 /** Every chart: its picture, its size, what it says to whoever does not see it, its figures as a table. */
@@ -26,8 +26,8 @@ const emit = defineEmits<{ choose: [point: TellingPoint] }>()
 /** A finger hits a point from so far, px. */
 const NEAR_PX = 22
 
-const paper = useTemplateRef('paper')
-const { width } = useElementSize(paper)
+const paper = useTemplateRef<HTMLElement>('paper')
+const width = useWidth(figure ?? label, paper)
 const { drawn, problem } = useDrawnChart(() => picture, { width, height: () => heightPx })
 const shown = ref(false)
 watch(drawn, (now) => {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
+import { computed, ref, useTemplateRef, watch } from 'vue'
 import { useWindowSize } from '@vueuse/core'
 import IconKeyboard from '~icons/lucide/keyboard'
 import IconBook from '~icons/lucide/notebook-text'
@@ -7,6 +7,7 @@ import IconLibrary from '~icons/lucide/library'
 import IconSettings from '~icons/lucide/settings'
 import IconScan from '~icons/lucide/scan-line'
 import type { UnitWorld } from '@lactofer/core'
+import { inTurn } from '~/clock/breathe'
 import { useOnce } from '~/composables/useOnce'
 import { useStages } from '~/composables/useStages'
 import { usePractice } from '~/stores/practice'
@@ -22,13 +23,13 @@ const { stages, isHere } = useStages()
 const nav = useTemplateRef<HTMLElement>('nav')
 const { width } = useWindowSize()
 // Where they do not fit the stages are pushed sideways: the one that is open comes into view, and the page itself stays
-// where it is. Measuring for it lays the page out, so it is done for no change of a count.
+// where it is. Measuring for it lays the page out: it is done for no change of a count, and in a task of its own.
 const here = computed(() => stages.value.find((stage) => stage.here)?.to)
 function center() {
   const [row, here] = [nav.value, nav.value?.querySelector<HTMLElement>('[aria-current]')]
   if (row && here) row.scrollLeft = here.offsetLeft - (row.clientWidth - here.offsetWidth) / 2
 }
-watch([here, nav, width], () => void nextTick(center), { immediate: true })
+watch([here, nav, width], () => inTurn(center), { immediate: true })
 const flip = (): UnitWorld => (preferences.world === 'metric' ? 'us' : 'metric')
 </script>
 

@@ -1,11 +1,13 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import { codePicture } from '~/labels/codePicture'
 import type { LabelLayout } from '~/labels/labelLayout'
 
 /** A label as it will be printed: the same marks at the same places, in the same face. */
-const { layout, link, text } = defineProps<{ layout: LabelLayout; link: string; text: string }>()
-const cells = computed(() => codePicture(link))
+const { layout, code, text } = defineProps<{
+  layout: LabelLayout
+  /** What cameras read: squares a side, and a path of them. */
+  code: { size: number; path: string }
+  text: string
+}>()
 </script>
 
 <template>
@@ -23,10 +25,10 @@ const cells = computed(() => codePicture(link))
         :y="mark.y"
         :width="mark.side"
         :height="mark.side"
-        :viewBox="`0 0 ${cells.size} ${cells.size}`"
+        :viewBox="`0 0 ${code.size} ${code.size}`"
         shape-rendering="crispEdges"
       >
-        <path :d="cells.path" />
+        <path :d="code.path" />
       </svg>
       <text
         v-else

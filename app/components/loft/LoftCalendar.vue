@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { computed, ref, useTemplateRef } from 'vue'
-import { useElementSize } from '@vueuse/core'
 import { DAY_MS, mayMove } from '@lactofer/core'
 import { shortDay, weekdayAndDay } from '~/clock/moments'
 import { useLoftDrag } from './loftDrag'
@@ -17,7 +16,7 @@ const { loft } = defineProps<{ loft: Loft }>()
 const { rows, seated, lots, clashes, todayMs, saleMs, move } = loft
 const book = useBook()
 const frame = useTemplateRef<HTMLElement>('frame')
-const { width } = useElementSize(frame)
+const width = useWidth('calendar', frame)
 const ROW_PX = 48
 const NAMES_PX = 132
 /** Days before today, and least days shown. */

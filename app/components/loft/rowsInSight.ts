@@ -12,7 +12,7 @@ export function useRowsInSight(
   rowPx: number,
 ) {
   const places = computed(() => new Map(rows.value.map(({ key }, index) => [key, index])))
-  const { top } = useElementBounding(frame)
+  const { top } = useElementBounding(frame, { updateTiming: 'next-frame' })
   const { height } = useWindowSize()
   const sight = computed(() => {
     if (rows.value.length <= MANY) return { from: 0, to: rows.value.length }

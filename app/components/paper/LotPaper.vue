@@ -1,10 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { say } from '~/composables/say'
 import { hasHoney, jarLabels, propertiesOf, type Lot } from '@lactofer/core'
-import { PAGES, SHEETS, type PageId, type SheetId } from '~/labels/paper'
+import { PAGES, SHEETS, type PageId, type SheetId } from '~/labels/sheets'
 import { batchSheetOf } from './batchSheetOf'
-import { saveFile } from '~/composables/saveFile'
+import { usePaper } from '~/composables/usePaper'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 
@@ -14,39 +13,26 @@ const book = useBook()
 const preferences = usePreferences()
 const sheet = ref<SheetId>('a4')
 const page = ref<PageId>('a4')
-const busy = ref(false)
+const { busy, give } = usePaper()
 const composition = computed(() => book.composition(lot.id))
 
-async function print(what: string, make: () => Promise<Uint8Array>) {
-  busy.value = true
-  try {
-    saveFile(new Blob([(await make()) as BlobPart], { type: 'application/pdf' }), `${lot.code}-${what}.pdf`)
-  } catch {
-    say.problem('The paper could not be made. Reload the page and try again; the log is as it was.')
-  } finally {
-    busy.value = false
-  }
-}
 const link = () => `${location.origin}/ferment/${lot.id}`
 const labels = () =>
-  print('jars', async () => {
-    const { jarLabelSheet } = await import('~/labels/jarLabels')
+  give(`${lot.code}-jars`, () => {
     const properties = composition.value && propertiesOf(composition.value)
-    return jarLabelSheet(
-      jarLabels(lot, properties?.saltPct ?? null, {
-        allergens: composition.value?.allergens ?? [],
-        notMeasured: book.notMeasured(lot.id),
-        cautions: hasHoney(book.book, lot) ? ['honey: not for infants'] : [],
-      }),
-      sheet.value,
-      link(),
-    )
+    const said = {
+      allergens: composition.value?.allergens ?? [],
+      notMeasured: book.notMeasured(lot.id),
+      cautions: hasHoney(book.book, lot) ? ['honey: not for infants'] : [],
+    }
+    const jars = jarLabels(lot, properties?.saltPct ?? null, said)
+    return { kind: 'jar labels', labels: jars, sheetId: sheet.value, link: link() }
   })
 const batch = () =>
-  print('sheet', async () => {
+  give(`${lot.code}-sheet`, () => {
     if (lot.made.kind !== 'plan') throw new Error('Only a planned lot has a batch sheet.')
-    const { batchSheetPdf } = await import('~/labels/batchSheet')
-    return batchSheetPdf(batchSheetOf(lot, lot.made, book.library, preferences.world), page.value, link())
+    const written = batchSheetOf(lot, lot.made, book.library, preferences.world)
+    return { kind: 'batch sheet', sheet: written, pageId: page.value, link: link() }
   })
 </script>
 

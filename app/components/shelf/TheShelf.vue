@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, ref, useTemplateRef } from 'vue'
-import { useElementSize, useWindowSize } from '@vueuse/core'
+import { useWindowSize } from '@vueuse/core'
 import type { Ask } from '@lactofer/core'
 import { useShelf, WORDS, type Shown } from '~/composables/useShelf'
+import { useWidth } from '~/composables/useWidth'
 
 /**
  * Every open vessel to one scale, on planks by place; filtered by what it asks for; the same as a list. What must be
@@ -15,7 +16,7 @@ const opened = ref<string[]>([])
 /** So many lots are all drawn, seen or not. */
 const FEW = 40
 
-const { width } = useElementSize(useTemplateRef('shelf'))
+const width = useWidth('shelf', useTemplateRef<HTMLElement>('shelf'))
 const { height, width: windowWidth } = useWindowSize()
 /** Frame, heading and filters take so much of the window, px; a little is scrolled, on a phone two windows. */
 const AROUND_PX = 250
@@ -52,54 +53,51 @@ const open = (place: string) =>
     <p v-if="chosen.length === 0" class="sheet">None asks for that now.</p>
     <ShelfList v-if="asList" :lots="places.flatMap(({ here }) => here)" />
     <template v-else>
-      <section
-        v-for="({ place, here, drawn, pieces, quiet, tempC }, at) in places"
-        :key="place"
-        :aria-label="`Shelf: ${place}`"
-      >
-        <h2>
-          {{ place }}
-          <span v-if="tempC !== null" class="muted small"><TemperatureText :temp-c="tempC" /> last read</span>
-          <button
-            v-if="drawers && here.some(({ level }) => level === 'nothing')"
-            type="button"
-            class="drawer"
-            :aria-expanded="opened.includes(place)"
-            @click="open(place)"
+      <InTurn v-for="({ place, here, drawn, pieces, quiet, tempC }, at) in places" :key="place" :now="at === 0"
+        ><section :aria-label="`Shelf: ${place}`">
+          <h2>
+            {{ place }}
+            <span v-if="tempC !== null" class="muted small"><TemperatureText :temp-c="tempC" /> last read</span>
+            <button
+              v-if="drawers && here.some(({ level }) => level === 'nothing')"
+              type="button"
+              class="drawer"
+              :aria-expanded="opened.includes(place)"
+              @click="open(place)"
+            >
+              {{ opened.includes(place) ? 'Close the drawer' : `${quiet.length} quiet: open the drawer` }}
+            </button>
+          </h2>
+          <SeenPiece
+            v-for="({ lots, heightPx }, piece) in pieces"
+            :key="piece"
+            :height-px="heightPx"
+            :first="piece === 0 && at === 0"
+            :few="placed.length <= FEW"
+            class="plank"
+            :style="{ '--top': `${tallestPx(drawn)}px` }"
           >
-            {{ opened.includes(place) ? 'Close the drawer' : `${quiet.length} quiet: open the drawer` }}
-          </button>
-        </h2>
-        <SeenPiece
-          v-for="({ lots, heightPx }, piece) in pieces"
-          :key="piece"
-          :height-px="heightPx"
-          :first="piece === 0 && at === 0"
-          :few="placed.length <= FEW"
-          class="plank"
-          :style="{ '--top': `${tallestPx(drawn)}px` }"
-        >
-          <li v-for="{ lot, asks, ph } in lots" :key="lot.id" :class="{ forward: forward(asks) }">
-            <NuxtLink :to="`/ferment/${lot.id}`" :data-lot="lot.code">
-              <span class="vessels"><LotVessels :lot="lot" :scale="scale" /></span>
-              <span class="caption"
-                ><strong>{{ lot.name }}</strong
-                ><span class="muted small-text"
-                  >{{ ph }}<template v-if="lot.hot"> · <b class="hot-word">hot</b></template></span
+            <li v-for="{ lot, asks, ph } in lots" :key="lot.id" :class="{ forward: forward(asks) }">
+              <NuxtLink :to="`/ferment/${lot.id}`" :data-lot="lot.code">
+                <span class="vessels"><LotVessels :lot="lot" :scale="scale" /></span>
+                <span class="caption"
+                  ><strong>{{ lot.name }}</strong
+                  ><span class="muted small-text"
+                    >{{ ph }}<template v-if="lot.hot"> · <b class="hot-word">hot</b></template></span
+                  >
+                  <StateMark
+                    v-if="asks[0] && !forward(asks)"
+                    class="small-text"
+                    :level="asks[0].level"
+                    :word="asks[0].title"
+                  /><span v-else-if="!asks[0]" class="small-text muted">nothing today</span></span
                 >
-                <StateMark
-                  v-if="asks[0] && !forward(asks)"
-                  class="small-text"
-                  :level="asks[0].level"
-                  :word="asks[0].title"
-                /><span v-else-if="!asks[0]" class="small-text muted">nothing today</span></span
-              >
-            </NuxtLink>
-            <ShelfTape v-if="forward(asks)" :ask="forward(asks)!" :code="lot.code" />
-          </li>
-        </SeenPiece>
-        <QuietDrawer v-if="quiet.length" :lots="quiet" />
-      </section>
+              </NuxtLink>
+              <ShelfTape v-if="forward(asks)" :ask="forward(asks)!" :code="lot.code" />
+            </li>
+          </SeenPiece>
+          <QuietDrawer v-if="quiet.length" :lots="quiet" /></section
+      ></InTurn>
     </template>
   </div>
 </template>

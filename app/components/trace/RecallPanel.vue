@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { say } from '~/composables/say'
 import { epcisOf, formatNumber, type Draft, type Recall } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { fullDay } from '~/clock/moments'
 import { saveFile } from '~/composables/saveFile'
 import { useForm } from '~/composables/useForm'
+import { usePaper } from '~/composables/usePaper'
 import { useBook } from '~/stores/book'
 
 /**
@@ -18,7 +19,7 @@ const { form, busy, confirm, reset } = useForm({
   fresh: () => ({ found: null as number | null, minutes: null as number | null, note: '' }),
   problems: () => ({}),
 })
-const making = ref(false)
+const { busy: making, give } = usePaper()
 const name = computed(() => `recall-${recall.lot.code}`)
 const share = (pct: number) => (pct >= 99.95 ? 'all of it' : `${formatNumber(pct, pct < 10 ? 1 : 0)} %`)
 const HOW = { sold: 'sold', given: 'given away', used: 'used', broken: 'broken' } as const
@@ -37,20 +38,7 @@ async function write(exercise: boolean, event: Event) {
   say.done('It stands in the log.')
   reset()
 }
-async function paper() {
-  making.value = true
-  try {
-    const { recallPdf } = await import('~/labels/recallSheet')
-    saveFile(
-      new Blob([(await recallPdf(recall, book.nowMs)) as BlobPart], { type: 'application/pdf' }),
-      `${name.value}.pdf`,
-    )
-  } catch {
-    say.problem('The paper could not be made. Reload the page and try again.')
-  } finally {
-    making.value = false
-  }
-}
+const paper = () => give(name.value, () => ({ kind: 'recall', recall, nowMs: book.nowMs }))
 function file() {
   const document = epcisOf(book.book, recall.lot.id, nowMoment())
   if (document)

@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { say } from '~/composables/say'
 import { LABEL_PICKS, type LabelPick } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { fullDay } from '~/clock/moments'
-import { pagesFor, SHEETS, type SheetId } from '~/labels/paper'
-import { saveFile } from '~/composables/saveFile'
+import { pagesFor, SHEETS, type SheetId } from '~/labels/sheets'
 import { useLabel } from '~/composables/useLabel'
+import { usePaper } from '~/composables/usePaper'
 import { useRecorder } from '~/composables/useRecorder'
 import { useBook } from '~/stores/book'
 
@@ -15,11 +15,10 @@ const book = useBook()
 const route = useRoute()
 const id = String(route.params.id)
 const lot = computed(() => book.lot(id))
-const { choice, own, text, set, claims, problems, stops, basis, pdf, made } = useLabel(lot, id)
+const { choice, own, text, set, claims, problems, stops, basis, toPrint, made } = useLabel(lot, id)
 const stand = computed(() => lot.value && book.judgementOf(lot.value))
 const { busy: recording, record } = useRecorder('The labels are printed; write it down again.')
-const busy = ref(false)
-const link = computed(() => `${location.origin}/cellar?lot=${id}`)
+const { busy, give } = usePaper()
 const count = computed(() => own.value.count ?? made.value?.count ?? 1)
 const WORDS: Record<LabelPick, string> = {
   contains: '“Contains” line',
@@ -52,18 +51,7 @@ async function written(byHand: boolean) {
 }
 async function print(event: Event) {
   if (leadToProblem((event.currentTarget as HTMLElement).closest('form')) || stops.value || !lot.value) return
-  busy.value = true
-  try {
-    saveFile(
-      new Blob([(await pdf(count.value, link.value)) as BlobPart], { type: 'application/pdf' }),
-      `labels-${lot.value.code}.pdf`,
-    )
-    await written(false)
-  } catch {
-    say.problem('The labels could not be made. Reload the page and try again; what you set is kept.')
-  } finally {
-    busy.value = false
-  }
+  if (await give(`labels-${lot.value.code}`, () => toPrint(count.value))) await written(false)
 }
 async function byHand() {
   if (await written(true)) say.done('Written down: labels by hand, with what they have to say.')
@@ -93,7 +81,7 @@ const pagesWords = computed(() => {
         <section v-if="stand && stand.make === 'stop'" class="sheet"><StandLine :judgement="stand" /></section>
         <section class="sheet">
           <h2>As it prints</h2>
-          <LabelPreview v-if="set" :layout="set.layout" :link="link" :text="text" />
+          <LabelPreview v-if="set" :layout="set.layout" :code="set.code" :text="text" />
           <p v-else-if="problems.length === 0" class="muted">Setting it …</p>
           <p v-for="problem in problems" :key="problem" class="problem" role="alert">{{ problem }}</p>
           <p v-for="claim in claims" :key="claim.phrase" class="claim" role="alert" data-claim>
@@ -108,41 +96,44 @@ const pagesWords = computed(() => {
             Small print at {{ set.layout.size.toFixed(1) }} pt. Rules for labels differ by place: what must stand there,
             and how large, your office says.
           </p>
-          <div class="row">
-            <div class="count">
-              <QuantityField
-                v-model="own.count"
-                kind="count"
-                label="How many"
-                :limits="{ low: 1, high: 5000 }"
-                :placeholder="String(made.count)"
-                optional
-                :hint="pagesWords"
-              />
-            </div>
-            <el-button class="low" type="primary" native-type="submit" :loading="busy" :disabled="stops"
-              >Labels as PDF</el-button
-            >
-            <el-button class="low" :loading="recording" @click="byHand">I wrote them by hand</el-button>
-          </div>
+          <InTurn
+            ><div class="row">
+              <div class="count">
+                <QuantityField
+                  v-model="own.count"
+                  kind="count"
+                  label="How many"
+                  :limits="{ low: 1, high: 5000 }"
+                  :placeholder="String(made.count)"
+                  optional
+                  :hint="pagesWords"
+                />
+              </div>
+              <el-button class="low" type="primary" native-type="submit" :loading="busy" :disabled="stops"
+                >Labels as PDF</el-button
+              >
+              <el-button class="low" :loading="recording" @click="byHand">I wrote them by hand</el-button>
+            </div></InTurn
+          >
         </section>
         <details class="sheet disclose">
           <summary>What it says, as text</summary>
           <pre data-figure="label-text">{{ text }}</pre>
         </details>
       </form>
-      <InTurn
-        ><aside class="sheet" aria-label="What stands on it">
-          <h2>What stands on it</h2>
-          <WordField
+      <aside class="sheet" aria-label="What stands on it">
+        <h2>What stands on it</h2>
+        <InTurn
+          ><WordField
             v-model="own.name"
             label="Name on the label"
             :placeholder="lot.name"
-            hint="empty: the lot’s name"
-          />
+            hint="empty: the lot’s name" />
           <WordField v-model="choice.line" label="A line under it" placeholder="Fermented red pepper sauce" />
-          <PickField v-model="choice.sheet" label="Label size" :options="sheets" />
-          <div>
+          <PickField v-model="choice.sheet" label="Label size" :options="sheets"
+        /></InTurn>
+        <InTurn
+          ><div>
             <label class="field-label" for="address">Address lines</label
             ><el-input
               id="address"
@@ -151,9 +142,10 @@ const pagesWords = computed(() => {
               :rows="3"
               maxlength="300"
               placeholder="Name&#10;Street, place"
-            />
-          </div>
-          <fieldset>
+            /></div
+        ></InTurn>
+        <InTurn
+          ><fieldset>
             <legend class="field-label">Show</legend>
             <el-checkbox-group v-model="choice.picks"
               ><el-checkbox v-for="pick in LABEL_PICKS" :key="pick" :value="pick">{{
@@ -165,9 +157,9 @@ const pagesWords = computed(() => {
           <p class="small muted">
             Name, net contents, ingredients by weight with allergens set strong, and the lot always stand there. They
             come from the log; a correction there changes them here.
-          </p>
-        </aside></InTurn
-      >
+          </p></InTurn
+        >
+      </aside>
     </div>
   </div>
 </template>

@@ -42,10 +42,9 @@ export function* archivePage(book: Book, options: PageOptions): Generator<string
   yield `<!doctype html><html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width"><title>Log of ${escaped(options.writtenAt.slice(0, 10))}</title><style>${STYLE}</style>\n`
   yield `<h1>The log as it stood</h1><p>Written ${escaped(options.writtenAt.slice(0, 16).replace('T', ' '))} UTC by Lactofer. ${book.effective.length} entries count, ${lots.length} lots, newest first. Times are UTC.</p>\n`
   for (const lot of lots) yield* lotParts(lot, options)
-  const others = book.effective.filter(({ kind }) => kind === 'calibrate' || kind === 'buffers')
-  if (others.length) {
+  if (book.meterChecks.length) {
     yield '<h2>Meters</h2><table>\n'
-    for (const entry of others)
+    for (const entry of book.meterChecks)
       yield `<tr><td>${escaped(entry.at.slice(0, 16).replace('T', ' '))}</td><td>${escaped(entry.by)}</td><td>${escaped(entryWords(entry, options.world))}</td></tr>\n`
     yield '</table>\n'
   }

@@ -93,14 +93,15 @@ export function seat(bookings: readonly Booking[], rows: readonly VesselRow[]): 
     if (kin) kin.push(row)
     else ofKind.set(row.vesselId, [row])
   }
-  const inRow = new Map(rows.map(({ key }) => [key, [] as Booking[]]))
+  // They are seated as they begin: a row is free for whatever begins once the last in it has ended.
+  const freeAgainMs = new Map<VesselRow, number>()
   return [...bookings]
     .sort((a, b) => a.fromMs - b.fromMs)
     .flatMap((booking) => {
       const kin = ofKind.get(booking.vesselId) ?? []
-      const row = kin.find(({ key }) => !inRow.get(key)!.some((one) => overlaps(one, booking))) ?? kin[0]
+      const row = kin.find((one) => (freeAgainMs.get(one) ?? -Infinity) <= booking.fromMs) ?? kin[0]
       if (!row) return []
-      inRow.get(row.key)!.push(booking)
+      freeAgainMs.set(row, Math.max(freeAgainMs.get(row) ?? -Infinity, booking.lateMs))
       return [{ ...booking, rowKey: row.key }]
     })
 }

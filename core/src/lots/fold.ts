@@ -45,6 +45,8 @@ export interface Book {
   /** Of lots that are not in it: a book that begins at a checkpoint. */
   remembered: readonly LeftBehind[]
   trials: readonly EntryOf<'trial'>[]
+  /** Meters calibrated, and checked in buffers. */
+  meterChecks: readonly MeterCheck[]
   library: Library
   recipes: readonly Recipe[]
   supplies: readonly Supply[]
@@ -52,6 +54,12 @@ export interface Book {
   /** The id written last, of those that are not set aside. */
   lastId: string
 }
+
+/** A calibration of a meter, or its check in buffers. */
+export type MeterCheck = EntryOf<'calibrate' | 'buffers'>
+/** Those among entries. */
+export const meterChecksOf = (entries: readonly Entry[]): MeterCheck[] =>
+  entries.filter((entry) => entry.kind === 'calibrate' || entry.kind === 'buffers')
 
 /** What a fold knows and its book does not tell. */
 export interface Unsettled {
@@ -225,6 +233,7 @@ export function foldedWith(
   const book = {
     ...{ ...folded, effective, ahead, newer, remembered },
     ...{ forks: chains.forks(aside, known), refused: chains.refused, takenBack: chains.takenBack },
+    meterChecks: meterChecksOf(effective),
     library: libraryOf(effective),
     recipes: recipesOf(effective),
     supplies: suppliesOf(effective),

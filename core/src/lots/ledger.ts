@@ -2,7 +2,17 @@ import { kindOf, type Entry } from '../log/entry'
 import type { Lot } from '../log/lot'
 import { byTime } from '../log/merge'
 import type { NewerEntry } from '../log/newer'
-import { foldedWith, latest, lotsFrom, put, speaksAfter, type Book, type LeftBehind, type Unsettled } from './fold'
+import {
+  foldedWith,
+  latest,
+  lotsFrom,
+  meterChecksOf,
+  put,
+  speaksAfter,
+  type Book,
+  type LeftBehind,
+  type Unsettled,
+} from './fold'
 import { libraryOf } from './ownLibrary'
 import { recipesOf } from './recipes'
 import { stepped } from './steps'
@@ -49,13 +59,14 @@ function changed<T extends Entry>(list: readonly T[], gone: Changes['gone'], com
   const first = fresh[0]
   if (!first) return [...rest]
   // What is new is mostly late: what lies before it is taken over as it is.
-  let at = rest.findLastIndex((entry) => byTime(entry, first) < 0) + 1
-  const found = rest.slice(0, at)
+  const from = rest.findLastIndex((entry) => byTime(entry, first) < 0) + 1
+  const late: T[] = []
+  let at = from
   for (const entry of fresh) {
-    while (at < rest.length && byTime(rest[at]!, entry) < 0) found.push(rest[at++]!)
-    found.push(entry)
+    while (at < rest.length && byTime(rest[at]!, entry) < 0) late.push(rest[at++]!)
+    late.push(entry)
   }
-  return found.concat(rest.slice(at))
+  return rest.slice(0, from).concat(late, rest.slice(at))
 }
 
 /** What counts no more and what counts now. */
@@ -167,6 +178,7 @@ function turned(book: Book, unsettled: Unsettled, { gone, come }: Changes, ahead
     ...book,
     ...{ lots, effective, ahead, orphans: settle(book, unsettled, { gone, come }, all, lots) },
     trials: changes('trial') ? changed(book.trials, gone, come.filter(isTrial)) : book.trials,
+    meterChecks: changes('calibrate', 'buffers') ? meterChecksOf(effective) : book.meterChecks,
     library: changes('material', 'vessel', 'format') ? libraryOf(effective) : book.library,
     recipes: changes('recipe') ? recipesOf(effective) : book.recipes,
     supplies: changes('supply', 'bottle') ? suppliesOf(effective) : book.supplies,

@@ -14,7 +14,7 @@ const ERRS = { 'bench meter': 0.03, 'pocket meter': 0.05, 'paper strips': 0.15, 
 
 /** When the meter was last laid into buffers, ms; `null` where it never was. */
 const bufferedMs = (book: Book): number | null => {
-  const last = book.effective.findLast((entry) => entry.kind === 'calibrate' && entry.accepted)
+  const last = book.meterChecks.findLast((entry) => entry.kind === 'calibrate' && entry.accepted)
   return last ? Date.parse(last.at) : null
 }
 

@@ -99,7 +99,7 @@ export function batchRecordOf(
   )
   const [fromMs, toMs] = [lines[0]?.atMs ?? 0, lines.at(-1)?.atMs ?? 0]
   // A meter's last calibration before the first reading counts too.
-  const calibrations = book.effective.filter(
+  const calibrations = book.meterChecks.filter(
     (entry): entry is EntryOf<'calibrate'> =>
       entry.kind === 'calibrate' &&
       meters.has(entry.meter) &&
