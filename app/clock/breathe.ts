@@ -1,7 +1,7 @@
 /* Long work in slices: between two of them the page may answer. */
 
 /** A slice lasts so long, ms: with what the page does beside it, it stays within half of what is felt. */
-export const SLICE_MS = 10
+const SLICE_MS = 10
 
 /** Lets the page answer: what waits is drawn, pressed and fetched before it goes on. */
 export const breathe = (): Promise<void> => new Promise((resolve) => setTimeout(resolve))

@@ -1,7 +1,7 @@
 import { until, watchDebounced } from '@vueuse/core'
 import { computed, shallowRef, watch, type Ref } from 'vue'
 import { DAY_MS, type Book, type Entry, type Ledger, type NewerEntry } from '@lactofer/core'
-import { breathe, SLICE_MS } from '~/clock/breathe'
+import { breathe, slice } from '~/clock/breathe'
 import { nowMs } from '~/clock/clock'
 import { inPractice } from '~/db/loft'
 import { noteEntries } from '~/db/hadEntries'
@@ -15,24 +15,22 @@ import { useLiveQuery } from './useLiveQuery'
 const REST_MS = 4000
 /** More than this ahead of the device's clock nothing is counted. Judgement: zones and night shifts fit in. */
 const AHEAD_MS = DAY_MS
-/** So many entries are taken in at once while the rest of a log is read, or many come from another device. */
+/** More entries than these are not followed at once, but taken in step by step. */
 const SOME = 500
-/** And so few at least. */
-const FEW = 50
 /** Nothing of a newer version: the same nothing each time. */
 const NO_NEWER: readonly NewerEntry[] = []
 const EMPTY: readonly Entry[] = []
 
 /** A ledger, opened when there is something to follow. */
-function lateLedger(): Ledger['follow'] {
+function lateLedger(): () => Ledger {
   let ledger: Ledger | undefined
-  return (...log) => (ledger ??= rules().openLedger()).follow(...log)
+  return () => (ledger ??= rules().openLedger())
 }
 
 /** Where a log begins: its open lots and what they rest on; `null` where it has no such start, or it does not hold. */
 function useStart(newer: Ref<readonly NewerEntry[] | undefined>, whole: Ref<boolean>) {
   const { value: start, error } = useLiveQuery(logStart, () => !whole.value)
-  const follow = lateLedger()
+  const ledger = lateLedger()
   const book = computed((): Book | null | undefined => {
     // One that cannot be asked for is none: what is wrong with the log itself is told where all of it is read.
     if (error.value) return null
@@ -41,7 +39,7 @@ function useStart(newer: Ref<readonly NewerEntry[] | undefined>, whole: Ref<bool
     const { checkpoint, beside } = start.value
     const { remembered } = checkpoint
     const options = { untilMs: nowMs() + AHEAD_MS, newer: newer.value ?? NO_NEWER, remembered }
-    const begun = follow([...checkpoint.entries, ...beside], options)
+    const begun = ledger().follow([...checkpoint.entries, ...beside], options)
     return rules().holds(checkpoint, begun, beside) ? begun : null
   })
   return { start, book }
@@ -78,34 +76,24 @@ function useRules(...read: readonly Ref<unknown>[]) {
 }
 
 /**
- * The log as it is shown. What comes in large numbers is followed in slices, so that the page answers meanwhile, and
+ * The log as it is shown. What comes in large numbers is taken in step by step, so that the page answers meanwhile, and
  * shown when it is all there.
- * @param follow takes in a list that has more at its places than the one before.
+ * @param takeIn takes a whole list in, in steps.
  */
 function useShown(
   all: Ref<readonly Entry[] | undefined>,
   whole: Ref<boolean>,
-  follow: (entries: readonly Entry[]) => unknown,
+  takeIn: (entries: readonly Entry[]) => Generator<void, void>,
 ) {
   const shown = shallowRef<readonly Entry[]>(EMPTY)
-  /** Ids of what was followed by now; what of it is new is not shown yet. Told only where it is much. */
-  let known: Set<string> | null = null
-  /** @returns whether that was all: what came meanwhile has its own turn. */
-  async function takeIn(now: readonly Entry[]): Promise<boolean> {
-    const followed = (known ??= new Set(shown.value.map(({ id }) => id)))
-    const fresh = now.filter(({ id }) => !followed.has(id)).map(({ id }) => id)
-    for (let from = 0, some = FEW; from + some < fresh.length;) {
-      for (const id of fresh.slice(from, from + some)) followed.add(id)
-      from += some
-      const began = performance.now()
-      follow(now.filter(({ id }) => followed.has(id)))
-      // As many at once as fit: a slow device, or a long log, takes fewer.
-      const fit = (some * SLICE_MS) / Math.max(1, performance.now() - began)
-      some = Math.round(Math.min(SOME, Math.max(FEW, fit)))
+  async function inSlices(now: readonly Entry[]): Promise<void> {
+    const steps = takeIn(now)
+    const share = slice()
+    while (!steps.next().done) {
+      if (!share.over()) continue
       await breathe()
-      if (all.value !== now) return false
+      share.begin()
     }
-    return true
   }
   let busy = false
   /** @param atOnce nothing is shown that would have to answer meanwhile. */
@@ -115,11 +103,12 @@ function useShown(
     try {
       while (all.value && shown.value !== all.value) {
         const now = all.value
-        if (atOnce || now.length <= shown.value.length + SOME || (await takeIn(now))) shown.value = now
+        // What comes while it is taken in has its own turn.
+        if (!atOnce && now.length > shown.value.length + SOME) await inSlices(now)
+        shown.value = now
       }
     } finally {
       busy = false
-      known = null
     }
   }
   watch(all, () => void (whole.value && keepUp()), { flush: 'sync' })
@@ -134,9 +123,9 @@ function useFolded(
 ) {
   const due = shallowRef(0)
   const ledger = lateLedger()
-  const follow = (entries: readonly Entry[]) =>
-    ledger(entries, { untilMs: nowMs() + AHEAD_MS, newer: newer.value ?? NO_NEWER })
-  const { shown, keepUp } = useShown(all, whole, follow)
+  const options = () => ({ untilMs: nowMs() + AHEAD_MS, newer: newer.value ?? NO_NEWER })
+  const follow = (entries: readonly Entry[]) => ledger().follow(entries, options())
+  const { shown, keepUp } = useShown(all, whole, (entries) => ledger().takeIn(entries, options()))
   const folded = computed((): Book | null => {
     void due.value
     if (!hasRules()) return null

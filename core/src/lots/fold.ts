@@ -79,6 +79,23 @@ export function put<T>(into: Map<string, Set<T>>, key: string, one: T): void {
   else into.set(key, new Set([one]))
 }
 
+/** Work in steps, and what it comes to. */
+export type Steps<T> = Generator<void, T>
+/** So many entries, or lots, are a step: some milliseconds at most. */
+const STEP = 500
+/** Tells, asked for one after the other, where a step ends. */
+function everySome() {
+  let count = 0
+  return () => ++count % STEP === 0
+}
+/** Goes through all steps at once. */
+function toEnd<T>(steps: Steps<T>): T {
+  for (;;) {
+    const { done, value } = steps.next()
+    if (done) return value
+  }
+}
+
 /** Each entry once. */
 function once(entries: readonly Entry[]): readonly Entry[] {
   // A log as it is kept comes in order of its ids: then none is there twice.
@@ -133,8 +150,10 @@ function triedOf(trials: readonly EntryOf<'trial'>[]): Map<string, number> {
 }
 
 /** Lets every lot know where its mass came from, and the source where it went; `wanting`: those that are not there. */
-function link(lots: ReadonlyMap<string, Lot>, wanting: Unsettled['wanting']): void {
+function* link(lots: ReadonlyMap<string, Lot>, wanting: Unsettled['wanting']): Steps<void> {
+  const rest = everySome()
   for (const lot of lots.values()) {
+    if (rest()) yield
     lot.from = kindOf(lot.made).sources?.(lot, lot.made) ?? NONE
     for (const { rows } of lot.added)
       for (const { lotId, ended } of rows) {
@@ -160,11 +179,13 @@ interface Folded extends Pick<Book, 'orphans' | 'trials'>, Pick<Unsettled, 'wait
 }
 
 /** Lots as entries that count leave them, in order; and what speaks of lots that are not there. */
-export function lotsFrom(effective: readonly Entry[]): Folded {
+function* lotsInSteps(effective: readonly Entry[]): Steps<Folded> {
+  const rest = everySome()
   const lots = new Map<string, Lot>()
   const [waiting, wanting]: [Unsettled['waiting'], Unsettled['wanting']] = [new Map(), new Map()]
   const remarks: Entry[] = []
   for (const entry of effective) {
+    if (rest()) yield
     const { lots: about, makes } = kindOf(entry)
     if (!about) continue
     if (!makes) remarks.push(entry)
@@ -175,6 +196,7 @@ export function lotsFrom(effective: readonly Entry[]): Folded {
   }
   const orphans: Entry[] = []
   for (const entry of remarks) {
+    if (rest()) yield
     const { lots: about, alsoIn, effect } = kindOf(entry)
     const also = alsoIn?.(entry)
     for (const lotId of new Set(also)) {
@@ -193,13 +215,17 @@ export function lotsFrom(effective: readonly Entry[]): Folded {
   }
   const trials = remarks.filter((entry) => entry.kind === 'trial')
   const tried = triedOf(trials)
-  link(lots, wanting)
+  yield* link(lots, wanting)
   for (const lot of lots.values()) {
+    if (rest()) yield
     if (lot.entries.length > 1) lot.entries.sort(byTime)
     deriveState(lot, lots, tried.get(lot.id) ?? 0)
   }
   return { lots, orphans, trials, waiting, wanting }
 }
+
+/** The same at once. */
+export const lotsFrom = (effective: readonly Entry[]): Folded => toEnd(lotsInSteps(effective))
 
 /** The latest of some ids. */
 export const latest = (entries: readonly Entry[], before = ''): string =>
@@ -213,10 +239,15 @@ export interface FoldOptions {
 }
 
 /** The book of a log, as {@link fold} makes it, and what the next entry would have to know beside it. */
-export function foldedWith(
+export interface FoldedLog {
+  book: Book
+  unsettled: Unsettled
+}
+/** Makes it in steps: whoever asks for the next may do something else in between. */
+export function* foldedInSteps(
   entries: readonly Entry[],
   { untilMs = Infinity, newer = [], remembered = [] }: FoldOptions,
-): { book: Book; unsettled: Unsettled } {
+): Steps<FoldedLog> {
   const all = once(entries)
   const isAhead = speaksAfter(untilMs)
   const aside = all.filter(isAhead)
@@ -227,9 +258,12 @@ export function foldedWith(
     there.filter(({ replaces }) => replaces),
     known,
   )
+  yield
   const effective = there.filter(chains.counts).sort(byTime)
+  yield
   const ahead = aside.filter(({ id }) => !chains.isOver(id)).sort(byTime)
-  const { waiting, wanting, ...folded } = lotsFrom(effective)
+  const { waiting, wanting, ...folded } = yield* lotsInSteps(effective)
+  yield
   const book = {
     ...{ ...folded, effective, ahead, newer, remembered },
     ...{ forks: chains.forks(aside, known), refused: chains.refused, takenBack: chains.takenBack },
@@ -242,6 +276,10 @@ export function foldedWith(
   }
   return { book, unsettled: { chains, aside: new Map(aside.map((entry) => [entry.id, entry])), waiting, wanting } }
 }
+
+/** Makes it at once. */
+export const foldedWith = (entries: readonly Entry[], options: FoldOptions): FoldedLog =>
+  toEnd(foldedInSteps(entries, options))
 
 /**
  * The state of everything, from entries in any order, any of them repeated: the same entries give the same book.

@@ -3,6 +3,7 @@ import type { Lot } from '../log/lot'
 import { byTime } from '../log/merge'
 import type { NewerEntry } from '../log/newer'
 import {
+  foldedInSteps,
   foldedWith,
   latest,
   lotsFrom,
@@ -11,6 +12,7 @@ import {
   speaksAfter,
   type Book,
   type LeftBehind,
+  type Steps,
   type Unsettled,
 } from './fold'
 import { libraryOf } from './ownLibrary'
@@ -37,6 +39,11 @@ export interface Ledger {
    * @param options as {@link fold} takes them: what is dated after `untilMs` is set aside.
    */
   follow(entries: readonly Entry[], options: LedgerOptions): Book
+  /**
+   * Takes a whole log in, step by step: what is new in it is much. Once it is at its end the next to follow is little;
+   * before it nothing has changed.
+   */
+  takeIn(entries: readonly Entry[], options: LedgerOptions): Steps<void>
 }
 
 /** The same nothing each time. */
@@ -203,6 +210,13 @@ class FollowedLog implements Ledger {
     const { book } = this.folded
     if (book.newer !== newer || book.remembered !== remembered) this.folded.book = { ...book, newer, remembered }
     return this.folded.book
+  }
+
+  *takeIn(entries: readonly Entry[], { untilMs }: LedgerOptions): Steps<void> {
+    const folded = yield* foldedInSteps(entries, { untilMs })
+    this.folded = folded
+    this.list = entries
+    this.untilMs = untilMs
   }
 
   /** What is new; `null` where it is much, where something was taken out, or says something else than before. */
