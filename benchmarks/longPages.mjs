@@ -48,6 +48,17 @@ await onServedPage('4178', async (page) => {
   ])
     times(`${name} in a fresh tab, ${count} entries`, await freshTab(page, path, shown), empty, beside)
 
+  // Whoever goes on from the shelf at once waits for the rest of the log.
+  await page.goto('/', PATIENCE)
+  await page.locator('.plank [data-lot]').waitFor()
+  const onward = await page.evaluate(async () => {
+    const from = performance.now()
+    document.querySelector('#__nuxt').__vue_app__.config.globalProperties.$router.push('/cellar')
+    while (!document.querySelector('[data-row]')) await new Promise((resolve) => setTimeout(resolve, 10))
+    return performance.now() - from
+  })
+  within(`From the shelf on to the cellar, ${count} entries`, onward, 1000)
+
   await page.goto(`/ferment/${open[0].lotId}`, PATIENCE)
   const field = page.getByLabel('pH', { exact: true })
   await field.fill('3.9')

@@ -1,4 +1,4 @@
-// Compiles what core/kernel holds to WebAssembly and writes it as modules: the loop of the forecast and the charge balance.
+// Compiles core/kernel to WebAssembly and writes it as modules: the loop of the forecast and the charge balance.
 // `--check` only tells whether what is there is of the source that is there.
 import { readFile, writeFile } from 'node:fs/promises'
 import asc from 'assemblyscript/asc'

@@ -1,6 +1,6 @@
 import { shallowRef, watch, type Ref } from 'vue'
 import type { Ask, Book, ForecastSummary, Judge, Judgement, Kit, Lot } from '@lactofer/core'
-import { breathe, slice, stepAside } from '~/clock/breathe'
+import { ahead, breathe, slice, stepAside } from '~/clock/breathe'
 import { tellMoment } from '~/clock/moments'
 import { rules } from '~/rules/rules'
 
@@ -60,6 +60,27 @@ function saidOf(there: readonly Lot[], known: ReadonlyMap<string, Said>) {
   return { asks: asks.length ? rules().worstFirst(asks) : asks, stands, isAll }
 }
 
+/** What was said of lots, and what is told of it. @param whole of all lots, not only of the shelf. */
+function useSaid(whole: Ref<boolean>) {
+  /** Those looked at longest ago come first. */
+  const known = new Map<string, Said>()
+  const asks = shallowRef<Ask[]>([])
+  const stands = shallowRef<ReadonlyMap<string, Judgement>>(new Map())
+  const looked = shallowRef<Looked>('none')
+  /** Tells what is known of these, and forgets all others. */
+  function show(there: readonly Lot[]) {
+    if (known.size > there.length) {
+      const ids = new Set(there.map(({ id }) => id))
+      for (const id of known.keys()) if (!ids.has(id)) known.delete(id)
+    }
+    const said = saidOf(there, known)
+    asks.value = said.asks
+    stands.value = said.stands
+    looked.value = whole.value && said.isAll ? 'all' : 'shelf'
+  }
+  return { known, show, told: { asks, stands, looked } }
+}
+
 /**
  * What every lot asks for, worst first, and how every ferment stands. A shelf is looked through at once; of hundreds
  * of lots what was just touched comes first, and the rest in slices between which the page answers: until it is said
@@ -73,58 +94,47 @@ export function useAsks(
   given: Ref<AskCase | null>,
   { there: read, whole }: { there: Ref<boolean>; whole: Ref<boolean> },
 ) {
-  /** Those looked at longest ago come first. */
-  const known = new Map<string, Said>()
-  const asks = shallowRef<Ask[]>([])
-  const stands = shallowRef<ReadonlyMap<string, Judgement>>(new Map())
-  const looked = shallowRef<Looked>('none')
+  const { known, show, told } = useSaid(whole)
+  const knows = (lot: Lot) => known.has(lot.id)
   let turn = 0
 
-  const knows = (lot: Lot) => known.has(lot.id)
-  function show(there: readonly Lot[]) {
-    if (known.size > there.length) {
-      const ids = new Set(there.map(({ id }) => id))
-      for (const id of known.keys()) if (!ids.has(id)) known.delete(id)
+  /** @param rest lets others go on between two slices. */
+  async function look(mine: number, rest: () => Promise<void>): Promise<void> {
+    const there = lots.value.filter((lot) => fermenting(lot) || (whole.value && inStock(lot)))
+    const shelf = there.filter(fermenting)
+    const share = slice()
+    let shown = false
+    for (const lot of inTurn(there, known)) {
+      const now = given.value
+      if (!now) return
+      const stand = lot.kind === 'ferment' ? now.judge(lot.id, now.nowMs) : null
+      known.delete(lot.id)
+      known.set(lot.id, { lot, asks: asksOfLot(now, lot), stand })
+      if (!share.over()) continue
+      // What was touched is told at once, all the rest together at the end; before the shelf is known nothing is.
+      if (!shown && shelf.every(knows)) {
+        await breathe()
+        if (mine !== turn) return
+        show(there)
+        shown = true
+      }
+      await rest()
+      if (mine !== turn) return
+      share.begin()
     }
-    const said = saidOf(there, known)
-    asks.value = said.asks
-    stands.value = said.stands
-    looked.value = whole.value && said.isAll ? 'all' : 'shelf'
+    show(there)
   }
-
   watch(
     [lots, given, read],
     async () => {
       if (!read.value) return
       const mine = ++turn
-      // A page that was told of them draws what changed in it first.
-      if (known.size) await breathe()
-      if (mine !== turn) return
-      const there = lots.value.filter((lot) => fermenting(lot) || (whole.value && inStock(lot)))
-      const shelf = there.filter(fermenting)
-      const share = slice()
-      let shown = false
-      for (const lot of inTurn(there, known)) {
-        const now = given.value
-        if (!now) return
-        const stand = lot.kind === 'ferment' ? now.judge(lot.id, now.nowMs) : null
-        known.delete(lot.id)
-        known.set(lot.id, { lot, asks: asksOfLot(now, lot), stand })
-        if (!share.over()) continue
-        // What was touched is told at once, all the rest together at the end; before the shelf is known nothing is.
-        if (!shown && shelf.every(knows)) {
-          await breathe()
-          if (mine !== turn) return
-          show(there)
-          shown = true
-        }
-        await stepAside()
-        if (mine !== turn) return
-        share.begin()
-      }
-      show(there)
+      // Somebody waits for the first look; later a page that was told of them draws what changed in it first.
+      if (!known.size) return ahead(() => look(mine, breathe))
+      await breathe()
+      if (mine === turn) await look(mine, stepAside)
     },
     { immediate: true },
   )
-  return { asks, stands, looked }
+  return told
 }

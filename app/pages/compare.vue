@@ -76,38 +76,40 @@ const lines = computed(() => lots.value.map((lot) => readingsLine(lot, phsOf(boo
       There are no two packed lots yet. Pack two that differ in one thing only: their days will stand here side by side.
     </p>
     <template v-else>
-      <section v-if="newest.some((ph) => ph !== undefined)" class="sheet">
-        <h2>Which one went down faster?</h2>
-        <p v-if="faster" data-figure="faster">{{ faster }}</p>
-        <LazyCourseChart
-          :start-ms="0"
-          :target-ph="lots[0]!.made.kind === 'plan' ? lots[0]!.made.targetPh : 3.8"
-          :extras="lines"
-          label="pH of both lots from the day each was packed; the same figures stand in the table below"
-        />
-      </section>
-      <section class="sheet" aria-label="What differs">
-        <h2>What differs</h2>
-        <ul v-if="differs.length" class="plain-list">
-          <li v-for="one in differs" :key="one.what">
-            <span class="muted">{{ one.what }}:</span> {{ words(one.what, one.of[0]) }}
-            <span class="muted">against</span> {{ words(one.what, one.of[1]) }}
-          </li>
-        </ul>
-        <p v-else class="muted">Nothing in how they were made: what differs is the jar.</p>
-        <ul v-if="byEye.length" class="plain-list" data-figure="by eye">
-          <li v-for="one in byEye" :key="one.what">
-            <span class="muted">{{ FIRST[one.what] }}:</span> {{ dayWords(one.days[0]) }}
-            <span class="muted">against</span> {{ dayWords(one.days[1]) }}
-          </li>
-        </ul>
-        <SourDifference
-          v-if="newest[0] !== undefined && newest[1] !== undefined"
-          :from="newest[0]"
-          :to="newest[1]"
-          :between="`The other, against the first (pH ${newest[0].toFixed(2)} and ${newest[1].toFixed(2)})`"
-        />
-      </section>
+      <InTurn v-if="newest.some((ph) => ph !== undefined)"
+        ><section class="sheet">
+          <h2>Which one went down faster?</h2>
+          <p v-if="faster" data-figure="faster">{{ faster }}</p>
+          <LazyCourseChart
+            :start-ms="0"
+            :target-ph="lots[0]!.made.kind === 'plan' ? lots[0]!.made.targetPh : 3.8"
+            :extras="lines"
+            label="pH of both lots from the day each was packed; the same figures stand in the table below"
+          /></section
+      ></InTurn>
+      <InTurn
+        ><section class="sheet" aria-label="What differs">
+          <h2>What differs</h2>
+          <ul v-if="differs.length" class="plain-list">
+            <li v-for="one in differs" :key="one.what">
+              <span class="muted">{{ one.what }}:</span> {{ words(one.what, one.of[0]) }}
+              <span class="muted">against</span> {{ words(one.what, one.of[1]) }}
+            </li>
+          </ul>
+          <p v-else class="muted">Nothing in how they were made: what differs is the jar.</p>
+          <ul v-if="byEye.length" class="plain-list" data-figure="by eye">
+            <li v-for="one in byEye" :key="one.what">
+              <span class="muted">{{ FIRST[one.what] }}:</span> {{ dayWords(one.days[0]) }}
+              <span class="muted">against</span> {{ dayWords(one.days[1]) }}
+            </li>
+          </ul>
+          <SourDifference
+            v-if="newest[0] !== undefined && newest[1] !== undefined"
+            :from="newest[0]"
+            :to="newest[1]"
+            :between="`The other, against the first (pH ${newest[0].toFixed(2)} and ${newest[1].toFixed(2)})`"
+          /></section
+      ></InTurn>
       <InTurn
         ><section class="sheet sideways">
           <table class="plain days">

@@ -40,6 +40,6 @@ const inHand = computed(() => atPhone.value && !asList.value && book.lots.length
     <LazyKitPanel v-if="asksForKit" asks />
     <LazyEmptyStart v-if="book.whole && book.lots.length === 0" />
     <p v-else-if="book.looked === 'none'" class="sheet" role="status">The shelf is being looked along …</p>
-    <LazyTodayWork v-else v-model:as-list="asList" :at-phone="atPhone" />
+    <InTurn v-else><LazyTodayWork v-model:as-list="asList" :at-phone="atPhone" /></InTurn>
   </div>
 </template>

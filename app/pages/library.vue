@@ -102,12 +102,16 @@ async function importCsv(text: string) {
     </div>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <div v-if="isList" class="halves">
-      <MaterialList :found="found" :chosen="adding ? null : (material?.id ?? null)" @choose="choose" @add="add" />
+      <InTurn
+        ><MaterialList :found="found" :chosen="adding ? null : (material?.id ?? null)" @choose="choose" @add="add"
+      /></InTurn>
       <div class="stack">
-        <section v-if="material && !adding" class="sheet"><MaterialDetail :material="material" /></section>
-        <section class="sheet">
-          <OwnValues :material="adding ? null : material" @saved="choose" />
-        </section>
+        <InTurn v-if="material && !adding"
+          ><section class="sheet"><MaterialDetail :material="material" /></section
+        ></InTurn>
+        <InTurn
+          ><section class="sheet"><OwnValues :material="adding ? null : material" @saved="choose" /></section
+        ></InTurn>
         <SaltTable v-if="show.id === 'salts' && !typed" />
       </div>
     </div>

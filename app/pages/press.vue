@@ -173,46 +173,48 @@ const candidateOptions = computed(() =>
             <p v-if="shown.jars" class="problem" role="alert">{{ shown.jars }}</p>
           </fieldset>
         </section>
-        <section class="sheet">
-          <h2>Weights</h2>
-          <TapField
-            :model-value="form.method"
-            label="How it is pressed"
-            hide-label
-            :options="METHODS"
-            @update:model-value="(method) => method && (form.method = method)"
-          />
-          <div class="fields weights">
-            <QuantityField v-model="form.inG" kind="mass" label="Went in" :limits="{ low: 1 }" :thing="thing" />
-            <QuantityField v-model="form.baseG" kind="mass" label="Base came out" :thing="thing" />
-            <QuantityField v-model="form.pulpG" kind="mass" label="Pulp left" />
-            <QuantityField v-model="form.seedsG" kind="mass" label="Seeds, if apart" />
-            <QuantityField
-              v-model="form.brineG"
-              kind="mass"
-              :label="form.method === 'drain' ? 'Liquid let off' : 'Brine kept apart'"
-              :thing="thing"
+        <InTurn
+          ><section class="sheet">
+            <h2>Weights</h2>
+            <TapField
+              :model-value="form.method"
+              label="How it is pressed"
+              hide-label
+              :options="METHODS"
+              @update:model-value="(method) => method && (form.method = method)"
             />
-            <template v-if="form.method === 'drain'">
-              <QuantityField v-model="form.spiltG" kind="mass" label="Ran over" :thing="thing" />
-              <QuantityField v-model="form.boardG" kind="mass" label="Left on the board" :thing="thing" />
-            </template>
-          </div>
-          <TapField v-model="form.cameOut" label="How the base came out" :options="CAME_OUT_LABELS" />
-          <p v-if="balance?.problem" class="problem" role="alert">{{ balance.problem }}</p>
-          <p v-else-if="shown.weights" class="problem" role="alert">{{ shown.weights }}</p>
-          <div class="fields">
-            <WordField v-model="form.code" label="Code of the base" :problem="shown.code" />
-            <div>
-              <span class="field-label">Pulp</span
-              ><el-checkbox v-model="form.keepPulp">Keep it as a lot of its own</el-checkbox>
+            <div class="fields weights">
+              <QuantityField v-model="form.inG" kind="mass" label="Went in" :limits="{ low: 1 }" :thing="thing" />
+              <QuantityField v-model="form.baseG" kind="mass" label="Base came out" :thing="thing" />
+              <QuantityField v-model="form.pulpG" kind="mass" label="Pulp left" />
+              <QuantityField v-model="form.seedsG" kind="mass" label="Seeds, if apart" />
+              <QuantityField
+                v-model="form.brineG"
+                kind="mass"
+                :label="form.method === 'drain' ? 'Liquid let off' : 'Brine kept apart'"
+                :thing="thing"
+              />
+              <template v-if="form.method === 'drain'">
+                <QuantityField v-model="form.spiltG" kind="mass" label="Ran over" :thing="thing" />
+                <QuantityField v-model="form.boardG" kind="mass" label="Left on the board" :thing="thing" />
+              </template>
             </div>
-            <div v-if="(form.brineG ?? 0) > 0">
-              <span class="field-label">Brine</span
-              ><el-checkbox v-model="form.keepBrine">Keep the brine as a lot: it thins, starts, seasons</el-checkbox>
+            <TapField v-model="form.cameOut" label="How the base came out" :options="CAME_OUT_LABELS" />
+            <p v-if="balance?.problem" class="problem" role="alert">{{ balance.problem }}</p>
+            <p v-else-if="shown.weights" class="problem" role="alert">{{ shown.weights }}</p>
+            <div class="fields">
+              <WordField v-model="form.code" label="Code of the base" :problem="shown.code" />
+              <div>
+                <span class="field-label">Pulp</span
+                ><el-checkbox v-model="form.keepPulp">Keep it as a lot of its own</el-checkbox>
+              </div>
+              <div v-if="(form.brineG ?? 0) > 0">
+                <span class="field-label">Brine</span
+                ><el-checkbox v-model="form.keepBrine">Keep the brine as a lot: it thins, starts, seasons</el-checkbox>
+              </div>
             </div>
-          </div>
-        </section>
+          </section></InTurn
+        >
         <ThinBySpoon
           v-if="pressed"
           v-model:with="form.thinWith"

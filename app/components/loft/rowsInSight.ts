@@ -3,7 +3,7 @@ import { useElementBounding, useWindowSize } from '@vueuse/core'
 import type { VesselRow } from '@lactofer/core'
 
 /** Of more rows than these only those near the window are drawn, so many at a time. */
-const MANY = 40
+const [MANY, PIECE] = [40, 16]
 
 /** Where the rows of a calendar stand, and which of them are drawn. @param rowPx how high each is. */
 export function useRowsInSight(
@@ -16,8 +16,8 @@ export function useRowsInSight(
   const { height } = useWindowSize()
   const sight = computed(() => {
     if (rows.value.length <= MANY) return { from: 0, to: rows.value.length }
-    const from = Math.max(0, MANY * (Math.floor(-top.value / rowPx / MANY) - 1))
-    return { from, to: from + MANY * (3 + Math.ceil(height.value / rowPx / MANY)) }
+    const from = Math.max(0, PIECE * (Math.floor(-top.value / rowPx / PIECE) - 1))
+    return { from, to: from + PIECE * (3 + Math.ceil(height.value / rowPx / PIECE)) }
   })
   const placeOf = (key: string) => places.value.get(key) ?? -1
   return {

@@ -34,50 +34,53 @@ const WORD = { ready: 'Ready', working: 'On its way', ask: 'Ask', act: 'Act', di
     <p v-if="packed.length === 0" class="sheet">
       Nothing is fermenting. <NuxtLink to="/plan">Plan and pack a batch</NuxtLink> and it stands here.
     </p>
-    <div v-else-if="open.length" class="lots">
-      <SeenPiece
-        v-for="(piece, at) in inPieces(open, PIECE)"
-        :key="at"
-        :first="at === 0"
-        :few="open.length <= PIECE"
-        :height-px="piece.length * ROW_PX.open"
-      >
-        <li v-for="{ lot, day, style, ph, stand } in piece.map(rowOf)" :key="lot.id" :style="{ '--chip': lot.color }">
-          <NuxtLink :to="`/ferment/${lot.id}`">
-            <span class="chip" aria-hidden="true" />
-            <span class="code">{{ lot.code }}</span>
-            <span class="name"
-              ><strong>{{ lot.name }}</strong
-              ><span class="muted small">{{ style }}, day {{ day }}, {{ lot.place }}</span></span
-            >
-            <span class="figure"
-              >{{ ph === undefined ? '–' : ph.toFixed(2)
-              }}<span class="unit">{{ ph === undefined ? 'no pH' : 'pH' }}</span></span
-            >
-            <span v-if="stand" class="stand"
-              ><StateMark :level="LEVEL[stand.state]" :word="WORD[stand.state]" />{{ ' '
-              }}<span class="small"><SaidText :text="stand.sentence" /></span
-            ></span>
-          </NuxtLink>
-        </li>
-      </SeenPiece>
-    </div>
-    <section v-if="closed.length">
-      <h2>Done with</h2>
-      <SeenPiece
-        v-for="(piece, at) in inPieces(closed, PIECE)"
-        :key="at"
-        class="past"
-        :few="closed.length <= PIECE"
-        :height-px="piece.length * ROW_PX.closed"
-      >
-        <li v-for="lot in piece" :key="lot.id">
-          <NuxtLink :to="`/ferment/${lot.id}`"
-            ><span class="code">{{ lot.code }}</span> {{ lot.name }}</NuxtLink
-          >{{ ' ' }}<span class="muted">{{ lot.state }}</span>
-        </li>
-      </SeenPiece>
-    </section>
+    <InTurn v-else-if="open.length"
+      ><div class="lots">
+        <SeenPiece
+          v-for="(piece, at) in inPieces(open, PIECE)"
+          :key="at"
+          :first="at === 0"
+          :few="open.length <= PIECE"
+          :height-px="piece.length * ROW_PX.open"
+        >
+          <li v-for="{ lot, day, style, ph, stand } in piece.map(rowOf)" :key="lot.id" :style="{ '--chip': lot.color }">
+            <NuxtLink :to="`/ferment/${lot.id}`">
+              <span class="chip" aria-hidden="true" />
+              <span class="code">{{ lot.code }}</span>
+              <span class="name"
+                ><strong>{{ lot.name }}</strong
+                ><span class="muted small">{{ style }}, day {{ day }}, {{ lot.place }}</span></span
+              >
+              <span class="figure"
+                >{{ ph === undefined ? '–' : ph.toFixed(2)
+                }}<span class="unit">{{ ph === undefined ? 'no pH' : 'pH' }}</span></span
+              >
+              <span v-if="stand" class="stand"
+                ><StateMark :level="LEVEL[stand.state]" :word="WORD[stand.state]" />{{ ' '
+                }}<span class="small"><SaidText :text="stand.sentence" /></span
+              ></span>
+            </NuxtLink>
+          </li>
+        </SeenPiece></div
+    ></InTurn>
+    <InTurn v-if="closed.length"
+      ><section>
+        <h2>Done with</h2>
+        <SeenPiece
+          v-for="(piece, at) in inPieces(closed, PIECE)"
+          :key="at"
+          class="past"
+          :few="closed.length <= PIECE"
+          :height-px="piece.length * ROW_PX.closed"
+        >
+          <li v-for="lot in piece" :key="lot.id">
+            <NuxtLink :to="`/ferment/${lot.id}`"
+              ><span class="code">{{ lot.code }}</span> {{ lot.name }}</NuxtLink
+            >{{ ' ' }}<span class="muted">{{ lot.state }}</span>
+          </li>
+        </SeenPiece>
+      </section></InTurn
+    >
   </div>
 </template>
 

@@ -104,26 +104,28 @@ async function decide(event: Event, decision: 'released' | 'held') {
         <StandLine v-if="stand && stand.make === 'stop'" :judgement="stand" />
       </section>
       <aside class="stack">
-        <section class="sheet">
-          <h2>Release or hold</h2>
-          <QuantityField
-            v-model="limitPh"
-            kind="ph"
-            label="Release limit"
-            :limits="{ low: 2.5, high: RELEASE_PH.highest }"
-            :hint="`usually ${RELEASE_PH.usual.toFixed(1)}, never over ${RELEASE_PH.highest}`"
-            no-take
-          />
-          <WordField v-model="form.initials" label="Your initials" :problem="shown.initials" />
-          <WordField v-model="form.note" label="Reason, in your words" hint="empty: what the checks say" />
-          <div class="row">
-            <el-button type="primary" :disabled="!free" :loading="busy" @click="decide($event, 'released')"
-              >Release it</el-button
-            ><el-button :loading="busy" @click="decide($event, 'held')">Hold it</el-button>
-          </div>
-          <p v-if="!free" class="problem">A check stops the release. Hold it until that is mended.</p>
-          <p class="muted small">{{ APPROVAL }}</p>
-        </section>
+        <InTurn
+          ><section class="sheet">
+            <h2>Release or hold</h2>
+            <QuantityField
+              v-model="limitPh"
+              kind="ph"
+              label="Release limit"
+              :limits="{ low: 2.5, high: RELEASE_PH.highest }"
+              :hint="`usually ${RELEASE_PH.usual.toFixed(1)}, never over ${RELEASE_PH.highest}`"
+              no-take
+            />
+            <WordField v-model="form.initials" label="Your initials" :problem="shown.initials" />
+            <WordField v-model="form.note" label="Reason, in your words" hint="empty: what the checks say" />
+            <div class="row">
+              <el-button type="primary" :disabled="!free" :loading="busy" @click="decide($event, 'released')"
+                >Release it</el-button
+              ><el-button :loading="busy" @click="decide($event, 'held')">Hold it</el-button>
+            </div>
+            <p v-if="!free" class="problem">A check stops the release. Hold it until that is mended.</p>
+            <p class="muted small">{{ APPROVAL }}</p>
+          </section></InTurn
+        >
         <section class="sheet">
           <h2>On the way</h2>
           <NuxtLink :to="`/label/${lot.id}`">Its label{{ lot.printed.length ? '' : ', not printed yet' }}</NuxtLink>

@@ -112,8 +112,7 @@ const FRESH = 0.1
 function sitesOf(kind: MaterialKind, { acids, ph, from }: ProduceRow): readonly [pectin: number, protein: number] {
   const wanted = Math.min(MOST_ALKALINITY, from ? IFCT[from].alkalinity : (ALKALINITY[kind] ?? 0))
   const at = { pH: ph[1], ionicStrength: FRESH }
-  const charge = (of: AcidId, mmol: number) =>
-    boundCharge([{ species: ACIDS[of], mmol }], at)
+  const charge = (of: AcidId, mmol: number) => boundCharge([{ species: ACIDS[of], mmol }], at)
   const share = charge('protein', 1)
   if (share < LEAST_SHARE) return [PECTIN, SOUR_PROTEIN]
   const listed = Object.entries(acids).reduce(
