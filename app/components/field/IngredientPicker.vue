@@ -35,6 +35,11 @@ const line = computed(() =>
     ? ingredientLine(offered.value, typed.value)
     : { amount: null, name: '', found: searchMaterials(offered.value, '') },
 )
+/** What is offered first; nothing before somebody reaches for it. */
+const kindsShown = computed(() => {
+  if (!reached.value) return []
+  return typed.value ? (['material', 'lot'] as const) : (['lot', 'material'] as const)
+})
 const materials = computed(() => line.value.found)
 const foundLots = computed(() =>
   stock.value.filter((lot) => `${lot.code} ${lot.name}`.toLowerCase().includes(line.value.name.trim().toLowerCase())),
@@ -80,9 +85,13 @@ function choose(value: string) {
       "
       @focus="reached = true"
     >
-      <template v-for="kind in typed ? (['material', 'lot'] as const) : (['lot', 'material'] as const)" :key="kind">
+      <template v-for="kind in kindsShown" :key="kind">
         <template v-if="kind === 'lot'"
-          ><el-option v-for="lot in foundLots" :key="lot.id" :value="`lot:${lot.id}`" :label="`${lot.code} ${lot.name}`"
+          ><el-option
+            v-for="lot in foundLots.slice(-MOST)"
+            :key="lot.id"
+            :value="`lot:${lot.id}`"
+            :label="`${lot.code} ${lot.name}`"
             ><span class="code">{{ lot.code }}</span> {{ lot.name }}
             <span class="muted small">{{ formatMass(lot.leftG, preferences.world) }} in stock</span></el-option
           ></template

@@ -18,6 +18,7 @@ const reached = ref(false)
 const MANY = 200
 const typed = ref('')
 const fitting = computed(() => {
+  if (!reached.value) return props.options.filter(({ value }) => value === model.value)
   if (props.options.length <= MANY) return props.options
   const words = typed.value.trim().toLowerCase().split(/\s+/)
   const fits = props.options.filter(({ label }) => words.every((word) => label.toLowerCase().includes(word)))

@@ -81,32 +81,36 @@ const readable = computed(
           <PickField v-model="place" label="Where" :options="placeOptions" />
           <PickField v-model="order" label="Order" :options="CELLAR_ORDERS.map((value) => ({ value, label: value }))" />
         </div>
-        <div class="row sum">
-          <p role="status" data-figure="found">
-            {{ counted(lots, 'lot') }}<template v-if="bottles">, {{ counted(bottles, 'bottle') }}</template>
+        <InTurn
+          ><div class="row sum">
+            <p role="status" data-figure="found">
+              {{ counted(lots, 'lot') }}<template v-if="bottles">, {{ counted(bottles, 'bottle') }}</template>
+            </p>
+            <el-checkbox v-model="gone">show what is used up</el-checkbox>
+          </div>
+          <p v-if="misread" class="problem" role="alert">
+            The last letter does not fit the rest of this code: read it again from the bottle.
           </p>
-          <el-checkbox v-model="gone">show what is used up</el-checkbox>
-        </div>
-        <p v-if="misread" class="problem" role="alert">
-          The last letter does not fit the rest of this code: read it again from the bottle.
-        </p>
-        <p v-else-if="found.length === 0" class="muted">Nothing matches. Take a word out, or look in all places.</p>
-        <CellarTable v-else :rows="found" :chosen="selected?.id ?? ''" :now-ms="book.nowMs" :judge="book.judge" />
-        <ul v-if="places.length > 1" class="plain-list places" aria-label="Places">
-          <li v-for="one in places" :key="one.place">
-            <button
-              type="button"
-              :aria-pressed="place === one.place"
-              @click="place = place === one.place ? ALL : one.place"
-            >
-              <strong>{{ one.place || 'gone' }}</strong>{{ ' '
-              }}<span class="small"
-                ><template v-if="one.bottles">{{ counted(one.bottles, 'bottle') }}</template
-                ><template v-if="one.bottles && one.massG">, </template><MassText v-if="one.massG" :mass-g="one.massG"
-              /></span>
-            </button>
-          </li>
-        </ul>
+          <p v-else-if="found.length === 0" class="muted">Nothing matches. Take a word out, or look in all places.</p>
+          <CellarTable v-else :rows="found" :chosen="selected?.id ?? ''" :now-ms="book.nowMs" :judge="book.judge" />
+        </InTurn>
+        <InTurn v-if="places.length > 1"
+          ><ul class="plain-list places" aria-label="Places">
+            <li v-for="one in places" :key="one.place">
+              <button
+                type="button"
+                :aria-pressed="place === one.place"
+                @click="place = place === one.place ? ALL : one.place"
+              >
+                <strong>{{ one.place || 'gone' }}</strong>{{ ' '
+                }}<span class="small"
+                  ><template v-if="one.bottles">{{ counted(one.bottles, 'bottle') }}</template
+                  ><template v-if="one.bottles && one.massG">, </template
+                  ><MassText v-if="one.massG" :mass-g="one.massG"
+                /></span>
+              </button>
+            </li></ul
+        ></InTurn>
       </section>
       <NotSettled v-if="selected" :lot-id="selected.id" />
       <section v-if="selected" class="sheet" aria-label="Chosen lot" data-chosen>
