@@ -27,7 +27,7 @@ export const drawn = (): Promise<void> => atRest(DRAWN_MS)
 /** How much is being done that somebody waits for. */
 let waitedFor = 0
 /** Does what somebody waits for: until it is done and drawn, what {@link stepAside} lets wait stands still. */
-export async function ahead<T>(work: () => Promise<T>): Promise<T> {
+export async function awaited<T>(work: () => Promise<T>): Promise<T> {
   waitedFor++
   try {
     return await work()

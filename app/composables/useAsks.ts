@@ -1,6 +1,6 @@
 import { shallowRef, watch, type Ref } from 'vue'
 import type { Ask, Book, ForecastSummary, Judge, Judgement, Kit, Lot } from '@lactofer/core'
-import { ahead, breathe, slice, stepAside } from '~/clock/breathe'
+import { awaited, breathe, slice, stepAside } from '~/clock/breathe'
 import { tellMoment } from '~/clock/moments'
 import { rules } from '~/rules/rules'
 
@@ -130,7 +130,7 @@ export function useAsks(
       if (!read.value) return
       const mine = ++turn
       // Somebody waits for the first look; later a page that was told of them draws what changed in it first.
-      if (!known.size) return ahead(() => look(mine, breathe))
+      if (!known.size) return awaited(() => look(mine, breathe))
       await breathe()
       if (mine === turn) await look(mine, stepAside)
     },

@@ -12,7 +12,7 @@ import {
   type Lot,
   type ForecastSummary,
 } from '@lactofer/core'
-import { ahead, atRest } from '~/clock/breathe'
+import { atRest, awaited } from '~/clock/breathe'
 import { nowMs, useNowMs } from '~/clock/clock'
 import { toldAtRest } from '~/composables/toldAtRest'
 import { useAsks } from '~/composables/useAsks'
@@ -122,7 +122,7 @@ function useRecord() {
     const made: Entry[] = drafts.map((draft) =>
       ownEntry({ ...draft, id: ids.next(nowMs()), by: preferences.by, origin: 'maker' }),
     )
-    await ahead(() => keeping.record(made))
+    await awaited(() => keeping.record(made))
     return made.map((entry) => entry.id)
   }
 }

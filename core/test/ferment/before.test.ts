@@ -1,22 +1,10 @@
-import { readFileSync } from 'node:fs'
 import { describe, expect, test } from 'vitest'
 import { integrateMember } from '../../src/ferment/integrate'
 import { startKernel } from '../../src/ferment/kernel'
+import { expectAsBefore, figuresBefore } from '../before'
 import { coursesBy, forecastFigures } from './beforeCases'
 
-/** Figures that the loop gave before it was compiled, one run of it on one machine. */
-const before = (name: string): number[] =>
-  readFileSync(new URL(`./${name}.before.txt`, import.meta.url), 'utf8')
-    .trim()
-    .split(/\s+/)
-    .map(Number)
-
-/** No figure differs by more than 1e-9 of itself; what is as good as nothing, by more than 1e-12. */
-function expectAsBefore(now: number[], then: number[]): void {
-  expect(now.length).toBe(then.length)
-  const worst = Math.max(...now.map((value, at) => (Math.abs(value - then[at]!) - 1e-12) / Math.abs(then[at]! || 1)))
-  expect(worst).toBeLessThan(1e-9)
-}
+const before = (name: string) => figuresBefore(new URL(`./${name}.before.txt`, import.meta.url))
 
 describe('the compiled loop beside the one before it (its own figures, kept)', () => {
   test('every figure of every course, whatever the structure and the temperature', () => {
