@@ -361,6 +361,7 @@ test('without a folder Today says what this browser alone holds; dated ahead is 
   await showFile(page, writeFile([...entries, wish], day(9)))
   await expect(figure(page, 'preview')).toContainText('1 entry cannot be read by this version')
   await page.getByRole('button', { name: 'Take it in' }).click()
+  await expect(page.getByText(/1 of a newer version kept as they are/)).toBeVisible()
   await expect(page.getByText(/1 entry cannot be read by this version; they/).first()).toBeVisible()
   const out = JSON.parse((await saved(page, 'Entries as a file')).toString()) as { entries: unknown[] }
   expect(out.entries).toContainEqual(wish)
