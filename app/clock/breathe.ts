@@ -35,10 +35,14 @@ export async function awaited<T>(work: () => Promise<T>): Promise<T> {
     void drawn().then(() => waitedFor--)
   }
 }
-/** Lets the page answer, like {@link breathe}, and whatever somebody waits for end before it goes on. */
+/**
+ * Lets the page answer, like {@link breathe}, and whatever somebody waits for end before it goes on. A write that hangs
+ * holds nothing up for longer than a moment: what lots ask for must not grow old behind it.
+ */
 export async function stepAside(): Promise<void> {
+  const endMs = performance.now() + REST_MS
   do await breathe()
-  while (waitedFor > 0)
+  while (waitedFor > 0 && performance.now() < endMs)
 }
 
 /** Tells when a slice is over. Begins anew with `begin`. */

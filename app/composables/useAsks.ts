@@ -129,8 +129,8 @@ export function useAsks(
     async () => {
       if (!read.value) return
       const mine = ++turn
-      // Somebody waits for the first look; later a page that was told of them draws what changed in it first.
-      if (!known.size) return awaited(() => look(mine, breathe))
+      // Until the shelf is told of somebody waits; later a page that was told draws what changed in it first.
+      if (told.looked.value === 'none') return awaited(() => look(mine, breathe))
       await breathe()
       if (mine === turn) await look(mine, stepAside)
     },

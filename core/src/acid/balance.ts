@@ -1,5 +1,5 @@
 import { InvalidInput } from '../invalid'
-import { chargesAt, daviesLog, layOut, solveLaid, type Acid } from './kernel'
+import { chargesAt, daviesLog, layOut, solveLaid, type Acid, type Balance } from './kernel'
 
 /**
  * What takes part in the charge balance, per kg of water (mmol/kg): salt, strong-ion difference, weak acids.
@@ -11,11 +11,7 @@ export interface Solution {
   acids: readonly Acid[]
 }
 
-/** pH and what was found on the way. */
-export interface Balance {
-  pH: number
-  ionicStrength: number
-}
+export type { Balance } from './kernel'
 
 /** Whether ions are corrected for activity: switched off only to compare with textbook formulas. */
 export interface BalanceOptions {

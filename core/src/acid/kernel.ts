@@ -87,15 +87,15 @@ export function chargesAt(pH: number, log: number): { sum: number; squares: numb
   return { sum: seen.told[2]!, squares: seen.told[3]!, slope: seen.told[4]! }
 }
 
-/** pH and ionic strength. */
-export interface Told {
+/** pH and what was found on the way. */
+export interface Balance {
   pH: number
   ionicStrength: number
 }
-const told = ({ seen }: ReturnType<typeof start>): Told => ({ pH: seen.told[0]!, ionicStrength: seen.told[1]! })
+const told = ({ seen }: ReturnType<typeof start>): Balance => ({ pH: seen.told[0]!, ionicStrength: seen.told[1]! })
 
 /** The balance of the acids that are laid out, with salt and strong ions, mmol/kg water. */
-export function solveLaid(saltMmol: number, sidMmol: number, activity: boolean): Told {
+export function solveLaid(saltMmol: number, sidMmol: number, activity: boolean): Balance {
   kernel().solve(saltMmol, sidMmol, activity)
   return told(kernel())
 }
@@ -126,7 +126,7 @@ function layPot(pot: Pot): void {
 }
 
 /** The balance of a pot's parts, each by its factor; `null` without water. */
-export function pour(pot: Pot, factors: ArrayLike<number>): Told | null {
+export function pour(pot: Pot, factors: ArrayLike<number>): Balance | null {
   layPot(pot)
   const own = kernel()
   own.seen.factors.set(factors)
