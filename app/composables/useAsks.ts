@@ -1,4 +1,4 @@
-import { shallowRef, watch, type Ref } from 'vue'
+import { nextTick, shallowRef, watch, type Ref } from 'vue'
 import type { Ask, Book, ForecastSummary, Judge, Judgement, Kit, Lot } from '@lactofer/core'
 import { awaited, breathe, slice, stepAside } from '~/clock/breathe'
 import { tellMoment } from '~/clock/moments'
@@ -94,9 +94,19 @@ export function useAsks(
   given: Ref<AskCase | null>,
   { there: read, whole }: { there: Ref<boolean>; whole: Ref<boolean> },
 ) {
-  const { known, show, told } = useSaid(whole)
+  const { known, show: showSaid, told } = useSaid(whole)
   const knows = (lot: Lot) => known.has(lot.id)
   let turn = 0
+  /** Those who wait until what was touched is told of; null while nothing is to be told. */
+  let waiting: (() => void)[] | null = null
+  function tell() {
+    for (const go of waiting ?? []) go()
+    waiting = null
+  }
+  function show(there: readonly Lot[]) {
+    showSaid(there)
+    tell()
+  }
 
   /** @param rest lets others go on between two slices. */
   async function look(mine: number, rest: () => Promise<void>): Promise<void> {
@@ -124,17 +134,30 @@ export function useAsks(
     }
     show(there)
   }
+  async function lookAnew(mine: number): Promise<void> {
+    // Until the shelf is told of somebody waits; later a page that was told draws what changed in it first.
+    if (told.looked.value === 'none') return awaited(() => look(mine, breathe))
+    await breathe()
+    if (mine === turn) await look(mine, stepAside)
+  }
   watch(
     [lots, given, read],
     async () => {
       if (!read.value) return
       const mine = ++turn
-      // Until the shelf is told of somebody waits; later a page that was told draws what changed in it first.
-      if (told.looked.value === 'none') return awaited(() => look(mine, breathe))
-      await breathe()
-      if (mine === turn) await look(mine, stepAside)
+      waiting ??= []
+      try {
+        await lookAnew(mine)
+      } finally {
+        if (mine === turn) tell()
+      }
     },
     { immediate: true },
   )
-  return told
+  /** Resolves once it is told what the lots ask for that were touched by now: what was asked of them is gone. */
+  async function toldAnew(): Promise<void> {
+    await nextTick()
+    if (waiting) await new Promise<void>((resolve) => waiting!.push(resolve))
+  }
+  return { ...told, toldAnew }
 }

@@ -1,4 +1,5 @@
 import { defineStore } from 'pinia'
+import { until } from '@vueuse/core'
 import { computed, watch, type Ref } from 'vue'
 import {
   idClock,
@@ -27,6 +28,9 @@ const ids = idClock(() => crypto.getRandomValues(new Uint32Array(1))[0]! / 2 ** 
 
 /** Where no vessels are listed, so many of each common size are taken to be there. */
 const COMMON_COUNT = 12
+
+/** Whoever tapped waits no longer than this for the page to follow the log, ms. */
+const FOLLOWED_MS = 2000
 
 /** How often what hangs on the time of day is looked at anew. */
 const TICK_MS = 20_000
@@ -160,7 +164,7 @@ export const useBook = defineStore('book', () => {
         ...{ ahead: summaries.value, kit: preferences.kit },
       },
   )
-  const { asks, stands, looked } = useAsks(lots, askCase, { there, whole })
+  const { asks, stands, looked, toldAnew } = useAsks(lots, askCase, { there, whole })
   // Once the shelf stands the rest of the log is read, while it is looked at.
   watch(looked, () => void atRest().then(() => open(true)))
   const library = computed(() => book.value.library)
@@ -176,9 +180,15 @@ export const useBook = defineStore('book', () => {
   const freeVessels = useFreeVessels(library, fermenting)
 
   const record = useRecord()
+  /** Resolves once entries that were recorded are in the book, and what the lots ask for since is told. */
+  async function followed(entryIds: readonly string[]): Promise<void> {
+    const newest = entryIds.at(-1) ?? ''
+    await until(() => (folded.value?.lastId ?? '') >= newest).toBe(true, { timeout: FOLLOWED_MS })
+    await toldAnew()
+  }
 
   return {
-    ...{ entries, error, folded, book, lots, fermenting, planned, inStock, library, recipes, hasDemo, record },
+    ...{ entries, error, folded, book, lots, fermenting, planned, inStock, library, recipes, hasDemo, record, followed },
     ...{ disagreements, asks, looked, stands, summaries, judge, judgementOf, notMeasured },
     ...useCompositions(book),
     ...useCodes(folded),

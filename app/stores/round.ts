@@ -16,16 +16,33 @@ interface Recorded {
 
 /** What was recorded with a tap since the page was opened, and the way back. */
 function useRecorded() {
-  const { busy, record, written } = useRecorder('Nothing else was changed.')
+  const book = useBook()
+  const { record, written } = useRecorder('Nothing else was changed.')
   /** The newest last: taken back one by one. */
   const recorded = ref<Recorded[]>([])
   const last = computed(() => recorded.value.at(-1) ?? null)
+  const busy = ref(false)
   let turn: Promise<unknown> = Promise.resolve()
-  /** One after the other: the way back may be asked for while what it takes back is still being written. */
+  /**
+   * One after the other: the way back may be asked for while what it takes back is still being written. Busy until what
+   * the lots ask for is told anew: a task that was done is never there to be tapped once more.
+   */
   function inTurn<Result>(write: () => Promise<Result>): Promise<Result> {
-    const mine = turn.then(write)
+    const mine = turn.then(async () => {
+      busy.value = true
+      try {
+        return await write()
+      } finally {
+        busy.value = false
+      }
+    })
     turn = mine.catch(() => null)
     return mine
+  }
+  const wrote = async (drafts: Draft[]): Promise<boolean> => {
+    if (!(await record(...drafts))) return false
+    await book.followed(written.value)
+    return true
   }
 
   const told = (entryIds: string[], lotIds: string[], text: string, title: string) =>
@@ -33,7 +50,7 @@ function useRecorded() {
   /** Records what a tap said of some lots. @returns whether it is in the log. */
   const take = (drafts: Draft[], lotIds: string[], text: string, title: string): Promise<boolean> =>
     inTurn(async () => {
-      if (!(await record(...drafts))) return false
+      if (!(await wrote(drafts))) return false
       told(written.value, lotIds, text, title)
       return true
     })
@@ -43,7 +60,7 @@ function useRecorded() {
       const drafts = (last.value?.entryIds ?? []).map((replaces) => ({
         ...{ kind: 'retract' as const, at, replaces, reason: 'Undone right away.' },
       }))
-      if (drafts.length && (await record(...drafts))) recorded.value = recorded.value.slice(0, -1)
+      if (drafts.length && (await wrote(drafts))) recorded.value = recorded.value.slice(0, -1)
     })
   }
   return { busy, recorded, last, told, take, undo }

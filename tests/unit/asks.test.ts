@@ -86,10 +86,11 @@ describe('what many lots ask for', () => {
       entries = [...entries, done]
       await long.now(entries)
       if (turn === 0) {
-        // What is written is drawn first.
-        await slice()
-        await slice()
-        expect(long.asks.value.some(({ key }) => key === ask.key)).toBe(false)
+        // What is written is drawn first; whoever tapped waits for it.
+        const asked = () => long.asks.value.some(({ key }) => key === ask.key)
+        expect(asked()).toBe(true)
+        await long.toldAnew()
+        expect(asked()).toBe(false)
       }
     }
     for (let turn = 0; turn < 200; turn++) await slice()

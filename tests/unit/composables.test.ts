@@ -17,6 +17,7 @@ import { useRound } from '~/stores/round'
 const book = vi.hoisted(() => ({
   ready: true,
   record: vi.fn<(...drafts: unknown[]) => Promise<string[]>>(),
+  followed: vi.fn<(ids: readonly string[]) => Promise<void>>(() => Promise.resolve()),
   lot: vi.fn<(id: string) => unknown>(),
 }))
 const instruments = vi.hoisted(() => ({
@@ -269,6 +270,18 @@ describe('the way back of the round', () => {
     await back
     expect(book.record.mock.calls.slice(1)).toEqual([[expect.objectContaining({ kind: 'retract', replaces: '7' })]])
     expect(round.last).toBeNull()
+  })
+
+  it('is busy until it is told what is asked for anew: no task is there twice', async () => {
+    let tell = () => {}
+    book.followed.mockReturnValueOnce(new Promise<void>((resolve) => (tell = resolve)))
+    const round = useRound()
+    const tapped = round.did('L1', 'burp')
+    await vi.waitFor(() => expect(book.followed).toHaveBeenCalledWith(['1']))
+    expect([round.busy, round.last]).toEqual([true, null])
+    tell()
+    await tapped
+    expect([round.busy, round.last?.lotIds]).toEqual([false, ['L1']])
   })
 
   it('stands after something that could not be written', async () => {

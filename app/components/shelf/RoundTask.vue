@@ -54,6 +54,7 @@ function read(entryIds: string[]) {
         v-if="ask.chore"
         type="button"
         class="skip"
+        :disabled="round.busy"
         :aria-label="`Skip: ${ask.title}, ${lot.code}`"
         @click="round.skipping = ask"
       >

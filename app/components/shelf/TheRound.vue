@@ -114,6 +114,7 @@ const countWords = computed(() => {
             >
             <PressButton
               kind="text"
+              :disabled="round.busy"
               :aria-label="`Skip: ${ask.title}, ${lotOf(ask)?.code}`"
               @click="round.skipping = ask"
               >Skip</PressButton
