@@ -81,6 +81,22 @@ function useSaid(whole: Ref<boolean>) {
   return { known, show, told: { asks, stands, looked } }
 }
 
+/** What is still to be told of lots that were touched, and who waits for it. */
+function useDebt() {
+  /** Null while nothing is to be told. */
+  let waiting: (() => void)[] | null = null
+  function paid() {
+    for (const go of waiting ?? []) go()
+    waiting = null
+  }
+  /** Resolves once it is told what the lots ask for that were touched by now: what was asked of them is gone. */
+  async function toldAnew(): Promise<void> {
+    await nextTick()
+    if (waiting) await new Promise<void>((resolve) => waiting!.push(resolve))
+  }
+  return { owe: () => void (waiting ??= []), paid, toldAnew }
+}
+
 /**
  * What every lot asks for, worst first, and how every ferment stands. A shelf is looked through at once; of hundreds
  * of lots what was just touched comes first, and the rest in slices between which the page answers: until it is said
@@ -94,19 +110,10 @@ export function useAsks(
   given: Ref<AskCase | null>,
   { there: read, whole }: { there: Ref<boolean>; whole: Ref<boolean> },
 ) {
-  const { known, show: showSaid, told } = useSaid(whole)
+  const { known, show, told } = useSaid(whole)
+  const { owe, paid, toldAnew } = useDebt()
   const knows = (lot: Lot) => known.has(lot.id)
   let turn = 0
-  /** Those who wait until what was touched is told of; null while nothing is to be told. */
-  let waiting: (() => void)[] | null = null
-  function tell() {
-    for (const go of waiting ?? []) go()
-    waiting = null
-  }
-  function show(there: readonly Lot[]) {
-    showSaid(there)
-    tell()
-  }
 
   /** @param rest lets others go on between two slices. */
   async function look(mine: number, rest: () => Promise<void>): Promise<void> {
@@ -126,6 +133,7 @@ export function useAsks(
         await breathe()
         if (mine !== turn) return
         show(there)
+        paid()
         shown = true
       }
       await rest()
@@ -145,19 +153,14 @@ export function useAsks(
     async () => {
       if (!read.value) return
       const mine = ++turn
-      waiting ??= []
+      owe()
       try {
         await lookAnew(mine)
       } finally {
-        if (mine === turn) tell()
+        if (mine === turn) paid()
       }
     },
     { immediate: true },
   )
-  /** Resolves once it is told what the lots ask for that were touched by now: what was asked of them is gone. */
-  async function toldAnew(): Promise<void> {
-    await nextTick()
-    if (waiting) await new Promise<void>((resolve) => waiting!.push(resolve))
-  }
   return { ...told, toldAnew }
 }

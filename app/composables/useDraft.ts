@@ -25,7 +25,8 @@ function together<T>(fresh: T, typed: T, stored: T): T {
 
 /**
  * A form's state that outlives the browser: read back when the page opens, written as it changes.
- * A stored draft that no longer fits its schema is left alone and the form starts fresh.
+ * A stored draft that no longer fits its schema is left alone and the form starts fresh: it is there until something is
+ * typed.
  */
 export function useDraft<T>(
   key: string,
@@ -37,9 +38,12 @@ export function useDraft<T>(
   let read = false
   /** As the journal has it. */
   let kept = ''
-  async function write() {
+  /** @param anew whatever another tab has written meanwhile. */
+  async function write(anew = false) {
     if (!read) return
     const text = JSON.stringify(draft.value)
+    // What nobody touched is not written over what is there: it may not have been understood, or be another tab's.
+    if (text === kept && !anew) return
     // Where nothing can be kept, the frame says so; what was typed stands as long as the page does.
     if (await writeDraft(key, text)) kept = text
   }
@@ -47,13 +51,16 @@ export function useDraft<T>(
   const loaded = readDraft(key).then((stored) => {
     const parsed = schema.safeParse(last ?? stored)
     if (parsed.success) draft.value = together(JSON.parse(begun) as T, draft.value, parsed.data)
-    if (last === undefined) kept = JSON.stringify(parsed.success ? parsed.data : draft.value)
+    if (last === undefined) kept = parsed.success ? JSON.stringify(parsed.data) : begun
     read = true
+    void write()
   })
-  watchDebounced(draft, write, { deep: true, debounce: 150, maxWait: 500 })
-  open.add(write)
+  watchDebounced(draft, () => write(), { deep: true, debounce: 150, maxWait: 500 })
+  const writeDown = () => write()
+  const save = () => write(true)
+  open.add(writeDown)
   onScopeDispose(() => {
-    open.delete(write)
+    open.delete(writeDown)
     void write()
   })
   useEventListener(window, 'pagehide', () => {
@@ -63,8 +70,8 @@ export function useDraft<T>(
   /** Starts over, and says so to the journal at once: what was cleared must not come back. */
   function reset() {
     draft.value = fresh()
-    void write()
+    void save()
   }
   // `save` writes it at once, for a page that reads it next.
-  return { draft, loaded, reset, save: write }
+  return { draft, loaded, reset, save }
 }

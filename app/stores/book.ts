@@ -117,11 +117,12 @@ function useJudge(book: Ref<Book>, summaries: Ref<ReadonlyMap<string, ForecastSu
   return { judge, judgementOf, notMeasured }
 }
 
-/** Writes facts to the log, all or none. They are there once the promise is kept. Returns their ids. */
-function useRecord() {
+/** Writes to the log, and tells when the book has followed. */
+function useRecord(folded: Ref<Book | null>, toldAnew: () => Promise<void>) {
   const preferences = usePreferences()
   const keeping = useKeeping()
-  return async (...drafts: Draft[]): Promise<string[]> => {
+  /** Writes facts, all or none. They are in the log once the promise is kept. Returns their ids. */
+  async function record(...drafts: Draft[]): Promise<string[]> {
     const { ownEntry } = await fetchRules()
     const made: Entry[] = drafts.map((draft) =>
       ownEntry({ ...draft, id: ids.next(nowMs()), by: preferences.by, origin: 'maker' }),
@@ -129,6 +130,13 @@ function useRecord() {
     await awaited(() => keeping.record(made))
     return made.map((entry) => entry.id)
   }
+  /** Resolves once entries that were recorded are in the book, and what the lots ask for since is told. */
+  async function followed(entryIds: readonly string[]): Promise<void> {
+    const newest = entryIds.at(-1) ?? ''
+    await until(() => (folded.value?.lastId ?? '') >= newest).toBe(true, { timeout: FOLLOWED_MS })
+    await toldAnew()
+  }
+  return { record, followed }
 }
 
 /**
@@ -179,16 +187,9 @@ export const useBook = defineStore('book', () => {
   const lot = (id: string): Lot | undefined => folded.value?.lots.get(id)
   const freeVessels = useFreeVessels(library, fermenting)
 
-  const record = useRecord()
-  /** Resolves once entries that were recorded are in the book, and what the lots ask for since is told. */
-  async function followed(entryIds: readonly string[]): Promise<void> {
-    const newest = entryIds.at(-1) ?? ''
-    await until(() => (folded.value?.lastId ?? '') >= newest).toBe(true, { timeout: FOLLOWED_MS })
-    await toldAnew()
-  }
-
   return {
-    ...{ entries, error, folded, book, lots, fermenting, planned, inStock, library, recipes, hasDemo, record, followed },
+    ...{ entries, error, folded, book, lots, fermenting, planned, inStock, library, recipes, hasDemo },
+    ...useRecord(folded, toldAnew),
     ...{ disagreements, asks, looked, stands, summaries, judge, judgementOf, notMeasured },
     ...useCompositions(book),
     ...useCodes(folded),

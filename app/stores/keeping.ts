@@ -2,6 +2,7 @@ import { defineStore } from 'pinia'
 import { computed, shallowRef } from 'vue'
 import type { Entry } from '@lactofer/core'
 import { nowMs } from '~/clock/clock'
+import { inTime } from '~/clock/inTime'
 import { adoptNewer, append, JOURNAL, journal, keepPhotos, type Photo } from '~/db/journal'
 import { eraseAll } from '~/db/erase'
 import { restoreDrafts } from '~/db/forms'
@@ -35,13 +36,6 @@ const QUIET_MS = 6000
 
 /** Where the second copy stands: not asked yet, kept, not possible in this browser, or failing. */
 export type CopyState = 'asked' | 'kept' | 'none' | 'failing'
-
-/** Rejects when a promise has not answered in time. */
-const inTime = <Answer>(promise: Promise<Answer>, ms: number): Promise<Answer> =>
-  Promise.race([
-    promise,
-    new Promise<never>((_resolve, reject) => setTimeout(() => reject(new Error('No answer in time.')), ms)),
-  ])
 
 /** The second copy: what it holds, what it brought back, and how to write to it. */
 function useSecondCopy() {

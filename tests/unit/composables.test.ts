@@ -25,12 +25,19 @@ const instruments = vi.hoisted(() => ({
   problem: '',
   state: { probes: [] as { id: string; name: string; value: number | null; steady: boolean }[] },
 }))
+/** The second copy of begun forms. */
+const files = vi.hoisted(() => ({
+  there: false,
+  drafts: vi.fn<() => Promise<{ key: string; text: string }[]>>(),
+  keepDraft: vi.fn<(key: string, text: string) => Promise<void>>(() => Promise.resolve()),
+}))
 const askForMix = vi.hoisted(() => vi.fn<() => Promise<unknown>>())
 const said = vi.hoisted(() => vi.fn<(words: string) => void>())
 vi.mock('~/stores/book', () => ({ useBook: () => book, newLotId: () => 'L1' }))
 vi.mock('~/stores/keeping', () => ({ useKeeping: () => ({ problem: null, codeOf: () => 'full' }) }))
 vi.mock('~/stores/instruments', () => ({ useInstruments: () => instruments }))
 vi.mock('~/stores/preferences', () => ({ usePreferences: () => ({ probes: { 'probe-1': 'L1' } }) }))
+vi.mock('~/workers/witness', () => ({ hasPrivateFiles: () => files.there, witness: () => files }))
 vi.mock('~/composables/leadership', () => ({ leadership: () => () => true }))
 vi.mock('~/workers/blender', () => ({ askForMix }))
 vi.mock('~/composables/say', () => ({ say: { problem: said } }))
@@ -102,6 +109,24 @@ describe('a draft', () => {
     const other = inScope(() => useDraft('jar', z.object({ grams: z.number() }), () => ({ grams: 0 })))
     await other.loaded
     expect(other.draft.value).toEqual({ grams: 0 })
+    // Nor is it gone when the page is left.
+    scope.stop()
+    await new Promise((resolve) => setTimeout(resolve, 50))
+    expect(await drafts.get('jar')).toEqual({ key: 'jar', value: { name: 'Plum' } })
+  })
+
+  it('that the database lost is waited for, and not begun anew on top of what comes back', async () => {
+    files.there = true
+    let bring = (_kept: { key: string; text: string }[]) => {}
+    files.drafts.mockReturnValueOnce(new Promise((resolve) => (bring = resolve)))
+    const first = openJar()
+    await vi.waitFor(() => expect(files.drafts).toHaveBeenCalled())
+    bring([{ key: 'jar', text: '{"name":"Half typed"}' }])
+    await first.loaded
+    expect(first.draft.value).toEqual({ name: 'Half typed' })
+    scope.stop()
+    expect(files.keepDraft).not.toHaveBeenCalled()
+    files.there = false
   })
 })
 
