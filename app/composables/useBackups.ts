@@ -10,6 +10,7 @@ const QUIET_MS = 8000
 export function useBackups(): void {
   const backup = useBackup()
   const book = useBook()
-  const look = computed(() => [book.entries?.length, backup.folder, Math.floor(book.nowMs / 3_600_000)])
+  // What is due is told at rest: it may come later than the entries it is told of.
+  const look = computed(() => [book.entries?.length, backup.folder, backup.due, Math.floor(book.nowMs / 3_600_000)])
   watchDebounced(look, () => void backup.runWhereDue(), { debounce: QUIET_MS, immediate: true })
 }

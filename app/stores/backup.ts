@@ -135,7 +135,7 @@ export const useBackup = defineStore('backup', () => {
     'canShare' in navigator && navigator.canShare({ files: [new File([''], 'log.zip', { type: 'application/zip' })] })
 
   return {
-    ...{ last, folder, since, changed, problem, asks, busy },
+    ...{ last, folder, since, changed, due, problem, asks, busy },
     reminds: computed(() => late.value && !folder.value),
     ...{ runWhereDue, choose, allow, save, canShare },
     forget: () => keepFolder(null),
