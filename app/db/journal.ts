@@ -74,6 +74,13 @@ export const journal = new Journal(JOURNAL)
 
 /** What was read of bound volumes: they never change. */
 const opened = new Map<number, Entry[]>()
+/** What some volumes hold, one after the other, as it was put together last. */
+let bound: { numbers: string; entries: readonly Entry[] } = { numbers: '', entries: [] }
+function boundIn(volumes: readonly number[]): readonly Entry[] {
+  const numbers = volumes.join()
+  if (bound.numbers !== numbers) bound = { numbers, entries: volumes.flatMap((number) => opened.get(number) ?? []) }
+  return bound.entries
+}
 
 /** Loose entries as they were read last, and their text: what says the same is the same again, and known at sight. */
 let loose = new Map<string, { entry: Entry; text: string }>()
@@ -100,7 +107,7 @@ export const together = (): Promise<Entry[]> =>
         if (volume) opened.set(number, JSON.parse(volume.text) as Entry[])
       }),
     )
-    return [...numbers.flatMap((number) => opened.get(number) ?? []), ...recognised(read)]
+    return boundIn(numbers).concat(recognised(read))
   })
 
 let ahead: Promise<unknown> = Promise.resolve()

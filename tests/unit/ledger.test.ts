@@ -1,6 +1,15 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { fold, openLedger, temperatureHistory, type Book, type Draft, type Entry } from '@lactofer/core'
+import {
+  codeTaken,
+  disagreementsOf,
+  fold,
+  openLedger,
+  temperatureHistory,
+  type Book,
+  type Draft,
+  type Entry,
+} from '@lactofer/core'
 import { demoEntries } from '#demo/scenario'
 import { day, notebook } from '../../core/test/log/build'
 import { lateId, NOW } from '../lateId'
@@ -14,16 +23,24 @@ const MAKERS = [...fold(ENTRIES).lots.values()]
   .map(({ made }) => made)
   .slice(0, 6)
 
+const CODES = [...fold(ENTRIES).lots.values()].map(({ code }) => code)
+
 /** A book as plain values, order and all. */
 const told = (book: Book) => ({
   ...book,
-  lots: [...book.lots.values()],
+  lots: [...book.lots],
   library: null,
 })
 
 /** How warm every lot was, which rests on what was read at its places in other lots. */
 const warmths = (book: Book) =>
   [...book.lots.values()].map((lot) => temperatureHistory(book, lot, lot.startedMs, 'clock'))
+
+/** Which of the codes that the loft ever had are taken, and which of its own by another lot. */
+const codes = (book: Book) => [
+  CODES.map((code) => codeTaken(book, code)),
+  [...book.lots.values()].map(({ id, code }) => codeTaken(book, code, id)),
+]
 
 /** Corrections and retractions of some entries, made from numbers: chains of them, and two of one fact. */
 function withCorrections(picks: readonly number[]): Entry[] {
@@ -38,8 +55,11 @@ function withCorrections(picks: readonly number[]): Entry[] {
     all.push(
       pick % 3 === 0
         ? { id, at, by: 'Bench', origin: 'demo', kind: 'retract', replaces: of.id, reason: 'Wrong jar.' }
-        : // Now and then of another lot: it says nothing.
-          ({ ...of, id, at, replaces: pick % 11 === 0 ? all[0]!.id : of.id } as Entry),
+        : // Now and then of another lot: it says nothing; or with the code of another.
+          ({
+            ...{ ...of, id, at, replaces: pick % 11 === 0 ? all[0]!.id : of.id },
+            ...('code' in of && pick % 2 && { code: CODES[pick % 3] }),
+          } as Entry),
     )
   }
   return all
@@ -69,11 +89,11 @@ describe('a log that is followed', () => {
             if (from % 5 === 0) for (const _ of ledger.takeIn(read, { untilMs, newer }));
             const followed = ledger.follow(read, { untilMs, newer })
             // What is carried on from book to book is asked at every step, and compared at some.
-            const warm = warmths(followed)
+            const carried = [warmths(followed), disagreementsOf(followed), codes(followed)]
             if (from % 3 && from < arriving.length) continue
             const anew = fold(there, { untilMs, newer })
             expect(told(followed)).toEqual(told(anew))
-            expect(warm).toEqual(warmths(anew))
+            expect(carried).toEqual([warmths(anew), disagreementsOf(anew), codes(anew)])
           }
         },
       ),
@@ -95,6 +115,30 @@ describe('a log that is followed', () => {
     expect(follow(other)).toEqual(lots(other))
     const early = NOW - 30 * 86_400_000
     expect(follow(other, early)).toEqual(lots(other, early))
+  })
+
+  test('a code given twice and bottles that were not there are told as long as it is so', () => {
+    const ledger = openLedger()
+    const options = { untilMs: NOW, newer: [] }
+    const [first, second] = MAKERS.filter((entry) => 'code' in entry)
+    const bottles = [...fold(ENTRIES).lots.values()].find((lot) => lot.bottles)!
+    const said = { at: new Date(NOW).toISOString(), by: 'Bench', origin: 'demo' } as const
+    const retract = (turn: number, replaces: string): Entry => ({
+      ...{ ...said, id: lateId(turn), kind: 'retract', replaces, reason: 'Wrong.' },
+    })
+    const log: Entry[] = [
+      { ...second!, id: lateId(1), replaces: second!.id, code: (first as { code: string }).code } as Entry,
+      { ...said, id: lateId(2), kind: 'send', lotId: bottles.id, count: 500, to: 'Quay market', how: 'sold' },
+      retract(3, lateId(1)),
+      retract(4, lateId(2)),
+    ]
+    const found = [0, 1, 2, 3, 4].map((count) => {
+      const entries = [...ENTRIES, ...log.slice(0, count)]
+      const [carried, anew] = [ledger.follow(entries, options), fold(entries, options)]
+      expect([disagreementsOf(carried), codes(carried)]).toEqual([disagreementsOf(anew), codes(anew)])
+      return disagreementsOf(carried).map(({ what }) => what)
+    })
+    expect(found).toEqual([[], ['code'], ['code', 'overdrawn'], ['overdrawn'], []])
   })
 
   test('a lot that was taken back and is said again finds those that took from it', () => {

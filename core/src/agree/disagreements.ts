@@ -1,10 +1,11 @@
 import { takenTooMuch } from '../cellar/overdraw'
 import type { Draft, Entry } from '../log/entry'
 import type { Lot } from '../log/lot'
-import { codeKey } from '../lots/codes'
+import { lotsOfOneCode } from '../lots/codes'
 import type { Fork } from '../lots/corrections'
 import type { Book } from '../lots/fold'
 import { lotsOf } from '../lots/ledger'
+import { lotsThat } from '../lots/steps'
 
 /* What does not go together once the facts of several devices are in one log; and what settles it. */
 
@@ -21,24 +22,12 @@ export type Disagreement = { key: string } & (
 
 const firstLot = (entry: Entry): string | null => [...lotsOf(entry)][0] ?? null
 
-function doubleCodes(book: Book): Disagreement[] {
-  const byCode = new Map<string, Lot[]>()
-  for (const lot of book.lots.values()) {
-    const key = codeKey(lot.code)
-    const same = byCode.get(key)
-    if (same) same.push(lot)
-    else byCode.set(key, [lot])
-  }
-  return [...byCode].flatMap(([key, lots]): Disagreement[] =>
-    lots.length > 1 ? [{ key: `code ${key}`, what: 'code', code: lots[0]!.code, lots }] : [],
-  )
-}
+const doubleCodes = (book: Book): Disagreement[] =>
+  [...lotsOfOneCode(book)].map(([key, lots]) => ({ key: `code ${key}`, what: 'code', code: lots[0]!.code, lots }))
 
+const overdrawnLots = lotsThat((lot) => takenTooMuch(lot) !== null)
 const overdrawn = (book: Book): Disagreement[] =>
-  [...book.lots.values()].flatMap((lot): Disagreement[] => {
-    const much = takenTooMuch(lot)
-    return much ? [{ key: `overdrawn ${lot.id}`, what: 'overdrawn', lot, ...much }] : []
-  })
+  overdrawnLots(book).map((lot) => ({ key: `overdrawn ${lot.id}`, what: 'overdrawn', lot, ...takenTooMuch(lot)! }))
 
 /** All that is not settled: facts said twice, codes given twice, more taken than there is, what corrects nothing. */
 export function disagreementsOf(book: Book): Disagreement[] {

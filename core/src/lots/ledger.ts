@@ -15,6 +15,7 @@ import {
   type Steps,
   type Unsettled,
 } from './fold'
+import { lotsWithAnew } from './lotsOver'
 import { libraryOf } from './ownLibrary'
 import { recipesOf } from './recipes'
 import { stepped } from './steps'
@@ -127,16 +128,16 @@ const placeOf = ({ id, made }: Lot): number =>
     .findIndex((lot) => lot.id === id) ?? 0
 
 /** The lots with some of them anew, in the order in which they were made. */
-function lotsWith(lots: Book['lots'], all: ReadonlySet<string>, found: ReadonlyMap<string, Lot>): Map<string, Lot> {
+function lotsWith(lots: Book['lots'], all: ReadonlySet<string>, found: ReadonlyMap<string, Lot>): Book['lots'] {
+  const ids = [...all]
+  const asMade = ids.every((id) => lots.get(id)?.made.id === found.get(id)?.made.id)
+  if (asMade) return lotsWithAnew(lots, new Map([...found].filter(([id]) => all.has(id))))
   const next = new Map(lots)
-  let inOrder = true
-  for (const lotId of all) {
-    const [before, now] = [lots.get(lotId), found.get(lotId)]
-    if (!now) next.delete(lotId)
-    else next.set(lotId, now)
-    inOrder &&= before?.made.id === now?.made.id
+  for (const id of ids) {
+    const now = found.get(id)
+    if (now) next.set(id, now)
+    else next.delete(id)
   }
-  if (inOrder) return next
   return new Map([...next].sort(([, a], [, b]) => byTime(a.made, b.made) || placeOf(a) - placeOf(b)))
 }
 
