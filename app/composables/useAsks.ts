@@ -1,6 +1,6 @@
 import { nextTick, shallowRef, watch, type Ref } from 'vue'
 import type { Ask, Book, ForecastSummary, Judge, Judgement, Kit, Lot } from '@lactofer/core'
-import { awaited, breathe, slice, stepAside } from '~/clock/breathe'
+import { awaited, breathe, drawn, slice, stepAside } from '~/clock/breathe'
 import { tellMoment } from '~/clock/moments'
 import { rules } from '~/rules/rules'
 
@@ -101,12 +101,12 @@ function useDebt() {
  * What every lot asks for, worst first, and how every ferment stands. A shelf is looked through at once; of hundreds
  * of lots what was just touched comes first, and the rest in slices between which the page answers: until it is said
  * anew, what was said before stands.
- * @param lots in the order of the shelf. @param given what it is worked out from, once there is something to read;
+ * @param lots those that ferment, and with those in stock, in order of their start. @param given what it is worked out from, once there is something to read;
  * looked at anew when it changes.
  * @param there they were read, those of the shelf with what they rest on; `whole`: all of them.
  */
 export function useAsks(
-  lots: Ref<readonly Lot[]>,
+  { shelf, onHand }: { shelf: Ref<readonly Lot[]>; onHand: Ref<readonly Lot[]> },
   given: Ref<AskCase | null>,
   { there: read, whole }: { there: Ref<boolean>; whole: Ref<boolean> },
 ) {
@@ -117,8 +117,7 @@ export function useAsks(
 
   /** @param rest lets others go on between two slices. */
   async function look(mine: number, rest: () => Promise<void>): Promise<void> {
-    const there = lots.value.filter((lot) => fermenting(lot) || (whole.value && inStock(lot)))
-    const shelf = there.filter(fermenting)
+    const there = whole.value ? onHand.value : shelf.value
     const share = slice()
     let shown = false
     for (const lot of inTurn(there, known)) {
@@ -129,7 +128,7 @@ export function useAsks(
       known.set(lot.id, { lot, asks: asksOfLot(now, lot), stand })
       if (!share.over()) continue
       // What was touched is told at once, all the rest together at the end; before the shelf is known nothing is.
-      if (!shown && shelf.every(knows)) {
+      if (!shown && shelf.value.every(knows)) {
         await breathe()
         if (mine !== turn) return
         show(there)
@@ -145,11 +144,11 @@ export function useAsks(
   async function lookAnew(mine: number): Promise<void> {
     // Until the shelf is told of somebody waits; later a page that was told draws what changed in it first.
     if (told.looked.value === 'none') return awaited(() => look(mine, breathe))
-    await breathe()
+    await drawn()
     if (mine === turn) await look(mine, stepAside)
   }
   watch(
-    [lots, given, read],
+    [shelf, onHand, given, read],
     async () => {
       if (!read.value) return
       const mine = ++turn

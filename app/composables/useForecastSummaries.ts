@@ -51,7 +51,7 @@ async function lotsAhead(book: Book, lots: readonly Lot[], nowAtMs: number, stal
  * a lot whose forecast fails goes without: its readings and its deadline count.
  * @param folded the book, once there is something to read.
  */
-export function useForecastSummaries(folded: Ref<Book | null>, all: Ref<Lot[]>, nowMs: Ref<number>) {
+export function useForecastSummaries(folded: Ref<Book | null>, all: Ref<readonly Lot[]>, nowMs: Ref<number>) {
   let lots: readonly Lot[] = []
   const summaries = shallowRef<ReadonlyMap<string, ForecastSummary>>(new Map())
   const answers = new Map<string, { key: string; answer: ForecastAnswer }>()

@@ -1,11 +1,11 @@
 import { until, watchDebounced } from '@vueuse/core'
-import { computed, shallowRef, watch, type Ref } from 'vue'
+import { computed, onScopeDispose, shallowRef, watch, type Ref } from 'vue'
 import { DAY_MS, type Book, type Entry, type Ledger, type NewerEntry } from '@lactofer/core'
 import { breathe, slice } from '~/clock/breathe'
 import { nowMs } from '~/clock/clock'
 import { inPractice } from '~/db/loft'
 import { noteEntries } from '~/db/hadEntries'
-import { allEntries, allNewer, bindOld } from '~/db/journal'
+import { allEntries, allNewer, bindOld, onAppend } from '~/db/journal'
 import { lacksCheckpoint, logStart } from '~/db/logStart'
 import { fetchRules, hasRules, rules } from '~/rules/rules'
 import { makeCheckpoint } from '~/workers/archiver'
@@ -25,6 +25,22 @@ const EMPTY: readonly Entry[] = []
 function lateLedger(): () => Ledger {
   let ledger: Ledger | undefined
   return () => (ledger ??= rules().openLedger())
+}
+
+/** All entries the journal has, once they are asked for; what this page appended is there before it is read back. */
+function useEntries(asked: Ref<boolean>) {
+  const { value: read, error } = useLiveQuery(allEntries, asked)
+  const appended = shallowRef<{ entry: Entry; since: readonly Entry[] | undefined }[]>([])
+  /** Those that what was read does not hold: mostly the newest of all. */
+  const ahead = () =>
+    appended.value.filter(
+      ({ entry, since }) => read.value === since || !read.value?.findLast(({ id }) => id === entry.id),
+    )
+  const tell = (entries: readonly Entry[]) =>
+    void (appended.value = [...ahead(), ...entries.map((entry) => ({ entry, since: read.value }))])
+  onScopeDispose(onAppend(tell))
+  const kept = computed(() => read.value?.concat(ahead().map(({ entry }) => entry)))
+  return { kept, error }
 }
 
 /** Where a log begins: its open lots and what they rest on; `null` where it has no such start, or it does not hold. */
@@ -149,7 +165,7 @@ export function useLog(problem: () => boolean) {
   const whole = shallowRef(false)
   const { value: newer } = useLiveQuery(allNewer)
   const { start, book: begun } = useStart(newer, whole)
-  const { value: kept, error } = useLiveQuery(allEntries, asked)
+  const { kept, error } = useEntries(asked)
   const all = computed(() => kept.value ?? (problem() ? EMPTY : undefined))
   const { any, failed, fetch } = useRules(start, all, newer)
   const { shown, keepUp, folded, takeDue } = useFolded(all, newer, { whole, begun })

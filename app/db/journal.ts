@@ -159,11 +159,19 @@ export const bindOld = (): Promise<boolean> =>
     return true
   })
 
+const hearing = new Set<(entries: readonly Entry[]) => void>()
+/** Tells of what this page appended, once it is kept: before it is read back. Returns how to let it be. */
+export function onAppend(tell: (entries: readonly Entry[]) => void): () => void {
+  hearing.add(tell)
+  return () => void hearing.delete(tell)
+}
+
 /** Appends entries, all or none. @throws InvalidInput when one is not valid, Dexie's error when an id is taken. */
 export async function append(entries: readonly Entry[]): Promise<void> {
   const { ownEntry } = await fetchAll()
   const parsed = entries.map(ownEntry)
   await journal.transaction('rw', journal.entries, () => journal.entries.bulkAdd(parsed))
+  for (const tell of hearing) tell(parsed)
 }
 
 /** Puts what says more in the place of what it says more than; a volume it stood in is bound anew. */

@@ -4,6 +4,7 @@
  * entry (`rules`).
  */
 export {
+  allLots,
   asksOf,
   blendAsks,
   bottleAsks,
@@ -17,6 +18,10 @@ export {
   isByTaste,
   judgeOf,
   looksOf,
+  lotsFermenting,
+  lotsInStock,
+  lotsOnHand,
+  lotsPlanned,
   lotCaseOf,
   measuredPhs,
   mergeEntries,

@@ -20,7 +20,7 @@ import { useAsks } from '~/composables/useAsks'
 import { useLog } from '~/composables/useLog'
 import { useForecastSummaries } from '~/composables/useForecastSummaries'
 import { tellMoment } from '~/clock/moments'
-import { fetchRules, rules } from '~/rules/rules'
+import { fetchRules, rules, type Rules } from '~/rules/rules'
 import { useKeeping } from './keeping'
 import { usePreferences } from './preferences'
 
@@ -31,6 +31,9 @@ const COMMON_COUNT = 12
 
 /** Whoever tapped waits no longer than this for the page to follow the log, ms. */
 const FOLLOWED_MS = 2000
+
+/** Of an empty log. */
+const NO_LOTS: readonly Lot[] = []
 
 /** How often what hangs on the time of day is looked at anew. */
 const TICK_MS = 20_000
@@ -76,24 +79,21 @@ function useCodes(folded: Ref<Book | null>) {
   return { codeTaken, nextCode }
 }
 
-/** The lots of a log by where they stand, gone through once. */
+/** The lots of a log by where they stand. */
 function useLots(folded: Ref<Book | null>) {
-  const lots = computed(() => [...(folded.value?.lots.values() ?? [])].sort((a, b) => a.startedMs - b.startedMs))
-  const standing = computed(() => {
-    const found: Record<'fermenting' | 'planned' | 'in stock', Lot[]> = { fermenting: [], planned: [], 'in stock': [] }
-    for (const lot of lots.value) if (lot.state in found) found[lot.state as keyof typeof found].push(lot)
-    return found
-  })
+  const of = (list: (of: Rules) => (book: Book) => readonly Lot[]) =>
+    computed(() => (folded.value ? list(rules())(folded.value) : NO_LOTS))
   return {
-    lots,
-    fermenting: computed(() => standing.value.fermenting),
-    planned: computed(() => standing.value.planned),
-    inStock: computed(() => standing.value['in stock']),
+    lots: of(({ allLots }) => allLots),
+    fermenting: of(({ lotsFermenting }) => lotsFermenting),
+    planned: of(({ lotsPlanned }) => lotsPlanned),
+    inStock: of(({ lotsInStock }) => lotsInStock),
+    onHand: of(({ lotsOnHand }) => lotsOnHand),
   }
 }
 
 /** The maker's vessels that stand empty now: so many of a kind less those in an open ferment. */
-const useFreeVessels = (library: Ref<Library>, fermenting: Ref<Lot[]>) =>
+const useFreeVessels = (library: Ref<Library>, fermenting: Ref<readonly Lot[]>) =>
   computed(() => {
     const used = new Map<string, number>()
     for (const lot of fermenting.value)
@@ -162,7 +162,7 @@ export const useBook = defineStore('book', () => {
     if (!folded.value) throw new Error('The log is asked before it was read.')
     return folded.value
   })
-  const { lots, fermenting, planned, inStock } = useLots(folded)
+  const { lots, fermenting, planned, inStock, onHand } = useLots(folded)
   const summaries = useForecastSummaries(folded, lots, now)
   const { judge, judgementOf, notMeasured } = useJudge(book, summaries, now)
   const askCase = computed(
@@ -172,7 +172,7 @@ export const useBook = defineStore('book', () => {
         ...{ ahead: summaries.value, kit: preferences.kit },
       },
   )
-  const { asks, stands, looked, toldAnew } = useAsks(lots, askCase, { there, whole })
+  const { asks, stands, looked, toldAnew } = useAsks({ shelf: fermenting, onHand }, askCase, { there, whole })
   // Once the shelf stands the rest of the log is read, while it is looked at.
   watch(looked, () => void atRest().then(() => open(true)))
   const library = computed(() => book.value.library)

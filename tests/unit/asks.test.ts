@@ -1,5 +1,5 @@
 import { afterEach, beforeAll, describe, expect, test, vi } from 'vitest'
-import { effectScope, nextTick, ref, shallowRef } from 'vue'
+import { computed, effectScope, nextTick, ref, shallowRef } from 'vue'
 import {
   asksOf,
   blendAsks,
@@ -50,8 +50,10 @@ function looking(lotsASlice: number, entries: readonly Entry[] = ENTRIES, state 
   const follow = (all: readonly Entry[]) => caseOf(ledger.follow(all, { untilMs: NOW, newer: [] }))
   const first = follow(entries)
   const [lots, given] = [shallowRef(first.lots), shallowRef(first.given)]
+  const shelf = computed(() => lots.value.filter(({ state }) => state === 'fermenting'))
+  const onHand = computed(() => lots.value.filter(({ state }) => state === 'fermenting' || state === 'in stock'))
   const [there, whole] = [ref(state.there), ref(state.whole)]
-  const found = effectScope().run(() => useAsks(lots, given, { there, whole }))!
+  const found = effectScope().run(() => useAsks({ shelf, onHand }, given, { there, whole }))!
   const now = (next: readonly Entry[]) => {
     const { given: anew, lots: others } = follow(next)
     lots.value = others

@@ -1,12 +1,14 @@
 import { readFileSync } from 'node:fs'
 import Dexie from 'dexie'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
+import { effectScope, watch } from 'vue'
 import { demoEntries } from '#demo/scenario'
 import { readFile, type Entry } from '@lactofer/core'
 import { adoptNewer, allEntries, append, bindOld, journal, Journal, keepPhotos, merge, replaceDemo } from '~/db/journal'
 import { keepCheckpoint } from '~/db/checkpoint'
 import { lacksCheckpoint, logStart } from '~/db/logStart'
 import { drafts } from '~/db/drafts'
+import { useLog } from '~/composables/useLog'
 
 const demo = demoEntries(Date.parse('2026-05-04T09:00:00.000Z'))
 const own = demo
@@ -181,5 +183,28 @@ describe('stores of earlier versions', () => {
     fresh.close()
     expect(taken.length).toBeGreaterThan(2)
     expect(taken.every((names) => names.includes('choices'))).toBe(true)
+  })
+})
+
+describe('the log of a page', () => {
+  it('has what it appended at once, before it is read back, and once after', async () => {
+    const scope = effectScope()
+    const log = scope.run(() => useLog(() => false))!
+    await append(own.slice(0, 3))
+    await log.openAll()
+    await vi.waitFor(() => expect(log.entries.value).toHaveLength(3))
+    const seen: (readonly string[])[] = []
+    scope.run(() => watch(log.entries, (now) => seen.push(idsOf(now ?? [])), { flush: 'sync' }))
+    await append([own[3]!])
+    expect(idsOf(log.entries.value!)).toEqual(idsOf(own.slice(0, 4)))
+    await append([own[4]!])
+    expect(idsOf(log.entries.value!)).toEqual(idsOf(own))
+    // Read back it is as it was: nothing is gone for a moment, nothing there twice.
+    await journal.entries.update(own[0]!.id, { by: 'Read back' })
+    await vi.waitFor(() => expect(log.entries.value!.some(({ by }) => by === 'Read back')).toBe(true))
+    expect(seen.map((there) => there.length).sort()).toEqual(seen.map((there) => there.length))
+    expect(seen.every((there) => new Set(there).size === there.length)).toBe(true)
+    expect(idsOf(log.entries.value!)).toEqual(idsOf(own))
+    scope.stop()
   })
 })

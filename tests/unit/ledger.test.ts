@@ -1,9 +1,14 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import {
+  allLots,
   codeTaken,
   disagreementsOf,
   fold,
+  lotsFermenting,
+  lotsInStock,
+  lotsOnHand,
+  lotsPlanned,
   openLedger,
   temperatureHistory,
   type Book,
@@ -41,6 +46,12 @@ const codes = (book: Book) => [
   CODES.map((code) => codeTaken(book, code)),
   [...book.lots.values()].map(({ id, code }) => codeTaken(book, code, id)),
 ]
+
+/** The lots by where they stand, in order. */
+const standing = (book: Book) =>
+  [allLots, lotsFermenting, lotsPlanned, lotsInStock, lotsOnHand].map((list) => list(book).map((lot) => lot.id))
+/** What is carried on from book to book. */
+const carriedOn = (book: Book) => [warmths(book), disagreementsOf(book), codes(book), standing(book)]
 
 /** Corrections and retractions of some entries, made from numbers: chains of them, and two of one fact. */
 function withCorrections(picks: readonly number[]): Entry[] {
@@ -89,11 +100,11 @@ describe('a log that is followed', () => {
             if (from % 5 === 0) for (const _ of ledger.takeIn(read, { untilMs, newer }));
             const followed = ledger.follow(read, { untilMs, newer })
             // What is carried on from book to book is asked at every step, and compared at some.
-            const carried = [warmths(followed), disagreementsOf(followed), codes(followed)]
+            const carried = carriedOn(followed)
             if (from % 3 && from < arriving.length) continue
             const anew = fold(there, { untilMs, newer })
             expect(told(followed)).toEqual(told(anew))
-            expect(carried).toEqual([warmths(anew), disagreementsOf(anew), codes(anew)])
+            expect(carried).toEqual(carriedOn(anew))
           }
         },
       ),

@@ -5,7 +5,7 @@ import { lotsOfOneCode } from '../lots/codes'
 import type { Fork } from '../lots/corrections'
 import type { Book } from '../lots/fold'
 import { lotsOf } from '../lots/ledger'
-import { lotsThat } from '../lots/steps'
+import { lotsByStart } from '../lots/standing'
 
 /* What does not go together once the facts of several devices are in one log; and what settles it. */
 
@@ -25,7 +25,7 @@ const firstLot = (entry: Entry): string | null => [...lotsOf(entry)][0] ?? null
 const doubleCodes = (book: Book): Disagreement[] =>
   [...lotsOfOneCode(book)].map(([key, lots]) => ({ key: `code ${key}`, what: 'code', code: lots[0]!.code, lots }))
 
-const overdrawnLots = lotsThat((lot) => takenTooMuch(lot) !== null)
+const overdrawnLots = lotsByStart((lot) => takenTooMuch(lot) !== null)
 const overdrawn = (book: Book): Disagreement[] =>
   overdrawnLots(book).map((lot) => ({ key: `overdrawn ${lot.id}`, what: 'overdrawn', lot, ...takenTooMuch(lot)! }))
 

@@ -1,4 +1,3 @@
-import type { Lot } from '../log/lot'
 import type { Book } from './fold'
 
 /* From one book of a log that is followed to the next: what is told of all lots need not be told anew for a few. */
@@ -34,27 +33,5 @@ export function alongSteps<T extends object>(anew: (book: Book) => T, carryOn: (
     const told = (was && carryOn(was, { before, now, lotIds: step!.lotIds })) ?? anew(now)
     known.set(now, told)
     return told
-  }
-}
-
-/**
- * Those lots of a book of which something is so, in its order; few of them, and asked of those only that were touched.
- * @param isSo hangs on the lot alone.
- */
-export function lotsThat(isSo: (lot: Lot) => boolean): (book: Book) => Lot[] {
-  const idsOf = alongSteps(
-    (book) => new Set(Array.from(book.lots.values()).flatMap((lot) => (isSo(lot) ? [lot.id] : []))),
-    (ids, { now, lotIds }) => {
-      for (const id of lotIds) {
-        const lot = now.lots.get(id)
-        if (lot && isSo(lot)) ids.add(id)
-        else ids.delete(id)
-      }
-      return ids
-    },
-  )
-  return (book) => {
-    const ids = idsOf(book)
-    return ids.size ? Array.from(book.lots.values()).filter(({ id }) => ids.has(id)) : []
   }
 }
