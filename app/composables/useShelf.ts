@@ -4,6 +4,7 @@ import {
   packedComposition,
   propertiesOf,
   readTemperatures,
+  toldOnce,
   type Ask,
   type Book,
   type Level,
@@ -44,9 +45,10 @@ export interface ShelfPlace {
   vessels: { vessel: VesselKind }[]
 }
 
+const stillThere = toldOnce(inVessels)
 /** The vessels of a lot: kind, mark on the tape, HOT, what is in them, g. */
 const vesselsOf = (book: Book, lot: Lot) =>
-  inVessels(lot).flatMap(({ vesselId, mark, massG, hot }) => {
+  stillThere(lot).flatMap(({ vesselId, mark, massG, hot }) => {
     const vessel = book.library.vessel(vesselId)
     return vessel ? [{ vessel, mark, hot, massG }] : []
   })

@@ -108,9 +108,9 @@ const takeDemo = () =>
         </p>
       </section>
       <div v-else class="stack">
-        <BackupPanel />
-        <KeepingPanel />
-        <TakeInPanel @report="(text) => (report = text)" />
+        <InTurn><BackupPanel /></InTurn>
+        <InTurn><KeepingPanel /></InTurn>
+        <InTurn><TakeInPanel @report="(text) => (report = text)" /></InTurn>
         <section class="sheet">
           <h2>Demo</h2>
           <p>

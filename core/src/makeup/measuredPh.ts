@@ -1,6 +1,7 @@
 import { PH_SD, trustOf, type Trust } from '../log/trust'
 import type { EntryOf } from '../log/entry'
 import type { Lot } from '../log/lot'
+import { toldOnce } from '../log/toldOnce'
 import { MINUTE_MS } from '../units/time'
 
 /** A pH of a lot as it was read: when (ms), how far it can be trusted; `reading` where no logger read it. */
@@ -15,7 +16,7 @@ export interface MeasuredPh {
 }
 
 /** Every pH of a lot in order, from readings and from loggers. */
-export function measuredPhs(lot: Pick<Lot, 'readings' | 'logged'>): MeasuredPh[] {
+export const measuredPhs = toldOnce((lot: Pick<Lot, 'readings' | 'logged'>): readonly MeasuredPh[] => {
   const read = lot.readings.flatMap((reading): MeasuredPh[] => {
     if (reading.ph === undefined) return []
     const atMs = Date.parse(reading.at)
@@ -35,7 +36,7 @@ export function measuredPhs(lot: Pick<Lot, 'readings' | 'logged'>): MeasuredPh[]
     ),
   )
   return logged.length ? [...read, ...logged].sort((a, b) => a.atMs - b.atMs) : read
-}
+})
 
 /** The pH that was measured last by a moment (ms). */
 export const lastPh = (lot: Lot, untilMs = Infinity) => measuredPhs(lot).findLast(({ atMs }) => atMs <= untilMs)

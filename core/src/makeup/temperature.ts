@@ -3,6 +3,7 @@ import type { Book, LeftBehind } from '../lots/fold'
 import { alongSteps, type Step } from '../lots/steps'
 import type { Lot } from '../log/lot'
 import { byTime } from '../log/merge'
+import { toldOnce } from '../log/toldOnce'
 import { DAY_MS, MINUTE_MS } from '../units/time'
 
 /**
@@ -21,13 +22,13 @@ interface Point {
 }
 
 /** Temperatures that were read of a lot, or logged, in order. */
-export function readTemperatures(lot: Lot): Point[] {
+export const readTemperatures = toldOnce((lot: Lot): readonly Point[] => {
   const read = lot.readings.flatMap(({ at, tempC }) => (tempC === undefined ? [] : [{ atMs: Date.parse(at), tempC }]))
   const logged = lot.logged.flatMap(({ at, points }) =>
     points.flatMap(([minute, tempC]) => (tempC === null ? [] : [{ atMs: Date.parse(at) + minute * MINUTE_MS, tempC }])),
   )
   return [...read, ...logged].sort((a, b) => a.atMs - b.atMs)
-}
+})
 
 /** Where a lot came to stand, and what was said of it; in order, the place of packing first. */
 interface Stay {
