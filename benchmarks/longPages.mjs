@@ -21,6 +21,22 @@ async function freshTab(page, path, shown) {
   return found.sort((a, b) => a - b)[2]
 }
 
+/** Run in the page: records the reading that was typed, and tells how long until it stands in the log of its lot. */
+async function recorded() {
+  let longest = 0
+  new PerformanceObserver((list) =>
+    list.getEntries().forEach(({ duration }) => (longest = Math.max(longest, duration))),
+  ).observe({ type: 'longtask', buffered: false })
+  const log = document.querySelector('.log')
+  const before = log.textContent
+  const from = performance.now()
+  document.querySelector('form[aria-label=Reading] button[type=submit]').click()
+  while (log.textContent === before) await new Promise((resolve) => setTimeout(resolve, 1))
+  const took = performance.now() - from
+  await new Promise((resolve) => setTimeout(resolve, 2000))
+  return { took, longest }
+}
+
 await onServedPage('4178', async (page) => {
   page.setDefaultTimeout(PATIENCE.timeout)
   const empty = await freshTab(page, '/', 'h1')
@@ -59,24 +75,15 @@ await onServedPage('4178', async (page) => {
   })
   within(`From the shelf on to the cellar, ${count} entries`, onward, 1000)
 
-  await page.goto(`/ferment/${open[0].lotId}`, PATIENCE)
-  const field = page.getByLabel('pH', { exact: true })
-  await field.fill('3.9')
-  await page.waitForTimeout(6000)
-  const { took, longest } = await page.evaluate(async () => {
-    let longest = 0
-    new PerformanceObserver((list) =>
-      list.getEntries().forEach(({ duration }) => (longest = Math.max(longest, duration))),
-    ).observe({ type: 'longtask', buffered: false })
-    const log = document.querySelector('.log')
-    const before = log.textContent
-    const from = performance.now()
-    document.querySelector('form[aria-label=Reading] button[type=submit]').click()
-    while (log.textContent === before) await new Promise((resolve) => setTimeout(resolve, 1))
-    const took = performance.now() - from
-    await new Promise((resolve) => setTimeout(resolve, 2000))
-    return { took, longest }
-  })
+  // Each in a page that was opened anew and has come to rest; the middle of five.
+  const readings = []
+  for (let turn = 0; turn < 5; turn++) {
+    await page.goto(`/ferment/${open[0].lotId}`, PATIENCE)
+    await page.getByLabel('pH', { exact: true }).fill((3.9 - turn / 100).toFixed(2))
+    await page.waitForTimeout(6000)
+    readings.push(await page.evaluate(recorded))
+  }
+  const took = readings.map(({ took }) => took).sort((a, b) => a - b)[2]
   within(`A reading recorded at ${count} entries, to the page updated`, took, 50)
-  within('… the longest the page stood still meanwhile', longest, 50)
+  within('… the longest the page stood still meanwhile', Math.max(...readings.map(({ longest }) => longest)), 50)
 })
