@@ -32,12 +32,11 @@ for (const size of [1000, 10_000, 100_000]) {
   if (size < 100_000) continue
   times('100,000 entries folded', folding, parsing, { name: 'JSON.parse of the same text', most: 3 })
   times('One entry more at 100,000', more, folding, { name: 'the whole log folded', most: 0.1 })
+  // Each of a book that nothing was told of yet.
+  const books = Array.from({ length: 5 }, () => fold(entries))
   const rows = cellarRows(fold(entries))
-  within(
-    `${rows.length.toLocaleString('en')} rows of the cellar`,
-    timed(() => cellarRows(fold(entries)), { rounds: 1 }) - folding,
-    50,
-  )
+  const telling = timed(() => cellarRows(books.pop()), { rounds: books.length })
+  within(`${rows.length.toLocaleString('en')} rows of the cellar`, telling, 50)
   within(
     'A search among them, in order',
     timed(() => findRows(rows, { text: 'red market', kind: '', place: '', order: 'first out' })),
