@@ -101,8 +101,8 @@ function useDebt() {
  * What every lot asks for, worst first, and how every ferment stands. A shelf is looked through at once; of hundreds
  * of lots what was just touched comes first, and the rest in slices between which the page answers: until it is said
  * anew, what was said before stands.
- * @param lots those that ferment, and with those in stock, in order of their start. @param given what it is worked out from, once there is something to read;
- * looked at anew when it changes.
+ * @param lots those that ferment, and them with those in stock, in order of their start.
+ * @param given what it is worked out from, once there is something to read; looked at anew when it changes.
  * @param there they were read, those of the shelf with what they rest on; `whole`: all of them.
  */
 export function useAsks(
