@@ -1,5 +1,5 @@
 import { shallowRef, watch, type Ref } from 'vue'
-import { DAY_MS, type Book, type Lot, type ForecastSummary } from '@lactofer/core'
+import { DAY_MS, toldOnce, type Book, type Lot, type ForecastSummary } from '@lactofer/core'
 import { drawn, slice, stepAside } from '~/clock/breathe'
 import { SENSED_MEMBERS, SHELF_MEMBERS } from './useForecast'
 import { eachForecast, keepForecast } from '~/db/forecasts'
@@ -14,17 +14,12 @@ const AHEAD = 12
 /** Least time allowed above 4.6, whatever the temperature: read sooner, nobody asks when it passed. */
 const LEAST_ALLOWED_MS = 2 * DAY_MS
 
-/** Whether nobody read it in time to know when it passed. Of a lot as it stands it is told once: logs are long. */
-const readLate = new WeakMap<Lot, boolean>()
-function isReadLate(lot: Lot): boolean {
-  const known = readLate.get(lot)
-  if (known !== undefined) return known
+/** Whether nobody read it in time to know when it passed. */
+const isReadLate = toldOnce((lot: Lot): boolean => {
   const { looksOf, measuredPhs, PH_LINE } = rules()
   const first = measuredPhs(lot).find(({ ph }) => ph <= PH_LINE)
-  const late = looksOf(lot).length > 0 || (first !== undefined && first.atMs - lot.startedMs > LEAST_ALLOWED_MS)
-  readLate.set(lot, late)
-  return late
-}
+  return looksOf(lot).length > 0 || (first !== undefined && first.atMs - lot.startedMs > LEAST_ALLOWED_MS)
+})
 
 /**
  * Open ferments, and those gone into others of which nobody knows yet when they passed 4.6; looked for in slices.

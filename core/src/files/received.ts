@@ -1,6 +1,7 @@
 import { z } from '../schema'
 import { InvalidInput } from '../invalid'
 import { EntrySchema, type Entry } from '../log/entry'
+import { toldOnce } from '../log/toldOnce'
 import { base, IdSchema } from '../log/entryParts'
 import { KINDS } from '../log/kinds/index'
 import type { NewerEntry } from '../log/newer'
@@ -51,15 +52,8 @@ function withUnknown(raw: unknown, understood: unknown): unknown {
   return Object.fromEntries([...known, ...unknown])
 }
 
-/** An entry never changes: it is looked through once. */
-const unknownIn = new WeakMap<Entry, boolean>()
 /** Whether an entry carries fields that this version does not know. */
-export function hasUnknown(entry: Entry): boolean {
-  const known = unknownIn.get(entry) ?? carriesUnknown(entry)
-  unknownIn.set(entry, known)
-  return known
-}
-function carriesUnknown(entry: Entry): boolean {
+export const hasUnknown = toldOnce((entry: Entry): boolean => {
   const understood = understand(entry)
   const missing = (raw: unknown, known: unknown): boolean => {
     if (Array.isArray(raw)) return raw.some((value, index) => missing(value, (known as unknown[])[index]))
@@ -67,7 +61,7 @@ function carriesUnknown(entry: Entry): boolean {
     return Object.entries(raw).some(([key, value]) => !Object.hasOwn(known, key) || missing(value, known[key]))
   }
   return understood.success && missing(entry, understood.data)
-}
+})
 
 /** What is wrong with an entry or a picture, in words. */
 export function faultOf({ issues: [issue] }: z.ZodError): string {

@@ -75,17 +75,8 @@ export function ofAllLots<T>(
   return all.map(({ lotId, said }) => [lotId, said])
 }
 
-/** Of a lot as it stands it is told once: a lot that was not touched is the very same in the next book. */
-const atPlaces = new WeakMap<Lot, LeftBehind['points']>()
 /** What was read of a lot, and the place where it stood then. */
-export function readAtPlaces(lot: Lot): LeftBehind['points'] {
-  const known = atPlaces.get(lot)
-  if (known) return known
-  const points = pointsOf(lot)
-  atPlaces.set(lot, points)
-  return points
-}
-function pointsOf(lot: Lot): LeftBehind['points'] {
+export const readAtPlaces = toldOnce((lot: Lot): LeftBehind['points'] => {
   if (!lot.packed || (lot.readings.length === 0 && lot.logged.length === 0)) return []
   const stays = staysOf(lot, Date.parse(lot.packed.at))
   return readTemperatures(lot).map(({ atMs, tempC }) => [
@@ -93,7 +84,7 @@ function pointsOf(lot: Lot): LeftBehind['points'] {
     atMs,
     tempC,
   ])
-}
+})
 
 function allPlaces(book: Book): PlaceRecord {
   const found: PlaceRecord = new Map()
