@@ -6,6 +6,7 @@ import { readLog } from '~/archive/readArchive'
 import {
   expect,
   expectAccessible,
+  expectFits,
   field,
   figure,
   openDemo,
@@ -347,7 +348,7 @@ test('a hundred and fifty vessels stay readable: by place, by what they ask, and
   }).toPass()
   await page.evaluate(() => window.scrollTo(0, 0))
   await expect(shelf.locator('[data-lot]').first()).toBeInViewport()
-  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(1280)
+  await expectFits(page, 1280)
   const filter = page.getByRole('group', { name: 'Show vessels that ask for' })
   await filter.getByRole('button', { name: /^Act/ }).click()
   await expect(page.locator('[data-lot="BPL-06-3"]')).toBeVisible()

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { expect, expectAccessible, openDemo, test } from './steps'
+import { expect, expectAccessible, expectFits, openDemo, test } from './steps'
 
 const PAGES = [
   '/',
@@ -76,12 +76,7 @@ async function visit(page: Page, paths: readonly string[]) {
     await expectCleanOnPhone(page)
     for (const width of [390, 768, 1280, 1920]) {
       await page.setViewportSize({ width, height: 844 })
-      await expect
-        .poll(() => page.evaluate(() => document.documentElement.scrollWidth), {
-          message: `${path} at ${width}`,
-          intervals: [20, 50, 100, 250],
-        })
-        .toBeLessThanOrEqual(width)
+      await expectFits(page, width, path)
       // Where they are pushed sideways the stages show the one that is open; on a phone they are folded.
       const here = page.locator('.frame-rail nav [aria-current]')
       if (width > 900 && (await here.count())) await expect(here, `${path} at ${width}`).toBeInViewport({ ratio: 0.9 })

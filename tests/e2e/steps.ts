@@ -86,6 +86,16 @@ export const field = (page: Page | Locator, label: string): Locator => page.getB
 /** One figure of the page by its name in the data. */
 export const figure = (page: Page | Locator, name: string): Locator => page.locator(`[data-figure="${name}"]`).first()
 
+/** Nothing is pushed out at the side, once the page has taken the width it was given. */
+export async function expectFits(page: Page, width: number, what = page.url()): Promise<void> {
+  await expect
+    .poll(() => page.evaluate(() => document.documentElement.scrollWidth), {
+      message: `${what} at ${width}`,
+      intervals: [20, 50, 100, 250],
+    })
+    .toBeLessThanOrEqual(width)
+}
+
 /** No serious finding of axe, of all rules or of those named. */
 export async function expectAccessible(page: Page, rules?: string[]): Promise<void> {
   // Only what is wrong is worked out in full, and no page holds a frame: half the time.
