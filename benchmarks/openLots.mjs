@@ -4,9 +4,9 @@ const DAY_MS = 86_400_000
 const PLACES = ['Bench', 'Shelf', 'Cupboard', 'Loft', 'Sill']
 
 /** So many lots of an invented loft that all ferment now, packed three weeks ago and read five times since. */
-export function openLots(count) {
+export function openLots(count, nowMs = Date.now()) {
   const entries = []
-  const packedMs = Date.now() - 20 * DAY_MS
+  const packedMs = nowMs - 20 * DAY_MS
   let atMs = packedMs
   let seed = 7
   const random = () => (seed = (seed * 16807) % 2147483647) / 2147483647

@@ -3,6 +3,7 @@ import type { Ask, Book, ForecastSummary, Judge, Judgement, Kit, Lot } from '@la
 import { awaited, breathe, drawn, slice, stepAside } from '~/clock/breathe'
 import { tellMoment } from '~/clock/moments'
 import { rules } from '~/rules/rules'
+import { grouped } from './grouped'
 
 /** What the asks of a book are worked out from. */
 export interface AskCase {
@@ -24,6 +25,11 @@ function asksOfLot({ book, judge, nowMs, ahead, kit }: AskCase, lot: Lot): Ask[]
     : [...blendAsks(judge, lot, nowMs, tellMoment), ...bottleAsks(book, judge, lot, nowMs, tellMoment)]
 }
 
+/** A shelf of more lots than these is told of by the first that are drawn, while the rest is looked along. */
+const LONG_SHELF = 150
+/** So many: more than a window shows. */
+const FIRST = 60
+
 /** How far all lots were looked at since the start: those of the shelf, and then those in stock. */
 export type Looked = 'none' | 'shelf' | 'all'
 
@@ -33,6 +39,10 @@ interface Said {
   asks: Ask[]
   stand: Judgement | null
 }
+
+/** The first lots of a long shelf as it is drawn, place by place; of a short one none. */
+const firstOf = (shelf: readonly Lot[]): Lot[] =>
+  shelf.length > LONG_SHELF ? [...grouped(shelf, ({ place }) => place).values()].flat().slice(0, FIRST) : []
 
 /** Lots that are new or were touched, the shelf before the cellar; then those that were looked at longest ago. */
 function inTurn(there: readonly Lot[], known: ReadonlyMap<string, Said>): Lot[] {
@@ -67,6 +77,11 @@ function useSaid(whole: Ref<boolean>) {
   const asks = shallowRef<Ask[]>([])
   const stands = shallowRef<ReadonlyMap<string, Judgement>>(new Map())
   const looked = shallowRef<Looked>('none')
+  const begun = shallowRef<ReadonlyMap<string, readonly Ask[]> | null>(null)
+  /** Tells of the first lots of a shelf that is looked along for the first time. */
+  function begin(first: readonly Lot[]) {
+    begun.value = new Map(first.map(({ id }) => [id, known.get(id)?.asks ?? []]))
+  }
   /** Tells what is known of these, and forgets all others. */
   function show(there: readonly Lot[]) {
     if (known.size > there.length) {
@@ -76,9 +91,40 @@ function useSaid(whole: Ref<boolean>) {
     const said = saidOf(there, known)
     asks.value = said.asks
     stands.value = said.stands
+    begun.value = null
     looked.value = whole.value && said.isAll ? 'all' : 'shelf'
   }
-  return { known, show, told: { asks, stands, looked } }
+  return { known, begin, show, told: { asks, stands, looked, begun } }
+}
+
+/**
+ * Looks at lots in slices, and keeps what is said of them.
+ * @param goesOn nobody else looks at them since. @param between is done between two slices.
+ * @returns it came to its end.
+ */
+async function lookAlong(
+  lots: readonly Lot[],
+  looking: {
+    known: Map<string, Said>
+    given: Ref<AskCase | null>
+    goesOn: () => boolean
+    between: () => Promise<void>
+  },
+): Promise<boolean> {
+  const { known, given, goesOn, between } = looking
+  const share = slice()
+  for (const lot of lots) {
+    const now = given.value
+    if (!now) return false
+    const stand = lot.kind === 'ferment' ? now.judge(lot.id, now.nowMs) : null
+    known.delete(lot.id)
+    known.set(lot.id, { lot, asks: asksOfLot(now, lot), stand })
+    if (!share.over()) continue
+    await between()
+    if (!goesOn()) return false
+    share.begin()
+  }
+  return true
 }
 
 /** What is still to be told of lots that were touched, and who waits for it. */
@@ -100,7 +146,8 @@ function useDebt() {
 /**
  * What every lot asks for, worst first, and how every ferment stands. A shelf is looked through at once; of hundreds
  * of lots what was just touched comes first, and the rest in slices between which the page answers: until it is said
- * anew, what was said before stands.
+ * anew, what was said before stands. `begun`: what the first lots of a long shelf ask for, while the rest of it is
+ * looked along for the first time; null before and after.
  * @param lots those that ferment, and them with those in stock, in order of their start.
  * @param given what it is worked out from, once there is something to read; looked at anew when it changes.
  * @param there they were read, those of the shelf with what they rest on; `whole`: all of them.
@@ -110,23 +157,18 @@ export function useAsks(
   given: Ref<AskCase | null>,
   { there: read, whole }: { there: Ref<boolean>; whole: Ref<boolean> },
 ) {
-  const { known, show, told } = useSaid(whole)
+  const { known, begin, show, told } = useSaid(whole)
   const { owe, paid, toldAnew } = useDebt()
   const knows = (lot: Lot) => known.has(lot.id)
   let turn = 0
 
+  const along = (lots: readonly Lot[], mine: number, between: () => Promise<void>) =>
+    lookAlong(lots, { known, given, goesOn: () => mine === turn, between })
   /** @param rest lets others go on between two slices. */
   async function look(mine: number, rest: () => Promise<void>): Promise<void> {
     const there = whole.value ? onHand.value : shelf.value
-    const share = slice()
     let shown = false
-    for (const lot of inTurn(there, known)) {
-      const now = given.value
-      if (!now) return
-      const stand = lot.kind === 'ferment' ? now.judge(lot.id, now.nowMs) : null
-      known.delete(lot.id)
-      known.set(lot.id, { lot, asks: asksOfLot(now, lot), stand })
-      if (!share.over()) continue
+    const ended = await along(inTurn(there, known), mine, async () => {
       // What was touched is told at once, all the rest together at the end; before the shelf is known nothing is.
       if (!shown && shelf.value.every(knows)) {
         await breathe()
@@ -136,14 +178,21 @@ export function useAsks(
         shown = true
       }
       await rest()
-      if (mine !== turn) return
-      share.begin()
+    })
+    if (ended) show(there)
+  }
+  /** The first look: of a long shelf the first lots are told of, and drawn, before the rest is looked along. */
+  async function lookFirst(mine: number): Promise<void> {
+    const first = told.begun.value ? [] : firstOf(shelf.value)
+    if (first.length && (await along(first, mine, breathe))) {
+      begin(first)
+      await drawn()
     }
-    show(there)
+    if (mine === turn) await look(mine, breathe)
   }
   async function lookAnew(mine: number): Promise<void> {
     // Until the shelf is told of somebody waits; later a page that was told draws what changed in it first.
-    if (told.looked.value === 'none') return awaited(() => look(mine, breathe))
+    if (told.looked.value === 'none') return awaited(() => lookFirst(mine))
     await drawn()
     if (mine === turn) await look(mine, stepAside)
   }

@@ -39,7 +39,7 @@ export interface DrawnVessel {
  */
 export interface ShelfPlace {
   lot: Lot
-  asks: Ask[]
+  asks: readonly Ask[]
   level: Level | 'nothing'
   ph: string
   vessels: { vessel: VesselKind }[]
@@ -83,7 +83,9 @@ const sizesOf = (drawn: readonly ShelfPlace[]): PlankSizes => ({
  */
 export function useShelf(shown: Ref<Shown>, room: Ref<Room>, opened: Ref<readonly string[]>) {
   const book = useBook()
-  const byLot = computed(() => grouped(book.asks, ({ lotId }) => lotId))
+  const byLot = computed(() => book.begun ?? grouped(book.asks, ({ lotId }) => lotId))
+  /** Lots that were not looked at yet are not drawn: nothing is said of them. */
+  const lots = computed(() => (book.begun ? book.fermenting.filter(({ id }) => book.begun!.has(id)) : book.fermenting))
   function placeOf(lot: Lot): ShelfPlace {
     const last = measuredPhs(lot).at(-1)?.ph
     const asks = byLot.value.get(lot.id) ?? []
@@ -91,7 +93,7 @@ export function useShelf(shown: Ref<Shown>, room: Ref<Room>, opened: Ref<readonl
     const ph = last !== undefined ? `pH ${last.toFixed(2)}` : book.notMeasured(lot.id) ? 'not measured' : 'no pH yet'
     return { lot, asks, level: asks[0]?.level ?? 'nothing', ph, vessels }
   }
-  const placed = computed(() => book.fermenting.map(placeOf))
+  const placed = computed(() => lots.value.map(placeOf))
   const countOf = (level: Shown) => placed.value.filter((one) => level === 'all' || one.level === level).length
   const chosen = computed(() => placed.value.filter(({ level }) => shown.value === 'all' || level === shown.value))
   const drawers = computed(() => chosen.value.reduce((sum, { vessels }) => sum + vessels.length, 0) > MANY)
@@ -123,10 +125,14 @@ export function useShelf(shown: Ref<Shown>, room: Ref<Room>, opened: Ref<readonl
   return {
     ...{ placed, chosen, drawers, scale },
     places: computed(() => places.value.map((plank) => ({ ...plank, pieces: piecesOf(plank.drawn) }))),
+    /** How many lots of the shelf are still to be looked at. */
+    unseen: computed(() => book.fermenting.length - lots.value.length),
     counts: computed(() =>
-      (Object.keys(WORDS) as Shown[])
-        .map((level) => ({ level, count: countOf(level) }))
-        .filter(({ count }) => count > 0),
+      book.begun
+        ? [{ level: 'all' as const, count: book.fermenting.length }]
+        : (Object.keys(WORDS) as Shown[])
+            .map((level) => ({ level, count: countOf(level) }))
+            .filter(({ count }) => count > 0),
     ),
   }
 }

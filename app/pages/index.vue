@@ -20,6 +20,8 @@ const asksForKit = computed(
 const atPhone = useMediaQuery('(max-width: 900px)')
 /** On a phone the round is walked vessel by vessel; who wants it as a list says so. */
 const asList = ref(false)
+/** Of a long shelf the first lots are told of before the rest; a round in one hand is walked once all are. */
+const isTold = computed(() => book.looked !== 'none' || (book.begun !== null && !(atPhone.value && !asList.value)))
 const inHand = computed(() => atPhone.value && !asList.value && book.lots.length > 0)
 </script>
 
@@ -39,7 +41,7 @@ const inHand = computed(() => atPhone.value && !asList.value && book.lots.length
     <BackupReminder v-if="!practice.on" />
     <LazyKitPanel v-if="asksForKit" asks />
     <LazyEmptyStart v-if="book.whole && book.lots.length === 0" />
-    <p v-else-if="book.looked === 'none'" class="sheet" role="status">The shelf is being looked along …</p>
+    <p v-else-if="!isTold" class="sheet" role="status">The shelf is being looked along …</p>
     <InTurn v-else><LazyTodayWork v-model:as-list="asList" :at-phone="atPhone" /></InTurn>
   </div>
 </template>

@@ -118,8 +118,9 @@ const exportDays = async () => {
           >. Stems and cores come on top.
         </p>
         <ProposedLots v-if="lots.length" :loft="loft" :form="form" />
-        <p v-if="still && lots.length" class="small muted" data-figure="still">{{ still }}</p>
-        <p v-if="standsFree && lots.length" class="small" data-figure="free">Still free: {{ standsFree }}.</p>
+        <p v-if="lots.length && still" class="small muted" data-figure="still">{{ still }}</p>
+        <!-- Nothing is seated for an answer that is not there: a thousand lots take their time. -->
+        <p v-if="lots.length && standsFree" class="small" data-figure="free">Still free: {{ standsFree }}.</p>
         <p v-if="shown.lots" class="problem" role="alert">{{ shown.lots }}</p>
         <div v-if="lots.length" class="row">
           <el-button type="primary" :loading="busy" @click="keep">Keep as plans</el-button>

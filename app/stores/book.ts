@@ -172,7 +172,7 @@ export const useBook = defineStore('book', () => {
         ...{ ahead: summaries.value, kit: preferences.kit },
       },
   )
-  const { asks, stands, looked, toldAnew } = useAsks({ shelf: fermenting, onHand }, askCase, { there, whole })
+  const { asks, stands, looked, begun, toldAnew } = useAsks({ shelf: fermenting, onHand }, askCase, { there, whole })
   // Once the shelf stands the rest of the log is read, while it is looked at.
   watch(looked, () => void atRest().then(() => open(true)))
   const library = computed(() => book.value.library)
@@ -190,7 +190,7 @@ export const useBook = defineStore('book', () => {
   return {
     ...{ entries, error, folded, book, lots, fermenting, planned, inStock, library, recipes, hasDemo },
     ...useRecord(folded, toldAnew),
-    ...{ disagreements, asks, looked, stands, summaries, judge, judgementOf, notMeasured },
+    ...{ disagreements, asks, looked, begun, stands, summaries, judge, judgementOf, notMeasured },
     ...useCompositions(book),
     ...useCodes(folded),
     ...{ lot, freeVessels },

@@ -17,6 +17,7 @@ import { demoEntries } from '#demo/scenario'
 import { useAsks, type AskCase } from '~/composables/useAsks'
 import { tellMoment } from '~/clock/moments'
 import { fetchRules } from '~/rules/rules'
+import { openLots } from '../../benchmarks/openLots.mjs'
 import { lateId, NOW } from '../lateId'
 
 const ENTRIES = demoEntries(NOW)
@@ -68,6 +69,7 @@ afterEach(() => vi.restoreAllMocks())
 describe('what many lots ask for', () => {
   test('is told at once where one look does, and is the same in slices', async () => {
     const quick = looking(1_000_000)
+    await nextTick()
     expect(quick.asks.value).toEqual(atOnce(quick.first))
     expect(quick.looked.value).toBe('all')
     const slow = looking(1)
@@ -97,6 +99,19 @@ describe('what many lots ask for', () => {
     }
     for (let turn = 0; turn < 200; turn++) await slice()
     expect(long.asks.value).toEqual(atOnce(caseOf(fold(entries))))
+  })
+
+  test('of a long shelf the first lots are told of before the rest, place by place; of the others nothing yet', async () => {
+    const long = looking(10, openLots(200, NOW) as Entry[])
+    for (let turn = 0; turn < 200 && !long.begun.value; turn++) await slice()
+    const places = new Set([...long.begun.value!.keys()].map((id) => long.first.given.book.lots.get(id)!.place))
+    expect([long.begun.value!.size, [...places]]).toEqual([60, ['Bench', 'Shelf']])
+    expect([long.asks.value, long.stands.value.size, long.looked.value]).toEqual([[], 0, 'none'])
+    const begun = [...long.begun.value!].filter(([, asks]) => asks.length > 0)
+    for (let turn = 0; turn < 400 && long.looked.value !== 'all'; turn++) await slice()
+    expect(long.begun.value).toBeNull()
+    expect(long.asks.value).toEqual(atOnce(long.first))
+    for (const [id, asks] of begun) expect(long.asks.value.filter(({ lotId }) => lotId === id)).toEqual(asks)
   })
 
   test('says that the cellar was not looked through while only the shelf is there', async () => {

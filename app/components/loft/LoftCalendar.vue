@@ -19,6 +19,7 @@ const frame = useTemplateRef<HTMLElement>('frame')
 const width = useWidth('calendar', frame)
 const ROW_PX = 48
 const NAMES_PX = 132
+const HEAD_PX = 22
 /** Days before today, and least days shown. */
 const BEFORE = 3
 const LEAST_DAYS = 28
@@ -94,9 +95,10 @@ const proposed = computed(() =>
 
 <template>
   <figure ref="frame" class="loft" aria-label="Calendar of the loft">
-    <div class="scroll">
-      <div class="grid" :style="{ width: `${NAMES_PX + days * dayPx}px` }">
-        <div class="head" :style="{ marginLeft: `${NAMES_PX}px` }">
+    <!-- It is drawn once it is known how wide a day is. -->
+    <div class="scroll" :style="{ minHeight: `${HEAD_PX + shown.length * ROW_PX}px` }">
+      <div v-if="width > 0" class="grid" :style="{ width: `${NAMES_PX + days * dayPx}px` }">
+        <div class="head" :style="{ marginLeft: `${NAMES_PX}px`, height: `${HEAD_PX}px` }">
           <span v-for="tick in ticks" :key="tick" class="tick" :style="{ left: `${x(tick)}px` }">{{
             shortDay(tick)
           }}</span>
@@ -106,7 +108,6 @@ const proposed = computed(() =>
             <li v-for="row in drawn" :key="row.key">{{ row.name }}</li>
           </ul>
           <div class="lanes" :style="{ height: `${shown.length * ROW_PX}px`, '--day': `${dayPx}px` }">
-            <span v-for="row in drawn" :key="row.key" class="lane" :style="{ top: `${y(row.key)}px` }" />
             <span class="mark" :style="{ left: `${x(todayMs)}px` }"><b>today</b></span>
             <span v-if="saleMs" class="mark sale" :style="{ left: `${x(saleMs)}px` }"><b>sale</b></span>
             <NuxtLink
@@ -158,7 +159,6 @@ const proposed = computed(() =>
 }
 .head {
   position: relative;
-  height: 22px;
 }
 .tick {
   position: absolute;
@@ -187,18 +187,13 @@ const proposed = computed(() =>
 .lanes {
   position: relative;
   flex: 1;
-  background-image: repeating-linear-gradient(
-    90deg,
-    color-mix(in srgb, var(--line) 45%, transparent) 0 1px,
-    transparent 1px calc(var(--day) * 7)
-  );
-}
-.lane {
-  position: absolute;
-  left: 0;
-  right: 0;
-  height: 48px;
-  border-bottom: 1px solid var(--line);
+  background-image:
+    repeating-linear-gradient(transparent 0 47px, var(--line) 47px 48px),
+    repeating-linear-gradient(
+      90deg,
+      color-mix(in srgb, var(--line) 45%, transparent) 0 1px,
+      transparent 1px calc(var(--day) * 7)
+    );
 }
 .mark {
   position: absolute;

@@ -16,8 +16,11 @@ export function useRowsInSight(
   const { height } = useWindowSize()
   const sight = computed(() => {
     if (rows.value.length <= MANY) return { from: 0, to: rows.value.length }
-    const from = Math.max(0, PIECE * (Math.floor(-top.value / rowPx / PIECE) - 1))
-    return { from, to: from + PIECE * (3 + Math.ceil(height.value / rowPx / PIECE)) }
+    const pieceAt = (px: number) => Math.floor(px / rowPx / PIECE)
+    return {
+      from: PIECE * Math.max(0, pieceAt(-top.value) - 1),
+      to: PIECE * Math.max(1, pieceAt(height.value - top.value) + 2),
+    }
   })
   const placeOf = (key: string) => places.value.get(key) ?? -1
   return {

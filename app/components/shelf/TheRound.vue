@@ -49,6 +49,7 @@ async function calendar() {
 }
 const countWords = computed(() => {
   const count = book.asks.length
+  if (book.looked === 'none') return 'The shelf is being looked along …'
   if (book.looked !== 'all') return 'The cellar is being looked through …'
   return count === 0
     ? 'Nothing is asked for now. Look and smell all the same.'

@@ -24,7 +24,7 @@ const room = computed(() => ({
   widthPx: width.value || 800,
   heightPx: windowWidth.value <= 900 ? 2 * height.value : Math.max(620, 1.15 * (height.value - AROUND_PX)),
 }))
-const { placed, counts, chosen, places, drawers, scale } = useShelf(shown, room, opened)
+const { placed, counts, chosen, places, drawers, scale, unseen } = useShelf(shown, room, opened)
 /** How high the highest of a plank is drawn, lid and airlock included. */
 const tallestPx = (drawn: (typeof placed.value)[number][]) =>
   26 + scale.value * Math.max(0, ...drawn.flatMap(({ vessels }) => vessels.map(({ vessel }) => vessel.heightMm)))
@@ -99,6 +99,7 @@ const open = (place: string) =>
           <QuietDrawer v-if="quiet.length" :lots="quiet" /></section
       ></InTurn>
     </template>
+    <p v-if="unseen > 0" class="sheet" role="status">{{ unseen }} more are being looked along …</p>
   </div>
 </template>
 
