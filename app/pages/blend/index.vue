@@ -171,17 +171,18 @@ async function weighIn(event: Event) {
             ><RulerBack :property="property" :blending="blending"
           /></TargetRuler>
         </section>
-        <MixAnswer
-          v-model:draft="draft"
-          v-model:sauce="sauce"
-          :answered="answered"
-          :problem="unanswered"
-          :differs="differs"
-          :can-put-back="canPutBack"
-          @set="setPot"
-          @back="putBack"
-          @follow="follow"
-        />
+        <InTurn
+          ><MixAnswer
+            v-model:draft="draft"
+            v-model:sauce="sauce"
+            :answered="answered"
+            :problem="unanswered"
+            :differs="differs"
+            :can-put-back="canPutBack"
+            @set="setPot"
+            @back="putBack"
+            @follow="follow"
+        /></InTurn>
         <p v-if="pressure && pressure.bar.high > WARN_BAR" class="sweetens">
           <StateMark level="act" word="Sugar comes back" /> What goes in after fermenting ferments again: closed at 20
           °C up to {{ formatNumber(pressure.bar.high, 1) }} bar.
