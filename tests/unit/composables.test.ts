@@ -1,9 +1,10 @@
 // @vitest-environment happy-dom
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { computed, effectScope, nextTick, ref, type EffectScope } from 'vue'
+import { computed, effectScope, nextTick, reactive, ref, type EffectScope } from 'vue'
 import { z } from 'zod'
 import { createPinia, setActivePinia } from 'pinia'
 import type { Draft, MixAnswer } from '@lactofer/core'
+import { useBackups } from '~/composables/useBackups'
 import { useDraft } from '~/composables/useDraft'
 import { useForm } from '~/composables/useForm'
 import { useProbeLog } from '~/composables/useProbeLog'
@@ -16,6 +17,7 @@ import { useRound } from '~/stores/round'
 
 const book = vi.hoisted(() => ({
   ready: true,
+  nowMs: 0,
   record: vi.fn<(...drafts: unknown[]) => Promise<string[]>>(),
   followed: vi.fn<(ids: readonly string[]) => Promise<void>>(() => Promise.resolve()),
   lot: vi.fn<(id: string) => unknown>(),
@@ -31,10 +33,12 @@ const files = vi.hoisted(() => ({
   drafts: vi.fn<() => Promise<{ key: string; text: string }[]>>(),
   keepDraft: vi.fn<(key: string, text: string) => Promise<void>>(() => Promise.resolve()),
 }))
+const backup = vi.hoisted(() => ({ of: null as unknown }))
 const askForMix = vi.hoisted(() => vi.fn<() => Promise<unknown>>())
 const said = vi.hoisted(() => vi.fn<(words: string) => void>())
 vi.mock('~/stores/book', () => ({ useBook: () => book, newLotId: () => 'L1' }))
 vi.mock('~/stores/keeping', () => ({ useKeeping: () => ({ problem: null, codeOf: () => 'full' }) }))
+vi.mock('~/stores/backup', () => ({ useBackup: () => backup.of }))
 vi.mock('~/stores/instruments', () => ({ useInstruments: () => instruments }))
 vi.mock('~/stores/preferences', () => ({ usePreferences: () => ({ probes: { 'probe-1': 'L1' } }) }))
 vi.mock('~/workers/witness', () => ({ hasPrivateFiles: () => files.there, witness: () => files }))
@@ -316,5 +320,19 @@ describe('the way back of the round', () => {
     expect(await round.did('L1', 'skim')).toBe(false)
     await round.undo()
     expect(book.record).toHaveBeenLastCalledWith(expect.objectContaining({ kind: 'retract', replaces: '1' }))
+  })
+})
+
+describe('archives by themselves', () => {
+  it('follow what is due, though it is told long after the entries it is told of', async () => {
+    vi.useFakeTimers()
+    const state = reactive({ folder: 'kept', due: null as string | null, runWhereDue: vi.fn() })
+    backup.of = state
+    inScope(() => useBackups())
+    await vi.advanceTimersByTimeAsync(60_000)
+    expect(state.runWhereDue).toHaveBeenCalledTimes(1)
+    state.due = 'a release'
+    await vi.advanceTimersByTimeAsync(60_000)
+    expect(state.runWhereDue).toHaveBeenCalledTimes(2)
   })
 })
