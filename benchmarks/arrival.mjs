@@ -3,7 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { longLog } from './longLog.mjs'
-import { within } from './rows.mjs'
+import { withinMiddle } from './rows.mjs'
 import { onServedPage } from './served.mjs'
 import { longest, takeIn, watchTasks } from './watched.mjs'
 
@@ -35,6 +35,26 @@ async function holds(page, entries) {
   }
 }
 
+/** The longest a page stood still while the other's entries arrived, ms. */
+async function arriving(device, path) {
+  const [here, other] = [await device(OWN), await device(ALL)]
+  await here.goto('/devices')
+  await here.getByRole('button', { name: 'Open a room' }).click()
+  await here.locator('[data-join-code]').waitFor()
+  const secret = await secretOf(here)
+  await here.goto(path)
+  await here.waitForTimeout(4000)
+  await longest(here)
+  await other.goto(`/join#${secret}`)
+  await other.getByRole('button', { name: 'Join' }).click()
+  await holds(here, ALL)
+  await here.waitForTimeout(6000)
+  const stood = await longest(here)
+  await here.context().close()
+  await other.context().close()
+  return stood
+}
+
 await onServedPage('4178', async (first) => {
   const browser = first.context().browser()
   const device = async (entries) => {
@@ -51,24 +71,8 @@ await onServedPage('4178', async (first) => {
     ['/', 'Today'],
     ['/devices', 'Devices'],
   ]) {
-    const [here, other] = [await device(OWN), await device(ALL)]
-    await here.goto('/devices')
-    await here.getByRole('button', { name: 'Open a room' }).click()
-    await here.locator('[data-join-code]').waitFor()
-    const secret = await secretOf(here)
-    await here.goto(path)
-    await here.waitForTimeout(4000)
-    await longest(here)
-    await other.goto(`/join#${secret}`)
-    await other.getByRole('button', { name: 'Join' }).click()
-    await holds(here, ALL)
-    await here.waitForTimeout(6000)
-    within(
-      `10,000 entries of another device arrive, ${called} open: the longest it stood still`,
-      await longest(here),
-      MOST_MS,
-    )
-    await here.context().close()
-    await other.context().close()
+    const turns = []
+    for (let turn = 0; turn < 3; turn++) turns.push(await arriving(device, path))
+    withinMiddle(`10,000 entries of another device arrive, ${called} open: the longest it stood still`, turns, MOST_MS)
   }
 })

@@ -70,6 +70,22 @@ export function within(what, ms, mostMs) {
   })
 }
 
+/** The middle of several turns. */
+export const middle = (turns) => [...turns].sort((a, b) => a - b)[Math.floor(turns.length / 2)]
+
+/** Milliseconds that are only told. */
+export const told = (what, ms) =>
+  tell({ what, here: `${figure(ms)} ms`, beside: '–', ratio: '–', asked: '–', kept: null })
+
+/**
+ * The middle of several turns, within milliseconds: what the machine does beside it is not in most of them. The worst
+ * of them is told.
+ */
+export function withinMiddle(what, turns, mostMs) {
+  within(what, middle(turns), mostMs)
+  told(`… in the worst of ${turns.length} turns`, Math.max(...turns))
+}
+
 /** Kilobytes, whatever the machine. */
 export const sized = (what, kb, mostKb) =>
   tell({
