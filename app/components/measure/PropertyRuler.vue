@@ -45,7 +45,8 @@ const aimed = computed(() => target.low !== null || target.high !== null)
         <div v-if="aimed" class="target" :style="between(target.low ?? ruler.low, target.high ?? ruler.high)" />
         <div v-if="value" class="doubt" :style="between(value.low, value.high)" />
         <div v-if="value" class="pin" :style="{ left: at(value.typical) }" />
-        <span class="end">{{ ruler.ends[0] }}</span><span class="end last">{{ ruler.ends[1] }}</span>
+        <span :class="['end', { clear: turns }]">{{ ruler.ends[0] }}</span
+        ><span class="end last">{{ ruler.ends[1] }}</span>
         <span v-for="tick in ruler.ticks" :key="tick" class="tick" :style="{ left: at(tick) }">{{
           property === 'acid' ? tick.toFixed(1) : formatNumber(tick)
         }}</span>
@@ -164,6 +165,11 @@ button.read {
   left: -6px;
   font-size: 13px;
   color: var(--muted);
+}
+/* The handle of the low side stands there while nothing is asked of it, and the first figure is near. */
+.clear {
+  left: 11px;
+  font-size: 12px;
 }
 .last {
   left: auto;
