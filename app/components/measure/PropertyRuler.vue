@@ -45,8 +45,9 @@ const aimed = computed(() => target.low !== null || target.high !== null)
         <div v-if="aimed" class="target" :style="between(target.low ?? ruler.low, target.high ?? ruler.high)" />
         <div v-if="value" class="doubt" :style="between(value.low, value.high)" />
         <div v-if="value" class="pin" :style="{ left: at(value.typical) }" />
-        <span :class="['end', { clear: turns }]">{{ ruler.ends[0] }}</span
-        ><span class="end last">{{ ruler.ends[1] }}</span>
+        <span :class="['end', { clear: turns }]">{{ ruler.ends[0] }}</span><span class="end last">{{
+          ruler.ends[1]
+        }}</span>
         <span v-for="tick in ruler.ticks" :key="tick" class="tick" :style="{ left: at(tick) }">{{
           property === 'acid' ? tick.toFixed(1) : formatNumber(tick)
         }}</span>
