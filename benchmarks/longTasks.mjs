@@ -26,9 +26,6 @@ function pagesOf(lots) {
     ...['/logbook', '/settings', '/devices', '/'],
   ]
 }
-/** The last lot that an entry of each kind made. */
-const lastLots = (entries) => Object.fromEntries(entries.flatMap(({ kind, lotId }) => (lotId ? [[kind, lotId]] : [])))
-
 const router = () => document.querySelector('#__nuxt').__vue_app__.config.globalProperties.$router
 /** A new browser's page with such a log. */
 async function pageWith(browser, baseURL, make) {
@@ -63,9 +60,10 @@ async function opened(page) {
   await page.locator('.round, .page .sheet').first().waitFor(PATIENCE)
   await page.waitForTimeout(3000)
 }
-/** Run in the page: the last lot of each kind. */
-const shownLots = () => {
+/** Run in the page: the last lot of each kind, once the whole log is there. */
+const shownLots = async () => {
   const book = document.querySelector('#__nuxt').__vue_app__.config.globalProperties.$pinia._s.get('book')
+  while (!book.whole) await new Promise((resolve) => setTimeout(resolve, 100))
   return Object.fromEntries(book.lots.map(({ id, made }) => [made.kind, id]))
 }
 /** How long each page stood still at most, from a fresh start. */
@@ -76,6 +74,7 @@ async function walk(page, paths) {
   for (const path of paths) {
     await page.evaluate(`(${router})().push(${JSON.stringify(path)})`)
     await page.waitForTimeout(WATCHED_MS)
+    if (await page.getByRole('heading', { name: 'No such lot' }).count()) throw new Error(`${path} is of no lot.`)
     stood.push(await longest(page))
     if (process.env.EACH) console.log(`       ${path}: ${stood.at(-1)}`)
   }
@@ -87,13 +86,11 @@ await onServedPage('4177', async (first) => {
   const baseURL = 'http://127.0.0.1:4177'
   for (const [name, make] of Object.entries(STATES).filter(([one]) => !only || one === only)) {
     const page = await pageWith(browser, baseURL, make)
-    const entries = make?.() ?? []
-    const lots = make ? lastLots(entries) : {}
     await opened(page)
-    if (!make) Object.assign(lots, await page.evaluate(shownLots))
+    const paths = pagesOf(await page.evaluate(shownLots))
     const walks = []
-    for (let turn = 0; turn < WALKS; turn++) walks.push(await walk(page, pagesOf(lots)))
-    const [worst] = pagesOf(lots)
+    for (let turn = 0; turn < WALKS; turn++) walks.push(await walk(page, paths))
+    const [worst] = paths
       .map((path, index) => ({ path, turns: walks.map((stood) => stood[index]) }))
       .sort((a, b) => middle(b.turns) - middle(a.turns))
     const on = middle(worst.turns) > 0 ? worst.path.replace(/[0-9A-Z]{26}/, '…') : 'none'

@@ -3,21 +3,29 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { computed, effectScope, nextTick, reactive, ref, type EffectScope } from 'vue'
 import { z } from 'zod'
 import { createPinia, setActivePinia } from 'pinia'
-import type { Draft, MixAnswer } from '@lactofer/core'
+import { fold, type Draft, type Entry, type MixAnswer } from '@lactofer/core'
 import { useBackups } from '~/composables/useBackups'
 import { useDraft } from '~/composables/useDraft'
 import { useForm } from '~/composables/useForm'
 import { useProbeLog } from '~/composables/useProbeLog'
+import { useShelf } from '~/composables/useShelf'
 import { useSolver } from '~/composables/useSolver'
 import { freshBlendDraft, freshPart } from '~/forms/blendForm'
 import { drafts } from '~/db/drafts'
 import { useRound } from '~/stores/round'
+import { openLots } from '../../benchmarks/openLots.mjs'
+import { NOW } from '../lateId'
 
 /* What the composables keep, ask and write, with the log, the workers and the page put in their place. */
 
 const book = vi.hoisted(() => ({
   ready: true,
   nowMs: 0,
+  book: {},
+  fermenting: [] as unknown[],
+  asks: [] as unknown[],
+  begun: null as ReadonlyMap<string, readonly unknown[]> | null,
+  notMeasured: () => false,
   record: vi.fn<(...drafts: unknown[]) => Promise<string[]>>(),
   followed: vi.fn<(ids: readonly string[]) => Promise<void>>(() => Promise.resolve()),
   lot: vi.fn<(id: string) => unknown>(),
@@ -334,5 +342,20 @@ describe('archives by themselves', () => {
     state.due = 'a release'
     await vi.advanceTimersByTimeAsync(60_000)
     expect(state.runWhereDue).toHaveBeenCalledTimes(2)
+  })
+})
+
+describe('a long shelf', () => {
+  afterEach(() => Object.assign(book, { book: {}, fermenting: [], begun: null }))
+
+  it('draws no lot that was not looked at: it would stand there as if it asked for nothing', () => {
+    const folded = fold(openLots(3, NOW) as Entry[])
+    const lots = [...folded.lots.values()]
+    const second = lots[1]!.id
+    const begun = new Map([[second, [{ lotId: second, level: 'act' }]]])
+    Object.assign(book, { book: folded, fermenting: lots, begun })
+    const shelf = inScope(() => useShelf(ref('all'), ref({ widthPx: 800, heightPx: 600 }), ref([])))
+    expect(shelf.placed.value.map(({ lot, level }) => [lot.id, level])).toEqual([[second, 'act']])
+    expect([shelf.unseen.value, shelf.counts.value]).toEqual([2, [{ level: 'all', count: 3 }]])
   })
 })
