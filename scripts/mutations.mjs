@@ -1,6 +1,7 @@
-// Faults planted in a copy of the judge, one at a time: each has to be caught by lives or by the named faults.
-// `npm run mutations`; a number plants only that one.
-import { cpSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+// Faults planted in a copy of the project, one at a time: those of the judge have to be caught by random lives or by
+// the named faults, those of the application by its unit and component tests.
+// `npm run mutations`; `-- judge` or `-- application` plants one set, a number only that fault.
+import { cpSync, mkdirSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs'
 import { spawnSync } from 'node:child_process'
 
 const HERE = '.mutants'
@@ -108,36 +109,123 @@ const MUTANTS = [
   ],
 ]
 
+/**
+ * Faults in the application: forms, stores, storage, what devices share. Each has to be caught by a unit or component
+ * test.
+ */
+const FORMS = 'app/forms'
+const STORES = 'app/stores'
+const DB = 'app/db'
+const LINK = 'app/link'
+const APPLICATION = [
+  ['a code that is on another lot is taken', `${FORMS}/problems.ts`, 'return taken(code) ?', 'return false ?'],
+  ['water counts for a mash', `${FORMS}/planForm.ts`, 'if (!takesWater(kind)) return 0', ''],
+  ['more is pressed than the lot holds', `${FORMS}/pressForm.ts`, 'if ((form.inG ?? 0) > leftG * TARE)', 'if (false)'],
+  [
+    'more bottles than there is sauce for',
+    `${FORMS}/runForm.ts`,
+    'const tooMany = count !== null && count > limits.most',
+    'const tooMany = false',
+  ],
+  ['the cold may be warm', `${FORMS}/decideForm.ts`, "what === 'cold' && form.tempC > COLD_C", 'false'],
+  ['one jar that is eaten ends all of them', `${FORMS}/endForm.ts`, '...(jars && { marks: jars }),', ''],
+  ['the jar is weighed with what is in it', `${FORMS}/weighDraft.ts`, 'grossG - tareG', 'grossG'],
+  ['what went into one jar went into all', `${FORMS}/putIn.ts`, '...(form.mark && { marks: [form.mark] }),', ''],
+  [
+    'undo says so and writes nothing',
+    `${STORES}/round.ts`,
+    'if (drafts.length && (await wrote(drafts)))',
+    'if (drafts.length)',
+  ],
+  ['a rest of fifteen seconds', `${STORES}/timers.ts`, 'minutes * MINUTE_MS', 'minutes * 1000'],
+  [
+    'the first calibration of a meter counts, not the last',
+    `${STORES}/instruments.ts`,
+    "if (entry.kind === 'calibrate') newest",
+    "if (entry.kind === 'calibrate' && !newest.has(entry.meter)) newest",
+  ],
+  [
+    'the other world keeps the units of this one',
+    `${STORES}/preferences.ts`,
+    "choose('units', {})]",
+    "choose('units', choices.value.units)]",
+  ],
+  ['no archive after a release', `${STORES}/backup.ts`, ' || own.value.releases > last.value.releases', ''],
+  ['an entry is kept that was never parsed', `${DB}/journal.ts`, 'entries.map(ownEntry)', '[...entries]'],
+  ['old entries are taken out and bound nowhere', `${DB}/journal.ts`, 'await bind(old)\n    await', 'await'],
+  ['the second copy remembers the demo', `${DB}/secondCopy.ts`, '...entries.filter(isOwn).map(', '...entries.map('],
+  ['no gate for writes', `${DB}/gate.ts`, "mode === 'readwrite' && !tables.includes(store)", 'false'],
+  [
+    'recorded in the database only',
+    `${STORES}/keeping.ts`,
+    'await copy.write(() => copyEntries(entries))\n      void',
+    'void',
+  ],
+  ['what was typed last goes with the page', `${DB}/unsaved.ts`, 'place?.setItem(PREFIX + key, text)', ''],
+  [
+    'the demo is passed on to other devices',
+    `${LINK}/exchange.ts`,
+    "entries.filter(({ id, origin }) => origin === 'maker' && open(id))",
+    'entries.filter(({ id }) => open(id))',
+  ],
+  [
+    'a server that is down is taken for a refusal',
+    `${LINK}/wire.ts`,
+    'if (!said.success || answer.status >= 500)',
+    'if (!said.success)',
+  ],
+  ['a torn line stays in the shared file', `${LINK}/folder.ts`, 'await out.truncate(position)', ''],
+  ['a damaged archive is read', 'app/archive/readArchive.ts', ' || sealed.hex() !== said.sha256', ''],
+]
+
 const only = process.argv.slice(2).map(Number).filter(Boolean)
+const named = (word) => process.argv.includes(word)
 rmSync(HERE, { recursive: true, force: true })
 mkdirSync(`${HERE}/scripts`, { recursive: true })
-for (const part of ['core', 'demo'])
+for (const part of ['core', 'demo', 'app', 'server', 'tests/unit', 'tests/fixtures', 'benchmarks', 'docs'])
   cpSync(part, `${HERE}/${part}`, { recursive: true, filter: (path) => !path.includes('node_modules') })
-for (const file of ['scripts/lives.ts', 'vitest.config.ts', 'package.json']) cpSync(file, `${HERE}/${file}`)
+for (const file of readdirSync('tests')) if (file.endsWith('.ts')) cpSync(`tests/${file}`, `${HERE}/tests/${file}`)
+for (const file of readdirSync('scripts'))
+  if (/\.(ts|mjs|json)$/.test(file)) cpSync(`scripts/${file}`, `${HERE}/scripts/${file}`)
+for (const file of ['vitest.config.ts', 'package.json']) cpSync(file, `${HERE}/${file}`)
 
 const quiet = (command, args) => spawnSync(command, args, { cwd: HERE, encoding: 'utf8' })
-const missed = []
-MUTANTS.forEach(([name, file, from, to], index) => {
-  if (only.length && !only.includes(index + 1)) return
-  const path = `${HERE}/${file}`
-  const sound = readFileSync(path, 'utf8')
-  if (!sound.includes(from)) throw new Error(`${name}: "${from}" does not stand in ${file}.`)
-  writeFileSync(
-    path,
-    sound.replace(from, () => to),
-  )
+/** What catches a fault of the judge: random lives, or a named fault; `null` where nothing does. */
+function caughtByJudge() {
   const lives = quiet('npx', ['vite-node', 'scripts/lives.ts', '--', '1500'])
-  const told = /unsafe verdicts: (\d+)\nstricter than the oracle: (\d+)/.exec(lives.stdout)
-  let caught =
-    lives.status === 0 ? null : told ? `lives: ${told[1]} unsafe, ${told[2]} stricter` : 'lives: it does not run'
-  if (!caught && quiet('npx', ['vitest', 'run', 'core/test/judge/faults.test.ts']).status !== 0)
-    caught = 'the named faults'
-  console.log(
-    `${String(index + 1).padStart(2)} ${caught ? 'caught' : 'MISSED'}  ${name}${caught ? ` (${caught})` : ''}`,
-  )
-  if (!caught) missed.push(name)
-  writeFileSync(path, sound)
-})
+  const counts = /unsafe verdicts: (\d+)\nstricter than the oracle: (\d+)/.exec(lives.stdout)
+  if (lives.status !== 0) return counts ? `lives: ${counts[1]} unsafe, ${counts[2]} stricter` : 'lives: it does not run'
+  return quiet('npx', ['vitest', 'run', 'core/test/judge/faults.test.ts']).status === 0 ? null : 'the named faults'
+}
+/** The first test of the application that fails; `null` where none does. */
+function caughtByTests() {
+  const { status, stdout } = quiet('npx', ['vitest', 'run', '--project', 'app', '--bail', '1', '--reporter', 'dot'])
+  if (status === 0) return null
+  return /FAIL\s+\|?app\|?\s*(.+)/.exec(stdout)?.[1] ?? 'it does not run'
+}
+
+const missed = []
+const SETS = [
+  ...(named('application') ? [] : [[MUTANTS, caughtByJudge]]),
+  ...(named('judge') ? [] : [[APPLICATION, caughtByTests]]),
+]
+for (const [mutants, catcher] of SETS)
+  mutants.forEach(([name, file, from, to], index) => {
+    if (only.length && !only.includes(index + 1)) return
+    const path = `${HERE}/${file}`
+    const sound = readFileSync(path, 'utf8')
+    if (!sound.includes(from)) throw new Error(`${name}: "${from}" does not stand in ${file}.`)
+    writeFileSync(
+      path,
+      sound.replace(from, () => to),
+    )
+    const caught = catcher()
+    console.log(
+      `${String(index + 1).padStart(2)} ${caught ? 'caught' : 'MISSED'}  ${name}${caught ? ` (${caught})` : ''}`,
+    )
+    if (!caught) missed.push(name)
+    writeFileSync(path, sound)
+  })
 rmSync(HERE, { recursive: true, force: true })
 console.log(missed.length ? `${missed.length} missed` : 'All were caught.')
 process.exitCode = missed.length ? 1 : 0
