@@ -1,11 +1,11 @@
 import { useEventSource } from '@vueuse/core'
-import { computed, shallowRef, watch, type ComputedRef, type ShallowRef } from 'vue'
+import { computed, shallowRef, watch } from 'vue'
 import { z } from '@lactofer/core'
 import { BenchStateSchema, calibrationAge, formatNumber, type BenchCommand, type BenchState } from '@lactofer/core'
 import { nowMs } from '~/clock/clock'
 import { inPractice } from '~/db/loft'
 import { keptRun, type KeptRun } from '~/db/practice'
-import type { Driver, Shown } from './driver'
+import type { Bench, Driver, Shown, Wire } from './driver'
 
 /* The simulated bench of the server: a scale, a pH meter, a thermometer and probes on one stream. */
 
@@ -21,15 +21,6 @@ const SentSchema = z
     }
   })
   .pipe(BenchStateSchema)
-
-/** The bench: what it shows now, what went wrong with it, what it can be asked, its instruments. */
-export interface Bench {
-  state: ShallowRef<BenchState | null>
-  connected: ComputedRef<boolean>
-  problem: ShallowRef<string | null>
-  command: (order: BenchCommand) => Promise<void>
-  drivers: readonly Driver[]
-}
 
 function scaleOf({ scale }: BenchState, massWords: (grams: number) => string): Shown {
   const { value, steady, tareG } = scale
@@ -58,9 +49,6 @@ function thermometerOf({ thermometer }: BenchState): Shown {
   const note = sample ? `in ${sample}` : 'in the room'
   return { kind: 'temperature', value, steady, note, instrument: { name: 'thermometer', steady } }
 }
-
-/** The wire of a bench: what it shows, whether it is there, and a way to ask something of it. */
-export type Wire = Pick<Bench, 'state' | 'connected' | 'problem' | 'command'>
 
 /** The stream of the server's bench, for as long as the store lives. */
 function serverWire(): Wire {

@@ -1,4 +1,5 @@
-import type { Instrument, QuantityKind } from '@lactofer/core'
+import type { ComputedRef, ShallowRef } from 'vue'
+import type { BenchCommand, BenchState, Instrument, QuantityKind } from '@lactofer/core'
 
 /** What an instrument shows now, in the stored unit of its kind; no value while nothing is measured. */
 export interface Shown {
@@ -23,3 +24,15 @@ export interface Driver {
   subscribe: (show: (shown: Shown | null) => void) => () => void
   tare?: () => Promise<void>
 }
+
+/** The bench: what it shows now, what went wrong with it, what it can be asked, its instruments. */
+export interface Bench {
+  state: ShallowRef<BenchState | null>
+  connected: ComputedRef<boolean>
+  problem: ShallowRef<string | null>
+  command: (order: BenchCommand) => Promise<void>
+  drivers: readonly Driver[]
+}
+
+/** The wire of a bench: what it shows, whether it is there, and a way to ask something of it. */
+export type Wire = Pick<Bench, 'state' | 'connected' | 'problem' | 'command'>

@@ -3,7 +3,7 @@ import { computed, shallowRef } from 'vue'
 import { BenchSimulator, luckOf, type BenchCommand, type BenchState } from '@lactofer/core'
 import { nowMs } from '~/clock/clock'
 import type { KeptRun } from '~/db/practice'
-import type { Wire } from './bench'
+import type { Wire } from './driver'
 
 /* The bench of the practice loft: the same instruments, simulated in this page, with the exercise's own meter. */
 

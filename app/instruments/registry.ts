@@ -1,5 +1,5 @@
-import { openBench, type Bench } from './bench'
-import type { Driver } from './driver'
+import { openBench } from './bench'
+import type { Bench, Driver } from './driver'
 import { openKitchenScale } from './kitchenScale'
 
 /** Every instrument there is, in the order of the strip; those in `off` wait until somebody switches them on. */

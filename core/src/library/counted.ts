@@ -1,6 +1,5 @@
 import type { Piece } from '../amount/words'
-import type { MaterialKind } from './material'
-import type { Triple } from './rows'
+import type { MaterialKind, Triple } from './material'
 
 /* What is counted of a thing besides the piece, g: common practice, with the range met. Weigh it when you can. */
 

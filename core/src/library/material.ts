@@ -2,6 +2,9 @@ import type { Piece } from '../amount/words'
 import type { AcidId } from '../acid/species'
 import type { Range } from '../working'
 
+/** Low, typical and high. */
+export type Triple = readonly [low: number, typical: number, high: number]
+
 /**
  * Allergens that are declared by name: the fourteen of regulation (EU) 1169/2011, Annex II, which hold the nine of
  * the United States; from memory.

@@ -1,4 +1,5 @@
-import { produce, type ProduceRow, type Triple } from './rows'
+import type { Triple } from './material'
+import { produce, type ProduceRow } from './rows'
 
 /**
  * Ripe red pepper: citric 0.26, malic 0.12, succinic 0.035, ascorbic 0.15 %, 10 and 14 mmol/kg of sites; from memory.

@@ -1,5 +1,5 @@
-import { SOURCES } from './material'
-import { figure, produce, type ProduceRow, type Triple } from './rows'
+import { SOURCES, type Triple } from './material'
+import { figure, produce, type ProduceRow } from './rows'
 
 const vegetable = (id: string, name: string, color: string, row: ProduceRow) =>
   produce('vegetable', id, name, color, row)

@@ -3,10 +3,7 @@ import { ACIDS, acidMmol, type AcidId } from '../acid/species'
 import type { Range } from '../working'
 import { COUNTED, HANDFUL_OF_CUP, USUAL_COUNTED } from './counted'
 import { IFCT, type IfctCode } from './ifct'
-import { SOURCES, type Allergen, type Figure, type Material, type MaterialKind } from './material'
-
-/** Low, typical and high. */
-export type Triple = readonly [low: number, typical: number, high: number]
+import { SOURCES, type Allergen, type Figure, type Material, type MaterialKind, type Triple } from './material'
 
 /** A figure from its three values. */
 export const figure = ([low, typical, high]: Triple, source: string): Figure => ({ low, typical, high, source })

@@ -1,5 +1,5 @@
-import { produce, type ProduceRow, type Triple } from './rows'
-import type { Material } from './material'
+import { produce, type ProduceRow } from './rows'
+import type { Material, Triple } from './material'
 
 /** Dried things: little water, some sugar; from memory. Spooned: common practice. */
 const spice = (
