@@ -13,6 +13,12 @@ const same = (one: unknown, other: unknown) => JSON.stringify(one) === JSON.stri
 const isRecord = (value: unknown): value is Record<string, unknown> =>
   typeof value === 'object' && value !== null && !Array.isArray(value)
 
+/** The fields of a form that are not as it began. */
+const changedFields = <T>(fresh: T, now: T): Partial<T> =>
+  isRecord(fresh) && isRecord(now)
+    ? (Object.fromEntries(Object.entries(now).filter(([key, value]) => !same(value, fresh[key]))) as Partial<T>)
+    : {}
+
 /**
  * What was stored together with what was typed before it was read back: field by field, what was stored counts, and
  * what is as it was at the start gives way to what was typed meanwhile.
@@ -32,7 +38,7 @@ export function useDraft<T>(
   key: string,
   schema: z.ZodType<T>,
   fresh: () => T,
-): { draft: Ref<T>; reset: () => void; save: () => Promise<void>; loaded: Promise<void> } {
+): { draft: Ref<T>; reset: () => void; save: () => Promise<void>; loaded: Promise<Partial<T>> } {
   const draft = ref(fresh()) as Ref<T>
   const begun = JSON.stringify(draft.value)
   let read = false
@@ -48,12 +54,15 @@ export function useDraft<T>(
     if (await writeDraft(key, text)) kept = text
   }
   const last = takeUnsaved(key)
+  // Resolves to what was typed before it was read back: a page that then puts something else in its place keeps that.
   const loaded = readDraft(key).then((stored) => {
     const parsed = schema.safeParse(last ?? stored)
+    const typed = changedFields(JSON.parse(begun) as T, draft.value)
     if (parsed.success) draft.value = together(JSON.parse(begun) as T, draft.value, parsed.data)
     if (last === undefined) kept = parsed.success ? JSON.stringify(parsed.data) : begun
     read = true
     void write()
+    return typed
   })
   watchDebounced(draft, () => write(), { deep: true, debounce: 150, maxWait: 500 })
   const writeDown = () => write()

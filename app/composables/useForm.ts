@@ -25,7 +25,7 @@ interface FormParts<T, P extends Problems> {
 /** A form that lives as long as it is shown. */
 function shortLived<T>(fresh: () => T): Held<T> {
   const draft = ref(fresh()) as Ref<T>
-  return { draft, reset: () => void (draft.value = fresh()), save: async () => {}, loaded: Promise.resolve() }
+  return { draft, reset: () => void (draft.value = fresh()), save: async () => {}, loaded: Promise.resolve({}) }
 }
 function hold<T>(fresh: FormParts<T, Problems>['fresh'], keep: FormParts<T, Problems>['keep']): Held<T> {
   if (typeof fresh !== 'function') return fresh

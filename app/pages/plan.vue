@@ -43,10 +43,10 @@ const { filled, closure, packed, settled } = vessels
 const suggestedCode = computed(() => book.nextCode('LF'))
 const code = computed(() => form.value.code.trim() || suggestedCode.value)
 const packing = computed(() => packingProblems(form.value, filled.value?.fill ?? null))
-void loaded.then(() => {
+void loaded.then((typed) => {
   const recipe = book.recipes.find((one) => one.id === route.query.recipe)
   const version = recipe?.versions[Number(route.query.version ?? recipe.versions.length) - 1]
-  if (version) form.value = formOfRecipe(version)
+  if (version) form.value = { ...formOfRecipe(version), ...typed }
 })
 
 /** What is written for the plan, and, once packed, for its vessels and checks. */

@@ -9,6 +9,7 @@ import {
   freshPress,
   pressedOf,
   PressFormSchema,
+  type PressForm,
   thinDrafts,
   weightsOf,
   weightsProblem,
@@ -45,8 +46,8 @@ const { form, shown, busy, loaded, confirm, reset } = useForm({
   kept: 'The weights are still here; try again.',
 })
 
-/** A lot brings its mass and a code along. */
-function choose(id: string) {
+/** A lot brings its mass and a code along. @param typed what stays as it was typed. */
+function choose(id: string, typed: Partial<PressForm> = {}) {
   const chosen = book.lot(id)
   form.value = {
     ...freshPress(),
@@ -55,11 +56,12 @@ function choose(id: string) {
     inG: chosen ? Math.round(Math.max(0, chosen.leftG)) : null,
     marks: chosen ? (book.judgementOf(chosen)?.jars ?? []).flatMap(({ mark, read }) => (read ? [mark] : [])) : [],
     code: chosen ? `${chosen.code}B` : '',
+    ...typed,
   }
 }
-void loaded.then(() => {
+void loaded.then((typed) => {
   const asksFor = typeof route.query.lot === 'string' ? route.query.lot : ''
-  if (asksFor && asksFor !== form.value.lotId) choose(asksFor)
+  if (asksFor && asksFor !== form.value.lotId) choose(asksFor, typed)
 })
 const lot = computed(() => candidates.value.find((candidate) => candidate.lot.id === form.value.lotId)?.lot)
 const thing = computed(() => (lot.value ? thingOf({ lotId: lot.value.id, name: lot.value.name }) : undefined))
