@@ -1,11 +1,11 @@
 import { readFileSync } from 'node:fs'
 import prettier from 'eslint-config-prettier'
-import { createTypeScriptImportResolver } from 'eslint-import-resolver-typescript'
-import importX from 'eslint-plugin-import-x'
 import withNuxt from './.nuxt/eslint.config.mjs'
-import * as vueTypes from './scripts/vueTypes.mjs'
 
-/* Every guard of the house. What each of them holds is shown in docs/architecture.md, "Guards". */
+/*
+ * What a file may say and import. Cycles and the layers of core are checked by .dependency-cruiser.mjs. What each check
+ * holds is shown in docs/architecture.md, "Guards".
+ */
 
 /** Ids of styles as the table has them: code outside the library asks a style for its traits, never for its id. */
 const STYLE_IDS = [...readFileSync('core/src/library/styleTable.ts', 'utf8').matchAll(/^ {4}id: '([^']+)'/gm)]
@@ -59,72 +59,22 @@ const only = (allowed) => ({
   ],
 })
 
-/**
- * Rooms of core from the ground up: a room knows those before it, never those after it. Rooms of one row know each
- * other.
- */
-const STOREYS = [
-  ['units'],
-  ['amount'],
-  ['acid', 'salt', 'library'],
-  ['composition', 'pungency', 'press', 'ferment', 'pack', 'blend'],
-  ['keep', 'bottle', 'log'],
-  ['lots'],
-  ['files', 'instruments'],
-  ['makeup', 'costs', 'cellar'],
-  ['compare', 'record', 'agree'],
-  ['judge', 'words'],
-  ['plan', 'trace', 'label'],
-  ['round', 'loft'],
-  ['practice'],
-  ['questions'],
-]
-const ZONES = STOREYS.flatMap((rooms, storey) =>
-  rooms.map((room) => ({
-    target: `./core/src/${room}`,
-    from: STOREYS.slice(storey + 1)
-      .flat()
-      .map((above) => `./core/src/${above}`),
-    message: `"${room}" stands below: move what both need down, never sideways or up.`,
-  })),
-).filter(({ from }) => from.length > 0)
-
-/** Files whose types are asked for. */
-const TYPED = ['core/src/**/*.ts', 'app/**/*.ts', 'app/**/*.vue', 'server/**/*.ts']
-
 export default withNuxt(
   {
-    plugins: { 'import-x': importX },
-    // Without parser and extensions named, the plugin looks into no TypeScript file and finds no circle at all.
-    settings: {
-      'import-x/extensions': ['.ts', '.vue', '.mjs'],
-      'import-x/parsers': { '@typescript-eslint/parser': ['.ts'], 'vue-eslint-parser': ['.vue'] },
-      'import-x/resolver-next': [
-        createTypeScriptImportResolver({
-          project: ['core/tsconfig.json', '.nuxt/tsconfig.app.json'],
-          noWarnOnMultipleProjects: true,
-        }),
-      ],
-    },
     rules: {
       'vue/multi-word-component-names': 'off',
       'vue/require-default-prop': 'off',
-      'import-x/no-cycle': ['error', { ignoreExternal: true }],
-      'import-x/no-restricted-paths': ['error', { zones: ZONES }],
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
       'no-console': 'error',
     },
   },
+  // Asks for types, which most of the time goes into: of such rules the only one that ever caught something (three
+  // times), and where it did.
   {
-    files: TYPED,
-    languageOptions: { parserOptions: { projectService: true, extraFileExtensions: ['.vue'] } },
-    rules: {
-      '@typescript-eslint/no-floating-promises': 'error',
-      '@typescript-eslint/switch-exhaustiveness-check': ['error', { considerDefaultExhaustiveForUnions: true }],
-      '@typescript-eslint/no-unnecessary-condition': 'error',
-    },
+    files: ['core/src/**/*.ts'],
+    languageOptions: { parserOptions: { project: './core/tsconfig.json' } },
+    rules: { '@typescript-eslint/no-unnecessary-condition': 'error' },
   },
-  { files: ['app/**/*.vue'], languageOptions: { parserOptions: { parser: vueTypes } } },
   // Arrows point one way: pages → stores → db, workers → core; the server knows core only.
   {
     files: ['core/src/**'],

@@ -19,7 +19,7 @@ const copyWords = computed(() => {
       return 'This browser has no place for a second copy. Save archives often.'
     case 'failing':
       return 'The second copy could not be written. Save an archive today.'
-    case 'kept':
+    default:
       return `A second copy is written beside it before anything is called recorded${witnessed ? `; at the start it held ${witnessed} of your entries` : ''}.${damaged ? ` ${damaged} of its lines could not be read; what they said is in the log, or was never confirmed.` : ''}`
   }
 })
