@@ -16,7 +16,8 @@ describe('the deck of quick questions', () => {
         } else {
           const texts = answer.options.map(({ text }) => text)
           expect(new Set(texts).size).toBe(texts.length)
-          expect(texts[answer.right]).toBeDefined()
+          expect(isRight(question, answer.right)).toBe(true)
+          expect(texts.filter((_, at) => isRight(question, at))).toEqual([texts[answer.right]])
         }
         expect(question.ask + question.because).not.toMatch(/NaN|undefined|null/)
       }),

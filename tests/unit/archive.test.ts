@@ -40,15 +40,15 @@ describe('an archive', () => {
         expect(error).toBeInstanceOf(InvalidInput)
         return null
       })
-      if (log) expect(log.entries).toEqual(demo.slice(0, 40))
-      else refused++
+      expect(log?.entries ?? demo.slice(0, 40)).toEqual(demo.slice(0, 40))
+      if (!log) refused++
     }
     expect(refused).toBeGreaterThan(30)
   })
 
-  it('streams: of 170 pictures of 300 kB never more than two are under way, and all come back', async () => {
+  it('streams: of 60 pictures of 300 kB never more than two are under way, and all come back', async () => {
     const SIZE = 300_000
-    const ids = Array.from({ length: 170 }, (_, index) => `01K${String(index).padStart(23, '0')}`)
+    const ids = Array.from({ length: 60 }, (_, index) => `01K${String(index).padStart(23, '0')}`)
     const bytesOf = (id: string) => new Uint8Array(SIZE).fill(Number(id.slice(-4)))
     const pieces: Uint8Array<ArrayBuffer>[] = []
     let [written, asked, most] = [0, 0, 0]
@@ -64,10 +64,10 @@ describe('an archive', () => {
       return Promise.resolve(new Blob([bytesOf(id)], { type: 'image/webp' }))
     }
     await writeArchive({ entries: [], newer: [], pictureIds: ids, picture }, target, { writtenAt: AT, world: 'us' })
-    expect(asked).toBe(170)
+    expect(asked).toBe(60)
     expect(most).toBeLessThanOrEqual(2)
     const log = await readLog(new Blob(pieces))
     expect(log.pictureIds).toEqual(ids)
-    expect(new Uint8Array(await (await log.picture(ids[90]!)).arrayBuffer())).toEqual(bytesOf(ids[90]!))
+    expect(new Uint8Array(await (await log.picture(ids[40]!)).arrayBuffer())).toEqual(bytesOf(ids[40]!))
   })
 })

@@ -40,7 +40,8 @@ describe('mixing', () => {
         const half = ofMass(whole, whole.massG / 2)
         close(mix([half, half]), whole)
         const pH = mixturePh(whole)
-        if (pH !== null) expect(mixturePh(half)).toBeCloseTo(pH, 6)
+        expect(mixturePh(half) === null).toBe(pH === null)
+        expect(mixturePh(half) ?? 0).toBeCloseTo(pH ?? 0, 6)
       }),
     )
   })

@@ -43,8 +43,8 @@ export function coursesBy(integrate: typeof integrateMember): number[] {
   )
 }
 
-/** The forecast of a batch that was read three times. */
-export function forecastFigures(): number[] {
+/** The forecast of a batch that was read three times: its bands of pH, and of gas. */
+export function forecastFigures(): { ph: number[]; gas: number[] } {
   const readings = (
     [
       [2, 4.6],
@@ -60,5 +60,6 @@ export function forecastFigures(): number[] {
     { batch, temperature: TEMPERATURES[1]!, readings, targetPh: 3.8 },
     { days: 21, members: 200 },
   )
-  return [blended, liquid, gas].flatMap(({ low, typical, high }) => [low, typical, high].flat())
+  const bands = (shown: (typeof blended)[]) => shown.flatMap(({ low, typical, high }) => [low, typical, high].flat())
+  return { ph: bands([blended, liquid]), gas: bands([gas]) }
 }

@@ -97,8 +97,9 @@ describe('the simulated bench', () => {
     expect(Math.abs(of() - 4)).toBeLessThan(1.2)
   })
 
-  it('is reproducible by its seed', () => {
+  it('is reproducible by its seed, and another seed is another bench', () => {
     const run = (seed: number) => Array.from({ length: 5 }, (_, index) => bench(seed).pass(index + 1).thermometer.value)
     expect(run(3)).toEqual(run(3))
+    expect(run(3)).not.toEqual(run(4))
   })
 })

@@ -15,7 +15,7 @@ const PLAYED = [
 describe('three players', () => {
   it('who follows the application lets nothing unsafe go and wastes nothing; the others do worse', () => {
     const fares = PLAYERS.map((player) => {
-      const scores = PLAYED.flatMap((id) => [1, 2].map((seed) => playOnce(exerciseOf(id), player, seed)))
+      const scores = PLAYED.flatMap((id) => playOnce(exerciseOf(id), player, 1))
       const sum = (of: (score: (typeof scores)[number]) => number) => scores.reduce((all, score) => all + of(score), 0)
       return {
         unsafe: sum(({ unsafe }) => unsafe),
@@ -26,10 +26,10 @@ describe('three players', () => {
     const [book, thumb, chance] = fares
     expect(book!.unsafe).toBe(0)
     expect(book!.wasted).toBeLessThanOrEqual(0.02)
-    // What it is asked to bottle it bottles: three exercises, two lucks each.
-    expect(book!.released).toBe(6)
-    expect(thumb!.unsafe).toBeGreaterThan(5)
-    expect(chance!.unsafe).toBeGreaterThan(5)
+    // What it is asked to bottle it bottles: three exercises.
+    expect(book!.released).toBe(3)
+    expect(thumb!.unsafe).toBeGreaterThan(2)
+    expect(chance!.unsafe).toBeGreaterThan(2)
   })
 
   it('what stands on the shelf was hot by a record, and no hotter than glass leaves it', () => {
