@@ -11,8 +11,12 @@ import { useProbeLog } from '~/composables/useProbeLog'
 import { useShelf } from '~/composables/useShelf'
 import { useSolver } from '~/composables/useSolver'
 import { freshBlendDraft, freshPart } from '~/forms/blendForm'
+import { say } from '~/composables/say'
 import { drafts } from '~/db/drafts'
+import { journal } from '~/db/journal'
+import { useKeeping } from '~/stores/keeping'
 import { useRound } from '~/stores/round'
+import { useTimers } from '~/stores/timers'
 import { openLots } from '../../benchmarks/openLots.mjs'
 import { NOW } from '../lateId'
 
@@ -38,29 +42,34 @@ const instruments = vi.hoisted(() => ({
 /** The second copy of begun forms. */
 const files = vi.hoisted(() => ({
   there: false,
+  append: vi.fn<(lines: string) => Promise<void>>(() => Promise.resolve()),
   drafts: vi.fn<() => Promise<{ key: string; text: string }[]>>(),
   keepDraft: vi.fn<(key: string, text: string) => Promise<void>>(() => Promise.resolve()),
 }))
 const backup = vi.hoisted(() => ({ of: null as unknown }))
 const askForMix = vi.hoisted(() => vi.fn<() => Promise<unknown>>())
-const said = vi.hoisted(() => vi.fn<(words: string) => void>())
 vi.mock('~/stores/book', () => ({ useBook: () => book, newLotId: () => 'L1' }))
-vi.mock('~/stores/keeping', () => ({ useKeeping: () => ({ problem: null, codeOf: () => 'full' }) }))
 vi.mock('~/stores/backup', () => ({ useBackup: () => backup.of }))
 vi.mock('~/stores/instruments', () => ({ useInstruments: () => instruments }))
 vi.mock('~/stores/preferences', () => ({ usePreferences: () => ({ probes: { 'probe-1': 'L1' } }) }))
 vi.mock('~/workers/witness', () => ({ hasPrivateFiles: () => files.there, witness: () => files }))
-vi.mock('~/composables/leadership', () => ({ leadership: () => () => true }))
 vi.mock('~/workers/blender', () => ({ askForMix }))
-vi.mock('~/composables/say', () => ({ say: { problem: said } }))
+
+/** What went wrong is said beside the page. */
+const said = vi.spyOn(say, 'problem').mockImplementation(() => undefined)
+// This page leads: of several one does.
+Object.defineProperty(navigator, 'locks', {
+  value: { request: async (_name: string, work: () => unknown) => work() },
+})
 
 let scope: EffectScope
 const inScope = <T>(make: () => T): T => scope.run(make)!
 beforeEach(() => {
   scope = effectScope()
+  setActivePinia(createPinia())
   localStorage.clear()
   book.record.mockReset().mockResolvedValue(['1'])
-  said.mockReset()
+  said.mockClear()
   askForMix.mockReset()
 })
 afterEach(async () => {
@@ -200,6 +209,30 @@ describe('a form', () => {
   })
 })
 
+describe('what is recorded', () => {
+  it('stands in the database and in the second copy, the demo in the database only', async () => {
+    const [own, demo] = openLots(1, NOW) as [Entry, Entry]
+    await useKeeping().record([own, { ...demo, origin: 'demo' }])
+    expect(await journal.entries.count()).toBe(2)
+    const lines = files.append.mock.calls.map(([text]) => text).join('')
+    expect(lines).toContain(own.id)
+    expect(lines).not.toContain(demo.id)
+    await journal.entries.clear()
+  })
+})
+
+describe('a kitchen timer', () => {
+  it('rests a lot for a quarter of an hour, and lets those of others run', () => {
+    const timers = useTimers()
+    timers.start('L1', 'LF-01')
+    timers.start('L2', 'LF-02', 5)
+    const { fromMs, untilMs } = timers.of('L1')!
+    expect(untilMs - fromMs).toBe(15 * 60_000)
+    timers.stop('L1')
+    expect(timers.running.map(({ code }) => code)).toEqual(['LF-02'])
+  })
+})
+
 describe('a probe', () => {
   const lot = (readings: unknown[]) => book.lot.mockReturnValue({ id: 'L1', state: 'fermenting', readings })
   const before = (minutes: number, tempC: number) => [
@@ -293,8 +326,6 @@ describe('the solver', () => {
 })
 
 describe('the way back of the round', () => {
-  beforeEach(() => setActivePinia(createPinia()))
-
   it('takes back what is still being written', async () => {
     let inLog = (_ids: string[]) => {}
     book.record.mockReturnValueOnce(new Promise((resolve) => (inLog = resolve)))

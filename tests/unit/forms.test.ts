@@ -35,6 +35,8 @@ import {
   type PartForm,
   type SauceForm,
 } from '~/forms/blendForm'
+import { freshPutIn, putInDraft } from '~/forms/putIn'
+import { freshRun, runProblems, type RunForm, type RunLimits } from '~/forms/runForm'
 import { mixSetOf, type KnownParts } from '~/forms/mixSet'
 import { adviceWords, missedWords } from '~/words/limitWords'
 import { headline, judge, RULERS, rangeWords } from '~/components/measure/rulers'
@@ -383,4 +385,30 @@ describe('a decision', () => {
     expect(one).toMatchObject({ kind: 'discard', marks: ['a'], massG: 515 })
     expect(draft('discard', { reason: 'Fuzz' })).not.toHaveProperty('marks')
   })
+})
+
+describe('a run of bottles', () => {
+  const limits: RunLimits = {
+    ...{ most: 8, filledMl: 150, leftMl: 1250, nowMs: Date.parse('2026-05-01'), codeTaken: () => false },
+    ...{ refusal: null, stops: null },
+  }
+  const run = (change: Partial<RunForm>) => {
+    const form = { ...freshRun(undefined, 'woozy-150', null), code: 'S-01', bestBefore: '2027-05-01', ...change }
+    return Object.values(runProblems(form, limits)).filter(Boolean)
+  }
+
+  it('has no more bottles than the pot fills, no more kept back than filled, and what is left over is no full bottle', () => {
+    expect(run({ count: 8, partMl: 50 })).toEqual([])
+    expect(run({ count: 9 })).toEqual(['There is enough for 8.'])
+    expect(run({ count: 8, partMl: 60 })).toEqual(['Only 50 mL are left for it.'])
+    expect(run({ count: 7, partMl: 160 })).toEqual(['That is a full bottle: count it.'])
+    expect(run({ count: 3, retained: 4 })).toEqual(['More are kept back than were filled.'])
+  })
+})
+
+it('what is put in goes into the jar that is named, else into all', () => {
+  const content = { rows: [], waterG: 50, saltG: 2 }
+  const draft = (mark: string) => putInDraft({ ...freshPutIn('fine-sea', 3), mark }, content, { at: '', lotId: 'L' })
+  expect(draft('b')).toMatchObject({ marks: ['b'], waterG: 50 })
+  expect(draft('')).not.toHaveProperty('marks')
 })

@@ -7,9 +7,10 @@ import { createStorage } from 'unstorage'
 import folder from 'unstorage/drivers/fs-lite'
 import memory from 'unstorage/drivers/memory'
 import redis from 'unstorage/drivers/redis'
-import { afterAll, describe, expect, it } from 'vitest'
+import { afterAll, describe, expect, it, vi } from 'vitest'
 import { LIMITS, Rooms, type Answer, type Listed } from '../../server/link/rooms'
 import { BadParcel, newSecret, roomOf } from '~/link/seal'
+import { wireTo } from '~/link/wire'
 import type { Told } from '~/db/links'
 import { clockWords, linkWords, refusalWords } from '~/words/linkWords'
 
@@ -166,4 +167,19 @@ it('how the others stand is said in a word and a sentence; a clock that is off t
   expect([null, 0, 119_000, -170_000].map(clockWords).join('')).toBe('')
   expect(clockWords(11 * 60_000)).toContain('11 minutes ahead of the server')
   expect(clockWords(-3 * 3_600_000)).toContain('3 hours behind the server')
+})
+
+it('a server that is down, or something that answers in its place, is no refusal', async () => {
+  const { room } = await member()
+  const asked = async (status: number, body: string) => {
+    vi.stubGlobal('fetch', () => Promise.resolve(new Response(body, { status })))
+    return wireTo(room)
+      .list('')
+      .catch((error: Error) => error.name)
+      .finally(() => vi.unstubAllGlobals())
+  }
+  expect(await asked(410, '{"message":"closed"}')).toBe('Refused')
+  expect(await asked(503, '{"message":"busy"}')).toBe('Away')
+  expect(await asked(404, '<html>')).toBe('Away')
+  expect(await asked(200, '{"tag":1}')).toBe('Away')
 })
