@@ -29,8 +29,22 @@ export async function newProfile() {
   return profile
 }
 
+/** On a busy machine a browser may come up too late to be spoken to: then another is started. */
+const STARTS = 3
+/** A browser that was not there after so long is given up, ms. */
+const PATIENCE_MS = 60_000
+
 /** Starts a browser on a profile. `kill` ends its processes with SIGKILL, as a power cut would. */
 export async function startBrowser(profile) {
+  for (let start = 1; ; start++) {
+    try {
+      return await startOnce(profile)
+    } catch (error) {
+      if (start === STARTS) throw error
+    }
+  }
+}
+async function startOnce(profile) {
   const portFile = join(profile, 'DevToolsActivePort')
   rmSync(portFile, { force: true })
   const child = spawn(chromiumPath(), [...FLAGS, `--user-data-dir=${profile}`], { detached: true, stdio: 'ignore' })
@@ -42,13 +56,21 @@ export async function startBrowser(profile) {
     }
   }
   process.on('exit', kill)
-  for (let tries = 0; !existsSync(portFile); tries++) {
-    if (tries > 300) throw new Error('The browser did not start.')
+  const untilMs = Date.now() + PATIENCE_MS
+  const portOf = () => (existsSync(portFile) ? readFileSync(portFile, 'utf8').split('\n') : [])
+  /** Its file has two lines once it is written whole. */
+  while (portOf().length < 2) {
+    if (Date.now() > untilMs) {
+      kill()
+      throw new Error('The browser did not start.')
+    }
     await wait(50)
   }
-  await wait(50)
-  const port = readFileSync(portFile, 'utf8').split('\n')[0]
-  const browser = await chromium.connectOverCDP(`http://127.0.0.1:${port}`)
+  const address = `http://127.0.0.1:${portOf()[0]}`
+  const browser = await chromium.connectOverCDP(address, { timeout: PATIENCE_MS }).catch((error) => {
+    kill()
+    throw error
+  })
   const [context] = browser.contexts()
   if (!context) throw new Error('The browser has no window.')
   return {

@@ -1,5 +1,5 @@
 import { BenchStateSchema } from '@lactofer/core'
-import { expect, expectAccessible, expectFits, field, figure, openDemo, pick, test } from './steps'
+import { expect, expectAccessible, expectFits, field, figure, openDemo, pick, test, visit } from './steps'
 
 // One bench for all: what one test puts on the scale another would read.
 test.describe.configure({ mode: 'serial' })
@@ -70,7 +70,7 @@ test('the wire: health, a parsed stream, words for a bad command; lost, it is sh
   baseURL,
 }) => {
   expect(await (await request.get('/api/health')).json()).toMatchObject({ ok: true })
-  await page.goto('/')
+  await visit(page, '/')
   const first = await page.evaluate(
     async (url) =>
       new Promise<string>((resolve) => {
@@ -113,7 +113,7 @@ test('weigh-in at 390 px by the keyboard alone: every weight from the scale, sal
   }
   await order({ do: 'load', massG: 0 })
   await order({ do: 'tare' })
-  await page.goto('/plan')
+  await visit(page, '/plan')
   await field(page, 'Name on the tape').fill('Scale mash')
   for (const [name, grams] of [
     ['Fresno chilli', '1000'],

@@ -187,7 +187,6 @@ test('a trial teaches the bench, is chosen, scaled and weighed in; read at once 
   await page.clock.fastForward(60_000)
   await read('3.42')
   await page.clock.fastForward(25 * 3_600_000)
-  await page.reload()
   await read('3.55')
   await expect(figure(page, 'drift')).toContainText('it rose by 0.13. Pieces and fruit give off their own, higher pH')
   await expect(figure(page, 'evened-out')).toHaveText('3.55')

@@ -1,13 +1,13 @@
 import { readFile } from 'node:fs/promises'
 import { PDFDocument } from 'pdf-lib'
-import { expect, field, figure, pick, test } from './steps'
+import { expect, field, figure, pick, test, visit } from './steps'
 
 /** The whole way of one sauce through the interface. Figures are worked out beside the step that shows them. */
 test('first jar to first bottle', async ({ guarded: page }) => {
   const start = new Date('2026-03-02T09:00:00')
   const wait = (hours: number) => page.clock.fastForward(hours * 3_600_000)
   await page.clock.install({ time: start })
-  await page.goto('/')
+  await visit(page, '/')
   await page.getByRole('link', { name: 'Plan the first batch' }).click()
 
   // Plan: a 4 % mash, 1 346 g of peppers and 54 g of garlic: 1 400 g × 4 % = 56 g (common practice).
@@ -38,7 +38,6 @@ test('first jar to first bottle', async ({ guarded: page }) => {
     await expect(field(page, 'pH')).toHaveValue('')
   }
   await wait(1)
-  await page.reload()
   await field(page, 'pH').fill('41')
   await page.getByRole('button', { name: 'Use 4.1' }).click()
   await expect(field(page, 'pH')).toHaveValue('4.1')
@@ -51,7 +50,6 @@ test('first jar to first bottle', async ({ guarded: page }) => {
     [48, '3.68'],
   ] as const) {
     await wait(hours)
-    await page.reload()
     await read(ph, '21')
   }
   await expect(figure(page, 'standing')).toHaveText('3.71 and 3.68, 2 days apart, at or under 3.80.')
@@ -137,7 +135,6 @@ test('first jar to first bottle', async ({ guarded: page }) => {
   await heat.getByRole('button', { name: 'Record them' }).click()
   await expect(figure(heat, 'last-bottle')).toContainText('86.0 °C')
   await wait(25)
-  await page.reload()
   const finished = page.getByRole('form', { name: 'Reading' })
   await field(finished, 'pH').fill('3.52')
   await finished.getByRole('button', { name: 'Record the reading' }).click()

@@ -1,4 +1,4 @@
-import { expect, openDemo, test } from './steps'
+import { expect, openDemo, test, visit } from './steps'
 
 test('a picture is drawn beside the page: a point says what it is, and one that cannot be drawn says so', async ({
   guarded: page,
@@ -28,7 +28,7 @@ test.describe('with a finger', () => {
   test.use({ hasTouch: true })
   test('a lot in the streams leads to its own', async ({ guarded: page }) => {
     await openDemo(page)
-    await page.goto('/cellar')
+    await visit(page, '/cellar')
     await page.locator('[data-row]', { hasText: 'QR-31-C' }).locator('a, button').first().click()
     await page.getByRole('link', { name: 'Trace and recall' }).click()
     const graph = page.getByRole('img', { name: /^Where it came from/ })

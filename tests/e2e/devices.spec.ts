@@ -1,6 +1,6 @@
 import type { Draft } from '@lactofer/core'
 import { day, notebook } from '../../core/test/log/build'
-import { expect, expectAccessible, figure, openLog, test } from './steps'
+import { expect, expectAccessible, figure, openLog, test, visit } from './steps'
 
 test('facts of two devices: what does not go together is shown, held, and settled by one press', async ({
   guarded: page,
@@ -22,12 +22,12 @@ test('facts of two devices: what does not go together is shown, held, and settle
   await openLog(page, log.entries, 9)
 
   // The later counts, and stands at 3.65; until somebody says so the other holds it.
-  await page.goto(`/ferment/${lotId}`)
+  await visit(page, `/ferment/${lotId}`)
   await expect(figure(page, 'standing')).toContainText('Discard it')
   await expect(page.getByRole('link', { name: 'Press it' })).toBeHidden()
   await expect(page.getByRole('region', { name: 'Not settled' })).toContainText('two devices say different things')
 
-  await page.goto('/')
+  await visit(page, '/')
   const open = page.getByRole('region', { name: 'Not settled' })
   await expect(open.locator('[data-open]')).toHaveCount(2)
   await expect(open).toContainText('2 lots carry the code LF-01')
@@ -37,9 +37,9 @@ test('facts of two devices: what does not go together is shown, held, and settle
   await open.locator('.row', { hasText: 'Plum' }).getByRole('button', { name: 'Make it LF-02' }).click()
   await expect(open).toBeHidden()
 
-  await page.goto(`/ferment/${lotId}`)
+  await visit(page, `/ferment/${lotId}`)
   await expect(page.getByRole('link', { name: 'Press it' })).toBeVisible()
-  await page.goto(`/ferment/${plum}`)
+  await visit(page, `/ferment/${plum}`)
   await expect(page.getByText('Code from now on: LF-02')).toBeVisible()
   // The code that is on its tape still finds it.
   await page.getByRole('button', { name: 'Find a lot' }).click()

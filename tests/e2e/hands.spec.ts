@@ -1,46 +1,5 @@
 import type { Locator } from '@playwright/test'
-import { expect, field, figure, openDemo, pick, test } from './steps'
-
-test('both unit worlds: typed in any, shown in one, stored once', async ({ guarded: page }) => {
-  await openDemo(page)
-  await page.goto('/plan')
-  await pick(page, 'Add an ingredient', 'Fresno chilli')
-  const weight = field(page, 'Fresno chilli, weight')
-  await weight.fill('2 lb 3 oz')
-  // 2 lb 3 oz = 992.2 g; 4 % of it is 39.7 g.
-  await expect(figure(page, 'salt')).toHaveText('39.7 g')
-  await page.getByRole('button', { name: /^Units: grams/ }).click()
-  await expect(weight).toHaveValue('35')
-  await expect(figure(page, 'salt')).toHaveText('1.40 oz')
-  await page.goto('/')
-  await expect(page.getByText(/\d+\.\d °F last read/).first()).toBeVisible()
-  await page.getByRole('button', { name: /^Units: ounces/ }).click()
-  await expect(page.getByText(/\d+\.\d °C last read/).first()).toBeVisible()
-})
-
-test('a plan is kept, opened again, corrected and packed as the same lot', async ({ guarded: page }) => {
-  await page.goto('/plan')
-  await field(page, 'Name on the tape').fill('Green salsa')
-  await pick(page, 'Add an ingredient', 'Green tomato')
-  await field(page, 'Green tomato, weight').fill('600')
-  await pick(page, 'Style', 'Brined pieces')
-  await page.getByRole('textbox', { name: 'Salt', exact: true }).fill('3')
-  await pick(page, 'as a share of', 'everything, evened out')
-  await field(page, 'Water').fill('400')
-  // 600 g + 400 g water to 3 % of everything: 30.93 g, less the 0.2 g that the tomatoes bring along (0.2 / 0.97).
-  await expect(figure(page, 'salt')).toHaveText('30.7 g')
-  await expect(figure(page, 'evened')).toHaveText('3.00 %')
-  await page.getByRole('button', { name: 'Keep as a plan' }).click()
-  await expect(field(page, 'Name on the tape')).toHaveValue('')
-  await page.getByRole('button', { name: 'LF-01 Green salsa' }).click()
-  await expect(field(page, 'Water')).toHaveValue('400')
-  await pick(page, 'Choose yourself', '2 L jar')
-  await page.getByRole('button', { name: 'Packed: start the lot' }).click()
-  await expect(page.getByRole('heading', { level: 1, name: 'Green salsa' })).toBeVisible()
-  await expect(figure(page, 'salt')).toHaveText('3.00 %')
-  await page.goto('/logbook')
-  await expect(page.getByText('3 entries in this browser, 1 lot.')).toBeVisible()
-})
+import { expect, field, figure, openDemo, test, visit } from './steps'
 
 test('a press that was begun is still there after the browser closed; pulp becomes a lot of its own', async ({
   guarded: page,
@@ -61,7 +20,7 @@ test('a press that was begun is still there after the browser closed; pulp becom
   await expect(field(page, 'Base came out')).toHaveValue('2730')
   await page.getByRole('button', { name: 'Record the press' }).click()
   await expect(page.getByRole('heading', { level: 1, name: 'Blend' })).toBeVisible()
-  await page.goto('/cellar')
+  await visit(page, '/cellar')
   await field(page, 'Find by code, name or place').fill('BPL-01B')
   const stock = page.getByRole('region', { name: 'Stock' })
   await expect(stock.getByRole('row', { name: /BPL-01B-P.*480 g/ })).toBeVisible()
@@ -142,11 +101,11 @@ test('the round in one hand: vessel by vessel, undo above the way on, a press a 
 
   // What is no ferment any more has another page: every stop leads to its lot.
   for (const link of [...links].slice(-3)) {
-    await page.goto(link)
+    await visit(page, link)
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
     await expect(page.getByText('No such lot')).toBeHidden()
   }
-  await page.goto('/')
+  await visit(page, '/')
 
   // The stages unfold from the date; the shelf stands below with the hot jar told from the others.
   await page.getByRole('button', { name: /All stages/ }).click()

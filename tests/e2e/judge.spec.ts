@@ -1,5 +1,5 @@
 import { notebook, START } from '../../core/test/log/build'
-import { expect, expectAccessible, field, figure, openLog, test, unfold } from './steps'
+import { expect, expectAccessible, field, figure, openLog, test, unfold, visit } from './steps'
 
 const HOUR_MS = 3_600_000
 
@@ -10,7 +10,7 @@ test('two jars and a pocket meter: a reading says which jar and when, only what 
   const vessels = ['a', 'b'].map((mark) => ({ vesselId: 'jar-1000', mark, massG: 1040, hot: false }))
   const lotId = log.mash(0, {}, { vessels })
   await openLog(page, log.entries, 2)
-  await page.goto(`/ferment/${lotId}`)
+  await visit(page, `/ferment/${lotId}`)
   await expect(figure(page, 'standing')).toContainText('No pH in 2 days')
   await unfold(page, 'Decide')
   await expect(page.getByRole('button', { name: 'Call it ready …' })).toBeDisabled()
@@ -58,7 +58,7 @@ test('two jars and a pocket meter: a reading says which jar and when, only what 
   await expect(
     page.getByText(/of the time allowed above 4\.6 was spent when it passed; some of its temperature is assumed/),
   ).toBeVisible()
-  await page.goto(`/press?lot=${lotId}`)
+  await visit(page, `/press?lot=${lotId}`)
   await expect(figure(page, 'standing')).toContainText('No pH was read in jar b.')
   await expect(page.getByRole('checkbox', { name: 'Jar a' })).toBeChecked()
   await expect(page.getByRole('checkbox', { name: 'Jar b, not read' })).toBeDisabled()

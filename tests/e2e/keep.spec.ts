@@ -3,7 +3,7 @@ import type { Page } from '@playwright/test'
 import { withCheck, type Draft } from '../../core/src/index'
 import { day, notebook, START } from '../../core/test/log/build'
 import { pdfText } from './paper'
-import { expect, expectAccessible, field, figure, openLog, test } from './steps'
+import { expect, expectAccessible, field, figure, openLog, test, visit } from './steps'
 
 const VINEGAR = { materialId: 'white-vinegar', name: 'White vinegar 5 %', massG: 400 }
 /** A mash of two growers at pH 3.6, pressed, and blended on day 9. */
@@ -60,10 +60,10 @@ function loggerFile(startMs: number) {
 test('cooked, filled hot, held, read next day, labelled, released, sold, called back', async ({ guarded: page }) => {
   const log = pot()
   await openLog(page, log.entries, 9.1)
-  await page.goto('/bottle')
+  await visit(page, '/bottle')
   await expect(page.getByRole('link', { name: 'Read the pH first HR-7' })).toBeVisible()
   // Straight to the address: what is cooked is to be filled hot, though the log opens after the page.
-  await page.goto(`/bottle/${log.blend}`)
+  await visit(page, `/bottle/${log.blend}`)
 
   // Heat from a file with gaps, in Fahrenheit, with a reading of 1,000: it is told what was not used, and what is not
   // counted.
@@ -121,11 +121,11 @@ test('cooked, filled hot, held, read next day, labelled, released, sold, called 
   await field(page, 'Your initials').fill('MB')
   await page.getByRole('button', { name: 'Hold it' }).click()
   await expect(page.getByRole('region', { name: 'Release checks' }).getByText('Held', { exact: true })).toBeVisible()
-  await page.goto('/')
+  await visit(page, '/')
   await expect(page.getByText('Held: finished pH')).toBeVisible()
   // Its mark stands on a phone too, and nothing is offered that the log refuses.
   await page.setViewportSize({ width: 390, height: 844 })
-  await page.goto('/cellar')
+  await visit(page, '/cellar')
   const row = page.locator(`[data-row="${code}"]`).first()
   await expect(row.getByText('held', { exact: true })).toBeVisible()
   await row.getByRole('link').click()
@@ -135,14 +135,14 @@ test('cooked, filled hot, held, read next day, labelled, released, sold, called 
 
   // Next day: read, print, release.
   await next(page, 26)
-  await page.goto('/bottle')
+  await visit(page, '/bottle')
   await page.getByRole('link', { name: 'Release HR-7' }).click()
   await page.getByRole('link', { name: /^Its pot/ }).click()
   const reading = page.getByRole('form', { name: 'Reading' })
   await field(reading, 'pH').fill('3.48')
   await reading.getByRole('button', { name: 'Record the reading' }).click()
   await expect(page.getByText('Reading recorded.')).toBeVisible()
-  await page.goto('/bottle')
+  await visit(page, '/bottle')
   await page.getByRole('link', { name: 'Release HR-7' }).click()
   await page.getByRole('link', { name: /^Its label/ }).click()
   await field(page, 'A line under it').fill('A probiotic sauce, good for your gut')
@@ -226,7 +226,7 @@ test('a live fruit sauce is refused for the shelf; cold, cooked or less fruit is
   const log = pot([VINEGAR, { materialId: 'pear', name: 'Pear', massG: 700, ph: 4.1 }], { cooked: false })
   log.read(log.blend, 10.2, 3.62, 20, day(10.1))
   await openLog(page, log.entries, 10.5)
-  await page.goto(`/bottle/${log.blend}`)
+  await visit(page, `/bottle/${log.blend}`)
   await expect(figure(page, 'pressure').locator('[data-temp="35"]')).toContainText('Bottles burst')
   await page.locator('.el-select', { has: page.getByRole('combobox', { name: 'Where the bottles stand' }) }).click()
   await page.getByRole('option', { name: 'on the shelf' }).click()
@@ -266,7 +266,7 @@ test('a live fruit sauce is refused for the shelf; cold, cooked or less fruit is
   // It may be filled to be kept cold and watched; it is not released, and the test bottle is asked for.
   await expect(page.getByRole('button', { name: 'Release it' })).toBeDisabled()
   await next(page, 80)
-  await page.goto('/')
+  await visit(page, '/')
   await expect(page.getByText('Squeeze the test bottle')).toBeVisible()
 })
 
@@ -297,7 +297,7 @@ test('labels with sixty ingredients, foreign letters and a word without end are 
     bestBefore: '2027-03-01',
   })
   await openLog(page, log.entries, 10.5)
-  await page.goto(`/label/${bottles}`)
+  await visit(page, `/label/${bottles}`)
   await expect(page.getByText(/The shipped letters have no .*“ف”.*they are left out/)).toBeVisible()
   await expect(page.getByText('Nothing of the name can be printed. Write a name in Latin letters.')).toBeVisible()
   await field(page, 'Name on the label').fill(

@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises'
-import { expect, expectAccessible, field, figure, openDemo, pick, test } from './steps'
+import { expect, expectAccessible, field, figure, openDemo, pick, test, visit } from './steps'
 
 const DAY_WORDS = /Begin (\w{3} \d+ \w{3})/
 
@@ -7,7 +7,7 @@ test('the loft from the crate: lots, vessels and salt, moved by button, key and 
   guarded: page,
 }) => {
   await openDemo(page)
-  await page.goto('/plan')
+  await visit(page, '/plan')
   await page.getByRole('link', { name: 'Plan the loft' }).click()
   const comes = page.getByRole('combobox', { name: 'What comes' })
   await comes.fill('18 kg cayenne')
@@ -51,11 +51,11 @@ test('the loft from the crate: lots, vessels and salt, moved by button, key and 
   await planned.getByRole('link', { name: 'Weigh it in' }).click()
   await expect(page).toHaveURL(/\/weigh\//)
   // It was moved, so there are two versions of it: dropped, both are gone.
-  await page.goto(new URL(page.url()).pathname.replace('/weigh/', '/ferment/'))
+  await visit(page, new URL(page.url()).pathname.replace('/weigh/', '/ferment/'))
   const dropped = page.url()
   await page.getByRole('button', { name: 'Drop this plan' }).click()
   await expect(page).toHaveURL(/\/plan/)
-  await page.goto(dropped)
+  await visit(page, dropped)
   await expect(page.getByRole('heading', { name: 'No such lot' })).toBeVisible()
 })
 
@@ -63,7 +63,7 @@ test('the loft from the table: what to buy and when to begin; what does not fit 
   guarded: page,
 }) => {
   await openDemo(page)
-  await page.goto('/loft')
+  await visit(page, '/loft')
   await pick(page, 'Plan', 'From the table: what is sold')
   await page.getByRole('button', { name: 'Add a sort' }).click()
   await page.getByRole('button', { name: 'Add a sort' }).click()

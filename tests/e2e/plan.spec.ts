@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises'
 import { PDFDocument } from 'pdf-lib'
 import type { Page } from '@playwright/test'
-import { expect, expectAccessible, field, figure, openDemo, pick, pressElse, test, unfold } from './steps'
+import { expect, expectAccessible, field, figure, openDemo, pick, pressElse, test, visit } from './steps'
 
 const weigh = async (page: Page, rows: readonly (readonly [name: string, said: string])[]) => {
   for (const [name, said] of rows) {
@@ -12,71 +12,10 @@ const weigh = async (page: Page, rows: readonly (readonly [name: string, said: s
 const upload = (page: Page, label: string, name: string, text: string) =>
   page.getByLabel(label, { exact: true }).setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(text) })
 
-test('a plan said in cups and cloves, ordered, scaled four ways; what starts it, how sour, what it gives', async ({
-  guarded: page,
-}) => {
-  await page.goto('/plan')
-  await weigh(page, [
-    ['Fresno chilli', '900'],
-    ['Carrot', '8 cups'],
-    ['Garlic', '10 cloves'],
-  ])
-  await expect(page.getByText(/about 1.000 g, 880 to 1.120 g: 125 g a cup/)).toBeVisible()
-  await expect(page.getByText('about 50 g, 30 to 70 g: 3.0 to 7.0 g a clove')).toBeVisible()
-  await expect(figure(page, 'salt')).toHaveText('78.0 g') // 4 % of 900 + 1 000 + 50
-  await page.getByText('The same spoons of another salt').click()
-  await expect(page.getByRole('listitem').filter({ hasText: 'flaky kosher salt' })).toContainText('39.7 g') // 78 / 5.5 × 2.8
-
-  // More than half of it roasted: two ways out.
-  await pick(page, 'Carrot, prepared', 'roasted')
-  await expect(figure(page, 'start')).toContainText('49 % raw')
-  await expect(figure(page, 'start')).toContainText('Add 50 g of raw produce, or 41 g of living kept brine.')
-  await expect(figure(page, 'acidity')).toContainText('4.6')
-  await page.getByText('To start at 4.6, if you want that insurance').click()
-  await expect(page.getByText(/g of white vinegar 5 %, which leaves the salt at/)).toBeVisible()
-  await page.getByText('Working: Salt to weigh in').click()
-  await expect(page.getByText('4.00 % of the ingredients').filter({ visible: true }).first()).toBeVisible()
-
-  // Order by buttons.
-  await page.getByRole('button', { name: 'More about Garlic' }).click()
-  await page.getByRole('button', { name: 'Move Garlic up' }).click()
-  await expect(page.locator('.rows > li').nth(1)).toContainText('Garlic')
-  // And by drag.
-  await page.getByRole('button', { name: 'More about Garlic' }).click()
-  await page
-    .locator('.rows > li')
-    .nth(1)
-    .locator('.grip')
-    .dragTo(page.locator('.rows > li').nth(0), { targetPosition: { x: 20, y: 30 } })
-  await expect(page.locator('.rows > li').nth(0)).toContainText('Garlic')
-
-  const scale = page.getByRole('region', { name: 'Scale' })
-  const go = () => scale.getByRole('button', { name: 'Scale it' }).click()
-  await go()
-  await expect(field(page, 'Fresno chilli, weight')).toHaveValue('1800')
-  await expect(figure(page, 'evened')).toHaveText(/^3\.9\d %$/)
-  await pick(page, 'Make it', 'by what I have')
-  await pick(page, 'Ingredient at hand', 'Fresno chilli')
-  await field(page, 'I have').fill('7.3 kg')
-  await go()
-  await expect(field(page, 'Fresno chilli, weight')).toHaveValue('7300')
-  await pick(page, 'Make it', 'for so many bottles')
-  await field(page, 'Bottles').fill('60')
-  await go()
-  await expect(figure(page, 'yield')).toContainText(/5\d–6\d bottles of 150 mL/)
-  await pick(page, 'Make it', 'to fill a vessel')
-  await pick(page, 'Vessel to fill', '5 L jar')
-  await go()
-  await expect(figure(page, 'fill')).toContainText('75 % full')
-  await pick(page, 'Make it', 'by a factor')
-  await field(scale, 'Factor').fill('0')
-  await expect(scale.getByText(/This lies between 0/)).toBeVisible()
-})
-
 test('one bowl, three jars: each a lot of its own, the hot one marked on shelf, round and label', async ({
   guarded: page,
 }) => {
-  await page.goto('/plan')
+  await visit(page, '/plan')
   await field(page, 'Name on the tape').fill('Salsa')
   await pick(page, 'Style', 'Dry-salted chop')
   await weigh(page, [
@@ -123,78 +62,10 @@ test('one bowl, three jars: each a lot of its own, the hot one marked on shelf, 
   await expect(page.locator('[data-remedy="produce"]')).toBeHidden()
 })
 
-test('salted wrong: what to put in, whether it fits, and the log afterwards', async ({ guarded: page }) => {
-  await openDemo(page)
-  await page.locator('[data-lot="BPL-05"]').click()
-  await pressElse(page, 'Put in, or lost', 'Salted wrong?')
-  const dialog = page.getByRole('dialog', { name: 'Salted wrong? BPL-05' })
-  await field(dialog, 'Salt measured').fill('3')
-  // 1 404 g from 3 to 3.85 %: 1 404 × 0.85 / 96.15 = 12.4 g.
-  await expect(dialog.locator('[data-remedy="salt"]')).toContainText('12.4 g of salt')
-  // Remembering starts with what was planned.
-  await pick(page, 'What you know', 'I remember the grams')
-  await expect(field(dialog, 'Salt that went in')).toHaveValue(/^5\d(\.\d+)?$/)
-  await pick(page, 'What you know', 'I remember the spoons')
-  await field(dialog, 'Spoons').fill('2')
-  await pick(page, 'Which salt', 'another salt')
-  await expect(dialog.getByText(/What a spoon of this salt weighs is not known/)).toBeVisible()
-  await pick(page, 'Which salt', 'fine sea salt')
-  await expect(figure(dialog, 'salt-now')).toContainText('2.39 %') // 33 g in 1 383 g
-  await dialog.locator('[data-remedy="salt"]').getByRole('button', { name: 'Done: I put it in' }).click()
-  await expect(dialog).toBeHidden()
-  await expect(figure(page, 'salt')).toHaveText('3.85 %')
-  await expect(page.getByRole('cell', { name: /Put in: 21\.1 g salt\. Salt from 2\.39 to 3\.85 %/ })).toBeVisible()
-})
-
-test('recipes: versions, started again, side by side, out to a file and back; a bad file changes nothing', async ({
-  guarded: page,
-}) => {
-  await openDemo(page)
-  await page.goto('/plan')
-  await pick(page, 'Start from a recipe', 'Quay red mash, version 2')
-  await expect(field(page, 'Carrot, weight')).toHaveValue('1200')
-  await field(page, 'Carrot, weight').fill('1500')
-  await page.getByRole('button', { name: 'Save as a recipe' }).click()
-  const dialog = page.getByRole('dialog', { name: 'Save as a recipe' })
-  await field(dialog, 'Name of the recipe').fill('<b>Quay</b>')
-  await dialog.getByRole('button', { name: 'Save the recipe' }).click()
-  await expect(dialog.getByText('A name is plain text: take out < and >.')).toBeVisible()
-  await field(dialog, 'Name of the recipe').fill('Quay red mash')
-  await dialog.getByRole('button', { name: 'Save the recipe' }).click()
-  await page.getByRole('link', { name: 'Recipes', exact: true }).click()
-  await expect(page.getByText('Version 3', { exact: true })).toBeVisible()
-  const compare = page.getByRole('region', { name: 'Side by side' })
-  await expect(compare.getByRole('row', { name: /^Carrot/ })).toContainText('335 g, roasted') // 1 200 of 3 580
-  await expect(compare.getByRole('row', { name: /^Carrot/ })).toContainText('387 g, roasted') // 1 500 of 3 880
-  const [download] = await Promise.all([
-    page.waitForEvent('download'),
-    page.getByRole('button', { name: 'Export Quay red mash' }).click(),
-  ])
-  const text = await readFile(await download.path(), 'utf8')
-  await upload(
-    page,
-    'Import a recipe',
-    'bad.json',
-    text.replace('"name": "Quay red mash"', '"name": "<script>alert(1)</script>"'),
-  )
-  await expect(
-    page.getByText('The recipe cannot be read at "name": A name is plain text: take out < and >. Nothing was changed.'),
-  ).toBeVisible()
-  await upload(page, 'Import a recipe', 'odd.json', text.replace('"versions"', '"surprise": 1, "versions"'))
-  await expect(page.getByText('holds a field Lactofer does not know: "surprise"')).toBeVisible()
-  await upload(page, 'Import a recipe', 'good.json', text)
-  await expect(page.getByRole('heading', { name: 'Quay red mash (from file)' })).toBeVisible()
-  await page.goto('/plan')
-  await upload(page, 'Import rows', 'rows.csv', 'name;mass_g;preparation\nJalapeno;"1,5 kg";raw\n')
-  await expect(field(page, 'Jalapeno, weight')).toHaveValue('1500')
-  await upload(page, 'Import rows', 'rows.csv', 'name,mass_g\nFresno,lots\n')
-  await expect(page.getByText('Line 2: No amount can be read in "lots". Nothing was changed.')).toBeVisible()
-})
-
 test('library: found by any name, own values over it and back again, own vessels that a plan chooses from', async ({
   guarded: page,
 }) => {
-  await page.goto('/library')
+  await visit(page, '/library')
   await page.getByLabel('Search by any common name').fill('hari mirch')
   await page.getByRole('button', { name: /^Green chilli/ }).click()
   await expect(page.getByRole('row', { name: /Citric acid 0\.15 %/ })).toContainText('Doubtful')
@@ -231,7 +102,7 @@ test('library: found by any name, own values over it and back again, own vessels
   await field(form, 'Weighs empty').fill('310')
   await form.getByRole('button', { name: 'Keep it' }).click()
   await expect(page.getByRole('button', { name: 'Change Blue tub' })).toContainText('weighs 310 g')
-  await page.goto('/plan')
+  await visit(page, '/plan')
   await weigh(page, [['Fresno chilli', '2000']])
   await expect(figure(page, 'fill')).toContainText('Blue tub')
 })
@@ -288,81 +159,4 @@ test('a label opens its lot: by the camera where the browser reads codes, by the
   await expect(page.getByRole('heading', { level: 1, name: 'Scotch bonnet and mango' })).toBeVisible({
     timeout: 20_000,
   })
-})
-
-test('the unit of a kind of field is chosen at the field and remembered for all of them', async ({ guarded: page }) => {
-  await page.goto('/plan')
-  await weigh(page, [['Fresno chilli', '1 1/2 lb']])
-  await page.getByRole('button', { name: 'Unit for mass: g' }).first().click()
-  await page.getByRole('radiogroup', { name: 'Unit for mass' }).getByText('kg').click()
-  await expect(field(page, 'Fresno chilli, weight')).toHaveValue('0.68')
-  await weigh(page, [['Carrot', '0,32']])
-  await expect(figure(page, 'salt')).toHaveText('40.0 g') // 4 % of 680.4 + 320
-  await page.reload()
-  await expect(field(page, 'Carrot, weight')).toHaveValue('0.32')
-})
-
-test('a bowl weighed by hand: something else instead, one thing more, weighed again after the salt, then split; a plan that was never packed is dropped', async ({
-  guarded: page,
-}) => {
-  // By hand: no scale is connected.
-  await page.route('**/api/bench/stream', (route) => route.abort())
-  await page.goto('/plan')
-  await field(page, 'Name on the tape').fill('Bowl')
-  await pick(page, 'Style', 'Dry-salted chop')
-  await weigh(page, [
-    ['Green tomato', '1000'],
-    ['Onion', '400'],
-  ])
-  await page.getByText('Mix it in one bowl').click()
-  await page.getByRole('button', { name: 'Weigh it in' }).click()
-  const panel = page.getByRole('region', { name: 'On the scale' })
-  const take = async (grams: string) => {
-    await field(panel, 'Or type the weight').fill(grams)
-    await panel.getByRole('button', { name: /^Take / }).click()
-  }
-  await take('1000')
-  await panel.getByRole('button', { name: 'Something else instead' }).click()
-  await pick(page, 'What it is', 'Shallot')
-  await expect(panel.getByRole('heading', { name: 'Shallot' })).toBeVisible()
-  await take('400')
-  await panel.getByRole('button', { name: 'One thing more' }).click()
-  await pick(page, 'What it is', 'Garlic')
-  await expect(panel.getByText('As much as you like')).toBeVisible()
-  await panel.getByRole('button', { name: 'Nothing on the scale yet' }).click()
-  await expect(panel.getByText('There is nothing on the scale.')).toBeVisible()
-  await take('40')
-  // 2.5 % of 1 440 g.
-  await expect(panel.getByText('Target 36.0 g')).toBeVisible()
-  await take('36')
-  // The tomatoes are weighed again, heavier: 2.5 % of 1 640 g is 41 g, 5 g more than went in.
-  await page.getByRole('button', { name: 'Green tomato: weigh again' }).click()
-  await take('1200')
-  await expect(page.getByText('The salt no longer fits')).toBeVisible()
-  await page.getByRole('button', { name: 'Weigh 5.0 g more' }).click()
-  await take('5')
-  await expect(page.getByText('The salt no longer fits')).toBeHidden()
-  await expect(figure(page, 'weighed-salt')).toHaveText('2.47 %') // 41 g weighed in and 0.45 g that tomatoes and shallots bring along, in 1 681 g
-  await page.getByRole('button', { name: 'Mixed: split it into jars' }).click()
-  await expect(page.getByText(/1.681 g in the bowl/)).toBeVisible()
-
-  await page.goto('/plan')
-  await field(page, 'Name on the tape').fill('Never mind')
-  await weigh(page, [['Cayenne', '500']])
-  await page.getByRole('button', { name: 'Keep as a plan' }).click()
-  await page.getByRole('link', { name: /^Weigh LF-02/ }).click()
-  await page.getByRole('link', { name: 'Leave; every weight is kept' }).click()
-  await page.getByRole('button', { name: 'Open a lot by its label' }).click()
-  await field(page, 'Code on the tape').fill('LF-02')
-  await page.getByRole('button', { name: 'Open', exact: true }).click()
-  await unfold(page, 'Paper and files')
-  await pick(page, 'Page', 'Letter')
-  const [sheet] = await Promise.all([page.waitForEvent('download'), pressElse(page, 'Paper and files', 'Batch sheet')])
-  expect((await PDFDocument.load(await readFile(await sheet.path()))).getPage(0).getSize()).toEqual({
-    width: 612,
-    height: 792,
-  })
-  await page.getByRole('button', { name: 'Drop this plan' }).click()
-  await expect(page.getByRole('button', { name: 'LF-02 Never mind' })).toBeHidden()
-  await expect(page.getByRole('button', { name: 'LF-01 Bowl' })).toBeVisible()
 })

@@ -25,9 +25,31 @@ export const test = base.extend<{ guarded: Page }>({
 })
 export { expect }
 
+/** The application as it runs in a page. */
+type Running = HTMLElement & {
+  __vue_app__?: { config: { globalProperties: { $router: { push: (to: string) => Promise<unknown> } } } }
+}
+/** Goes to a page as a link does where the application runs already; else opens it. A start takes a second or more. */
+export async function visit(page: Page, path: string): Promise<void> {
+  const runs = await page.evaluate(async (to) => {
+    const router = document.querySelector<Running>('#__nuxt')?.__vue_app__?.config.globalProperties.$router
+    if (!router) return false
+    const { origin, pathname, search, hash } = new URL(to, location.href)
+    if (origin !== location.origin) return false
+    await router.push(pathname + search + hash)
+    return true
+  }, path)
+  if (!runs) await page.goto(path)
+}
+
+/** Turns the clock on to a moment; what falls due until then happens, each thing once. */
+export async function turnTo(page: Page, atMs: number): Promise<void> {
+  await page.clock.fastForward(atMs - (await page.evaluate(() => Date.now())))
+}
+
 /** Loads the invented loft from the empty start. */
 export async function openDemo(page: Page): Promise<void> {
-  await page.goto('/')
+  await visit(page, '/')
   await page.getByRole('button', { name: 'Look around with the demo' }).click()
   await expect(page.locator('[data-lot="BPL-01"]')).toBeVisible()
 }
@@ -55,7 +77,7 @@ export async function saved(page: Page, button: string): Promise<Buffer> {
 /** Opens the application on a day of a log that was written elsewhere. */
 export async function openLog(page: Page, entries: readonly Entry[], days: number) {
   await page.clock.install({ time: START + days * 86_400_000 })
-  await page.goto('/logbook')
+  await visit(page, '/logbook')
   await takeIn(page, writeFile(entries, day(days)))
 }
 

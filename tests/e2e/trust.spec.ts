@@ -7,7 +7,7 @@ import { logIn, newProfile, startBrowser, startServer } from '../../scripts/kill
 import { servePlain } from '../../scripts/plainFiles.mjs'
 import { makeStatic } from '../../scripts/static.mjs'
 import { day, notebook } from '../../core/test/log/build'
-import { expect, field, figure, openDemo, openLog, pick, saved, showFile, takeIn, test } from './steps'
+import { expect, field, figure, openDemo, openLog, pick, saved, showFile, takeIn, test, turnTo, visit } from './steps'
 
 /* What is promised in docs/trust.md, through the real interface. */
 
@@ -19,36 +19,56 @@ function ownLog(): { entries: Entry[]; lotId: string } {
   return { entries: log.entries, lotId }
 }
 
-test('killed amid its work, with two tabs and a server that goes: nothing confirmed is lost, nothing is there twice, and every disaster to its files is mended', async () => {
+/** Waits until what was typed stands in the database of begun forms. */
+const isKept = (page: Page, words: string) =>
+  expect
+    .poll(() =>
+      page.evaluate(
+        () =>
+          new Promise<string>((resolve) => {
+            const open = indexedDB.open('lactofer-drafts')
+            open.onsuccess = () => {
+              const all = open.result.transaction('drafts').objectStore('drafts').getAll()
+              all.onsuccess = () => {
+                open.result.close()
+                resolve(JSON.stringify(all.result))
+              }
+            }
+          }),
+      ),
+    )
+    .toContain(words)
+
+// A short version of `npm run chaos`, which has every disaster and many kills.
+test('killed amid its work in two tabs: nothing confirmed is lost, nothing is there twice, a begun form is kept, and an emptied folder is mended', async () => {
   const chaos = await Chaos.begin(4290, 5)
   for (const page of chaos.pages) await chaos.read(page)
-  await chaos.run(6)
-  // What was begun and rested for a moment is there after a kill, and after the databases are gone.
-  const name = () => field(chaos.pages[0]!, 'Name on the tape')
-  const toPlan = () => chaos.pages[0]!.goto(chaos.url('/plan'))
+  const page = () => chaos.pages[0]!
+  const name = () => field(page(), 'Name on the tape')
+  const toPlan = () => page().goto(chaos.url('/plan'))
   await toPlan()
   await name().fill('Half typed')
-  await chaos.pages[0]!.waitForTimeout(1500)
+  await isKept(page(), 'Half typed')
   await chaos.killAmid((page: Page) => chaos.read(page))
-  await toPlan()
-  await expect(name()).toHaveValue('Half typed')
-  // The long run (npm run chaos) has all of them.
-  for (const what of ['its MANIFEST damaged', 'its folder emptied', 'the last line of a file torn'] as const)
-    await chaos.disaster(what)
+  await chaos.disaster('its folder emptied')
   await toPlan()
   await expect(name()).toHaveValue('Half typed')
   await chaos.end()
   expect(chaos.findings).toEqual([])
-  expect(chaos.confirmed.length).toBeGreaterThan(2)
+  expect(chaos.confirmed.length).toBeGreaterThanOrEqual(2)
 })
 
-test('killed while two writing transactions on two stores are held open: the store is there, five times of five', async () => {
+/** It was lost five times of five without the gate: one kill tells. `.ci/nightly` has more. */
+const KILLS = Number(process.env.KILLS ?? 1)
+test('killed while two writing transactions on two stores are held open: the store is there', async () => {
   const server = await startServer(4291)
   const profile = await newProfile()
   const address = 'http://127.0.0.1:4291'
   /** Keeps every writing transaction of the log half written, its first megabytes on the disk, until the kill. */
   const hold = (context: BrowserContext) =>
     context.addInitScript(() => {
+      const heldWrites: Record<string, number> = {}
+      Object.assign(globalThis, { heldWrites })
       const { transaction } = IDBDatabase.prototype
       const { commit } = IDBTransaction.prototype
       IDBTransaction.prototype.commit = function () {
@@ -58,7 +78,10 @@ test('killed while two writing transactions on two stores are held open: the sto
         const key = `held-${time}`
         const value = { [String(store.keyPath)]: key, held: 'x'.repeat(200_000) }
         const put = store.keyPath === null ? store.put(value, key) : store.put(value)
-        put.onsuccess = () => write(store, (time + 1) % 100)
+        put.onsuccess = () => {
+          heldWrites[store.name] = (heldWrites[store.name] ?? 0) + 1
+          write(store, (time + 1) % 100)
+        }
       }
       IDBDatabase.prototype.transaction = function (names: string | string[], mode, options) {
         const held = transaction.call(this, names, mode, options)
@@ -72,24 +95,29 @@ test('killed while two writing transactions on two stores are held open: the sto
   await first.goto(`${address}/logbook`)
   await takeIn(first, writeFile(entries, day(9)))
   await browser.kill()
-  for (let time = 1; time <= 6; time++) {
+  for (let time = 1; time <= KILLS + 1; time++) {
     await new Promise((resolve) => setTimeout(resolve, 1200))
     browser = await startBrowser(profile)
     await hold(browser.context)
     const page = await browser.context.newPage()
-    await page.goto(`${address}/logbook`)
+    await visit(page, `${address}/logbook`)
     // Both were laid beside each other: had the database come up empty, the files would have brought it back by now.
     await page.getByText('at the start it held 3 of your entries').waitFor()
     expect(await page.getByText('brought back').count(), `after ${time - 1} kills`).toBe(0)
     expect((await logIn(page)).length, `after ${time - 1} kills`).toBe(3)
-    if (time === 6) break
-    await page.goto(`${address}/ferment/${lotId}`)
+    if (time > KILLS) break
+    await visit(page, `${address}/ferment/${lotId}`)
     await field(page, 'Temperature').fill('21')
     await page.evaluate(() => sessionStorage.setItem('hold', 'yes'))
     // One writes entries, the other choices.
     await page.getByRole('button', { name: 'Record the reading' }).click()
     await page.getByRole('button', { name: /^Units:/ }).click()
-    await page.waitForTimeout(500)
+    // Some megabytes of what the gate lets through are on the disk by then.
+    await page.waitForFunction(() =>
+      Object.values((globalThis as unknown as { heldWrites: Record<string, number> }).heldWrites).some(
+        (many) => many > 20,
+      ),
+    )
     await browser.kill()
   }
   await browser.kill()
@@ -120,25 +148,25 @@ test('a static build on plain files: with them gone every page opens, the foreca
   await openDemo(page)
   await stop()
   for (const path of ['plan', 'ferment', 'press', 'blend', 'bottle', 'cellar', 'library', 'recipes', 'logbook', '']) {
-    await page.goto(`/${path}`)
+    await visit(page, `/${path}`)
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
   }
   await expect(page.getByText('Instruments are away.')).toBeVisible()
   await page.locator('[data-lot="BPL-06"]').click()
   await expect(figure(page, 'forecast')).toBeVisible({ timeout: 60_000 })
   const lotOf = async (row: string) => {
-    await page.goto('/cellar')
+    await visit(page, '/cellar')
     await field(page, 'Find by code, name or place').fill(row)
     await page.locator(`[data-row^="${row}"] a`).first().click()
     await page.locator('[data-chosen]').waitFor()
     return new URL(page.url()).searchParams.get('lot')
   }
-  await page.goto(`/blend/${await lotOf('PS-07')}`)
+  await visit(page, `/blend/${await lotOf('PS-07')}`)
   await expect(figure(page, 'correction')).toBeVisible({ timeout: 60_000 })
-  await page.goto(`/label/${await lotOf('PS-06-')}`)
+  await visit(page, `/label/${await lotOf('PS-06-')}`)
   await field(page, 'Address lines').fill('Brackwater Pepper Loft\nSaltby Quay')
   expect((await saved(page, 'Labels as PDF')).subarray(0, 4).toString()).toBe('%PDF')
-  await page.goto('/plan')
+  await visit(page, '/plan')
   await field(page, 'Name on the tape').fill('Half typed')
 
   // The server is back, with another build.
@@ -192,7 +220,7 @@ test('storage that is denied, missing or full is said in a sentence, and plannin
     const page = await context.newPage()
     const errors: string[] = []
     page.on('pageerror', (error) => errors.push(error.message))
-    await page.goto('/plan')
+    await visit(page, '/plan')
     await expect(page.getByRole('alert').filter({ hasText: sentence }), what).toBeVisible()
     await pick(page, 'Add an ingredient', 'Fresno chilli')
     await field(page, 'Fresno chilli, weight').fill('1000')
@@ -225,7 +253,7 @@ test('an empty log fetches nothing to read it by; where that cannot be fetched i
     await (away ? route.abort() : route.continue())
   })
   const page = await context.newPage()
-  await page.goto('/')
+  await visit(page, '/')
   await expect(page.getByRole('heading', { name: 'No jar on the shelf yet' })).toBeVisible()
   expect(fetched).toBe(0)
   await page.getByRole('button', { name: 'Look around with the demo' }).click()
@@ -238,20 +266,6 @@ test('an empty log fetches nothing to read it by; where that cannot be fetched i
   await page.reload()
   await expect(page.locator('[data-lot="BPL-01"]')).toBeVisible()
   await context.close()
-})
-
-test('a full disk names itself, and the form stays', async ({ guarded: page }) => {
-  await openDemo(page)
-  await page.locator('[data-lot="BPL-04"]').click()
-  await field(page, 'pH').fill('3.69')
-  await page.evaluate(() => {
-    IDBObjectStore.prototype.add = () => {
-      throw new DOMException('full', 'QuotaExceededError')
-    }
-  })
-  await page.getByRole('button', { name: 'Record the reading' }).click()
-  await expect(page.getByText(/The disk of this device is full/)).toBeVisible()
-  await expect(field(page, 'pH')).toHaveValue('3.69')
 })
 
 test('archives go to a chosen folder by themselves, once a day and after a release; one of them restores all into an empty browser; what was erased stays erased', async ({
@@ -279,16 +293,16 @@ test('archives go to a chosen folder by themselves, once a day and after a relea
     })
   const { entries, lotId } = ownLog()
   await openLog(page, [...entries, ...demoEntries(Date.parse(day(9)))], 9)
-  await page.goto('/')
+  await visit(page, '/')
   await expect(page.getByText(/\d+ entries and no archive yet: in this browser only\./)).toBeHidden()
-  await page.goto('/logbook')
+  await visit(page, '/logbook')
   await page.getByRole('button', { name: 'Choose a folder …' }).click()
   await expect(page.getByText(/One a day and one after every release go to the folder/)).toBeVisible()
   await expect.poll(archives).toHaveLength(1)
 
   // The next day brings a reading, and with it an archive.
-  await page.clock.setSystemTime(Date.parse(day(10)))
-  await page.goto(`/ferment/${lotId}`)
+  await turnTo(page, Date.parse(day(10)))
+  await visit(page, `/ferment/${lotId}`)
   await field(page, 'pH').fill('3.72')
   await page.getByRole('button', { name: 'Record the reading' }).click()
   await expect(field(page, 'pH')).toHaveValue('')
@@ -296,7 +310,7 @@ test('archives go to a chosen folder by themselves, once a day and after a relea
   await expect.poll(archives).toHaveLength(2)
 
   // The file alone, in another browser.
-  await page.goto('/logbook')
+  await visit(page, '/logbook')
   const before = await page.getByText(/\d+ entries in this browser/).innerText()
   const archive = await saved(page, 'Save an archive')
   const empty = await (await browser.newContext({ baseURL })).newPage()
@@ -336,28 +350,28 @@ test('without a folder Today says what this browser alone holds; dated ahead is 
     ...{ kind: 'chore', lotId, chore: 'burp' },
   }))
   await openLog(page, [...entries, ...chores, ahead], 9)
-  await page.goto('/')
+  await visit(page, '/')
   const backup = page.getByRole('region', { name: 'Backup' })
   await expect(backup).toContainText('6 entries and no archive yet: in this browser only.')
   await saved(page, 'Save an archive')
   await expect(backup).toBeHidden()
   const asked = page.getByRole('region', { name: 'Dated ahead' })
   await expect(asked).toContainText('1 entry is dated more than a day ahead')
-  await page.goto(`/ferment/${lotId}`)
+  await visit(page, `/ferment/${lotId}`)
   await expect(page.getByText(/Behind|pH rose/)).toHaveCount(0)
-  await page.goto('/')
+  await visit(page, '/')
   await field(asked, 'It was on').fill('10/03/2026 10:00')
   await field(asked, 'It was on').press('Enter')
   await asked.getByRole('button', { name: 'Count it then' }).click()
   await expect(asked).toBeHidden()
   // A day and a half after the archive there is one entry that is nowhere else.
-  await page.clock.setSystemTime(Date.parse(day(10.5)))
-  await page.goto('/')
+  await turnTo(page, Date.parse(day(10.5)))
+  await visit(page, '/')
   await expect(backup).toContainText(/1 entry since [A-Z][a-z]+day: in this browser only\./)
-  await page.goto(`/ferment/${lotId}`)
+  await visit(page, `/ferment/${lotId}`)
   await expect(page.getByText('4.90').first()).toBeVisible()
 
-  await page.goto('/logbook')
+  await visit(page, '/logbook')
   await showFile(page, writeFile([...entries, wish], day(9)))
   await expect(figure(page, 'preview')).toContainText('1 entry cannot be read by this version')
   await page.getByRole('button', { name: 'Take it in' }).click()
@@ -365,13 +379,13 @@ test('without a folder Today says what this browser alone holds; dated ahead is 
   await expect(page.getByText(/1 entry cannot be read by this version; they/).first()).toBeVisible()
   const out = JSON.parse((await saved(page, 'Entries as a file')).toString()) as { entries: unknown[] }
   expect(out.entries).toContainEqual(wish)
-  await page.goto(`/ferment/${lotId}`)
+  await visit(page, `/ferment/${lotId}`)
   await page.getByText('Why: facts and rules').click()
   await expect(page.getByText(/of a newer version speaks of it/).first()).toBeVisible()
 })
 
 test('an older tab steps aside when the store moves on, its form saved', async ({ guarded: page }) => {
-  await page.goto('/plan')
+  await visit(page, '/plan')
   await field(page, 'Name on the tape').fill('Half typed')
   await page.evaluate(
     () =>
