@@ -182,7 +182,17 @@ const only = process.argv.slice(2).map(Number).filter(Boolean)
 const named = (word) => process.argv.includes(word)
 rmSync(HERE, { recursive: true, force: true })
 mkdirSync(`${HERE}/scripts`, { recursive: true })
-for (const part of ['core', 'demo', 'app', 'server', 'tests/unit', 'tests/fixtures', 'benchmarks', 'docs'])
+for (const part of [
+  'core',
+  'demo',
+  'app',
+  'server',
+  'tests/unit',
+  'tests/component',
+  'tests/fixtures',
+  'benchmarks',
+  'docs',
+])
   cpSync(part, `${HERE}/${part}`, { recursive: true, filter: (path) => !path.includes('node_modules') })
 for (const file of readdirSync('tests')) if (file.endsWith('.ts')) cpSync(`tests/${file}`, `${HERE}/tests/${file}`)
 for (const file of readdirSync('scripts'))
@@ -199,9 +209,12 @@ function caughtByJudge() {
 }
 /** The first test of the application that fails; `null` where none does. */
 function caughtByTests() {
-  const { status, stdout } = quiet('npx', ['vitest', 'run', '--project', 'app', '--bail', '1', '--reporter', 'dot'])
+  const { status, stdout } = quiet('npx', [
+    ...['vitest', 'run', '--project', 'app', '--project', 'alone', '--project', 'component'],
+    ...['--bail', '1', '--reporter', 'dot'],
+  ])
   if (status === 0) return null
-  return /FAIL\s+\|?app\|?\s*(.+)/.exec(stdout)?.[1] ?? 'it does not run'
+  return /FAIL\s+\|?(?:app|alone|component)\|?\s*(.+)/.exec(stdout)?.[1] ?? 'it does not run'
 }
 
 const missed = []

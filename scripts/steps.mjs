@@ -15,23 +15,21 @@ export function run(what, command, args, env = {}) {
 }
 
 /**
- * Runs a command beside others: its output is shown when it ends, so that two do not mix; ends this process when it
- * fails.
+ * Runs a command. Beside others its output is shown when it ends, so that two do not mix. @returns whether it passed.
  */
-export function runBeside(what, command, args) {
-  const started = Date.now()
-  const said = []
+export function runStage(what, command, args, { alone = false, env = {} } = {}) {
+  const output = []
+  if (alone) console.log(`\n── ${what}`)
   return new Promise((resolve) => {
-    const child = spawn(command, args, { stdio: ['ignore', 'pipe', 'pipe'] })
-    for (const stream of [child.stdout, child.stderr]) stream.on('data', (part) => said.push(part))
-    child.on('error', (error) => said.push(Buffer.from(`${error.message}\n`)))
+    const child = spawn(command, args, {
+      stdio: alone ? 'inherit' : ['ignore', 'pipe', 'pipe'],
+      env: { ...process.env, ...env },
+    })
+    for (const stream of [child.stdout, child.stderr]) stream?.on('data', (part) => output.push(part))
+    child.on('error', (error) => console.error(error.message))
     child.on('close', (status) => {
-      console.log(`\n── ${what}\n${Buffer.concat(said)}── ${what}: ${Math.round((Date.now() - started) / 1000)} s`)
-      if (status !== 0) {
-        console.error(`\n${what} failed.`)
-        process.exit(status || 1)
-      }
-      resolve()
+      if (!alone) console.log(`\n── ${what}\n${Buffer.concat(output)}`)
+      resolve(status === 0)
     })
   })
 }
