@@ -9,8 +9,8 @@ const here = (path: string) => fileURLToPath(new URL(path, import.meta.url))
 // One zone for all: what a logger wrote in local time is read in it.
 process.env.TZ = 'Europe/Berlin'
 
-/** Tests that put something in the place of a module: each has a process of its own. */
-const ALONE = ['core/test/library/inventedStyle.test.ts', 'tests/unit/composables.test.ts']
+/** Tests that put something in the place of a module, or leave a connection behind: each has a process of its own. */
+const ALONE = ['core/test/library/inventedStyle.test.ts', 'tests/unit/composables.test.ts', 'tests/unit/link.test.ts']
 
 export default defineConfig({
   resolve: { alias: { '~': here('./app'), '#demo': here('./demo') } },

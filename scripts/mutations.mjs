@@ -199,7 +199,8 @@ for (const file of readdirSync('scripts'))
   if (/\.(ts|mjs|json)$/.test(file)) cpSync(`scripts/${file}`, `${HERE}/scripts/${file}`)
 for (const file of ['vitest.config.ts', 'package.json']) cpSync(file, `${HERE}/${file}`)
 
-const quiet = (command, args) => spawnSync(command, args, { cwd: HERE, encoding: 'utf8' })
+const quiet = (command, args) =>
+  spawnSync(command, args, { cwd: HERE, encoding: 'utf8', env: { ...process.env, NO_COLOR: '1' } })
 /** What catches a fault of the judge: random lives, or a named fault; `null` where nothing does. */
 function caughtByJudge() {
   const lives = quiet('npx', ['vite-node', 'scripts/lives.ts', '--', '1500'])
@@ -207,15 +208,15 @@ function caughtByJudge() {
   if (lives.status !== 0) return counts ? `lives: ${counts[1]} unsafe, ${counts[2]} stricter` : 'lives: it does not run'
   return quiet('npx', ['vitest', 'run', 'core/test/judge/faults.test.ts']).status === 0 ? null : 'the named faults'
 }
-/** The first test of the application that fails; `null` where none does. */
-function caughtByTests() {
-  const { status, stdout } = quiet('npx', [
-    ...['vitest', 'run', '--project', 'app', '--project', 'alone', '--project', 'component'],
-    ...['--bail', '1', '--reporter', 'dot'],
-  ])
+/** The first test of some projects that fails; `null` where none does. */
+function failsIn(...projects) {
+  const chosen = projects.flatMap((project) => ['--project', project])
+  const { status, stdout } = quiet('npx', ['vitest', 'run', ...chosen, '--bail', '1', '--reporter', 'dot'])
   if (status === 0) return null
-  return /FAIL\s+\|?(?:app|alone|component)\|?\s*(.+)/.exec(stdout)?.[1] ?? 'it does not run'
+  return /FAIL\s+\S+\s+(.+)/.exec(stdout)?.[1] ?? 'it does not run'
 }
+/** What catches a fault of the application: a unit test, or a page in memory, which takes longer. */
+const caughtByTests = () => failsIn('app', 'alone') ?? failsIn('component')
 
 const missed = []
 const SETS = [

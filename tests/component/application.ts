@@ -98,10 +98,6 @@ export async function openWith(log: readonly Entry[], path: string, atMs?: numbe
 }
 /** Goes to another page, as a link does. */
 export const visit = async (path: string): Promise<void> => void (await open?.router.push(path))
-/** Where the application is. */
-export const address = (): string => open?.router.currentRoute.value.fullPath ?? ''
-/** Turns the clock to a moment. */
-export const turnTo = (atMs: number): void => void setClock(turnedClock(atMs - deviceClock()))
 
 /** A part of the page; all of it where none is named. */
 type Part = HTMLElement

@@ -71,7 +71,7 @@ test('three films: pressed with the mould it is told so; the own log stays', asy
 
   await page.getByRole('button', { name: 'Leave' }).click()
   await expect(page.getByRole('region', { name: 'Practice loft' })).toBeHidden()
-  await expect(page.locator('[data-exercise="three-films"]')).toContainText('Done once')
+  await expect(page.locator('[data-exercise="three-films"]')).toContainText('Done 1 time')
   await visit(page, '/')
   await expect(page.locator('[data-lot="BPL-01"]')).toBeVisible()
   await expect.poll(lots).toEqual(own)

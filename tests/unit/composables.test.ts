@@ -59,7 +59,7 @@ vi.mock('~/workers/blender', () => ({ askForMix }))
 const said = vi.spyOn(say, 'problem').mockImplementation(() => undefined)
 // This page leads: of several one does.
 Object.defineProperty(navigator, 'locks', {
-  value: { request: async (_name: string, work: () => unknown) => work() },
+  value: { request: async (...args: unknown[]) => (args.at(-1) as (lock: object) => unknown)({}) },
 })
 
 let scope: EffectScope
