@@ -36,6 +36,19 @@ const inTwoJars = () => ({
 const lotOf = (code: string, log: ReturnType<typeof demoEntries>) =>
   [...fold(log).lots.values()].find((lot) => lot.code === code)!.id
 
+/** Opens the press for a mash that is ready, on day 9. */
+async function openPress() {
+  const log = notebook()
+  const lotId = log.mash(0)
+  for (const [days, ph] of [
+    [2, 4.2],
+    [6, 3.6],
+    [8, 3.6],
+  ] as const)
+    log.read(lotId, days, ph)
+  await openWith(log.entries, `/press?lot=${lotId}`, at(9))
+}
+
 it('a jar that is simply eaten ends: jar by jar, some frozen, the rest given; nothing is in the way of writing it down', async () => {
   const log = notebook()
   const lotId = log.mash(0, {}, inTwoJars())
@@ -77,24 +90,14 @@ it('a jar that is simply eaten ends: jar by jar, some frozen, the rest given; no
 })
 
 it('a figure that is typed before the page was read back is not wiped by the lot it was opened for', async () => {
-  const log = notebook()
-  const lotId = log.mash(0)
-  log.read(lotId, 2, 4.2)
-  log.read(lotId, 6, 3.6)
-  log.read(lotId, 8, 3.6)
-  await openWith(log.entries, `/press?lot=${lotId}`, at(9))
+  await openPress()
   await fill('Base came out', '1400')
   await holdsValue('Went in', '2080')
   await holdsValue('Base came out', '1400')
 })
 
 it('more is not pressed than the lot holds', async () => {
-  const log = notebook()
-  const lotId = log.mash(0)
-  log.read(lotId, 2, 4.2)
-  log.read(lotId, 6, 3.6)
-  log.read(lotId, 8, 3.6)
-  await openWith(log.entries, `/press?lot=${lotId}`, at(9))
+  await openPress()
   await holdsValue('Went in', '2080')
   await fill('Went in', '2600')
   await fill('Base came out', '2000')
