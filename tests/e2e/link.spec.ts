@@ -130,10 +130,9 @@ test('a code lets in, a new one puts out; strangers read and write nothing; what
   expect(address, 'the server never sees what stands behind the #').toMatch(/\/join#[\w-]{43}$/)
 
   // A bad code, a code that is cut off, none.
-  await visit(phone, '/join')
+  await phone.goto('/join')
   await expect(phone.getByRole('alert')).toContainText('There is no code in this address')
   await phone.goto(address.slice(0, -3))
-  await phone.reload()
   await phone.getByRole('button', { name: 'Join' }).click()
   await expect(phone.getByRole('alert')).toContainText('This code cannot be read')
   await phone.setViewportSize({ width: 390, height: 844 })
