@@ -42,8 +42,10 @@ test('the round in one hand: vessel by vessel, undo above the way on, a press a 
   const next = hand.getByRole('button', { name: /^Next: / })
   const done = hand.getByRole('button', { name: /: done$/ })
   await expect(heading).toContainText(/^1 of \d+, Cold corner/)
-  const stops = Number(/of (\d+)/.exec(await heading.innerText())?.[1])
-  expect(stops).toBeGreaterThan(7)
+  // The round grows while the lots are read.
+  const stopsNow = async () => Number(/of (\d+)/.exec(await heading.innerText())?.[1])
+  await expect.poll(stopsNow).toBeGreaterThan(7)
+  const stops = await stopsNow()
   // Frame and strip take little of the phone, upright and lying.
   const frameShare = async (width: number, height: number) => {
     await page.setViewportSize({ width, height })
