@@ -13,7 +13,7 @@ const LAYERS = [
   ['acid', 'salt', 'library'],
   ['composition', 'pungency', 'press', 'ferment', 'pack', 'blend'],
   ['keep', 'bottle', 'log'],
-  ['lots'],
+  ['lots', 'flow'],
   ['files', 'instruments'],
   ['makeup', 'costs', 'cellar'],
   ['compare', 'record', 'agree'],

@@ -58,7 +58,7 @@ function useCompositions(book: Ref<Book>) {
     }
     const { found } = compositions.value
     const key = JSON.stringify([{ ...of, massG: 0 }, blendId])
-    if (!found.has(key)) found.set(key, partComposition(book.value, { ...of, massG: 1000 }, Infinity, [], blendId))
+    if (!found.has(key)) found.set(key, partComposition(book.value, { ...of, massG: 1000 }, blendId))
     const kilo = found.get(key)
     return kilo ? ofMass(kilo, of.massG) : null
   }

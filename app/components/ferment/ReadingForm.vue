@@ -94,7 +94,7 @@ const others = computed(() => {
 function problemOf(): string | null {
   const { ph, marks } = form.value
   if (ph !== null && jars.value.length > 0 && marks.length === 0)
-    return 'Mark the jar it was read in: jars of one lot differ. Mark all of them for a sample mixed of all.'
+    return 'Mark the jar it was read in: jars differ. Several marked is a sample mixed of them; it proves none of them.'
   return ph === null && Object.keys(others.value).length === 0
     ? 'Enter a pH, a temperature or a salt that can be read.'
     : null

@@ -32,7 +32,7 @@ const { form, shown, busy, confirm, asked } = useForm({
 const checks = computed(() =>
   lot.value && limitPh.value !== null ? checksOf(book.book, book.judge, lot.value, book.nowMs, limitPh.value) : null,
 )
-const stand = computed(() => (source.value ? book.judgementOf(source.value) : null))
+const stand = computed(() => (lot.value ? book.judgementOf(lot.value) : null))
 const free = computed(() => checks.value !== null && mayRelease(checks.value))
 const corrected = computed(() => (lot.value ? correctedSince(book.book, lot.value) : null))
 const STATE = { released: { level: 'fine', word: 'Released' }, held: { level: 'ask', word: 'Held' } } as const
@@ -102,6 +102,12 @@ async function decide(event: Event, decision: 'released' | 'held') {
         </p>
         <ReleaseChecks v-else :checks="checks" />
         <StandLine v-if="stand && stand.make === 'stop'" :judgement="stand" />
+        <h3>pH of a bottle</h3>
+        <p class="muted small">
+          A bottle of this run, opened and stirred, a day after it was filled. What is read in the pot after filling
+          does not count for these bottles.
+        </p>
+        <InTurn><ReadingForm :key="lot.id" :lot="lot" ph-only /></InTurn>
       </section>
       <aside class="stack">
         <InTurn

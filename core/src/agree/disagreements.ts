@@ -6,6 +6,7 @@ import type { Fork } from '../lots/corrections'
 import type { Book } from '../lots/fold'
 import { lotsOf } from '../lots/ledger'
 import { lotsByStart } from '../lots/standing'
+import { packedTwice } from '../lots/packedTwice'
 
 /* What does not go together once the facts of several devices are in one log; and what settles it. */
 
@@ -33,7 +34,12 @@ const overdrawn = (book: Book): Disagreement[] =>
 export function disagreementsOf(book: Book): Disagreement[] {
   const lotOf = ({ said }: Fork) => said.map(firstLot).find((id) => id !== null) ?? null
   return [
-    ...book.forks.map((fork): Disagreement => ({ key: `fork ${fork.root}`, what: 'fork', fork, lotId: lotOf(fork) })),
+    ...[...book.forks, ...packedTwice(book)].map((fork): Disagreement => ({
+      key: `fork ${fork.root}`,
+      what: 'fork',
+      fork,
+      lotId: lotOf(fork),
+    })),
     ...doubleCodes(book),
     ...overdrawn(book),
     ...book.refused.map((entry): Disagreement => ({

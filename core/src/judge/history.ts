@@ -4,7 +4,8 @@ import { mix, type Composition } from '../composition/composition'
 import { saltRange, type MixedPart } from '../composition/ranges'
 import { PH_LINE, type Stretch } from '../ferment/clock'
 import { isStrongStart, rawShare, startCountLog10 } from '../ferment/rawShare'
-import { between } from '../log/contents'
+import { between, type Row } from '../log/contents'
+import { beginOf, momentOf, type Moment } from '../flow'
 import type { EntryOf } from '../log/entry'
 import type { Book } from '../lots/fold'
 import type { Library } from '../library/library'
@@ -15,7 +16,7 @@ import { phsOf, type PhFact } from '../makeup/acidity'
 import { contentBetween, isBetween } from '../makeup/between'
 import { isLiquidLost, ranOver } from '../makeup/changes'
 import { livingRows } from '../makeup/livingRows'
-import { compositionOf, contentComposition, contentParts, type Content } from '../makeup/lotComposition'
+import { contentComposition, contentParts, portionComposition, type Content } from '../makeup/lotComposition'
 import { structureOfLot } from '../makeup/structure'
 import { temperatureHistory } from '../makeup/temperature'
 import { HOUR_MS } from '../units/time'
@@ -122,7 +123,7 @@ function saltOf(book: Book, lot: Lot, first: Composition, startMs: number): Salt
   const { made } = lot
   const content = made.kind === 'plan' ? (lot.weighed ?? made) : null
   const ranges = [content, ...lot.added].some((one) => one && isBetween(book, one))
-  let parts: MixedPart[] = (ranges && content && contentBetween(book, content, startMs)) || []
+  let parts: MixedPart[] = (ranges && content && contentBetween(book, content, beginOf(lot))) || []
   let weaker = 1
   const range = () => {
     if (parts.length === 0) return null
@@ -141,9 +142,9 @@ function saltOf(book: Book, lot: Lot, first: Composition, startMs: number): Salt
       }
       now = ranOver(now, lost.massG, liquid)
     } else {
-      const more = contentComposition(book, added, atMs)
+      const more = contentComposition(book, added, momentOf(added))
       if (more) now = mix([now, more])
-      if (ranges) parts.push(...(contentBetween(book, added, atMs) ?? []))
+      if (ranges) parts.push(...(contentBetween(book, added, momentOf(added)) ?? []))
     }
     found.push(...saltiness(now, atMs, range()))
   }
@@ -166,16 +167,41 @@ function saltOf(book: Book, lot: Lot, first: Composition, startMs: number): Salt
 /** What is put in raises the pH where its own lies this far above: less is not told apart. Judgement. */
 const SAME_PH = 0.02
 
+/** Rows of which those of the same thing are one. */
+function sameAsOne(rows: readonly Row[]): Row[] {
+  const found = new Map<string, Row>()
+  for (const { massG, ...thing } of rows) {
+    const key = JSON.stringify(thing)
+    found.set(key, { ...thing, massG: massG + (found.get(key)?.massG ?? 0) })
+  }
+  return [...found.values()]
+}
+
+/** Everything that was put in at one time, as one. */
+function togetherAdded(added: Lot['added']): Lot['added'] {
+  const byTime = new Map<string, Lot['added'][number]>()
+  for (const entry of added) {
+    const there = byTime.get(entry.at)
+    byTime.set(entry.at, {
+      ...(there ?? entry),
+      rows: sameAsOne([...(there?.rows ?? []), ...entry.rows]),
+      waterG: (there?.waterG ?? 0) + entry.waterG,
+      saltG: (there?.saltG ?? 0) + entry.saltG,
+    })
+  }
+  return [...byTime.values()]
+}
+
 function additionsOf(book: Book, lot: Lot, acidity: readonly PhFact[]): Addition[] {
   const rows = lot.made.kind === 'plan' ? [...livingRows(book, (lot.weighed ?? lot.made).rows)] : []
-  return lot.added.map((added) => {
+  return togetherAdded(lot.added).map((added) => {
     const atMs = Date.parse(added.at)
     const more = livingRows(book, added.rows)
     rows.push(...more)
     const raw = rawShare(rows)
     const living = { lives: startCountLog10(more, 1000) !== null, rawPct: raw === null ? null : 100 * raw }
-    const parts = contentParts(book, added, atMs)
-    const before = compositionOf(book, lot.id, atMs - 1)
+    const parts = contentParts(book, added, momentOf(added))
+    const before = portionComposition(book, lot, momentOf(added))
     if (!parts || !before) return { atMs, raises: true, ...living, upperPh: null }
     const ownPh = mixturePh(mix(parts.map(({ composition }) => composition)))
     const lotPh = acidity.findLast((fact) => fact.atMs < atMs)?.ph ?? mixturePh(before)
@@ -195,8 +221,8 @@ interface Packed {
   strongStarter: boolean
 }
 
-function packedOf(book: Book, content: Content, atMs: number): Packed | null {
-  const composition = contentComposition(book, content, atMs)
+function packedOf(book: Book, content: Content, at: Moment): Packed | null {
+  const composition = contentComposition(book, content, at)
   if (!composition) return null
   const rows = livingRows(book, content.rows)
   const raw = rawShare(rows)
@@ -212,11 +238,11 @@ function packedOf(book: Book, content: Content, atMs: number): Packed | null {
 /** What was packed of materials alone stays what it is while the library does: worked out once, not every time. */
 const packed = new WeakMap<Library, WeakMap<Content, Packed | null>>()
 
-function packedOnce(book: Book, content: Content, atMs: number): Packed | null {
-  if (content.rows.some(({ lotId }) => lotId)) return packedOf(book, content, atMs)
+function packedOnce(book: Book, content: Content, at: Moment): Packed | null {
+  if (content.rows.some(({ lotId }) => lotId)) return packedOf(book, content, at)
   const mine = packed.get(book.library) ?? new WeakMap<Content, Packed | null>()
   packed.set(book.library, mine)
-  if (!mine.has(content)) mine.set(content, packedOf(book, content, atMs))
+  if (!mine.has(content)) mine.set(content, packedOf(book, content, at))
   return mine.get(content) ?? null
 }
 
@@ -235,28 +261,28 @@ function startOf(
   }
 }
 
-const known = new WeakMap<Book, Map<string, History>>()
+const known = new WeakMap<Book, WeakMap<Lot, History>>()
 
-/** The history of a lot; worked out once for a book. */
+/** The history of a lot, or of some jars of it; worked out once for a book. */
 export function historyOf(book: Book, lot: Lot): History {
-  const mine = known.get(book) ?? new Map<string, History>()
+  const mine = known.get(book) ?? new WeakMap<Lot, History>()
   known.set(book, mine)
-  const found = mine.get(lot.id)
+  const found = mine.get(lot)
   if (found) return found
   const { made } = lot
-  const startMs = Date.parse(made.kind === 'plan' ? (lot.packed?.at ?? made.at) : made.at)
+  const begin = beginOf(lot)
   const acidity = phsOf(book, lot)
-  const inside = made.kind === 'plan' ? packedOnce(book, lot.weighed ?? made, startMs) : null
+  const inside = made.kind === 'plan' ? packedOnce(book, lot.weighed ?? made, begin) : null
   const history: History = {
-    ...{ lot, startMs, acidity },
-    temperature: temperatureHistory(book, lot, startMs, 'clock'),
+    ...{ lot, startMs: begin.ms, acidity },
+    temperature: temperatureHistory(book, lot, begin.ms, 'clock'),
     additions: lot.added.length ? additionsOf(book, lot, acidity) : [],
     signs: lot.signs,
     pieces: made.kind === 'plan' && structureOfLot(book, lot).liquid < 1,
-    salt: inside ? saltOf(book, lot, inside.composition, startMs) : [],
-    start: inside && lot.packed ? startOf(inside, startMs, acidity) : null,
+    salt: inside ? saltOf(book, lot, inside.composition, begin.ms) : [],
+    start: inside && lot.packed ? startOf(inside, begin.ms, acidity) : null,
   }
-  mine.set(lot.id, history)
+  mine.set(lot, history)
   return history
 }
 
@@ -264,9 +290,14 @@ export function historyOf(book: Book, lot: Lot): History {
 export const saltAt = ({ salt }: History, ms: number): Saltiness | null =>
   salt.findLast(({ atMs }) => atMs <= ms) ?? salt[0] ?? null
 
-/** The weakest it has been until a moment, salt in its water; the time allowed is reckoned with it. */
+/**
+ * The weakest it has been until a moment, salt in its water; the time allowed is reckoned with it. None where nobody
+ * knows what was packed.
+ */
 export const weakestSaltInWater = ({ salt }: History, ms: number): number =>
-  Math.min(...salt.filter(({ atMs }, index) => index === 0 || atMs <= ms).map((one) => one.saltInWaterPct), 40)
+  salt.length === 0
+    ? 0
+    : Math.min(...salt.filter(({ atMs }, index) => index === 0 || atMs <= ms).map((one) => one.saltInWaterPct))
 
 /** How near two samples lie to speak of one moment, h, and how near their pH must be for one to stand for the other. */
 const AGREE = { hours: 24, ph: 0.15 } as const

@@ -1,6 +1,9 @@
+import { isUneven, portionOf, reaches } from '../flow'
+import type { Lot } from '../log/lot'
+import type { Book } from '../lots/fold'
 import { factsOfJar, followedJar } from '../makeup/acidity'
 import type { Columns } from './fermenting'
-import type { History } from './history'
+import { historyOf, type History } from './history'
 import type { TimeAbove } from './passing'
 import { ruleFor, type Reason } from './reasons'
 
@@ -13,30 +16,41 @@ export interface Jar {
   history: History
   /** The forecast of the lot is of it. */
   foretold: boolean
+  /** It is judged by itself; of the others only what was seen in them counts. */
+  followed: boolean
 }
 
-/** The jars asked about of a lot in several, and which of them a pH was read in by its mark, until a moment, ms. */
-export function jarsRead({ lot, acidity }: History, atMs: number, marks?: readonly string[]) {
-  if (lot.vessels.length < 2) return []
+/** The jars of a lot in several, and which of them a pH was read in by its mark, until a moment, ms. */
+export function jarsRead({ lot, acidity }: History, atMs: number): { mark: string; read: boolean }[] {
   const read = new Set(acidity.filter((fact) => fact.atMs <= atMs).flatMap((fact) => fact.marks))
-  return lot.vessels
-    .filter(({ mark }) => marks?.includes(mark) ?? true)
-    .map(({ mark }) => ({ mark, read: read.has(mark) }))
+  return lot.vessels.map(({ mark }) => ({ mark, read: read.has(mark) }))
 }
 
 /**
- * What is followed by itself: each jar that was read by its mark, with what speaks for it.
+ * The jars of a lot, each with what speaks for it. Judged by itself is each that was read by its mark; where something
+ * went into some of them only, each of those with what it holds.
+ * @param marks of the jars asked about; `null`: all that stood at the moment, ms.
  */
-export function jarsApart(history: History, jars: ReturnType<typeof jarsRead>): Jar[] {
-  const named = jars.filter(({ read }) => read)
-  if (named.length === 0) return [{ mark: null, history, foretold: true }]
-  const followed = followedJar(history.lot, history.acidity)
-  return named.map(({ mark }) => ({
-    mark,
-    history: { ...history, acidity: factsOfJar(history.acidity, mark) },
-    foretold: mark === followed,
-  }))
+export function jarsApart(book: Book, lot: Lot, marks: readonly string[] | null, atMs: number): Jar[] {
+  const all = historyOf(book, portionOf(lot, null, atMs))
+  const whole = historyOf(book, portionOf(lot, marks, atMs))
+  const anyRead = jarsRead(all, atMs).some(({ read }) => read)
+  const uneven = isUneven(lot)
+  if (all.lot.vessels.length < 2 || (!anyRead && !uneven))
+    return [{ mark: null, history: whole, foretold: true, followed: true }]
+  const foretold = followedJar(all.lot, all.acidity)
+  return jarsRead(whole, atMs).map(({ mark, read }) => {
+    const own = uneven ? historyOf(book, portionOf(lot, [mark], atMs)) : whole
+    const signs = own.signs.filter(({ marks }) => !marks?.length || marks.includes(mark))
+    const history = { ...own, signs, acidity: anyRead ? factsOfJar(whole.acidity, mark) : own.acidity }
+    const followed = !anyRead || read || marks !== null || isTouched(lot, mark)
+    return { mark, history, foretold: mark === foretold && !uneven, followed }
+  })
 }
+
+/** Whether something that did not go into all jars, or run over from all, was of this one. */
+const isTouched = (lot: Lot, mark: string): boolean =>
+  [...lot.added, ...lot.overflowed].some(({ marks, id }) => marks?.length && reaches(lot, [mark], id))
 
 /** How bad it is: over for good, above again, not passed, passed; among equals the more time was spent. */
 const rankOf = ({ over, above, passed, lateSpent }: TimeAbove): number[] => [
@@ -74,10 +88,18 @@ function jarThatDecides(jars: readonly JarStands[]): string | null {
   return null
 }
 
+/** Reasons of several jars, each said once; of signs, each sign. */
+export function onceEach(reasons: readonly Reason[]): Reason[] {
+  const said = new Set<string>()
+  return reasons.filter(({ code, facts }) => {
+    const key = 'sign' in facts ? `${code} ${facts.sign}` : code
+    return !said.has(key) && said.add(key)
+  })
+}
+
 /** What is said of several jars, said of the lot: each reason once, and which jar decides. */
 export function together(jars: readonly JarStands[]): Reason[] {
-  const codes = new Set<string>()
-  const once = jars.flatMap(({ said }) => said).filter(({ code }) => !codes.has(code) && codes.add(code))
+  const once = onceEach(jars.flatMap(({ said }) => said))
   const mark = jarThatDecides(jars)
   return mark === null ? once : [{ code: 'one jar decides', facts: { mark } }, ...once]
 }

@@ -1,4 +1,5 @@
 import { dueAt } from '../ferment/clock'
+import { endOf, portionOf, type Moment } from '../flow'
 import { styleById } from '../library/styles'
 import type { Book } from '../lots/fold'
 import type { Lot } from '../log/lot'
@@ -7,7 +8,7 @@ import { looksOf } from '../makeup/sensed'
 import { temperatureAtMs } from '../makeup/temperature'
 import { fermentReasons, timeReasons, type Columns } from './fermenting'
 import { historyOf, type History } from './history'
-import { jarsApart, jarsRead, together, worstOf, type Jar } from './jars'
+import { jarsApart, jarsRead, onceEach, together, worstOf, type Jar } from './jars'
 import { judgementOf, worseOf, type Clock, type Foresight, type Judge } from './judgement'
 import { inherited, type AskStand, type Stand } from './lineage'
 import { forksAbout, saidOtherwise } from './otherwise'
@@ -56,66 +57,90 @@ const wants = ({ liquid, blended }: Columns, { lot }: History): boolean =>
 
 type Foresee = (lotId: string) => Foresight | undefined
 
+/** What the judge of one book asks. */
+interface Inquiry {
+  book: Book
+  foresee: Foresee
+  newer: ReadonlyMap<string, number>
+  forked: ReadonlyMap<string, number>
+  /** Until when what was learned of sources counts, ms. */
+  nowMs: number
+  ask: AskStand
+}
+
+/** How some jars of a lot stood at a moment; `null`: those that stood then. */
+function standOf(
+  { book, foresee, newer, forked, nowMs, ask }: Inquiry,
+  lot: Lot,
+  moment: Moment,
+  marks: readonly string[] | null,
+): Stand | null {
+  const atMs = moment.ms
+  const ferment = lot.made.kind === 'plan'
+  if (ferment && !lot.packed) return null
+  const portion = portionOf(lot, marks, atMs)
+  const history = historyOf(book, portion)
+  const from = inherited(book, ask, lot, portion, { moment, nowMs })
+  const byAcid = lot.made.kind !== 'plan' || styleById(lot.made.style).judgedBy === 'acid'
+  const several = ferment && portionOf(lot, null, atMs).vessels.length > 1
+  const read = several ? jarsRead(history, atMs) : []
+  const unread = read.filter((jar) => !jar.read).map(({ mark }) => mark)
+  const jars = jarsApart(book, lot, marks, atMs)
+  const apart = jars.filter(({ followed }) => followed)
+  const reckonedAt = (ms: number) => apart.map((jar) => reckon(book, jar, from, ms, foresee))
+  const each = reckonedAt(atMs)
+  const columns = worstOf(each.map((reckoned) => reckoned.columns))
+  // Time, salt and the forecast are those of the whole lot.
+  const { times, foresight, elapsed, beginMs, ferment: oneFerment } = each[0] as Reckoned
+  const tempC = temperatureAtMs(history.temperature, atMs) ?? 0
+  const due = (limit: number, spent: number) => dueAt(atMs, limit - spent, tempC, times ?? 1)
+  const fromTaste = from.reasons.some(isByTaste)
+  const byJar = () =>
+    each.map((reckoned, index) => {
+      const { mark, history: of } = apart[index] as Jar
+      const known = { atMs, tempC, due, foresight, ferment, elapsed, unread, fromTaste }
+      const said = fermentReasons({ history: of, columns: reckoned.columns, times: reckoned.times, ...known })
+      return { mark, columns: reckoned.columns, said }
+    })
+  const reasons = [
+    ...onceEach(jars.flatMap((jar) => signReasons(jar.history, atMs))),
+    ...from.reasons,
+    ...thrownAway(lot, atMs),
+    ...notUnderstood(newer.get(lot.id)),
+    ...notSettled(forked.get(lot.id)),
+    ...(byAcid ? together(byJar()) : timeReasons(history, atMs)),
+  ]
+  const runs = byAcid && times !== null
+  const clock = runs && ferment ? clockOf(history, columns, atMs, due(1, columns.liquid.spent)) : null
+  return {
+    judgement: judgementOf(lot.id, atMs, reasons, {
+      ...{ clock, jars: read, wantsForesight: ferment && runs && wants(columns, history) },
+      passed: !byAcid || columns.blended.passed !== null,
+    }),
+    ...{ beginMs, history, ferment: oneFerment },
+    spentAt: (ms) => Math.max(...each.map((reckoned) => reckoned.spentAt(ms))),
+    columnsAt: (ms) => worstOf(reckonedAt(ms).map((reckoned) => reckoned.columns)),
+    columns: byAcid && (times !== null || !ferment) ? columns : null,
+  }
+}
+
 /** Judges by what counts in a book. */
 function asItCounts(book: Book, foresee: Foresee): Judge {
   const known = new Map<string, Stand | null>()
   const [newer, forked] = [newerAbout(book), forksAbout(book)]
-  const ask: AskStand = (lotId, atMs, path, marks) => {
-    const key = `${lotId} ${atMs} ${marks?.join() ?? ''}`
+  /** Sources are asked at moments before the one asked about: it comes to an end, and each answer is kept. */
+  function asked(lotId: string, moment: Moment, nowMs: number, marks: readonly string[] | null): Stand | null {
+    const key = `${lotId} ${moment.ms} ${moment.id} ${nowMs} ${marks?.join() ?? ''}`
     const found = known.get(key)
     if (found !== undefined) return found
     if (known.size > KEPT) known.clear()
-    const lot = path.includes(lotId) ? undefined : book.lots.get(lotId)
-    const stand = lot ? stands(lot, atMs, [...path, lotId], marks) : null
+    const lot = book.lots.get(lotId)
+    const ask: AskStand = (id, when, of) => asked(id, when, nowMs, of)
+    const stand = lot ? standOf({ book, foresee, newer, forked, nowMs, ask }, lot, moment, marks) : null
     known.set(key, stand)
     return stand
   }
-
-  function stands(lot: Lot, atMs: number, path: readonly string[], marks?: readonly string[]): Stand | null {
-    const ferment = lot.made.kind === 'plan'
-    if (ferment && !lot.packed) return null
-    const history = historyOf(book, lot)
-    const from = inherited(book, ask, lot, atMs, path)
-    const byAcid = lot.made.kind !== 'plan' || styleById(lot.made.style).judgedBy === 'acid'
-    const read = ferment ? jarsRead(history, atMs, marks) : []
-    const unread = read.filter((jar) => !jar.read).map(({ mark }) => mark)
-    const jars = jarsApart(history, read)
-    const each = jars.map((jar): [Jar, Reckoned] => [jar, reckon(book, jar, from, atMs, foresee)])
-    const columns = worstOf(each.map(([, reckoned]) => reckoned.columns))
-    // Time, salt and the forecast are those of the whole lot.
-    const { times, spentAt, foresight, elapsed, ferment: oneFerment } = (each[0] as [Jar, Reckoned])[1]
-    const tempC = temperatureAtMs(history.temperature, atMs) ?? 0
-    const due = (limit: number, spent: number) => dueAt(atMs, limit - spent, tempC, times ?? 1)
-    const reasons = [
-      ...signReasons(history, atMs),
-      ...from.reasons,
-      ...thrownAway(lot, atMs),
-      ...notUnderstood(newer.get(lot.id)),
-      ...notSettled(forked.get(lot.id)),
-      ...(byAcid
-        ? together(
-            each.map(([{ mark, history: of }, reckoned]) => ({
-              ...{ mark, columns: reckoned.columns },
-              said: fermentReasons({
-                ...{ history: of, columns: reckoned.columns, atMs, times, tempC, due, foresight },
-                ...{ ferment, elapsed, unread, fromTaste: from.reasons.some(isByTaste) },
-              }),
-            })),
-          )
-        : timeReasons(history, atMs)),
-    ]
-    const runs = byAcid && times !== null
-    const clock = runs && ferment ? clockOf(history, columns, atMs, due(1, columns.liquid.spent)) : null
-    return {
-      judgement: judgementOf(lot.id, atMs, reasons, {
-        ...{ clock, jars: read, wantsForesight: ferment && runs && wants(columns, history) },
-        passed: !byAcid || columns.blended.passed !== null,
-      }),
-      ...{ spentAt, history, ferment: oneFerment },
-      columns: byAcid && (times !== null || !ferment) ? columns : null,
-    }
-  }
-  return (lotId, atMs) => ask(lotId, atMs, [])?.judgement ?? null
+  return (lotId, atMs) => asked(lotId, endOf(atMs), atMs, null)?.judgement ?? null
 }
 
 /**

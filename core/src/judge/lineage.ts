@@ -1,10 +1,13 @@
+import { PH_LINE } from '../ferment/clock'
+import { beginOf, isBefore, portionOf, reaches, takingsOf, type Moment, type Taking } from '../flow'
+import type { Lot } from '../log/lot'
 import type { Book } from '../lots/fold'
-import type { Flow, Lot } from '../log/lot'
+import { DAY_MS } from '../units/time'
+import type { Columns } from './fermenting'
 import { historyOf, type History } from './history'
 import type { Judgement } from './judgement'
 import { signReasons } from './openSigns'
-import type { Columns } from './fermenting'
-import { bottomOf, ruleFor, type Reason } from './reasons'
+import { bottomOf, ruleFor, type Reason, type ReasonCode } from './reasons'
 
 /** A lot as it stood at a moment: its judgement, and how far its time above 4.6 had gone, for what was made of it. */
 export interface Stand {
@@ -12,82 +15,109 @@ export interface Stand {
   /** Share spent until a moment, had it never passed. */
   spentAt: (ms: number) => number
   columns: Columns | null
+  /** From when on that is reckoned, ms. */
+  beginMs: number
+  /** The time above 4.6 as readings until a later moment tell it, of what it was then. */
+  columnsAt: (ms: number) => Columns
   history: History
   /** The one ferment a forecast could tell of. */
   ferment: Lot | null
 }
 
-/** Asks how a lot stood at a moment; `path` are the lots on the way here, so that no circle is run in; `marks`
- * the jars asked about, of a lot in several. */
-export type AskStand = (lotId: string, atMs: number, path: readonly string[], marks?: readonly string[]) => Stand | null
-
-/** The moment a flow left its lot: when the entry was, that made or added to the other. */
-const takenMs = (lot: Lot, flow: Flow): number =>
-  Math.max(
-    Date.parse(lot.made.at),
-    ...lot.added
-      .filter(({ rows }) => rows.some((row) => row.lotId === flow.lotId) && !madeOf(lot, flow.lotId))
-      .map(({ at }) => Date.parse(at)),
-  )
-
-const madeOf = (lot: Lot, sourceId: string): boolean => {
-  const { made } = lot
-  switch (made.kind) {
-    case 'press':
-    case 'bottle':
-      return made.fromLotId === sourceId
-    case 'blend':
-      return made.parts.some((part) => part.lotId === sourceId)
-    case 'plan':
-      return (lot.weighed ?? made).rows.some((row) => row.lotId === sourceId)
-    case 'stock':
-      return false
-  }
-}
+/** Asks how some jars of a lot stood at a moment; `null`: those that stood then. */
+export type AskStand = (lotId: string, moment: Moment, marks: readonly string[] | null) => Stand | null
 
 /** Share that was spent when something was taken: to the late end of its passing, or until then. */
-export const spentBy = ({ columns, spentAt }: Stand, ms: number): number =>
-  columns?.blended.passed ? columns.blended.lateSpent : columns ? spentAt(ms) : 0
+export const spentBy = ({ columns }: Stand): number =>
+  !columns ? 0 : columns.blended.passed ? columns.blended.lateSpent : columns.blended.spent
 
-/** Jars that were pressed although no pH was read in them. */
-const unreadIn = ({ made }: Lot, { jars }: Judgement): string[] =>
-  made.kind === 'press' ? jars.filter(({ read }) => !read).map(({ mark }) => mark) : []
+/** So long after it was taken what is learned of the source counts for it. Judgement. */
+const LEARNED_MS = { sign: 14 * DAY_MS, above: 7 * DAY_MS } as const
 
-/** Reasons of a source as it was taken, and what ended it afterwards: mould that was seen a day later was there. */
-function laterToo(book: Book, source: Lot, reasons: readonly Reason[]): Reason[] {
-  const later = signReasons(historyOf(book, source), Infinity).filter(({ code }) => code === 'bad sign')
-  const gone: Reason[] = source.discarded
-    ? [{ code: 'thrown away', facts: { atMs: Date.parse(source.discarded.at) } }]
-    : []
-  const had = new Set(reasons.map(({ code }) => code))
-  return [...reasons, ...[...later, ...gone].filter(({ code }) => !had.has(code))]
+/** What was learned of a source after some of it was taken: mould that was seen a day later was there. */
+function learnedLater(book: Book, source: Lot, { moment, from }: Taking, stand: Stand, nowMs: number): Reason[] {
+  const history = historyOf(book, portionOf(source, from, moment.ms))
+  const untilMs = (window: keyof typeof LEARNED_MS) => Math.min(nowMs, moment.ms + LEARNED_MS[window])
+  const bad = signReasons(history, untilMs('sign')).filter(({ code }) => code === 'bad sign')
+  // What was put in afterwards is not in what was taken.
+  const changedMs = history.additions.find(({ atMs, raises }) => raises && atMs > moment.ms)?.atMs ?? Infinity
+  const above = history.acidity.findLast(
+    ({ atMs, ph }) => ph > PH_LINE && atMs > moment.ms && atMs <= untilMs('above') && atMs <= changedMs,
+  )
+  if (!above || !stand.columns?.liquid.passed) return bad
+  const { over } = stand.columnsAt(above.atMs).blended
+  const { ph, atMs } = above
+  return over
+    ? [...bad, { code: 'above too long', facts: { ph, atMs, spent: over.spent, pieces: false } }]
+    : [...bad, { code: 'above again', facts: { ph, atMs, spent: spentBy(stand) } }]
 }
 
 /** What a lot brings along from what it was made of. */
 export interface Inherited {
   /** Rules that go on, with the lot they held in. */
   reasons: Reason[]
-  /** The source whose time above 4.6 had gone farthest; `null` without any. */
+  /** Of what it was made of, what had gone farthest above 4.6; `null` without any. */
   source: Stand | null
-  /** All of them stood under the line when they were taken. */
+  /** All it was made of stood under the line when it was taken. */
   under: boolean
+  /** What was put in later, by its entry: when, and the share of its time above 4.6 that was spent. */
+  joined: { entryId: string; atMs: number; spent: number }[]
 }
 
-/** What a lot brings along at a moment, from each source as it stood when it was taken. */
-export function inherited(book: Book, ask: AskStand, lot: Lot, atMs: number, path: readonly string[]): Inherited {
-  const found: Inherited = { reasons: [], source: null, under: true }
-  for (const flow of lot.from) {
-    const fromMs = takenMs(lot, flow)
-    const marks = lot.made.kind === 'press' ? lot.made.marks : undefined
-    const stand = fromMs > atMs ? null : ask(flow.lotId, fromMs, path, marks)
-    const of = book.lots.get(flow.lotId)
-    if (!stand || !of) continue
-    const told = (reason: Reason) => found.reasons.push({ code: 'made of', facts: { code: of.code, of: reason } })
-    for (const reason of laterToo(book, of, stand.judgement.reasons)) if (ruleFor(reason).goesOn) told(bottomOf(reason))
-    const unread = unreadIn(lot, stand.judgement)
-    if (unread.length) told({ code: 'pressed unread', facts: { marks: unread } })
+/** The time of a base and of bottles goes on as their own, until their own reading proves them. */
+const RUNS_ON: readonly ReasonCode[] = ['time over, not read', 'pieces not read']
+
+/** Whether a reason of a source holds for what was taken of it. @param read its own pH was read since. */
+function goesOn(reason: Reason, { made }: Lot, read: boolean): boolean {
+  const { make, goesOn: always } = ruleFor(reason)
+  if (bottomOf(reason).code === 'put in since') return !read
+  if (made.kind === 'press') return always && !RUNS_ON.includes(reason.code)
+  // What stands in a bottle is what stood in the pot.
+  return always || (made.kind === 'bottle' && make !== 'pass')
+}
+
+/**
+ * What some jars of a lot bring along at a moment, from each source as it stood when it was taken.
+ * @param portion those jars. @param nowMs until when something was learned.
+ */
+export function inherited(
+  book: Book,
+  ask: AskStand,
+  lot: Lot,
+  portion: Lot,
+  { moment, nowMs }: { moment: Moment; nowMs: number },
+): Inherited {
+  const marks = portion.vessels.map(({ mark }) => mark)
+  const found: Inherited = { reasons: [], source: null, under: true, joined: [] }
+  const readMs = historyOf(book, portion).acidity.findLast(
+    ({ atMs, of }) => of === 'blended' && atMs <= moment.ms,
+  )?.atMs
+  for (const taking of takingsOf(portion)) {
+    if (!isBefore(taking.moment, moment)) continue
+    if (!taking.making && !reaches(lot, marks, taking.moment.id)) continue
+    const source = book.lots.get(taking.lotId)
+    if (!source) continue
+    const told = (reason: Reason) =>
+      found.reasons.push({ code: 'made of', facts: { code: source.code, of: bottomOf(reason) } })
+    const early = isBefore(taking.moment, beginOf(source))
+    const stand = early ? null : ask(source.id, taking.moment, taking.from)
+    if (!stand) {
+      told({ code: 'taken too early', facts: { atMs: taking.moment.ms } })
+      if (taking.making) found.under = false
+      continue
+    }
+    const later = learnedLater(book, source, taking, stand, nowMs)
+    const had = new Set<ReasonCode>(stand.judgement.reasons.map((reason) => bottomOf(reason).code))
+    for (const reason of [...stand.judgement.reasons, ...later.filter(({ code }) => !had.has(code))])
+      if (goesOn(reason, portion, (readMs ?? -Infinity) > taking.moment.ms)) told(reason)
+    const unread = portion.made.kind === 'press' ? stand.judgement.jars.filter(({ read }) => !read) : []
+    if (unread.length) told({ code: 'pressed unread', facts: { marks: unread.map(({ mark }) => mark) } })
+    if (!taking.making) {
+      found.joined.push({ entryId: taking.moment.id, atMs: taking.moment.ms, spent: spentBy(stand) })
+      continue
+    }
     if (stand.columns && !stand.columns.blended.passed) found.under = false
-    if (!found.source || spentBy(stand, fromMs) > spentBy(found.source, fromMs)) found.source = stand
+    if (!found.source || spentBy(stand) > spentBy(found.source)) found.source = stand
   }
   return found
 }

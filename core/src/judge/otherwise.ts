@@ -1,16 +1,19 @@
+import type { Entry } from '../log/entry'
 import type { Lot } from '../log/lot'
 import type { Fork } from '../lots/corrections'
 import { fold, type Book } from '../lots/fold'
 import { lotsOf } from '../lots/ledger'
+import { packedTwice } from '../lots/packedTwice'
 
 /* What the log would say if of two devices the other were right. */
 
+const forksOf = (book: Book): readonly Fork[] => [...book.forks, ...packedTwice(book)]
 const lotsOfFork = ({ said }: Fork): Set<string> => new Set(said.flatMap((entry) => [...lotsOf(entry)]))
 
 /** How many facts about each lot two devices say different things of. */
-export function forksAbout({ forks }: Book): ReadonlyMap<string, number> {
+export function forksAbout(book: Book): ReadonlyMap<string, number> {
   const about = new Map<string, number>()
-  for (const fork of forks) for (const id of lotsOfFork(fork)) about.set(id, (about.get(id) ?? 0) + 1)
+  for (const fork of forksOf(book)) for (const id of lotsOfFork(fork)) about.set(id, (about.get(id) ?? 0) + 1)
   return about
 }
 
@@ -29,10 +32,11 @@ function kinOf(book: Book, ids: Iterable<string>): Lot[] {
 
 /** Books of the lots concerned in which one fact is as the other device has it; none where all is settled. */
 export const saidOtherwise = (book: Book): Book[] =>
-  book.forks.flatMap((fork) => {
+  forksOf(book).flatMap((fork) => {
     const kin = kinOf(book, lotsOfFork(fork)).flatMap(({ entries }) => entries)
-    const [holds, ...others] = fork.said
-    const rest = [...new Map(kin.map((entry) => [entry.id, entry])).values()].filter(({ id }) => id !== holds?.id)
+    const [, ...others] = fork.said
+    const isSaid = ({ id }: Entry) => fork.said.some((entry) => entry.id === id)
+    const rest = [...new Map(kin.map((entry) => [entry.id, entry])).values()].filter((entry) => !isSaid(entry))
     return others.map((other) => {
       const { library, recipes, supplies, newer } = book
       // What it corrects is not among them: it stands by itself.

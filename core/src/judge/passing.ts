@@ -92,6 +92,8 @@ interface Following {
   crossing: Crossing | null
   /** Moments at which something was put in that may have brought it above the line again. */
   raised: readonly number[]
+  /** What was put in that had spent some of its own time. */
+  joined: readonly { atMs: number; spent: number }[]
 }
 
 /** Follows one kind of sample through time, one reading after the other. */
@@ -107,8 +109,8 @@ class Follower {
   private aboveMs: number
   private runFromMs: number | null = null
   private proves = prover()
-  /** What was spent between its passing and something that was put in does not count. */
-  private forgiven = 0
+  /** From when on so much more counts: less the time it stood under, and no less than what was put in had spent. */
+  private steps: { fromMs: number; more: number }[] = []
 
   constructor(private readonly of: Following) {
     const { begin, crossing } = of
@@ -120,7 +122,7 @@ class Follower {
 
   /** Share spent until a moment, had it not passed. */
   since(ms: number): number {
-    return this.of.spentAt(ms) - this.forgiven
+    return this.of.spentAt(ms) + (this.steps.findLast(({ fromMs }) => fromMs <= ms)?.more ?? 0)
   }
 
   /** Share spent when it passed: most likely, and at the late end. */
@@ -138,7 +140,7 @@ class Follower {
 
   /** Something was put in that may have brought it above the line: it counts as not passed from then on. */
   restart(ms: number): void {
-    if (this.passed) this.forgiven = this.of.spentAt(ms) - this.ends(this.passed).late
+    if (this.passed) this.steps.push({ fromMs: ms, more: this.ends(this.passed).late - this.of.spentAt(ms) })
     this.passed = null
     this.above = null
     this.notUnderMs = ms
@@ -147,6 +149,11 @@ class Follower {
     this.proves = prover()
     // The forecast knows of the first time only.
     this.crossing = null
+  }
+
+  /** Something was put in that had spent so much of its own time: the mixture has no less behind it. */
+  join(ms: number, spent: number): void {
+    if (spent > this.since(ms)) this.steps.push({ fromMs: ms, more: spent - this.of.spentAt(ms) })
   }
 
   /** Share spent since the last reading that was clearly under, or since the beginning where there is none. */
@@ -195,13 +202,25 @@ class Follower {
 /** The time above 4.6 of one kind of sample, in order of time, as it stands at a moment. */
 export function timeAbove(samples: readonly Sample[], of: Following): TimeAbove {
   const follower = new Follower(of)
-  const marks = of.raised.filter((ms) => ms <= of.nowMs).sort((a, b) => a - b)
-  let next = 0
+  const events = [
+    ...of.raised.map((atMs) => ({ atMs, spent: null })),
+    // What raises it counts as put in before what it had spent.
+    ...of.joined,
+  ]
+    .filter(({ atMs }) => atMs <= of.nowMs)
+    .sort((a, b) => a.atMs - b.atMs)
+  const happens = (untilMs: number) => {
+    for (let next = events[0]; next && next.atMs <= untilMs; next = events[0]) {
+      events.shift()
+      if (next.spent === null) follower.restart(next.atMs)
+      else follower.join(next.atMs, next.spent)
+    }
+  }
   for (const sample of samples) {
     if (sample.atMs > of.nowMs) break
-    for (let ms = marks[next]; ms !== undefined && ms <= sample.atMs; ms = marks[++next]) follower.restart(ms)
+    happens(sample.atMs)
     follower.take(sample)
   }
-  for (const ms of marks.slice(next)) follower.restart(ms)
+  happens(of.nowMs)
   return follower.standsAt(of.nowMs)
 }

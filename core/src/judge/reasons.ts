@@ -49,6 +49,8 @@ export interface ReasonFacts {
   'may be yeast': { chance: number }
   /** Under 4.6, and it seems to go no further, above its target. */
   'stands still': { chance: number; targetPh: number }
+  /** Taken of something that, by its dates, was not there yet. */
+  'taken too early': { atMs: number }
   /** It was made of something that stops. */
   'made of': { code: string; of: Reason }
   /** Entries of a newer version that speak of it and are not understood here. */
@@ -113,7 +115,7 @@ export const RULES: Record<Exclude<ReasonCode, 'made of'>, Rule> = {
   'passed too late': { state: 'discard', make: 'stop', goesOn: true },
   'thrown away': { state: 'discard', make: 'stop', goesOn: true },
   'unlikely under': { state: 'discard', make: 'stop', goesOn: true },
-  'time over, not read': { state: 'act', make: 'stop', goesOn: false },
+  'time over, not read': { state: 'act', make: 'stop', goesOn: true },
   'not proven': { state: 'ask', make: 'stop', goesOn: true },
   'above again': { state: 'act', make: 'stop', goesOn: true },
   'too warm': { state: 'act', make: 'ask', goesOn: false },
@@ -126,6 +128,7 @@ export const RULES: Record<Exclude<ReasonCode, 'made of'>, Rule> = {
   'open sign': { state: 'ask', make: 'stop', goesOn: true },
   'may have passed late': { state: 'ask', make: 'stop', goesOn: true },
   'pressed unread': { state: 'ask', make: 'stop', goesOn: true },
+  'taken too early': { state: 'ask', make: 'stop', goesOn: true },
   'newer entry': { state: 'ask', make: 'ask', goesOn: true, sale: 'stop' },
   'jars not read': { state: 'ask', make: 'ask', goesOn: false },
   'one jar decides': { state: 'ask', make: 'ask', goesOn: false },
@@ -133,7 +136,7 @@ export const RULES: Record<Exclude<ReasonCode, 'made of'>, Rule> = {
   'may carry film': { state: 'ask', make: 'ask', goesOn: false },
   'may be yeast': { state: 'ask', make: 'ask', goesOn: false },
   'put in since': { state: 'ask', make: 'stop', goesOn: false },
-  'pieces not read': { state: 'ask', make: 'stop', goesOn: false },
+  'pieces not read': { state: 'act', make: 'stop', goesOn: true },
   'very salty': { state: 'ask', make: 'ask', goesOn: true, sale: 'stop' },
   'nothing alive': { state: 'ask', make: 'ask', goesOn: false },
   'mostly cooked': { state: 'ask', make: 'ask', goesOn: false },

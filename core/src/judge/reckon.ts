@@ -1,5 +1,6 @@
 import { phBand } from '../blend/forecast'
 import { PH_LINE, PIECES_TIMES, saltTimes, spentBetween } from '../ferment/clock'
+import { portionOf, reaches } from '../flow'
 import type { Book } from '../lots/fold'
 import type { Lot } from '../log/lot'
 import { followedJar, phsOf } from '../makeup/acidity'
@@ -22,6 +23,8 @@ const crossingOf = (foresight: Foresight | undefined, of: 'liquid' | 'blended', 
 /** The time above 4.6 of a lot, reckoned on from what it was made of. */
 export interface Reckoned {
   columns: Columns
+  /** From when on its time above 4.6 is reckoned, ms: of a base that nothing proves, from its ferment's packing. */
+  beginMs: number
   /** How many times the time allowed salt makes it; `null` where no clock runs. */
   times: number | null
   /** Share spent until a moment, ms, had it never passed. */
@@ -48,13 +51,13 @@ function startsUnder(book: Book, { made, id }: Lot, sourcesUnder: boolean): bool
 /** A base goes on where its ferment stood: not proven there, its time is reckoned from there. */
 const beginFor = (begin: Begin, source: Stand | null, of: 'liquid' | 'blended'): Begin => {
   const column = source?.columns?.[of]
-  return !source || begin.under || !column || column.passed ? begin : { ...begin, atMs: source.history.startMs }
+  return !source || begin.under || !column || column.passed ? begin : { ...begin, atMs: source.beginMs }
 }
 
 /** Reckons the time above 4.6 of a lot at a moment, ms. */
 export function reckon(
   book: Book,
-  { history, foretold }: Pick<Jar, 'history' | 'foretold'>,
+  { mark, history, foretold }: Jar,
   from: Inherited,
   atMs: number,
   foresee: (lotId: string) => Foresight | undefined,
@@ -62,32 +65,36 @@ export function reckon(
   const { lot, startMs } = history
   const isFerment = lot.made.kind === 'plan'
   const times = isFerment ? saltTimes(weakestSaltInWater(history, atMs)) : 1
-  const own = (a: number, b: number) => spentBetween(history.temperature, a, b, times ?? 1)
+  const own = (a: number, b: number) => (times === null ? 0 : spentBetween(history.temperature, a, b, times))
   const source = isFerment ? null : from.source
   const begin: Begin = {
     atMs: startMs,
-    spent: source ? spentBy(source, startMs) : 0,
+    spent: from.source ? spentBy(from.source) : 0,
     under: !isFerment && startsUnder(book, lot, from.under),
   }
   const unproven = source?.columns && !source.columns.blended.passed
   const spentAt = (ms: number) => (unproven && ms <= startMs ? source.spentAt(ms) : begin.spent + own(startMs, ms))
-  const ferment = isFerment ? lot : (source?.ferment ?? null)
+  const whole = book.lots.get(lot.id) ?? lot
+  const ferment = isFerment ? whole : (source?.ferment ?? null)
   // Only what is of one ferment alone passed when that did.
   const foresight = ferment && (isFerment || lot.made.kind === 'press') ? foresee(ferment.id) : undefined
   // A forecast that follows one jar does not tell of what several were pressed to.
-  const ofOneThing = isFerment || !ferment || followedJar(ferment, phsOf(book, ferment)) === null
+  const ofOneThing =
+    isFerment || !ferment || followedJar(ferment, phsOf(book, portionOf(ferment, null, startMs))) === null
   const samples = samplesOf(history)
   const raised = history.additions
     .filter(({ raises, upperPh }) => raises && (upperPh === null || upperPh > PH_LINE))
     .map((addition) => addition.atMs)
+  const joined = from.joined.filter(({ entryId }) => mark === null || reaches(whole, [mark], entryId))
   const packedMs = ferment ? Date.parse(ferment.packed?.at ?? ferment.made.at) : 0
   const column = (of: 'liquid' | 'blended') =>
     timeAbove(samples[of], {
-      ...{ begin: beginFor(begin, source, of), nowMs: atMs, spentAt, raised },
+      ...{ begin: beginFor(begin, source, of), nowMs: atMs, spentAt, raised, joined },
       limit: history.pieces && of === 'blended' ? PIECES_TIMES : 1,
       crossing: foretold && ofOneThing ? crossingOf(foresight, of, packedMs) : null,
     })
   const blended = column('blended')
   const columns = { blended, liquid: history.pieces ? column('liquid') : blended }
-  return { columns, times, spentAt, elapsed: own(startMs, atMs), ferment, foresight }
+  const { atMs: beginMs } = beginFor(begin, source, 'blended')
+  return { columns, beginMs, times, spentAt, elapsed: own(startMs, atMs), ferment, foresight }
 }

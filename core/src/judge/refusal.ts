@@ -5,13 +5,34 @@ import { SCALE_NOISE_G } from '../cellar/overdraw'
 import { formatNumber } from '../units/number'
 import { plainTell, tellReason } from '../words/judgement'
 import type { Judge } from './judgement'
+import { ruleFor } from './reasons'
 
-/** Why it is not sold although it was released: what it was made of was corrected into trouble since. */
+/** Why it is not sold: it is on hold, or not for sale. */
 function stopped(judge: Judge, lotId: string, at: string): string | null {
-  const judgement = judge(lotId, Date.parse(at))
-  return judgement?.make === 'stop' && judgement.makeBecause
-    ? `It stops where it stands. ${tellReason(judgement.makeBecause, plainTell)}`
-    : null
+  const reasons = judge(lotId, Date.parse(at))?.reasons ?? []
+  const because = reasons.find((reason) => (ruleFor(reason).sale ?? ruleFor(reason).make) === 'stop')
+  return because ? `It is not for sale. ${tellReason(because, plainTell)}` : null
+}
+
+/** Why bottles may not be moved or sent. */
+function refusedBottles(book: Book, judge: Judge, draft: Extract<Draft, { kind: 'send' | 'move' }>): string | null {
+  const lot = book.lots.get(draft.lotId)
+  if (!lot) return 'This lot is not in the log.'
+  if (draft.kind === 'move' && draft.count === undefined) return null
+  if (!lot.bottles) return 'Only bottles are counted out; weigh what you take of this.'
+  if (lot.state === 'discarded') return 'It was thrown away.'
+  const from = draft.kind === 'send' ? draft.place : draft.from
+  const here =
+    from === undefined ? lot.bottles.left : (lot.bottles.places.find(({ place }) => place === from)?.count ?? 0)
+  const where = from === undefined ? '' : ` at ${from}`
+  if ((draft.count ?? 0) > here)
+    return here === 0 ? `None are left${where}.` : `Only ${here} ${here === 1 ? 'is' : 'are'} left${where}.`
+  // What is given away or eaten at home is a fact, released or not: a refused gift would make a recall lie.
+  if (draft.kind === 'move' || (draft.how ?? 'sold') !== 'sold') return null
+  if (lot.release?.decision !== 'released') return 'Not released: it is not cleared for sale.'
+  if (Date.parse(lot.release.at) > Date.parse(draft.at))
+    return 'It was released later than that. Correct the date of the sale.'
+  return stopped(judge, lot.id, draft.at)
 }
 
 /**
@@ -21,27 +42,15 @@ function stopped(judge: Judge, lotId: string, at: string): string | null {
 export function refusalOf(book: Book, judge: Judge, draft: Draft): string | null {
   switch (draft.kind) {
     case 'send':
-    case 'move': {
-      const lot = book.lots.get(draft.lotId)
-      if (!lot) return 'This lot is not in the log.'
-      if (draft.kind === 'move' && draft.count === undefined) return null
-      if (!lot.bottles) return 'Only bottles are counted out; weigh what you take of this.'
-      if (lot.state === 'discarded') return 'It was thrown away.'
-      const from = draft.kind === 'send' ? draft.place : draft.from
-      const here =
-        from === undefined ? lot.bottles.left : (lot.bottles.places.find(({ place }) => place === from)?.count ?? 0)
-      const where = from === undefined ? '' : ` at ${from}`
-      if ((draft.count ?? 0) > here)
-        return here === 0 ? `None are left${where}.` : `Only ${here} ${here === 1 ? 'is' : 'are'} left${where}.`
-      // What is given away or eaten at home is a fact, released or not: a refused gift would make a recall lie.
-      if (draft.kind === 'move' || (draft.how ?? 'sold') !== 'sold') return null
-      if (lot.release?.decision !== 'released') return 'Not released: it is not cleared for sale.'
-      return stopped(judge, lot.id, draft.at)
-    }
+    case 'move':
+      return refusedBottles(book, judge, draft)
     case 'use': {
       const lot = book.lots.get(draft.lotId)
       if (!lot) return 'This lot is not in the log.'
       if (lot.bottles) return 'Bottles are counted, not weighed.'
+      // Eaten, frozen or given away it is a fact; sold it is a choice.
+      const onHold = draft.how === 'sold' ? stopped(judge, lot.id, draft.at) : null
+      if (onHold) return onHold
       return draft.massG > lot.leftG + SCALE_NOISE_G ? `Only ${formatNumber(lot.leftG)} g are left.` : null
     }
     case 'add': {

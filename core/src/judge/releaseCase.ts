@@ -56,10 +56,16 @@ const UNKNOWN_SUGAR: Range = { low: 0, typical: 20, high: 100 }
 /** Salt shows in a refractometer too: so much Brix for a percent of it. From memory: 1 % shows 1.1; rounded down. */
 const BRIX_OF_SALT = 0.8
 
-/** Brix last read of a pot as it is now; what was read before something was put in is of another mixture. */
-const brixOf = (blend: Lot): number | null =>
-  blend.readings.findLast(({ brixPct, at }) => brixPct !== undefined && Date.parse(at) >= lastPouredMs(blend))
-    ?.brixPct ?? null
+/**
+ * What was read of a pot since it was last poured, or of a run: of its pot until it was filled, then of its own
+ * bottles. What was read before something was put in, or after it was filled, is of another mixture.
+ */
+function readingsOf(blend: Lot, bottled: Lot | undefined): { pouredMs: number; readings: Lot['readings'] } {
+  const filledMs = bottled ? Date.parse(bottled.made.at) : Infinity
+  const pouredMs = lastPouredMs(blend, filledMs)
+  const ofPot = blend.readings.filter(({ at }) => Date.parse(at) >= pouredMs && Date.parse(at) <= filledMs)
+  return { pouredMs, readings: [...ofPot, ...(bottled?.readings ?? [])] }
+}
 
 /** Sugar of a pot, g/L: as worked out, and no more than Brix less salt leaves room for, where it was read. */
 function sugarOf(composition: Composition | null, brixPct: number | null): Range {
@@ -72,13 +78,9 @@ function sugarOf(composition: Composition | null, brixPct: number | null): Range
   return mapRange(worked, (grams) => Math.min(grams, most))
 }
 
-/**
- * The newest pH of a finished blend with its meter's calibration; what was read before it was last poured is of
- * another mixture.
- */
-function finishedReading(blend: Lot): ReleaseCase['reading'] {
-  const pouredMs = lastPouredMs(blend)
-  const last = blend.readings.filter((reading) => reading.ph !== undefined && Date.parse(reading.at) >= pouredMs).at(-1)
+/** The newest pH of a finished blend with its meter's calibration. */
+function finishedReading({ pouredMs, readings }: ReturnType<typeof readingsOf>): ReleaseCase['reading'] {
+  const last = readings.findLast((reading) => reading.ph !== undefined)
   if (last?.ph === undefined) return null
   const readMs = Date.parse(last.at)
   return {
@@ -98,18 +100,12 @@ function labelOf(printed: EntryOf<'printed'> | undefined, parts: readonly Ingred
   return { current: basis === labelBasis(parts), evidence: evidenceOf(printed, how) }
 }
 
-/** Reasons of the bottles themselves that count beside those of their pot. */
-const OF_BOTTLES = ['bad sign', 'open sign', 'film since the pH', 'thrown away']
-
 /**
- * What the judge has against a pot, or its bottles. Own judgement is not enough where something stops, and what is
+ * What the judge has against a pot, or against bottles, which stand as their pot stood when they were filled. What is
  * not for sale is not released.
  */
-function judgedOf(judge: Judge, blend: Lot, bottled: Lot | undefined, nowMs: number, tell: Tell) {
-  const pot = judge(blend.id, nowMs)?.reasons ?? []
-  const filled = (bottled && judge(bottled.id, nowMs)?.reasons) ?? []
-  const own = filled.filter(({ code }) => OF_BOTTLES.includes(code))
-  return [...pot, ...own].flatMap((reason) => {
+function judgedOf(judge: Judge, { id }: Lot, nowMs: number, tell: Tell) {
+  return (judge(id, nowMs)?.reasons ?? []).flatMap((reason) => {
     const { make, sale } = ruleFor(reason)
     const verdict: Verdict = sale ?? make
     return verdict === 'pass' ? [] : [{ verdict, sentence: tellReason(reason, tell) }]
@@ -131,9 +127,11 @@ export function releaseCaseOf(
   tell: Tell = plainTell,
 ): ReleaseCase {
   const { treatment, store, limitPh, formatId, reference, altitudeM, lastFillTempC, relief } = choice
-  const composition = compositionOf(book, blend.id)
+  const filledMs = bottled ? Date.parse(bottled.made.at) : Infinity
+  const composition = compositionOf(book, blend.id, filledMs)
+  const read = readingsOf(blend, bottled)
   const format = book.library.format(formatId)
-  const heat = heatProcessOf(book, blend, bottled ? Date.parse(bottled.made.at) : nowMs)
+  const heat = heatProcessOf(book, blend, bottled ? filledMs : nowMs)
   const parts = ingredientsOf(book, bottled?.id ?? blend.id)
   const lastBottle = lastFillTempC === null ? null : { points: [{ minute: 0, tempC: lastFillTempC }] }
   return {
@@ -142,9 +140,12 @@ export function releaseCaseOf(
     limitPh,
     altitudeM,
     headspace: format ? headspaceOf(format) : 0.05,
-    reading: finishedReading(blend),
-    predictedPh: blend.made.kind === 'blend' && blend.added.length === 0 ? (blend.made.predictedPh ?? null) : null,
-    sugarGPerL: sugarOf(composition, brixOf(blend)),
+    reading: finishedReading(read),
+    predictedPh:
+      blend.made.kind === 'blend' && read.pouredMs === Date.parse(blend.made.at)
+        ? (blend.made.predictedPh ?? null)
+        : null,
+    sugarGPerL: sugarOf(composition, read.readings.findLast(({ brixPct }) => brixPct !== undefined)?.brixPct ?? null),
     relief,
     hasLiveFerment: composition?.live ?? true,
     heat: {
@@ -153,7 +154,7 @@ export function releaseCaseOf(
       water: heat['jar in the water'],
       lastBottle: heat['last bottle'] ?? lastBottle,
     },
-    judged: judgedOf(judge, blend, bottled, nowMs, tell),
+    judged: judgedOf(judge, bottled ?? blend, nowMs, tell),
     unknown: unknownOf(parts),
     allergens: allergensOf(parts),
     label: labelOf(bottled?.printed.at(-1), parts),

@@ -1,6 +1,7 @@
 import { contentG } from './contents'
 import type { EntryOf } from './entry'
 import type { Lot } from './lot'
+import { toldOnce } from './toldOnce'
 
 /** What changed the amount of a lot after packing, in order of time: something was put in, or ran over. */
 export type Change =
@@ -17,8 +18,12 @@ export function changesOf(lot: Lot, untilMs = Infinity): Change[] {
 /** What a jar that had no mark is called once there are two. */
 export const FIRST_MARK = 'a'
 
+/** Whether a mark says a jar, however it was written. */
+export const sameMark = (said: string, mark: string): boolean => said.trim().toLowerCase() === mark.toLowerCase()
+
 /** An amount that came into some jars or left them, g: negative where it left. None named: all that stood then. */
 interface Moved {
+  id: string
   atMs: number
   changeG: number
   marks: readonly string[] | undefined
@@ -28,25 +33,25 @@ interface Moved {
 function movesOf(lot: Lot): Moved[] {
   const changes = changesOf(lot).map(({ atMs, added, lost }): Moved => {
     const changeG = added ? contentG(added) : -lost.massG
-    return { atMs, changeG, marks: (added ?? lost).marks }
+    return { id: (added ?? lost).id, atMs, changeG, marks: (added ?? lost).marks }
   })
   const out = [
-    ...lot.uses.filter(({ marks }) => !marks).map(({ at, massG }) => ({ at, massG })),
+    ...lot.uses.filter(({ marks }) => !marks).map(({ id, at, massG }) => ({ id, at, massG })),
     ...pouredOf(lot).filter(({ ended }) => ended.length === 0),
   ]
-  const used = out.map(({ at, massG }): Moved => ({ atMs: Date.parse(at), changeG: -massG, marks: undefined }))
+  const used = out.map(({ id, at, massG }): Moved => ({ id, atMs: Date.parse(at), changeG: -massG, marks: undefined }))
   return [...changes, ...used].sort((a, b) => a.atMs - b.atMs)
 }
 
 /** What of a lot went into others, or was drawn off, while the rest stayed where it stood. */
-const pouredOf = ({ id, entries }: Lot): { at: string; massG: number; ended: readonly string[] }[] =>
+const pouredOf = ({ id, entries }: Lot): { id: string; at: string; massG: number; ended: readonly string[] }[] =>
   entries.flatMap((entry) => {
     if (entry.kind === 'press' && entry.method === 'draw' && entry.fromLotId === id)
-      return [{ at: entry.at, massG: entry.inG, ended: [] }]
+      return [{ id: entry.id, at: entry.at, massG: entry.inG, ended: [] }]
     if (entry.kind !== 'add' || entry.lotId === id) return []
     return entry.rows
       .filter(({ lotId }) => lotId === id)
-      .map(({ massG, ended = [] }) => ({ at: entry.at, massG, ended }))
+      .map(({ massG, ended = [] }) => ({ id: entry.id, at: entry.at, massG, ended }))
   })
 
 /** When each jar ended that did, ms, by its mark. */
@@ -57,43 +62,81 @@ const endsOf = (lot: Lot): Map<string, number> =>
     ),
   )
 
-/** What happened to the jars of a lot, in order: an amount that moved, or a jar shared into one more. */
-type Happened = { atMs: number } & ({ moved: Moved; shared: null } | { moved: null; shared: EntryOf<'share'> })
-
-function happenedTo(lot: Lot): Happened[] {
-  const moved = movesOf(lot).map((one): Happened => ({ atMs: one.atMs, moved: one, shared: null }))
-  const shared = lot.shares.map((entry): Happened => ({ atMs: Date.parse(entry.at), moved: null, shared: entry }))
-  return [...moved, ...shared].sort((a, b) => a.atMs - b.atMs)
+/** A jar of a lot from its filling to its end, ms. */
+export interface JarRecord {
+  mark: string
+  fromMs: number
+  untilMs: number
+  /** The jar some of which was poured into it; `null` where it was packed. */
+  filledFrom: string | null
+  massG: number
+  /**
+   * Its share of what was packed, by the packing's id, and of each amount that was put in or ran over, by that entry's:
+   * of the jars named, else of all that stood then, by what they were packed with.
+   */
+  shares: ReadonlyMap<string, number>
 }
 
-/**
- * What is in each jar that still stands, g: as it was packed, with what was put in (into the jars named, else into all
- * that stood then, by what they were packed with), without what ran over or was taken, and shared where it was.
- */
-export function inVessels(lot: Lot): Lot['vessels'] {
-  const happened = happenedTo(lot)
-  if (happened.length === 0) return lot.vessels
+/** Every jar a lot ever had, those that ended too. */
+function recordsOf(lot: Lot): JarRecord[] {
   const entry = lot.entries.find((one): one is EntryOf<'pack'> => one.kind === 'pack' && one.id === lot.packed?.id)
   const first = (entry ?? lot.packed)?.vessels ?? lot.vessels
   const called = (mark: string) => (mark === '' && lot.shares.length > 0 ? FIRST_MARK : mark)
   const ends = endsOf(lot)
+  const packedG = first.reduce((sum, { massG }) => sum + massG, 0)
+  const packedId = lot.packed?.id ?? ''
+  const begun = { fromMs: -Infinity, filledFrom: null as string | null }
   /** What is in it, and the weight it has among the others. */
-  const jars = new Map(first.map(({ mark, massG }) => [called(mark), { massG, weight: massG }]))
+  const jars = new Map(
+    first.map(({ mark, massG }) => [
+      called(mark),
+      {
+        ...{ ...begun, massG, weight: massG },
+        shares: new Map([[packedId, packedG > 0 ? massG / packedG : 1 / first.length]]),
+      },
+    ]),
+  )
+  const happened = [
+    ...movesOf(lot).map((moved) => ({ atMs: moved.atMs, moved, shared: null })),
+    ...lot.shares.map((shared) => ({ atMs: Date.parse(shared.at), moved: null, shared })),
+  ].sort((a, b) => a.atMs - b.atMs)
   for (const { atMs, moved, shared } of happened) {
     const from = shared && jars.get(called(shared.from))
     if (shared && from) {
       const part = from.massG > 0 ? Math.min(1, shared.massG / from.massG) : 0
-      jars.set(shared.mark, { massG: from.massG * part, weight: from.weight * part })
-      jars.set(called(shared.from), { massG: from.massG * (1 - part), weight: from.weight * (1 - part) })
+      const some = ({ massG, weight, shares }: typeof from, of: number) => ({
+        ...{ massG: massG * of, weight: weight * of },
+        shares: new Map([...shares].map(([id, share]) => [id, share * of])),
+      })
+      jars.set(shared.mark, { fromMs: atMs, filledFrom: called(shared.from), ...some(from, part) })
+      jars.set(called(shared.from), { ...from, ...some(from, 1 - part) })
     }
     if (!moved) continue
     const into = [...jars].filter(
-      ([mark]) => (moved.marks?.includes(mark) ?? true) && (ends.get(mark) ?? Infinity) > atMs,
+      ([mark]) =>
+        (!moved.marks?.length || moved.marks.some((said) => sameMark(said, mark))) &&
+        (ends.get(mark) ?? Infinity) > atMs,
     )
     const all = into.reduce((sum, [, { weight }]) => sum + weight, 0)
-    for (const [, jar] of into) jar.massG = Math.max(0, jar.massG + (all > 0 ? (moved.changeG * jar.weight) / all : 0))
+    for (const [, jar] of into) {
+      const share = all > 0 ? jar.weight / all : 1 / into.length
+      jar.massG = Math.max(0, jar.massG + moved.changeG * share)
+      jar.shares.set(moved.id, share)
+    }
   }
-  return lot.vessels.map((vessel) => ({ ...vessel, massG: jars.get(vessel.mark)?.massG ?? vessel.massG }))
+  return [...jars].map(([mark, { fromMs, filledFrom, massG, shares }]) => ({
+    ...{ mark, fromMs, filledFrom, massG, shares },
+    untilMs: ends.get(mark) ?? Infinity,
+  }))
+}
+
+/** Every jar a lot ever had, of a lot in a book: those are not changed any more. */
+export const jarsOf: (lot: Lot) => readonly JarRecord[] = toldOnce(recordsOf)
+
+/** The vessels that still hold a lot, with what is in each, g. */
+export function inVessels(lot: Lot): Lot['vessels'] {
+  const held = new Map(recordsOf(lot).map(({ mark, massG }) => [mark, massG]))
+  return lot.vessels.map((vessel) => ({ ...vessel, massG: held.get(vessel.mark) ?? vessel.massG }))
 }
 
 /** What is in some jars of a lot together, g. @param marks of those jars. */

@@ -59,6 +59,8 @@ export interface Lot {
   /** The entry that made it. */
   made: EntryOf<'plan' | 'press' | 'stock' | 'blend' | 'bottle'>
   packed: EntryOf<'pack'> | null
+  /** Further packings, which count for nothing. */
+  repacked: EntryOf<'pack'>[]
   /** What was actually weighed in; `null` while only the plan is known. */
   weighed: EntryOf<'weigh'> | null
   /** What went in after packing. */
@@ -129,6 +131,7 @@ export function newLot(
     hot: false,
     made: entry,
     packed: null,
+    repacked: NONE,
     weighed: null,
     added: NONE,
     overflowed: NONE,

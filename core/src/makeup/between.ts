@@ -1,6 +1,7 @@
 import { ownBalance } from '../composition/ingredient'
 import type { MixedPart } from '../composition/ranges'
 import { between, contentG, type Between, type Row } from '../log/contents'
+import type { Moment } from '../flow'
 import type { Book } from '../lots/fold'
 import { contentParts, type Content } from './lotComposition'
 import { mapRange } from '../working'
@@ -71,7 +72,7 @@ export function partsBetween(
 }
 
 /** The parts of a content with what they lie between; `null` when a lot is missing. */
-export function contentBetween(book: Book, content: SaidContent, untilMs = Infinity): MixedPart[] | null {
-  const parts = contentParts(book, content, untilMs)
+export function contentBetween(book: Book, content: SaidContent, until?: Moment): MixedPart[] | null {
+  const parts = contentParts(book, content, until)
   return parts && partsBetween(book, content, parts)
 }

@@ -51,15 +51,20 @@ function lastBottleOf(bottles: readonly EntryOf<'heat'>[], runMs: number): Entry
   return filledC(after) < filledC(before) ? after : before
 }
 
-/** What was measured of a pot since it was poured. It may be cooked before it is written down. */
-function heatsOf(blend: Lot): EntryOf<'heat'>[] {
+/** What was measured of a pot since it was last poured by a moment, ms. It may be cooked before it is written down. */
+function heatsOf(blend: Lot, byMs: number): EntryOf<'heat'>[] {
   // What was put in later was not in it.
-  const sinceMs = lastPouredMs(blend) - (blend.added.length ? 0 : 12 * HOUR_MS)
+  const pouredMs = lastPouredMs(blend, byMs)
+  const sinceMs = pouredMs - (pouredMs > Date.parse(blend.made.at) ? 0 : 12 * HOUR_MS)
   return blend.heats.filter(({ at }) => Date.parse(at) >= sinceMs)
 }
 
-/** The heat of a pot, as one record. */
-export const potHeatOf = (blend: Lot): ProcessRecord | null => recordOf(heatsOf(blend), 'pot')
+/** The heat of a pot until a moment, ms, as one record. */
+export const potHeatOf = (blend: Lot, untilMs = Infinity): ProcessRecord | null =>
+  recordOf(
+    heatsOf(blend, untilMs).filter(({ at }) => Date.parse(at) <= untilMs),
+    'pot',
+  )
 
 /**
  * Of which runs of a pot things were measured: of the one that was written down next; where the one before it has
@@ -101,11 +106,11 @@ const COOKED_MS = 2 * DAY_MS
  */
 export function heatProcessOf(book: Book, blend: Lot, runMs: number): Record<ProcessPlace, ProcessRecord | null> {
   const runs = [...new Set([...runMoments(book, blend), runMs])].sort((a, b) => a - b)
-  const heats = heatsOf(blend)
+  const heats = heatsOf(blend, runMs)
   const last = lastBottleOf(ownOf(heats, 'last bottle', runs, runMs), runMs)
   return {
     pot: recordOf(
-      heats.filter(({ at }) => runMs - Date.parse(at) <= COOKED_MS),
+      heats.filter(({ at }) => Date.parse(at) <= runMs && runMs - Date.parse(at) <= COOKED_MS),
       'pot',
     ),
     'last bottle': recordOf(last ? [last] : [], 'last bottle'),

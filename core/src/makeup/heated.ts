@@ -6,7 +6,6 @@ import { BOIL_MIN, FILL_LEAST_C } from '../keep/ways'
 import type { EntryOf } from '../log/entry'
 import type { Lot } from '../log/lot'
 import type { Book } from '../lots/fold'
-import { lastPouredMs } from '../lots/measured'
 import { heatProcessOf, potHeatOf } from './heatProcess'
 
 /** Heat, as measured, after which a pot is counted dead: the minutes of the usual reference. Judgement. */
@@ -17,9 +16,7 @@ const ENOUGH_MIN = USUAL_REFERENCE.minutes ?? 1.2
  * no heat, and what was put in afterwards is alive again.
  */
 export function wasHeated(blend: Lot, untilMs: number): boolean {
-  const since = lastPouredMs(blend, untilMs)
-  const heats = blend.heats.filter(({ at }) => Date.parse(at) >= since && Date.parse(at) <= untilMs)
-  const record = potHeatOf({ ...blend, heats })
+  const record = potHeatOf(blend, untilMs)
   return record !== null && lethality(record.points, USUAL_REFERENCE).minutes.low >= ENOUGH_MIN
 }
 

@@ -10,6 +10,7 @@ import { styleById } from '../library/styles'
 import type { Row } from '../log/contents'
 import type { EntryOf } from '../log/entry'
 import { PH_SD, phSdOf } from '../log/trust'
+import { beginOf, endOf, isBefore, isUneven, momentOf, portionOf, type Moment } from '../flow'
 import type { Book } from '../lots/fold'
 import { changesOf } from '../log/jars'
 import type { Lot } from '../log/lot'
@@ -27,18 +28,17 @@ const UNTITRATED = 0.3
  */
 const HEXOSE_PER_LACTIC = 0.09008
 
+/** The lots on the way to one, each at the moment it was asked for. */
+type Path = readonly { lotId: string; until: Moment }[]
+const ALWAYS = endOf(Infinity)
+
 /** What goes into a vessel or a bowl. */
 export type Content = Pick<EntryOf<'add'>, 'rows' | 'waterG' | 'saltG'>
 
 /** One row as it is weighed in: a material, or part of a lot. `null` when its lot is not in the book. */
-export function rowComposition(
-  book: Book,
-  row: Row,
-  untilMs = Infinity,
-  path: readonly string[] = [],
-): Composition | null {
+export function rowComposition(book: Book, row: Row, until = ALWAYS, path: Path = []): Composition | null {
   if (!row.lotId) return ofKnown(book.library.materialOrUnknown(row.materialId), row.massG, row)
-  const source = compositionOf(book, row.lotId, untilMs, path)
+  const source = takenComposition(book, row.lotId, row.ended, until, path)
   return source && ofMass(source, row.massG)
 }
 
@@ -49,11 +49,11 @@ export function rowComposition(
 export function contentParts(
   book: Book,
   { rows, waterG, saltG }: Content,
-  untilMs = Infinity,
-  path: readonly string[] = [],
+  until = ALWAYS,
+  path: Path = [],
 ): { name: string; composition: Composition }[] | null {
   const water = book.library.material('water')
-  const parts = rows.map((row) => ({ name: row.name, composition: rowComposition(book, row, untilMs, path) }))
+  const parts = rows.map((row) => ({ name: row.name, composition: rowComposition(book, row, until, path) }))
   if (parts.some((part) => part.composition === null)) return null
   return [
     ...parts.flatMap(({ name, composition }) => (composition ? [{ name, composition }] : [])),
@@ -63,13 +63,8 @@ export function contentParts(
 }
 
 /** The make-up of a content: produce, lots, water, salt. `null` when a lot is missing. */
-export function contentComposition(
-  book: Book,
-  content: Content,
-  untilMs = Infinity,
-  path: readonly string[] = [],
-): Composition | null {
-  const parts = contentParts(book, content, untilMs, path)
+export function contentComposition(book: Book, content: Content, until = ALWAYS, path: Path = []): Composition | null {
+  const parts = contentParts(book, content, until, path)
   return parts && mix(parts.map((part) => part.composition))
 }
 
@@ -89,16 +84,17 @@ function throughTime(
   book: Book,
   lot: Lot,
   start: Composition,
-  untilMs: number,
-  path: readonly string[],
+  until: Moment,
+  path: Path,
   read: (now: Composition, pH: number, phSd: number) => Composition,
   lives: boolean,
 ): Composition | null {
   let now = start
   let fromMs = -Infinity
   const phs = measuredPhs(lot)
-  for (const change of [...changesOf(lot, untilMs), null]) {
-    const toMs = change?.atMs ?? untilMs
+  const changes = changesOf(lot).filter(({ added, lost }) => isBefore(momentOf(added ?? lost), until))
+  for (const change of [...changes, null]) {
+    const toMs = change?.atMs ?? until.ms
     const between = lot.readings.filter(({ at }) => Date.parse(at) > fromMs && Date.parse(at) <= toMs)
     const salt = between.findLast((reading) => reading.saltPct !== undefined)?.saltPct
     if (salt !== undefined) now = withSalt(now, salt)
@@ -107,7 +103,7 @@ function throughTime(
     if (!change) break
     if (change.lost) now = ranOver(now, change.lost.massG, isLiquidLost(lot))
     else {
-      const more = contentComposition(book, change.added, change.atMs, path)
+      const more = contentComposition(book, change.added, momentOf(change.added), path)
       if (!more) return null
       now = { ...mix([now, more]), live: lives && (now.live || more.live) }
     }
@@ -128,17 +124,17 @@ function fermentComposition(
   book: Book,
   lot: Lot,
   plan: EntryOf<'plan'>,
-  untilMs: number,
-  path: readonly string[],
+  until: Moment,
+  path: Path,
 ): Composition | null {
   const style = styleById(plan.style)
-  let now = contentComposition(book, lot.weighed ?? plan, Date.parse(lot.packed?.at ?? plan.at), path)
+  let now = contentComposition(book, lot.weighed ?? plan, beginOf(lot), path)
   if (!now) return null
   if (!style.ferments) now = { ...now, live: false }
   if (!lot.packed) return now
-  now = throughTime(book, lot, now, untilMs, path, style.ferments ? fermented : withPh, style.ferments)
+  now = throughTime(book, lot, now, until, path, style.ferments ? fermented : withPh, style.ferments)
   if (!now) return null
-  const started = style.ferments && lastPh(lot, untilMs) !== undefined
+  const started = style.ferments && lastPh(lot, until.ms) !== undefined
   return started
     ? {
         ...now,
@@ -174,23 +170,28 @@ function stockComposition(book: Book, entry: EntryOf<'stock'>): Composition {
   const saltG = share(entry.saltPct)
   const aceticG = share(entry.acetic)
   const lacticG = share(entry.lacticPct)
+  // Nobody said how sour it is, or of what: it holds whatever produce may hold.
+  const isUnknown = entry.ph === undefined && aceticG === 0 && lacticG === 0
   const known = material
     ? ofMaterial(material, massG)
     : {
-        ...EMPTY,
+        ...(isUnknown ? ofMaterial(book.library.materialOrUnknown(''), massG) : EMPTY),
         massG,
         saltG,
         waterG:
           entry.waterPct === undefined
             ? Math.max(0, massG - saltG - aceticG - lacticG - share(entry.sugarPct))
             : share(entry.waterPct),
-        acids: {
-          ...(lacticG > 0 && { lactic: acidMmol('lactic', lacticG) }),
-          ...(aceticG > 0 && { acetic: acidMmol('acetic', aceticG) }),
-        },
+        ...(!isUnknown && {
+          acids: {
+            ...(lacticG > 0 && { lactic: acidMmol('lactic', lacticG) }),
+            ...(aceticG > 0 && { acetic: acidMmol('acetic', aceticG) }),
+          },
+          acidLogSd: lacticG > 0 ? UNTITRATED : 0,
+        }),
         sugarG: exactly(share(entry.sugarPct)),
         pungency: exactly((entry.shu ?? 0) * massG),
-        acidLogSd: lacticG > 0 ? UNTITRATED : 0,
+        heatUnknown: false,
       }
   const described: Composition = {
     ...known,
@@ -210,19 +211,19 @@ type Part = EntryOf<'blend'>['parts'][number]
 export function partComposition(
   book: Book,
   part: Part,
-  untilMs = Infinity,
-  path: readonly string[] = [],
   blendId?: string,
+  until = ALWAYS,
+  path: Path = [],
 ): Composition | null {
   if (part.lotId) {
-    const source = compositionOf(book, part.lotId, untilMs, path)
+    const source = takenComposition(book, part.lotId, undefined, until, path)
     return source && ofMass(source, part.massG)
   }
   const known = ofKnown(book.library.materialOrUnknown(part.materialId ?? ''), part.massG, part)
   return blendId
     ? withLearned(
         known,
-        taughtOf(book, (trial) => trial.lotId === blendId && trial.unknown === part.materialId, untilMs, path),
+        taughtOf(book, (trial) => trial.lotId === blendId && trial.unknown === part.materialId, until, path),
       )
     : known
 }
@@ -231,11 +232,11 @@ export function partComposition(
 const taughtOf = (
   book: Book,
   concerns: (trial: EntryOf<'trial'>) => boolean,
-  untilMs: number,
-  path: readonly string[],
+  until: Moment,
+  path: Path,
 ): AcidFactor[] =>
   book.trials.flatMap((trial) =>
-    concerns(trial) && Date.parse(trial.at) <= untilMs ? (trialTeaches(book, trial, path) ?? []) : [],
+    concerns(trial) && isBefore(momentOf(trial), until) ? (trialTeaches(book, trial, path) ?? []) : [],
   )
 
 /** What was told beside the field when it was read, here teaches nothing. */
@@ -252,55 +253,45 @@ function unlessInvalid(work: () => AcidFactor): AcidFactor | null {
  * What one trial says of its unknown, everything in it taken as it was then. `null` while it was not read, a part's
  * make-up is not known, or it tells nothing.
  */
-function trialTeaches(book: Book, trial: EntryOf<'trial'>, path: readonly string[]): AcidFactor | null {
+function trialTeaches(book: Book, trial: EntryOf<'trial'>, path: Path): AcidFactor | null {
   const { ph, parts, instrument } = trial
-  const thenMs = Date.parse(trial.at)
+  const then = momentOf(trial)
   // The same thing raw and roasted is one unknown.
   const isUnknown = (part: (typeof parts)[number]) => (part.lotId ?? part.materialId) === trial.unknown
   const unknown = parts.filter(isUnknown).map((part) => {
-    const whole = part.lotId ? baselineComposition(book, part.lotId, thenMs, path) : partComposition(book, part)
+    const whole = part.lotId ? baselineOf(book, part.lotId, then, path) : partComposition(book, part)
     return whole && ofMass(whole, part.massG)
   })
-  const others = parts.filter((part) => !isUnknown(part)).map((part) => partComposition(book, part, thenMs, path))
+  const others = parts
+    .filter((part) => !isUnknown(part))
+    .map((part) => partComposition(book, part, undefined, then, path))
   const rest = others.filter((part) => part !== null)
   const alike = unknown.filter((part) => part !== null)
   if (ph === undefined || alike.length === 0 || alike.length < unknown.length || rest.length < others.length)
     return null
   const component = mix(alike)
-  return unlessInvalid(() => acidFromTrial(component, rest, ph, phSdOf(instrument, thenMs), othersSd(component, rest)))
+  return unlessInvalid(() => acidFromTrial(component, rest, ph, phSdOf(instrument, then.ms), othersSd(component, rest)))
 }
 
 /**
  * A lot's make-up with what was found out about its acid and its pungency: by trials, by titration, by dilution
  * tasting; each found in the lot as it was then.
  */
-function withFindings(
-  book: Book,
-  lot: Lot,
-  composition: Composition,
-  untilMs: number,
-  path: readonly string[],
-): Composition {
-  const readings = lot.readings.filter(({ at }) => Date.parse(at) <= untilMs)
-  const found = taughtOf(book, (trial) => trial.unknown === lot.id, untilMs, path)
+function withFindings(book: Book, lot: Lot, composition: Composition, until: Moment, path: Path): Composition {
+  const readings = lot.readings.filter(({ at }) => Date.parse(at) <= until.ms)
+  const found = taughtOf(book, (trial) => trial.unknown === lot.id, until, path)
   const titrated = readings.findLast((reading) => reading.titration !== undefined)
-  const then = titrated && baselineComposition(book, lot.id, Date.parse(titrated.at), path)
+  const then = titrated && baselineComposition(book, lot, momentOf(titrated), path)
   const titration = titrated?.titration
   const told = then && titration ? unlessInvalid(() => acidFromTitration(then, titration)) : null
   return withTasting(book, lot, withLearned(composition, told ? [...found, told] : found), readings, path)
 }
 
 /** Heat narrowed by dilution tastings: the estimate is moved as far as it was moved in the lot that was tasted. */
-function withTasting(
-  book: Book,
-  lot: Lot,
-  now: Composition,
-  readings: Lot['readings'],
-  path: readonly string[],
-): Composition {
+function withTasting(book: Book, lot: Lot, now: Composition, readings: Lot['readings'], path: Path): Composition {
   const tasted = heatFromTasting(readings.flatMap(({ tasting = [] }) => tasting))
-  const lastMs = Math.max(...readings.filter(({ tasting }) => tasting).map(({ at }) => Date.parse(at)))
-  const then = tasted && baselineComposition(book, lot.id, lastMs, path)
+  const last = readings.findLast(({ tasting }) => tasting)
+  const then = tasted && last && baselineComposition(book, lot, momentOf(last), path)
   if (!tasted || !then || !(then.massG > 0)) return now
   const estimate = mapRange(then.pungency, (heat) => heat / then.massG)
   const { range } = combineHeat(estimate, tasted)
@@ -325,62 +316,98 @@ function blendComposition(
   book: Book,
   lot: Lot,
   blend: EntryOf<'blend'>,
-  untilMs: number,
-  path: readonly string[],
+  until: Moment,
+  path: Path,
 ): Composition | null {
-  const madeMs = Date.parse(blend.at)
-  const parts = blend.parts.map((part) => partComposition(book, part, madeMs, path, lot.id))
+  const parts = blend.parts.map((part) => partComposition(book, part, lot.id, momentOf(blend), path))
   if (parts.some((part) => part === null)) return null
   const poured = mix(parts.filter((part) => part !== null))
-  const now = throughTime(book, lot, poured, untilMs, path, withPh, true)
-  return now && { ...now, live: now.live && !wasHeated(lot, untilMs) }
+  const now = throughTime(book, lot, poured, until, path, withPh, true)
+  return now && { ...now, live: now.live && !wasHeated(lot, until.ms) }
+}
+
+/** What some jars of a lot are made of, as they were at a moment; of all jars where none is named. */
+function takenComposition(
+  book: Book,
+  lotId: string,
+  marks: readonly string[] | undefined,
+  until: Moment,
+  path: Path,
+): Composition | null {
+  const lot = book.lots.get(lotId)
+  if (!lot) return null
+  return marks?.length && isUneven(lot)
+    ? composed(book, portionOf(lot, marks, until.ms), until, path)
+    : compositionAt(book, lotId, until, path)
+}
+
+/** What was worked out of a book already, by lot and moment: brine poured back n times would else be 2^n ways. */
+const known = new WeakMap<Book, Map<string, Composition | null>>()
+/** How often a circle was cut: what a cut had a part in is not kept. */
+let cuts = 0
+
+function compositionAt(book: Book, lotId: string, until: Moment, path: Path): Composition | null {
+  const lot = book.lots.get(lotId)
+  // Parts are earlier than the whole; where dates are wrong they may run in a circle.
+  if (!lot || path.some((step) => step.lotId === lotId && !isBefore(until, step.until))) {
+    cuts += lot ? 1 : 0
+    return null
+  }
+  const mine = known.get(book) ?? new Map<string, Composition | null>()
+  known.set(book, mine)
+  const key = `${lotId} ${until.ms} ${until.id}`
+  const found = mine.get(key)
+  if (found !== undefined) return found
+  const before = cuts
+  const now = composed(book, isUneven(lot) ? portionOf(lot, null, until.ms) : lot, until, [...path, { lotId, until }])
+  if (cuts === before) mine.set(key, now)
+  return now
+}
+
+function composed(book: Book, lot: Lot, until: Moment, path: Path): Composition | null {
+  const composition = baselineComposition(book, lot, until, path)
+  // What stands in a bottle was learned of in the pot.
+  return composition && lot.made.kind !== 'bottle' ? withFindings(book, lot, composition, until, path) : composition
 }
 
 /**
  * What a lot is made of, in the amount it was made, as known at a moment (ms): worked out from its entries and those
- * of its sources,
- * so that a corrected weight or reading flows through. `null` when a source is missing or the lots run in a circle.
+ * of its sources, so that a corrected weight or reading flows through. `null` when a source is missing or the dates of
+ * lots run in a circle.
  */
-export function compositionOf(
-  book: Book,
-  lotId: string,
-  untilMs = Infinity,
-  path: readonly string[] = [],
-): Composition | null {
-  const lot = path.includes(lotId) ? undefined : book.lots.get(lotId)
-  const further = [...path, lotId]
-  const composition = lot && baselineComposition(book, lotId, untilMs, further)
-  if (!lot || !composition) return null
-  // What stands in a bottle was learned of in the pot.
-  return lot.made.kind === 'bottle' ? composition : withFindings(book, lot, composition, untilMs, further)
+export const compositionOf = (book: Book, lotId: string, untilMs = Infinity): Composition | null =>
+  compositionAt(book, lotId, endOf(untilMs), [])
+
+/** The same of some jars of a lot, as `portionOf` has them, before an entry. */
+export const portionComposition = (book: Book, portion: Lot, until: Moment): Composition | null =>
+  composed(book, portion, until, [])
+
+const baselineOf = (book: Book, lotId: string, until: Moment, path: Path): Composition | null => {
+  const lot = book.lots.get(lotId)
+  return lot ? baselineComposition(book, lot, until, path) : null
 }
 
-/**
- * The same before anything was found out about its acid and heat.
- * @param path the lots on the way here, this one the last of them.
- */
-function baselineComposition(book: Book, lotId: string, untilMs: number, path: readonly string[]): Composition | null {
-  const lot = book.lots.get(lotId)
-  if (!lot) return null
+/** The same before anything was found out about its acid and heat. */
+function baselineComposition(book: Book, lot: Lot, until: Moment, path: Path): Composition | null {
   const { made } = lot
   switch (made.kind) {
     case 'plan':
-      return fermentComposition(book, lot, made, untilMs, path)
+      return fermentComposition(book, lot, made, until, path)
     case 'stock':
-      return asRead(stockComposition(book, made), lot, untilMs)
+      return asRead(stockComposition(book, made), lot, until.ms)
     case 'blend':
-      return blendComposition(book, lot, made, untilMs, path)
+      return blendComposition(book, lot, made, until, path)
     case 'bottle': {
-      const source = compositionOf(book, made.fromLotId, untilMs, path)
+      const source = compositionAt(book, made.fromLotId, momentOf(made), path)
       const pot = book.lots.get(made.fromLotId)
       return source && ofMass({ ...source, live: source.live && !(pot && wasKept(book, made, pot)) }, made.usedG)
     }
     case 'press': {
-      const source = compositionOf(book, made.fromLotId, Date.parse(made.at), path)
+      const source = takenComposition(book, made.fromLotId, made.marks, momentOf(made), path)
       if (!source || !(made.inG > 0)) return null
       const { pulp, brine, base } = separate(source, made.method, made, made.cameOut)
       const own = lot.kind === 'pulp' ? pulp : lot.kind === 'brine' ? brine : base
-      return throughTime(book, lot, own, untilMs, path, withPh, source.live)
+      return throughTime(book, lot, own, until, path, withPh, source.live)
     }
   }
 }

@@ -154,9 +154,10 @@ function lastAt(book: Book, place: string, atMs: number, except: string): number
 }
 
 /**
- * The one temperature history of a lot, which clock and forecast read: linear between two readings of one place; a
- * move is a step at its moment to the place it went to (what was last read there, else what the maker said, else a
- * fridge or a room); before the first reading stands the room that was assumed. Where the place and the maker say
+ * The one temperature history of a lot, which clock and forecast read: between two readings of one place linear for
+ * the forecast, and the warmer of both for the clock, since nobody knows when it was moved or cooled; a move is a step
+ * at its moment to the place it went to (what was last read there, else what the maker said, else a fridge or a room);
+ * before the first reading stands the room that was assumed. Where the place and the maker say
  * different things the clock takes the warmer.
  * @param startMs from when on; a lot that is not packed has stood in a room since.
  */
@@ -180,12 +181,10 @@ export function temperatureHistory(book: Book, lot: Lot, startMs: number, forWho
       stretches.push({ fromMs, toMs: first?.atMs ?? endMs, fromC: stepC, toC: stepC, assumed: true })
     here.forEach(({ atMs, tempC }, at) => {
       const next = here[at + 1]
+      const toC = next?.tempC ?? tempC
       stretches.push({
-        fromMs: atMs,
-        toMs: next?.atMs ?? endMs,
-        fromC: tempC,
-        toC: next?.tempC ?? tempC,
-        assumed: false,
+        ...{ fromMs: atMs, toMs: next?.atMs ?? endMs, assumed: false },
+        ...{ fromC: worse(tempC, toC), toC: worse(toC, tempC) },
       })
     })
     return stretches.filter(({ fromMs: from, toMs: to }) => to > from)

@@ -95,6 +95,8 @@ const SAYS: { [Code in ReasonCode]: (facts: ReasonFacts[Code], tell: Tell) => st
   'one jar decides': ({ mark }) =>
     `It is jar ${mark} that decides: another stands better. Read it; press, or throw away, jar by jar.`,
   'pressed unread': ({ marks }) => `Jar ${marks.join(', ')} was pressed, and no pH was read in it.`,
+  'taken too early': () =>
+    'By its date it was taken before it was packed, pressed or poured. Correct the date of one of the two.',
   'mostly cooked': ({ rawPct }) =>
     `Only ${formatNumber(rawPct)} % of its produce is raw and nothing starts it. Ask somebody who knows, and read it daily.`,
   'very salty': ({ saltInWaterPct }) =>
@@ -174,6 +176,7 @@ const RULE_SAYS: Record<ReasonCode, string> = {
   'jars not read': 'Jars of one lot differ.',
   'one jar decides': 'Jars of one lot differ: each is followed by itself, and all of it stands as the worst.',
   'pressed unread': 'Jars of one lot differ: only those that were read go on.',
+  'taken too early': 'Nothing is known of a batch before it began.',
   'mostly cooked': 'Less than half of it raw, and no starter: it may not start.',
   'very salty': 'From 10 % salt in the water no clock runs, and nobody knows the rest.',
   'weak salt': 'Under 2 % of everything (1.5 % with a strong starter), until it is mended or at target.',

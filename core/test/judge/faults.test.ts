@@ -691,7 +691,7 @@ describe('also mended', () => {
     const { correct, refusal, seenAgain } = released()
     expect([refusal(), seenAgain()]).toEqual([null, false])
     correct(5.1)
-    expect(refusal()).toMatch(/^It stops where it stands\. Made of .*No pH|does not prove/)
+    expect(refusal()).toMatch(/^It is not for sale\. Made of .*No pH|does not prove/)
     expect(seenAgain()).toBe(true)
   })
 

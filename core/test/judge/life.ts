@@ -56,6 +56,9 @@ export interface Ferment {
   putIn: PutIn[]
   looks: Look[]
   discardedHour: Hour | null
+  /** Share of the time above 4.6 spent before it was packed, and of what was put in. */
+  before?: number
+  joined?: { hour: Hour; spent: number }[]
   /** As a forecast told it, hours since packing. */
   foreseen: { liquid: { likely: Hour; late: Hour }; blended: { likely: Hour; late: Hour }; gas: number } | null
   flag: FlagCode | null

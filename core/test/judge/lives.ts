@@ -48,7 +48,7 @@ const row = (massG: number, preparation: string) => ({
   preparation: preparation === 'raw' ? ('raw' as const) : ('roasted' as const),
   seedsOut: false,
 })
-const PACKED = RECIPES.map(({ waterG, saltG, preparation, rawG }) => {
+export const PACKED = RECIPES.map(({ waterG, saltG, preparation, rawG }) => {
   const rows =
     preparation === 'dead'
       ? [{ ...row(2000, 'roasted'), materialId: 'honey', name: 'Honey' }]
@@ -58,13 +58,13 @@ const PACKED = RECIPES.map(({ waterG, saltG, preparation, rawG }) => {
   const composition = contentComposition(EMPTY_BOOK, { rows, waterG, saltG })!
   return { rows, composition, workedPh: mixturePh(composition) ?? 7 }
 })
-const saltOf = ({ saltG, massG, waterG }: Composition) => ({
+export const saltOf = ({ saltG, massG, waterG }: Composition) => ({
   saltPct: (100 * saltG) / massG,
   saltInWaterPct: waterPhaseSaltPct(saltG, waterG),
 })
 
 /** What is put in, as it is weighed. */
-const PUT = {
+export const PUT = {
   water: { rows: [], waterG: 300, saltG: 0 },
   salt: { rows: [], waterG: 0, saltG: 30 },
   vinegar: {
@@ -82,13 +82,13 @@ const PUT_MADE = Object.fromEntries(
   Object.entries(PUT).map(([what, content]) => [what, contentComposition(EMPTY_BOOK, content)!]),
 ) as Record<keyof typeof PUT, Composition>
 
-type Chance = () => number
-const chance = (seed: number): Chance => {
+export type Chance = () => number
+export const chance = (seed: number): Chance => {
   const generator = xoroshiro128plus(seed)
   for (let skipped = 0; skipped < 20; skipped++) uniformFloat64(generator)
   return () => uniformFloat64(generator)
 }
-const pick = <T>(next: Chance, of: readonly T[]): T => of[Math.floor(next() * of.length)]!
+export const pick = <T>(next: Chance, of: readonly T[]): T => of[Math.floor(next() * of.length)]!
 /** Whole seconds. */
 const between = (next: Chance, low: number, high: number) => Math.round((low + (high - low) * next()) * 3600) / 3600
 const normal = (next: Chance) => Math.sqrt(-2 * Math.log(1 - next())) * Math.cos(2 * Math.PI * next())
@@ -105,6 +105,14 @@ function truePh(start: number, crossing: number, ends: number, hour: number): nu
     : Math.max(ends, 4.6 - (hour - crossing) * slope)
 }
 
+/** What something is read with, and when that was checked last. */
+export const drawTool = (next: Chance): Reading['tool'] => ({
+  kind: pick(next, KINDS),
+  age: next() < 0.12 ? -5 : next() < 0.15 ? 400 : Math.round(next() * 40),
+  slopePct: next() < 0.06 ? 80 : 97,
+  steady: next() > 0.05,
+})
+
 function readingOf(
   next: Chance,
   hour: number,
@@ -113,19 +121,19 @@ function readingOf(
   of: Reading['of'],
   jars: string[],
 ): Reading {
-  const kind = pick(next, KINDS)
-  const age = next() < 0.12 ? -5 : next() < 0.15 ? 400 : Math.round(next() * 40)
+  const tool = drawTool(next)
+  const { kind } = tool
   const noisy = ph === null ? null : ph + TRUE_SD[kind] * normal(next) + (next() < 0.02 ? 0.4 * normal(next) : 0)
   const step = kind === 'strip' ? 10 : 100
   return {
     ...{ hour, tempC, of },
     ph: noisy === null ? null : Math.min(8, Math.max(2.5, Math.round(noisy * step) / step)),
-    tool: { kind, age, slopePct: next() < 0.06 ? 80 : 97, steady: next() > 0.05 },
+    tool,
     marks: jars.length > 1 && next() < 0.8 ? jars.filter(() => next() < 0.7) : [],
   }
 }
 
-const LOOKS: readonly [SignId, string[]][] = [
+export const LOOKS: readonly [SignId, string[]][] = [
   ['bubbles', []],
   ['foam', ['clean']],
   ['calm', []],
@@ -265,7 +273,7 @@ const ID = '01ARZ3NDEKTSV4RRFFQ69G5'
 const idOf = (number: number) => `${ID}${String(number).padStart(3, '0')}`
 const [FERMENT, BASE, POT, BOTTLES] = [900, 901, 902, 903].map(idOf) as [string, string, string, string]
 
-function instrumentOf({ tool, hour }: Reading) {
+export function instrumentOf({ tool, hour }: Pick<Reading, 'tool' | 'hour'>) {
   const { kind, age, slopePct, steady } = tool
   const done = at(hour - age)
   return {

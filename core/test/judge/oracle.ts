@@ -69,7 +69,9 @@ function linesOf({ readings, moves }: Placed): Line[] {
       { from: stay.hour, to: first, c0: stay.c, c1: stay.c },
       ...here.map((r, at) => {
         const next = here[at + 1]
-        return { from: r.hour, to: next?.hour ?? until, c0: r.tempC!, c1: next?.tempC ?? r.tempC! }
+        // Nobody knows when it got colder: the warmer of both.
+        const c = Math.max(r.tempC!, next?.tempC ?? r.tempC!)
+        return { from: r.hour, to: next?.hour ?? until, c0: c, c1: c }
       }),
     ]
   })
@@ -115,7 +117,7 @@ function shareSpent(f: Jar, to: Hour, times: number): number {
 }
 
 /** What is known of one column at an hour. */
-interface Column {
+export interface Column {
   passed: boolean
   likely: number
   late: number
@@ -125,7 +127,7 @@ interface Column {
   nearLimit: boolean
 }
 
-function column(
+export function column(
   readings: Reading[],
   spent: (hour: Hour) => number,
   now: Hour,
@@ -134,12 +136,13 @@ function column(
   beginsUnder: boolean,
   foreseen: { likely: Hour; late: Hour } | null,
   putIn: Hour[],
+  joined: { hour: Hour; spent: number }[] = [],
 ): Column {
   let passed: { after: Hour; by: Hour; given: boolean } | null = beginsUnder
     ? { after: beginHour, by: beginHour, given: true }
     : null
   let told = foreseen
-  let forgiven = 0
+  const steps: { hour: Hour; more: number }[] = []
   let lastNotClear = beginHour
   let lastAbove = beginHour
   let lastClear: Hour | null = beginsUnder ? beginHour : null
@@ -150,20 +153,25 @@ function column(
   let above: Reading | null = null
   let newest: Reading | null = null
   let nearLimit = false
-  const share = (hour: Hour) => spent(hour) - forgiven
+  const share = (hour: Hour) => spent(hour) + (steps.filter((s) => s.hour <= hour).at(-1)?.more ?? 0)
   const clamp = (hour: Hour, p: { after: Hour; by: Hour }) => Math.max(p.after, Math.min(p.by, hour))
   const lateOf = (p: { after: Hour; by: Hour; given: boolean }) => (p.given ? 0 : share(clamp(told?.late ?? p.by, p)))
   const likelyOf = (p: { after: Hour; by: Hour; given: boolean }) =>
     p.given ? 0 : share(told ? clamp(told.likely, { after: lastAbove, by: p.by }) : p.after)
   const events = [
-    ...readings.map((r) => ({ hour: r.hour, reading: r as Reading | null })),
-    ...putIn.map((hour) => ({ hour, reading: null })),
+    ...putIn.map((hour) => ({ hour, reading: null as Reading | null, join: null as number | null, turn: 0 })),
+    ...joined.map(({ hour, spent: join }) => ({ hour, reading: null, join, turn: 1 })),
+    ...readings.map((reading) => ({ hour: reading.hour, reading, join: null, turn: 2 })),
   ]
     .filter((e) => e.hour <= now)
-    .sort((a, b) => a.hour - b.hour || (a.reading ? 1 : -1))
-  for (const { hour, reading: r } of events) {
+    .sort((a, b) => a.hour - b.hour || a.turn - b.turn)
+  for (const { hour, reading: r, join } of events) {
+    if (join !== null) {
+      if (join > share(hour)) steps.push({ hour, more: join - spent(hour) })
+      continue
+    }
     if (!r) {
-      if (passed) forgiven = spent(hour) - lateOf(passed)
+      if (passed) steps.push({ hour, more: lateOf(passed) - spent(hour) })
       passed = null
       told = null
       above = null
@@ -216,7 +224,7 @@ function column(
 /** Questions of a sign that have to be answered for it to be settled. */
 const QUESTIONS: Record<string, number> = { 'white film': 2, 'fuzzy growth': 2, cloud: 2, specks: 2, soft: 1, foam: 1 }
 
-function signRules(looks: Look[], readings: Reading[], now: Hour): string[] {
+export function signRules(looks: Look[], readings: Reading[], now: Hour): string[] {
   const seen = looks.filter((l) => l.hour <= now)
   const lastPh = readings.filter((r) => r.ph !== null && r.hour <= now).at(-1)?.hour ?? -Infinity
   const rules = new Set<string>()
@@ -242,7 +250,7 @@ function signRules(looks: Look[], readings: Reading[], now: Hour): string[] {
   return [...rules]
 }
 
-const STATE_OF: Record<string, [State, Make]> = {
+export const STATE_OF: Record<string, [State, Make]> = {
   'bad sign': ['discard', 'stop'],
   over: ['discard', 'stop'],
   'too late': ['discard', 'stop'],
@@ -257,9 +265,10 @@ const STATE_OF: Record<string, [State, Make]> = {
   late: ['ask', 'stop'],
   'open sign': ['ask', 'stop'],
   film: ['ask', 'stop'],
-  'pieces not proven': ['ask', 'stop'],
+  'pieces not proven': ['act', 'stop'],
   'put in since': ['ask', 'stop'],
   'pressed unread': ['ask', 'stop'],
+  'too early': ['ask', 'stop'],
   'not proven': ['ask', 'stop'],
   rose: ['ask', 'ask'],
   'may be something else': ['ask', 'ask'],
@@ -276,7 +285,7 @@ const STATE_OF: Record<string, [State, Make]> = {
 }
 const STATES: State[] = ['ready', 'working', 'ask', 'act', 'discard']
 const MAKES: Make[] = ['pass', 'ask', 'stop']
-function verdict(rules: string[], hair: boolean): Verdict {
+export function verdict(rules: string[], hair: boolean): Verdict {
   const of = (rule: string) => STATE_OF[rule.replace(/^of /, '')]!
   const state = Math.max(...rules.map((rule) => STATES.indexOf(of(rule)[0])))
   const make = Math.max(...rules.map((rule) => MAKES.indexOf(of(rule)[1])))
@@ -293,10 +302,10 @@ function timesOf(f: Jar, now: Hour): number | null {
   return weakest <= 4.5 ? 1 : weakest >= 8 ? 3 : 1 + (2 * (weakest - 4.5)) / 3.5
 }
 
-function columnsOf(f: Jar, now: Hour) {
+export function columnsOf(f: Jar, now: Hour) {
   const readings = f.readings.filter((r) => r.ph !== null)
-  const times = timesOf(f, now) ?? 1
-  const spent = (hour: Hour) => shareSpent(f, hour, times)
+  const times = timesOf(f, now)
+  const spent = (hour: Hour) => (f.before ?? 0) + (times === null ? 0 : shareSpent(f, hour, times))
   const raised = f.putIn.filter((p) => p.raises && (p.upperPh === null || p.upperPh > 4.6)).map((p) => p.hour)
   const blendedReads = readings.filter((r) => r.of === 'blended')
   const agreed = blendedReads.find((b) =>
@@ -308,20 +317,26 @@ function columnsOf(f: Jar, now: Hour) {
     ? readings.filter((r) => r.of === 'blended' || r.ph! > 4.6 || (agreed !== undefined && r.hour >= agreed))
     : readings
   const wet = f.pieces ? readings.filter((r) => r.of === 'liquid' || r.ph! <= 4.6) : readings
-  const blended = column(whole, spent, now, f.pieces ? 2 : 1, 0, false, f.foreseen?.blended ?? null, raised)
-  const liquid = f.pieces ? column(wet, spent, now, 1, 0, false, f.foreseen?.liquid ?? null, raised) : blended
+  const blended = column(whole, spent, now, f.pieces ? 2 : 1, 0, false, f.foreseen?.blended ?? null, raised, f.joined)
+  const liquid = f.pieces ? column(wet, spent, now, 1, 0, false, f.foreseen?.liquid ?? null, raised, f.joined) : blended
   return { blended, liquid, spent, whole, readings }
 }
 
 /** A ferment, or one jar of it, of which nobody may have told when it passed. */
 type Told = { likely: Hour; late: Hour } | null
-type Jar = Omit<Ferment, 'foreseen'> & { foreseen: { liquid: Told; blended: Told; gas: number } | null }
+export type Jar = Omit<Ferment, 'foreseen'> & { foreseen: { liquid: Told; blended: Told; gas: number } | null }
 
-/** Each jar that was read by its mark, as if it stood alone; all of it where none was. */
-function jarsAlone(f: Ferment, now: Hour, marks = f.jars): Jar[] {
-  const read = f.readings.filter((r) => r.ph !== null)
-  const named = marks.filter((mark) => read.some((r) => r.hour <= now && r.marks.includes(mark)))
-  if (f.jars.length < 2 || named.length === 0) return [f]
+/** Jars that a reading speaks for by name: a sample mixed of several proves none of them. */
+const namedBy = (r: Reading): string[] => (r.ph !== null && r.ph <= 4.6 && r.marks.length > 1 ? [] : r.marks)
+const jarsReadBy = (f: Ferment, now: Hour): Set<string> =>
+  new Set(f.readings.filter((r) => r.ph !== null && r.hour <= now).flatMap(namedBy))
+
+/** The jars asked about, else each that was read by its mark, as if it stood alone; all of it where none was read. */
+function jarsAlone(f: Ferment, now: Hour, asked: string[] | null): Jar[] {
+  const read = f.readings.filter((r) => r.ph !== null).map((r) => ({ ...r, marks: namedBy(r) }))
+  const readJars = jarsReadBy(f, now)
+  if (f.jars.length < 2 || readJars.size === 0) return [f]
+  const named = asked ?? f.jars.filter((mark) => readJars.has(mark))
   const newest = (mark: string) => read.filter((r) => r.marks.includes(mark)).at(-1)?.ph ?? -1
   const highest = Math.max(...f.jars.map(newest))
   const followed = f.jars.find((mark) => newest(mark) === highest)
@@ -330,7 +345,8 @@ function jarsAlone(f: Ferment, now: Hour, marks = f.jars): Jar[] {
     // The forecast is of the jar that stands highest, and tells nothing of when another passed.
     foreseen: f.foreseen && { ...f.foreseen, ...(mark !== followed && { liquid: null, blended: null }) },
     readings: f.readings.map((r) => {
-      const speaks = r.ph !== null && (r.marks.length ? r.marks.includes(mark) : r.ph > 4.6)
+      const marks = namedBy(r)
+      const speaks = r.ph !== null && (marks.length ? marks.includes(mark) : r.ph > 4.6)
       // What was read of the room with it was read all the same.
       return speaks ? r : { ...r, ph: null }
     }),
@@ -338,12 +354,14 @@ function jarsAlone(f: Ferment, now: Hour, marks = f.jars): Jar[] {
 }
 
 /** The ferment at an hour: every jar by itself, what holds in one holds for all. */
-export function judgeFerment(f: Ferment, now: Hour, marks = f.jars): Verdict {
-  const each = jarsAlone(f, now, marks).map((jar) => judgeJar(jar, now))
-  const rules = each.flatMap((jar) => jar.rules)
+export function judgeFerment(f: Ferment, now: Hour, asked: string[] | null = null): Verdict {
+  const each = jarsAlone(f, now, asked).map((jar) => judgeJar(jar, now))
+  // What was seen counts in every jar, read or not.
+  const all = jarsReadBy(f, now).size > 0 ? jarsAlone(f, now, asked ?? f.jars) : []
+  const rules = [...each.flatMap((jar) => jar.rules), ...all.flatMap((jar) => signRules(f.looks, jar.readings, now))]
   if (f.jars.length > 1 && each.some((jar) => jar.passed)) {
-    const read = new Set(f.readings.filter((r) => r.ph !== null && r.hour <= now).flatMap((r) => r.marks))
-    if (marks.some((mark) => !read.has(mark))) rules.push('jars unread')
+    const read = jarsReadBy(f, now)
+    if ((asked ?? f.jars).some((mark) => !read.has(mark))) rules.push('jars unread')
   }
   const differ = (of: (jar: (typeof each)[number]) => boolean) => each.some(of) && !each.every(of)
   const passes = ({ rules: its }: { rules: string[] }) => its.every((rule) => STATE_OF[rule]![1] === 'pass')
@@ -354,7 +372,7 @@ export function judgeFerment(f: Ferment, now: Hour, marks = f.jars): Verdict {
   )
 }
 
-function judgeJar(f: Jar, now: Hour) {
+export function judgeJar(f: Jar, now: Hour) {
   const { blended, liquid, spent, whole, readings } = columnsOf(f, now)
   const times = timesOf(f, now)
   const rules = signRules(f.looks, f.readings, now)
@@ -401,7 +419,7 @@ function judgeJar(f: Jar, now: Hour) {
 
 /** Within a hair of one of the other lines of time. */
 function hairs(f: Jar, now: Hour, spent: (hour: Hour) => number, times: number | null): boolean {
-  const all = shareSpent(f, now, times ?? 1)
+  const all = times === null ? 0 : shareSpent(f, now, times)
   return [0.5, 1, 1.4, 2].some((line) => Math.abs(spent(now) - line) < 1e-4 || Math.abs(all - line) < 1e-4)
 }
 
@@ -436,7 +454,7 @@ function readyRules(f: Jar, now: Hour, whole: Reading[], raisedAt: Hour | null):
 }
 
 /** Rules that go on to what is made of a lot. */
-const GOES_ON = [
+export const GOES_ON = [
   'bad sign',
   'over',
   'too late',
@@ -449,15 +467,29 @@ const GOES_ON = [
   'weak',
 ]
 
-/** What goes on from a ferment to what was taken of it at an hour; mould seen and all thrown away later count too. */
-function carried(f: Ferment, hour: Hour, marks = f.jars): string[] {
-  const then = judgeFerment(f, hour, marks).rules.filter((rule) => GOES_ON.includes(rule))
-  const later = [
-    ...(f.discardedHour !== null ? ['thrown away'] : []),
-    ...signRules(f.looks, f.readings, Infinity).filter((rule) => rule === 'bad sign'),
-  ]
-  return [...then, ...later].map((rule) => `of ${rule}`)
+/** The time of these runs on in a base, until its own reading proves it; in a pot they hold. */
+export const TIME_OVER = ['read it now', 'pieces not proven']
+
+/** What goes on from a ferment to what was taken of it at an hour; mould seen within 14 days counts too. */
+function carried(f: Ferment, hour: Hour, asked: string[] | null, now: Hour, read: boolean): string[] {
+  const on = [...GOES_ON, ...(read ? [] : ['put in since'])]
+  const then = judgeFerment(f, hour, asked).rules.filter((rule) => on.includes(rule))
+  const later = signRules(f.looks, f.readings, Math.min(now, hour + 14 * 24)).filter((rule) => rule === 'bad sign')
+  return [...then, ...later, ...aboveLater(f, hour, asked, now)].map((rule) => `of ${rule}`)
 }
+/** Read above 4.6 within 7 days of what had passed when some was taken, unless something that raises it went in. */
+function aboveLater(f: Ferment, hour: Hour, asked: string[] | null, now: Hour): string[] {
+  const jars = jarsAlone(f, hour, asked)
+  const changed = f.putIn.find((p) => p.raises && p.hour > hour)?.hour ?? Infinity
+  const above = f.readings
+    .filter((r) => r.ph !== null && r.ph > 4.6 && r.hour > hour && r.hour <= Math.min(now, hour + 7 * 24, changed))
+    .filter((r) => !asked || r.marks.length === 0 || r.marks.some((mark) => asked.includes(mark)))
+    .at(-1)
+  if (!above || timesOf(f, hour) === null || !jars.every((jar) => columnsOf(jar, hour).liquid.passed)) return []
+  return [jars.some((jar) => columnsOf(jar, above.hour).blended.over) ? 'over' : 'above again']
+}
+const readBy = (readings: Reading[], after: Hour, now: Hour) =>
+  readings.some((r) => r.ph !== null && r.hour > after && r.hour <= now)
 
 /** How far the time of a source had gone when something was taken of it, and how it went on until then. */
 interface Source {
@@ -466,16 +498,16 @@ interface Source {
   on: (hour: Hour) => number
   begin: Hour
 }
-function fermentSource(f: Ferment, hour: Hour, marks = f.jars): Source {
+function fermentSource(f: Ferment, hour: Hour, asked: string[] | null): Source {
   const { spent } = columnsOf(f, hour)
   const badness = ({ over, aboveAgain, passed, late }: Column) =>
     (over ? 3000 : aboveAgain ? 2000 : passed ? 0 : 1000) + late
-  const [blended] = jarsAlone(f, hour, marks)
+  const [blended] = jarsAlone(f, hour, asked)
     .map((jar) => columnsOf(jar, hour).blended)
     .sort((a, b) => badness(b) - badness(a)) as [Column]
   const salty = timesOf(f, hour) === null
   const passed = blended.passed || salty
-  return { passed, before: salty ? 0 : blended.passed ? blended.late : spent(hour), on: spent, begin: 0 }
+  return { passed, before: salty ? 0 : blended.passed ? blended.late : blended.likely, on: spent, begin: 0 }
 }
 
 /** The column of something made of a source, in a room nobody read: 24 °C. */
@@ -494,15 +526,14 @@ function columnAfter(
   const found = column(read, on, now, 1, begin, under, foreseen, [])
   return {
     column: found,
-    source: { passed: found.passed, before: found.passed ? found.late : on(now), on, begin: madeHour },
+    source: { passed: found.passed, before: found.passed ? found.late : found.likely, on, begin },
   }
 }
 
 function baseColumn(life: Life, now: Hour) {
   const { hour, readings, marks } = life.base as Base
-  const source = fermentSource(life.ferment, hour, marks ?? life.ferment.jars)
-  const { jars, readings: read } = life.ferment
-  const apart = jars.length > 1 && read.some((r) => r.ph !== null && r.marks.length > 0)
+  const source = fermentSource(life.ferment, hour, marks)
+  const apart = life.ferment.jars.length > 1 && jarsReadBy(life.ferment, Infinity).size > 0
   return columnAfter(
     source,
     hour,
@@ -514,24 +545,23 @@ function baseColumn(life: Life, now: Hour) {
 }
 
 /** A base at an hour after it was pressed. */
-export function judgeBase(life: Life, now: Hour): Verdict {
+export function judgeBase(life: Life, now: Hour, learned = now): Verdict {
   const base = life.base as Base
   const { column: c } = baseColumn(life, now)
   const rules: string[] = []
-  const marks = base.marks ?? life.ferment.jars
-  rules.push(...carried(life.ferment, base.hour, marks))
+  rules.push(...carried(life.ferment, base.hour, base.marks, learned, readBy(base.readings, base.hour, now)))
   if (unreadPressed(life.ferment, base)) rules.push('of pressed unread')
   rules.push(...ownRules(c))
-  return verdict(rules, c.nearLimit || judgeFerment(life.ferment, base.hour, marks).hair)
+  return verdict(rules, c.nearLimit || judgeFerment(life.ferment, base.hour, base.marks).hair)
 }
 
 function unreadPressed(f: Ferment, base: Base): boolean {
   if (f.jars.length < 2) return false
-  const read = new Set(f.readings.filter((r) => r.ph !== null && r.hour <= base.hour).flatMap((r) => r.marks))
+  const read = jarsReadBy(f, base.hour)
   return (base.marks ?? f.jars).some((mark) => !read.has(mark))
 }
 
-function ownRules(c: Column): string[] {
+export function ownRules(c: Column): string[] {
   if (c.over) return ['over', 'ready']
   if (c.aboveAgain) return ['above again', 'ready']
   if (!c.passed) return ['not proven', 'ready']
@@ -548,14 +578,17 @@ export function judgePot(life: Life, now: Hour): Verdict {
   const f = life.ferment
   const rules = signRules(pot.looks, pot.readings, now)
   const ofFerment = pot.fromFerment || !life.base
+  const read = readBy(pot.readings, pot.hour, now)
+  const over = ofFerment ? judgeFerment(f, pot.hour).rules.filter((rule) => TIME_OVER.includes(rule)) : []
   const before = ofFerment
-    ? carried(f, pot.hour)
-    : judgeBase(life, pot.hour)
+    ? [...carried(f, pot.hour, null, now, read), ...over.map((rule) => `of ${rule}`)]
+    : judgeBase(life, pot.hour, now)
         .rules.filter((rule) => ON_FROM_BASE.includes(rule) || rule.startsWith('of '))
+        .filter((rule) => !read || rule !== 'of put in since')
         .map((rule) => `of ${rule.replace(/^of /, '')}`)
   rules.push(...before)
   const hair = ofFerment ? judgeFerment(f, pot.hour).hair : judgeBase(life, pot.hour).hair
-  const source = ofFerment ? fermentSource(f, pot.hour) : baseColumn(life, pot.hour).source
+  const source = ofFerment ? fermentSource(f, pot.hour, null) : baseColumn(life, pot.hour).source
   const { column: c } = columnAfter(source, pot.hour, pot.predictedHigh <= 4.6, pot.readings, null, now)
   // Not proven and not begun under: the source's time runs on.
   rules.push(...ownRules(c))

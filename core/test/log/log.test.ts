@@ -116,7 +116,7 @@ describe('demo lots show what the scenario says', () => {
     // 126 g weighed in, and what carrots bring along
     expect(properties.saltPct).toBeCloseTo((100 * (126 + 1000 * 0.0013295)) / 3276, 3)
     expect(standsAt(book, lot('BPL-06').id, TODAY).sentence).toMatch(
-      /^Behind: pH 4\.90 on day 6 at 13 °C; 4\.6 is due 2026-05-1\d [\d:]+\. Move it to about 20 °C, check the salt/,
+      /^Behind: pH 4\.90 on day 6 at 13 °C; 4\.6 is due 2026-05-09 [\d:]+\. Move it to about 20 °C, check the salt/,
     )
   })
 

@@ -70,8 +70,7 @@ function bench() {
 describe('trials in the log', () => {
   it('teach the lot they name, for every blend after; taking one back forgets it', () => {
     const { trial, book, base, blend, part, vinegar, write } = bench()
-    const bandOf = () =>
-      forecastBlend([partComposition(book(), part, Infinity, [], blend)!, partComposition(book(), vinegar)!]).ph!
+    const bandOf = () => forecastBlend([partComposition(book(), part, blend)!, partComposition(book(), vinegar)!]).ph!
     const before = bandOf()
     const read = before.typical + 0.06
     const id = trial(read)
@@ -117,7 +116,7 @@ describe('trials in the log', () => {
       unknown: 'mango',
       ph: 3.2,
     } as Draft)
-    const spread = (id?: string) => partComposition(book(), mango, Infinity, [], id)!.acidLogSd
+    const spread = (id?: string) => partComposition(book(), mango, id)!.acidLogSd
     expect(spread(blend)).toBeLessThan(spread())
   })
 

@@ -149,9 +149,10 @@ describe('a bowl split into jars', () => {
 })
 
 describe('each style, followed', () => {
-  const pack = (style: StyleId, rows: object[], change: object = {}) => {
+  const pack = (style: StyleId, rows: object[], change: object = {}, packed: object = {}) => {
     const log = notebook()
-    const lotId = log.mash(0, { style, rows, saltG: 40, ...change }, { closure: styleById(style).closures[0] })
+    const vessel = { closure: styleById(style).closures[0], ...packed }
+    const lotId = log.mash(0, { style, rows, saltG: 40, ...change }, vessel)
     return { log, lotId, lot: () => log.book().lots.get(lotId)! }
   }
 
@@ -238,15 +239,7 @@ describe('each style, followed', () => {
 
   it('an open crock is stirred, an airlock’s water looked at weekly, salted chop looked at for its cover on day 2', () => {
     const titles = (style: StyleId, closure: string, onDay: number) => {
-      const { log, lotId } = pack(style, [row('fresno', 1000)])
-      log.write({
-        kind: 'pack',
-        at: day(0),
-        lotId,
-        place: 'Bench',
-        closure,
-        vessels: [{ vesselId: 'jar-2000', mark: '', massG: 1040, hot: false }],
-      } as Draft)
+      const { log, lotId } = pack(style, [row('fresno', 1000)], {}, { closure })
       for (const at of [1, 4, 7]) log.read(lotId, at, 4.1)
       return titlesAt(log.book(), lotId, START + onDay * DAY_MS)
     }

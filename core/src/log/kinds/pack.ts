@@ -3,6 +3,7 @@ import { CLOSURE_NAMES, WEIGHT_NAMES } from '../../library/vessels'
 import { called, VesselUseSchema } from '../contents'
 import { base, IdSchema, name } from '../entryParts'
 import type { Kind } from '../kind'
+import { add } from '../lot'
 
 export const PackEntry = z.object({
   ...base,
@@ -24,6 +25,11 @@ const kind: Kind<typeof PackEntry> = {
     `Packed into ${vessels.length} ${vessels.length === 1 ? 'vessel' : 'vessels'}, ${name}${weight ? `, held down by ${weight}` : ''}, at ${place}`,
   lots: ({ lotId }) => [lotId],
   effect: (lot, entry) => {
+    // A batch is packed once: of two packings the first counts until somebody says which is right.
+    if (lot.packed) {
+      lot.repacked = add(lot.repacked, entry)
+      return
+    }
     lot.packed = entry
     lot.state = 'fermenting'
     lot.startedMs = Date.parse(entry.at)

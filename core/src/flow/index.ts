@@ -1,0 +1,3 @@
+export * from './moment'
+export * from './takings'
+export * from './portion'
