@@ -202,49 +202,51 @@ test('a trial teaches the bench, is chosen, scaled and weighed in; read at once 
   await expectAccessible(page)
 })
 
-test('four fruit sauces from one base: solved together they use it up, each within its own targets', async ({
-  guarded: page,
-}) => {
-  await bench(page)
-  await pour(page, 'BPL-93B', 'Cherry pepper and plum mash base', '200')
-  const fruits = [
-    ['Mango', '3.8'],
-    ['Pineapple', '3.7'],
-    ['Pear', '3.8'],
-    ['Apricot', '3.7'],
-  ] as const
-  for (const [index, [fruit, high]] of fruits.entries()) {
-    if (index > 0) await page.getByRole('button', { name: 'Another sauce from this stock' }).click()
-    await pour(page, fruit, fruit, '150')
-    await pour(page, 'White vinegar 5 %', 'White vinegar 5 %', '30')
-    await pour(page, 'Salt', 'Salt', '2')
-    await go(page, 'Pour')
-    await field(page, 'Name of the sauce').fill(`${fruit} sauce`)
-    await go(page, 'Mix')
-    await aim(page, 'pH', null, high)
-    await aim(page, 'Salt', '2', '2.6')
-    await page.getByRole('button', { name: `${fruit}: what you know of it, limits` }).click()
-    await field(page, `${fruit}, share at least`).fill('30')
-    if (index === 0) await page.getByText('How much to make, and what matters most').click()
-    await field(page, 'Make, at least').fill('250')
-    await field(page, 'Make, at most').fill('900')
-  }
-  await pick(page, 'Of all ways, the one with', 'most base used')
-  await setSo(page, 'Set the pots so')
-  await answered(page, /all \d+ g of Cherry pepper and plum mash base/)
-  // In whole grams: hardly anything stays, and nothing is taken that is not there.
-  await expect(page.getByLabel('What stays in stock')).toContainText(/BPL-93B\s*[0-4](\.\d)? g stay/)
-  const sauces = page.getByRole('group', { name: 'Sauces on the bench' })
-  for (const [fruit] of fruits) {
-    await sauces.getByRole('button', { name: `${fruit} sauce` }).click()
-    await expect(verdict(page, 'acid')).toContainText(/in range|may be over/)
-    await expect(verdict(page, 'salt')).toContainText('in range')
-  }
-  await sauces.getByRole('button', { name: 'Take this one off' }).click()
-  await expect(sauces.getByRole('button', { name: 'Apricot sauce' })).toHaveCount(0)
-  await page.reload()
-  await expect(sauces.getByRole('button', { name: 'Pineapple sauce' })).toBeVisible()
-})
+test(
+  'four fruit sauces from one base: solved together they use it up, each within its own targets',
+  { tag: '@long' },
+  async ({ guarded: page }) => {
+    await bench(page)
+    await pour(page, 'BPL-93B', 'Cherry pepper and plum mash base', '200')
+    const fruits = [
+      ['Mango', '3.8'],
+      ['Pineapple', '3.7'],
+      ['Pear', '3.8'],
+      ['Apricot', '3.7'],
+    ] as const
+    for (const [index, [fruit, high]] of fruits.entries()) {
+      if (index > 0) await page.getByRole('button', { name: 'Another sauce from this stock' }).click()
+      await pour(page, fruit, fruit, '150')
+      await pour(page, 'White vinegar 5 %', 'White vinegar 5 %', '30')
+      await pour(page, 'Salt', 'Salt', '2')
+      await go(page, 'Pour')
+      await field(page, 'Name of the sauce').fill(`${fruit} sauce`)
+      await go(page, 'Mix')
+      await aim(page, 'pH', null, high)
+      await aim(page, 'Salt', '2', '2.6')
+      await page.getByRole('button', { name: `${fruit}: what you know of it, limits` }).click()
+      await field(page, `${fruit}, share at least`).fill('30')
+      if (index === 0) await page.getByText('How much to make, and what matters most').click()
+      await field(page, 'Make, at least').fill('250')
+      await field(page, 'Make, at most').fill('900')
+    }
+    await pick(page, 'Of all ways, the one with', 'most base used')
+    await setSo(page, 'Set the pots so')
+    await answered(page, /all \d+ g of Cherry pepper and plum mash base/)
+    // In whole grams: hardly anything stays, and nothing is taken that is not there.
+    await expect(page.getByLabel('What stays in stock')).toContainText(/BPL-93B\s*[0-4](\.\d)? g stay/)
+    const sauces = page.getByRole('group', { name: 'Sauces on the bench' })
+    for (const [fruit] of fruits) {
+      await sauces.getByRole('button', { name: `${fruit} sauce` }).click()
+      await expect(verdict(page, 'acid')).toContainText(/in range|may be over/)
+      await expect(verdict(page, 'salt')).toContainText('in range')
+    }
+    await sauces.getByRole('button', { name: 'Take this one off' }).click()
+    await expect(sauces.getByRole('button', { name: 'Apricot sauce' })).toHaveCount(0)
+    await page.reload()
+    await expect(sauces.getByRole('button', { name: 'Pineapple sauce' })).toBeVisible()
+  },
+)
 
 test('bad input on the bench gets a sentence beside it, and nothing is lost', async ({ guarded: page }) => {
   await bench(page)

@@ -40,23 +40,27 @@ const isKept = (page: Page, words: string) =>
     .toContain(words)
 
 // A short version of `npm run chaos`, which has every disaster and many kills.
-test('killed amid its work in two tabs: nothing confirmed is lost, nothing is there twice, a begun form is kept, and an emptied folder is mended', async () => {
-  const chaos = await Chaos.begin(4290, 5)
-  for (const page of chaos.pages) await chaos.read(page)
-  const page = () => chaos.pages[0]!
-  const name = () => field(page(), 'Name on the tape')
-  const toPlan = () => page().goto(chaos.url('/plan'))
-  await toPlan()
-  await name().fill('Half typed')
-  await isKept(page(), 'Half typed')
-  await chaos.killAmid((page: Page) => chaos.read(page))
-  await chaos.disaster('its folder emptied')
-  await toPlan()
-  await expect(name()).toHaveValue('Half typed')
-  await chaos.end()
-  expect(chaos.findings).toEqual([])
-  expect(chaos.confirmed.length).toBeGreaterThanOrEqual(2)
-})
+test(
+  'killed amid its work in two tabs: nothing confirmed is lost, nothing is there twice, a begun form is kept, and an emptied folder is mended',
+  { tag: '@long' },
+  async () => {
+    const chaos = await Chaos.begin(4290, 5)
+    for (const page of chaos.pages) await chaos.read(page)
+    const page = () => chaos.pages[0]!
+    const name = () => field(page(), 'Name on the tape')
+    const toPlan = () => page().goto(chaos.url('/plan'))
+    await toPlan()
+    await name().fill('Half typed')
+    await isKept(page(), 'Half typed')
+    await chaos.killAmid((page: Page) => chaos.read(page))
+    await chaos.disaster('its folder emptied')
+    await toPlan()
+    await expect(name()).toHaveValue('Half typed')
+    await chaos.end()
+    expect(chaos.findings).toEqual([])
+    expect(chaos.confirmed.length).toBeGreaterThanOrEqual(2)
+  },
+)
 
 /** It was lost five times of five without the gate: one kill tells. `.ci/nightly` has more. */
 const KILLS = Number(process.env.KILLS ?? 1)
@@ -134,54 +138,56 @@ async function withShell(page: Page, address: string) {
   return own
 }
 
-test('a static build on plain files: with them gone every page opens, the forecast, the solver and the label work; a newer one waits for a yes and keeps a begun form', async ({
-  page: starter,
-}, testInfo) => {
-  const folder = await makeStatic(testInfo.outputPath('static'))
-  let stop = await servePlain(folder, 4292)
-  const page = await withShell(starter, 'http://127.0.0.1:4292')
-  const errors: string[] = []
-  page.on('pageerror', (error) => errors.push(error.message))
-  page.on('console', (message) => {
-    if (/Content Security Policy/.test(message.text())) errors.push(message.text())
-  })
-  await openDemo(page)
-  await stop()
-  for (const path of ['plan', 'ferment', 'press', 'blend', 'bottle', 'cellar', 'library', 'recipes', 'logbook', '']) {
-    await visit(page, `/${path}`)
-    await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
-  }
-  await expect(page.getByText('Instruments are away.')).toBeVisible()
-  await page.locator('[data-lot="BPL-06"]').click()
-  await expect(figure(page, 'forecast')).toBeVisible({ timeout: 60_000 })
-  const lotOf = async (row: string) => {
-    await visit(page, '/cellar')
-    await field(page, 'Find by code, name or place').fill(row)
-    await page.locator(`[data-row^="${row}"] a`).first().click()
-    await page.locator('[data-chosen]').waitFor()
-    return new URL(page.url()).searchParams.get('lot')
-  }
-  await visit(page, `/blend/${await lotOf('PS-07')}`)
-  await expect(figure(page, 'correction')).toBeVisible({ timeout: 60_000 })
-  await visit(page, `/label/${await lotOf('PS-06-')}`)
-  await field(page, 'Address lines').fill('Brackwater Pepper Loft\nSaltby Quay')
-  expect((await saved(page, 'Labels as PDF')).subarray(0, 4).toString()).toBe('%PDF')
-  await visit(page, '/plan')
-  await field(page, 'Name on the tape').fill('Half typed')
+test(
+  'a static build on plain files: with them gone every page opens, the forecast, the solver and the label work; a newer one waits for a yes and keeps a begun form',
+  { tag: '@long' },
+  async ({ page: starter }, testInfo) => {
+    const folder = await makeStatic(testInfo.outputPath('static'))
+    let stop = await servePlain(folder, 4292)
+    const page = await withShell(starter, 'http://127.0.0.1:4292')
+    const errors: string[] = []
+    page.on('pageerror', (error) => errors.push(error.message))
+    page.on('console', (message) => {
+      if (/Content Security Policy/.test(message.text())) errors.push(message.text())
+    })
+    await openDemo(page)
+    await stop()
+    for (const path of ['plan', 'ferment', 'press', 'blend', 'bottle', 'cellar', 'library', 'recipes', 'logbook', '']) {
+      await visit(page, `/${path}`)
+      await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+    }
+    await expect(page.getByText('Instruments are away.')).toBeVisible()
+    await page.locator('[data-lot="BPL-06"]').click()
+    await expect(figure(page, 'forecast')).toBeVisible({ timeout: 60_000 })
+    const lotOf = async (row: string) => {
+      await visit(page, '/cellar')
+      await field(page, 'Find by code, name or place').fill(row)
+      await page.locator(`[data-row^="${row}"] a`).first().click()
+      await page.locator('[data-chosen]').waitFor()
+      return new URL(page.url()).searchParams.get('lot')
+    }
+    await visit(page, `/blend/${await lotOf('PS-07')}`)
+    await expect(figure(page, 'correction')).toBeVisible({ timeout: 60_000 })
+    await visit(page, `/label/${await lotOf('PS-06-')}`)
+    await field(page, 'Address lines').fill('Brackwater Pepper Loft\nSaltby Quay')
+    expect((await saved(page, 'Labels as PDF')).subarray(0, 4).toString()).toBe('%PDF')
+    await visit(page, '/plan')
+    await field(page, 'Name on the tape').fill('Half typed')
 
-  // The server is back, with another build.
-  await appendFile(`${folder}/sw.js`, '\n// newer\n')
-  stop = await servePlain(folder, 4292)
-  await page.evaluate(async () => (await navigator.serviceWorker.getRegistration())?.update())
-  await expect(page.getByText('A newer Lactofer is ready.')).toBeVisible()
-  await expect(field(page, 'Name on the tape')).toHaveValue('Half typed')
-  await Promise.all([page.waitForEvent('load'), page.getByRole('button', { name: 'Take it now' }).click()])
-  await expect(field(page, 'Name on the tape')).toHaveValue('Half typed')
-  await expect(page.getByText('A newer Lactofer is ready.')).toBeHidden()
-  expect(errors).toEqual([])
-  await page.context().close()
-  await stop()
-})
+    // The server is back, with another build.
+    await appendFile(`${folder}/sw.js`, '\n// newer\n')
+    stop = await servePlain(folder, 4292)
+    await page.evaluate(async () => (await navigator.serviceWorker.getRegistration())?.update())
+    await expect(page.getByText('A newer Lactofer is ready.')).toBeVisible()
+    await expect(field(page, 'Name on the tape')).toHaveValue('Half typed')
+    await Promise.all([page.waitForEvent('load'), page.getByRole('button', { name: 'Take it now' }).click()])
+    await expect(field(page, 'Name on the tape')).toHaveValue('Half typed')
+    await expect(page.getByText('A newer Lactofer is ready.')).toBeHidden()
+    expect(errors).toEqual([])
+    await page.context().close()
+    await stop()
+  },
+)
 
 test('storage that is denied, missing or full is said in a sentence, and planning works all the same', async ({
   browser,

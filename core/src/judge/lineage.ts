@@ -92,13 +92,18 @@ export function inherited(
   const readMs = historyOf(book, portion).acidity.findLast(
     ({ atMs, of }) => of === 'blended' && atMs <= moment.ms,
   )?.atMs
+  const said = new Set<string>()
   for (const taking of takingsOf(portion)) {
     if (!isBefore(taking.moment, moment)) continue
     if (!taking.making && !reaches(lot, marks, taking.moment.id)) continue
     const source = book.lots.get(taking.lotId)
     if (!source) continue
-    const told = (reason: Reason) =>
-      found.reasons.push({ code: 'made of', facts: { code: source.code, of: bottomOf(reason) } })
+    const told = (reason: Reason) => {
+      const of = bottomOf(reason)
+      const key = `${source.code} ${of.code}`
+      if (!said.has(key)) found.reasons.push({ code: 'made of', facts: { code: source.code, of } })
+      said.add(key)
+    }
     const early = isBefore(taking.moment, beginOf(source))
     const stand = early ? null : ask(source.id, taking.moment, taking.from)
     if (!stand) {

@@ -30,6 +30,14 @@ describe('forward prediction', () => {
     expect(high).toBeCloseTo(end(1), 2)
   })
 
+  it('what is not known of its own pH widens the band, where its acid is not known either', () => {
+    const width = (phSd: number) => {
+      const { low, high } = forecastBlend([{ ...mash(800, 3.8), phSd }, vinegar(200)]).ph!
+      return high - low
+    }
+    expect(width(0.2)).toBeGreaterThan(width(0) + 0.05)
+  })
+
   it('conserves mass, salt, sugar and heat, and more vinegar never raises the pH of a mash', () => {
     const grams = fc.double({ min: 1, max: 20_000, noNaN: true })
     fc.assert(

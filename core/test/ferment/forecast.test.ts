@@ -194,6 +194,11 @@ describe('learning from readings', () => {
     expect(studentBelow(3.365)).toBeCloseTo(0.99, 3)
   })
 
+  it('readings taken together are as sure as the surest of them', () => {
+    const read = (hour: number, sd: number) => ({ hour, ph: 4.4, sd, of: 'blended' as const })
+    expect(mergeReadings([read(24, 0.2), read(26, 0.03), read(27, 0.1)])).toMatchObject([{ sd: 0.03 }])
+  })
+
   it('readings of one kind within 8 h are one; before the start they do not count; order and repetition do not matter', () => {
     const r = (hour: number, ph: number, of: 'liquid' | 'blended' = 'blended') => ({ hour, ph, sd: 0.05, of })
     expect(

@@ -10,6 +10,7 @@ import {
   nernstMv,
   phOfMv,
   titratablePct,
+  trustOf,
 } from '../../src'
 
 describe('pH meter', () => {
@@ -47,6 +48,17 @@ describe('pH meter', () => {
     expect(() => calibrateMeter({ ph: 7, millivolt: 0, tempC: 25 }, { ph: 6.86, millivolt: 8, tempC: 25 })).toThrow(
       /1\.5 pH apart/,
     )
+  })
+
+  it('an electrode 80 mV off is done, either way: not accepted, and what it reads is of an unchecked meter', () => {
+    for (const offset of [-80, 80]) {
+      const of = (ph: number) => ({ ph, millivolt: offset + (7 - ph) * nernstMv(25), tempC: 25 })
+      expect(calibrateMeter(of(7), of(4)).accepted).toBe(false)
+      const calibratedAt = '2026-03-02T08:00:00.000Z'
+      const meter = { name: 'Meter', kind: 'meter', steady: true, calibratedAt, slopePct: 97 } as const
+      const trusted = (offsetMv: number) => trustOf({ ...meter, offsetMv }, Date.parse(calibratedAt) + 3_600_000)
+      expect([trusted(offset), trusted(10)]).toEqual(['unchecked', 'bench'])
+    }
   })
 
   it('tells its age', () => {

@@ -108,6 +108,16 @@ it('most likely it passed when the forecast says, but never before a reading abo
 })
 
 describe('temperature has one history', () => {
+  it('what was read at a place speaks for it for a week, not longer', () => {
+    const log = notebook()
+    log.read(log.mash(), 1, undefined, 30)
+    const packedOn = (onDay: number) => {
+      const lotId = log.mash(onDay)
+      const lot = log.book().lots.get(lotId)!
+      return temperatureHistory(log.book(), lot, START + onDay * DAY_MS, 'clock')[0]!.fromC
+    }
+    expect([packedOn(7.9), packedOn(8.1)]).toEqual([30, 24])
+  })
   it('a jar a week on the counter, then in the fridge with no temperature read, is not judged as if it had been cold, nor as if it were warm still', () => {
     const log = notebook()
     const lotId = log.mash()

@@ -50,6 +50,17 @@ describe('what was weighed stands over what was planned', () => {
     expect(log.book().lots.get(lotId)!.madeG).toBe(2100)
   })
 
+  it('of two measured salts the later counts', () => {
+    const log = notebook()
+    const lotId = log.mash()
+    for (const [onDay, pct] of [
+      [5, 3],
+      [6, 2.5],
+    ] as const)
+      log.write({ kind: 'reading', at: day(onDay), lotId, saltPct: pct } as Draft)
+    expect(saltPct(log, lotId)).toBeCloseTo(2.5, 9)
+  })
+
   it('a measured salt counts from its moment; what goes in later adds to it, and the pH is asked anew', () => {
     const log = notebook()
     const lotId = log.mash()

@@ -22,7 +22,7 @@ export const DiscardEntry = z.object({
 function throwAway(lot: Lot, entry: EntryOf<'discard'>): void {
   const gone = inVessels(lot).filter(({ mark }) => entry.marks?.includes(mark) ?? true)
   if (gone.length === lot.vessels.length) {
-    lot.discarded = entry
+    lot.discarded ??= entry
     return
   }
   lot.lost = add(lot.lost, { ...entry, massG: gone.reduce((sum, vessel) => sum + vessel.massG, 0) })
