@@ -313,9 +313,10 @@ function caughtByJudge() {
 /** The first test of some projects that fails; `null` where none does. */
 function failsIn(projects, ...files) {
   const chosen = projects.flatMap((project) => ['--project', project])
-  const { status, stdout } = quiet('npx', ['vitest', 'run', ...chosen, ...files, '--bail', '1', '--reporter', 'dot'])
+  const args = ['vitest', 'run', ...chosen, ...files, '--bail', '1', '--reporter', 'dot']
+  const { status, stdout, stderr } = quiet('npx', args)
   if (status === 0) return null
-  return /FAIL\s+\S+\s+(.+)/.exec(stdout)?.[1] ?? 'it does not run'
+  return /FAIL\s+\S+\s+(.+)/.exec(stdout + stderr)?.[1] ?? 'it does not run'
 }
 /** What catches a fault of the application: a unit test, or a page in memory, which takes longer. */
 const caughtByTests = () => failsIn(['app', 'alone']) ?? failsIn(['component'])
@@ -325,7 +326,8 @@ const caughtByCore = () => failsIn(['core'])
 const missed = []
 const SETS = { judge: [MUTANTS, caughtByJudge], core: [CORE, caughtByCore], application: [APPLICATION, caughtByTests] }
 const chosenSets = Object.keys(SETS).filter(named)
-for (const [mutants, catcher] of (chosenSets.length ? chosenSets : Object.keys(SETS)).map((set) => SETS[set]))
+for (const [mutants, catcher] of (chosenSets.length ? chosenSets : Object.keys(SETS)).map((set) => SETS[set])) {
+  if (catcher()) throw new Error('The sound copy fails: nothing can be said of faults in it.')
   mutants.forEach(([name, file, from, to], index) => {
     if (only.length && !only.includes(index + 1)) return
     const path = `${HERE}/${file}`
@@ -342,6 +344,7 @@ for (const [mutants, catcher] of (chosenSets.length ? chosenSets : Object.keys(S
     if (!caught) missed.push(name)
     writeFileSync(path, sound)
   })
+}
 rmSync(HERE, { recursive: true, force: true })
 console.log(missed.length ? `${missed.length} missed` : 'All were caught.')
 process.exitCode = missed.length ? 1 : 0

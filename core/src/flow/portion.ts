@@ -115,9 +115,6 @@ export function portionOf(lot: Lot, marks: readonly string[] | null, atMs: numbe
   return view
 }
 
-/** Marks of the jars of a lot that stood at a moment, ms. */
-export const marksAt = (lot: Lot, atMs: number): string[] => portionOf(lot, null, atMs).vessels.map(({ mark }) => mark)
-
 /**
  * Whether any of what an entry put in, or let run over, was of some jars of a lot, or of those they were filled from.
  * @param marks of the jars; none of a lot that is in no jars.
