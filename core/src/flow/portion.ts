@@ -100,8 +100,7 @@ function viewOf(lot: Lot, jars: readonly JarRecord[], all: readonly JarRecord[])
 /**
  * Some jars of a lot as a lot of their own, with the facts that are theirs: what was packed and put in, read, seen and
  * tasted of them. A jar that ended has all that was known of it.
- * @param marks of the jars; `null`: those that stood at the moment, ms. @returns the lot itself where it was never in
- *   several jars, or in none.
+ * @param marks of the jars; `null`: those that stood at the moment, ms. @returns the lot itself where it is in no jars.
  */
 export function portionOf(lot: Lot, marks: readonly string[] | null, atMs: number): Lot {
   const all = jarsOf(lot)

@@ -8,10 +8,12 @@ import { lastPh } from './measuredPh'
 /** Last known pH of a lot: its own reading, else what its make-up shows. */
 export function phOf(book: Book, lotId: string): { ph: number; measured: boolean } | null {
   const lot = book.lots.get(lotId)
-  // What stands in a bottle was read in the pot.
-  const read = lot?.made.kind === 'bottle' ? book.lots.get(lot.made.fromLotId) : lot
-  const reading = read && lastPh(read)
-  const stale = read?.made.kind === 'blend' && reading !== undefined && reading.atMs < lastPouredMs(read)
+  // What stands in a bottle is read in it, or was in its pot before it was filled.
+  const isPoured = lot?.made.kind === 'bottle' && !lastPh(lot)
+  const read = isPoured && lot.made.kind === 'bottle' ? book.lots.get(lot.made.fromLotId) : lot
+  const untilMs = isPoured ? Date.parse(lot.made.at) : Infinity
+  const reading = read && lastPh(read, untilMs)
+  const stale = read?.made.kind === 'blend' && reading !== undefined && reading.atMs < lastPouredMs(read, untilMs)
   if (reading && !stale) return { ph: reading.ph, measured: true }
   if (lot?.made.kind === 'stock' && lot.made.ph !== undefined) return { ph: lot.made.ph, measured: true }
   const composition = compositionOf(book, lotId)
