@@ -106,7 +106,8 @@ function recordsOf(lot: Lot): JarRecord[] {
       const part = from.massG > 0 ? Math.min(1, shared.massG / from.massG) : 0
       const some = ({ massG, weight, shares }: typeof from, of: number) => ({
         ...{ massG: massG * of, weight: weight * of },
-        shares: new Map([...shares].map(([id, share]) => [id, share * of])),
+        // Poured out to the last, a jar keeps what it was made of, for what was taken of it before.
+        shares: new Map([...shares].map(([id, share]) => [id, share * (of || 1)])),
       })
       jars.set(shared.mark, { fromMs: atMs, filledFrom: called(shared.from), ...some(from, part) })
       jars.set(called(shared.from), { ...from, ...some(from, 1 - part) })

@@ -347,3 +347,14 @@ it('mould in a jar that nobody read ends the batch, until that jar is thrown awa
   discard(log, ferment, 10, ['b'])
   expect(stands(log, ferment, 10.5).state).toBe('ready')
 })
+
+it('a jar that is poured out to the last into another later keeps what it was made of', () => {
+  const log = notebook()
+  const ferment = settled(log, { saltG: 30, targetPh: 3.5 }, jars('a', 'b'))
+  add(log, ferment, 8.5, { saltG: 30, marks: ['a'] })
+  const base = log.press(ferment, 9, { marks: ['b'], inG: 500 })
+  const before = stands(log, base, 12).reasons
+  expect(before).toMatchObject([{ facts: { of: { code: 'weak salt' } } }, { code: 'as it is' }])
+  log.write({ kind: 'share', at: day(11), lotId: ferment, from: 'b', vesselId: 'jar-1000', mark: 'c', massG: 1000 })
+  expect(stands(log, base, 12).reasons).toEqual(before)
+})
