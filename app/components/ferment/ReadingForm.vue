@@ -94,7 +94,7 @@ const others = computed(() => {
 function problemOf(): string | null {
   const { ph, marks } = form.value
   if (ph !== null && jars.value.length > 0 && marks.length === 0)
-    return 'Mark the jar it was read in: jars differ. Several marked is a sample mixed of them; it proves none of them.'
+    return 'Mark the jar you read. Mark several only if you mixed them: that shows no single jar to be below 4.6.'
   return ph === null && Object.keys(others.value).length === 0
     ? 'Enter a pH, a temperature or a salt that can be read.'
     : null

@@ -24,16 +24,18 @@ function isOf(jar: JarRecord, marks: readonly string[], factMs: number, all: rea
 }
 
 /**
- * A fact as some jars have it: with the marks of those it is of, without any where nobody knows which: it names none
- * while there are several, or one that is not there; `null` where it is of other jars. Of a sample mixed of several,
- * each stands above the line with the mixture, and none is proven to be under it.
+ * A fact with the marks of those of some jars that it is about; `null` if it is about other jars only. It keeps no
+ * marks if nobody knows which jar is meant: it names none while several stand, or one that does not exist. A mixed
+ * sample above 4.6 counts against every jar in it; one below proves nothing about any of them.
  */
 function factOf<Fact extends JarFact>(fact: Fact, jars: readonly JarRecord[], all: readonly JarRecord[]): Fact | null {
-  const { marks: said = [], ...unnamed } = fact
+  const { marks: names = [], ...unnamed } = fact
   const factMs = Date.parse(fact.at)
   const there = all.filter(({ fromMs, untilMs }) => fromMs <= factMs && factMs < untilMs)
-  const only = said.length === 0 && there.length === 1 ? there : []
-  const named = [...only, ...all.filter(({ mark }) => said.some((one) => sameMark(one, mark)))].map(({ mark }) => mark)
+  const only = names.length === 0 && there.length === 1 ? there : []
+  const named = [...only, ...all.filter(({ mark }) => names.some((name) => sameMark(name, mark)))].map(
+    ({ mark }) => mark,
+  )
   if (named.length === 0) return unnamed as Fact
   const marks = jars.filter((jar) => isOf(jar, named, factMs, all)).map(({ mark }) => mark)
   if (marks.length === 0) return null
@@ -41,7 +43,7 @@ function factOf<Fact extends JarFact>(fact: Fact, jars: readonly JarRecord[], al
   return mixed ? (unnamed as Fact) : { ...fact, marks }
 }
 
-/** What is left of a reading of other jars: how warm it was where all of them stand. */
+/** What a reading of other jars still tells: the temperature of the place, which all jars share. */
 function warmthOf({ id, by, origin, at, kind, lotId, tempC }: EntryOf<'reading'>): EntryOf<'reading'>[] {
   return tempC === undefined ? [] : [{ id, by, origin, at, kind, lotId, tempC }]
 }
@@ -53,7 +55,7 @@ const scaled = (rows: readonly Row[], share: number): Row[] =>
     ...(row.betweenG && { betweenG: { low: row.betweenG.low * share, high: row.betweenG.high * share } }),
   }))
 
-/** An amount that was put in, as much of it as came to some jars. */
+/** The share of a packing or an addition that went into some jars. */
 const someOf = <Content extends EntryOf<'weigh' | 'add'>>(content: Content, share: number): Content => ({
   ...content,
   rows: scaled(content.rows, share),
@@ -61,7 +63,7 @@ const someOf = <Content extends EntryOf<'weigh' | 'add'>>(content: Content, shar
   saltG: content.saltG * share,
 })
 
-/** What was packed, put in and ran over of some jars: what went into one is not averaged over all. */
+/** What some jars were packed with, were given later and lost over the rim. */
 function contentOf(lot: Lot, jars: readonly JarRecord[]): Pick<Lot, 'weighed' | 'added' | 'overflowed'> {
   const { made, weighed, added, overflowed, packed } = lot
   if (made.kind !== 'plan') return { weighed, added, overflowed }
@@ -77,7 +79,7 @@ function contentOf(lot: Lot, jars: readonly JarRecord[]): Pick<Lot, 'weighed' | 
   }
 }
 
-/** Whether something went into, or ran over from, some jars of a lot and not the others. */
+/** Whether something was added to, or ran over from, some jars of a lot only. */
 export const isUneven = ({ added, overflowed, packed }: Lot): boolean =>
   (packed?.vessels.length ?? 0) > 1 && [...added, ...overflowed].some(({ marks }) => marks?.length)
 
@@ -98,14 +100,14 @@ function viewOf(lot: Lot, jars: readonly JarRecord[], all: readonly JarRecord[])
 }
 
 /**
- * Some jars of a lot as a lot of their own, with the facts that are theirs: what was packed and put in, read, seen and
- * tasted of them. A jar that ended has all that was known of it.
+ * Some jars of a lot as a lot of their own, with their contents and only the facts about them. A jar that ended keeps
+ * its facts.
  * @param marks of the jars; `null`: those that stood at the moment, ms. @returns the lot itself where it is in no jars.
  */
 export function portionOf(lot: Lot, marks: readonly string[] | null, atMs: number): Lot {
   const all = jarsOf(lot)
   if (all.length === 0) return lot
-  const asked = all.filter(({ mark }) => marks?.some((one) => sameMark(one, mark)))
+  const asked = all.filter(({ mark }) => marks?.some((name) => sameMark(name, mark)))
   const jars = asked.length ? asked : standingAt(all, atMs)
   const key = jars.map(({ mark }) => mark).join('\n')
   const views = viewsOf(lot)
@@ -115,8 +117,8 @@ export function portionOf(lot: Lot, marks: readonly string[] | null, atMs: numbe
 }
 
 /**
- * Whether any of what an entry put in, or let run over, was of some jars of a lot, or of those they were filled from.
- * @param marks of the jars; none of a lot that is in no jars.
+ * Whether an addition or overflow changed any of some jars of a lot, or the jars those were filled from.
+ * @param marks of the jars; ignored if the lot is in no jars.
  */
 export const reaches = (lot: Lot, marks: readonly string[], entryId: string): boolean => {
   const all = jarsOf(lot)

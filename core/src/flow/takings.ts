@@ -36,10 +36,10 @@ function making({ made, weighed, packed }: Lot): { parts: readonly Part[]; momen
 const takingOf = ({ lotId, massG, ended }: Part, rest: Pick<Taking, 'moment' | 'into' | 'making'>): Taking[] =>
   lotId ? [{ lotId, massG, from: ended?.length ? ended : null, ...rest }] : []
 
-/** When a lot was there, with what it was made of. */
+/** The moment a lot begins: it is packed, pressed, poured or filled. */
 export const beginOf = (lot: Lot): Moment => making(lot).moment
 
-/** Everything that was taken from other lots into a lot; the same lot taken twice is there twice. */
+/** All parts of other lots that a lot contains; a lot taken from twice appears twice. */
 export function takingsOf(lot: Lot): Taking[] {
   const { parts, moment } = making(lot)
   return [

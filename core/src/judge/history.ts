@@ -1,10 +1,9 @@
 import { mixturePh } from '../acid/mixture'
-import { phBand } from '../blend/forecast'
 import { mix, type Composition } from '../composition/composition'
 import { saltRange, type MixedPart } from '../composition/ranges'
 import { PH_LINE, type Stretch } from '../ferment/clock'
 import { isStrongStart, rawShare, startCountLog10 } from '../ferment/rawShare'
-import { between, type Row } from '../log/contents'
+import { between } from '../log/contents'
 import { beginOf, momentOf, type Moment } from '../flow'
 import type { EntryOf } from '../log/entry'
 import type { Book } from '../lots/fold'
@@ -16,21 +15,12 @@ import { phsOf, type PhFact } from '../makeup/acidity'
 import { contentBetween, isBetween } from '../makeup/between'
 import { isLiquidLost, ranOver } from '../makeup/changes'
 import { livingRows } from '../makeup/livingRows'
-import { contentComposition, contentParts, portionComposition, type Content } from '../makeup/lotComposition'
+import { contentComposition, type Content } from '../makeup/lotComposition'
 import { structureOfLot } from '../makeup/structure'
 import { temperatureHistory } from '../makeup/temperature'
 import { HOUR_MS } from '../units/time'
 import type { Range } from '../working'
-
-/** Something that was put in: when, whether it could raise the pH, what the mixture works out to, at most. */
-export interface Addition {
-  atMs: number
-  raises: boolean
-  /** It brings something alive along; share of all produce until then that is raw, percent. */
-  lives: boolean
-  rawPct: number | null
-  upperPh: number | null
-}
+import { additionsOf, type Addition } from './additions'
 
 /**
  * How salty it was from a moment on: of everything, with what it lies between where not all was weighed; of salt and
@@ -162,54 +152,6 @@ function saltOf(book: Book, lot: Lot, first: Composition, startMs: number): Salt
     })
   }
   return found.sort((a, b) => a.atMs - b.atMs)
-}
-
-/** What is put in raises the pH where its own lies this far above: less is not told apart. Judgement. */
-const SAME_PH = 0.02
-
-/** Rows of which those of the same thing are one. */
-function sameAsOne(rows: readonly Row[]): Row[] {
-  const found = new Map<string, Row>()
-  for (const { massG, ...thing } of rows) {
-    const key = JSON.stringify(thing)
-    found.set(key, { ...thing, massG: massG + (found.get(key)?.massG ?? 0) })
-  }
-  return [...found.values()]
-}
-
-/** Everything that was put in at one time, as one. */
-function togetherAdded(added: Lot['added']): Lot['added'] {
-  const byTime = new Map<string, Lot['added'][number]>()
-  for (const entry of added) {
-    const there = byTime.get(entry.at)
-    byTime.set(entry.at, {
-      ...(there ?? entry),
-      rows: sameAsOne([...(there?.rows ?? []), ...entry.rows]),
-      waterG: (there?.waterG ?? 0) + entry.waterG,
-      saltG: (there?.saltG ?? 0) + entry.saltG,
-    })
-  }
-  return [...byTime.values()]
-}
-
-function additionsOf(book: Book, lot: Lot, acidity: readonly PhFact[]): Addition[] {
-  const rows = lot.made.kind === 'plan' ? [...livingRows(book, (lot.weighed ?? lot.made).rows)] : []
-  return togetherAdded(lot.added).map((added) => {
-    const atMs = Date.parse(added.at)
-    const more = livingRows(book, added.rows)
-    rows.push(...more)
-    const raw = rawShare(rows)
-    const living = { lives: startCountLog10(more, 1000) !== null, rawPct: raw === null ? null : 100 * raw }
-    const parts = contentParts(book, added, momentOf(added))
-    const before = portionComposition(book, lot, momentOf(added))
-    if (!parts || !before) return { atMs, raises: true, ...living, upperPh: null }
-    const ownPh = mixturePh(mix(parts.map(({ composition }) => composition)))
-    const lotPh = acidity.findLast((fact) => fact.atMs < atMs)?.ph ?? mixturePh(before)
-    const onlySalt = added.rows.length === 0 && added.waterG === 0
-    const raises = !onlySalt && (ownPh === null || lotPh === null || ownPh > lotPh + SAME_PH)
-    const band = phBand([before, ...parts.map(({ composition }) => composition)])
-    return { atMs, raises, ...living, upperPh: band?.high ?? null }
-  })
 }
 
 /** What was packed, worked out: its make-up, its pH, what lives in it. */

@@ -88,12 +88,12 @@ function jarThatDecides(jars: readonly JarStands[]): string | null {
   return null
 }
 
-/** Reasons of several jars, each said once; of signs, each sign. */
+/** Drops repeated reasons; signs of different kinds stay apart. */
 export function onceEach(reasons: readonly Reason[]): Reason[] {
-  const said = new Set<string>()
+  const listed = new Set<string>()
   return reasons.filter(({ code, facts }) => {
     const key = 'sign' in facts ? `${code} ${facts.sign}` : code
-    return !said.has(key) && said.add(key)
+    return !listed.has(key) && listed.add(key)
   })
 }
 

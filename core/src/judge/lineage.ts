@@ -31,10 +31,10 @@ export type AskStand = (lotId: string, moment: Moment, marks: readonly string[] 
 export const spentBy = ({ columns }: Stand): number =>
   !columns ? 0 : columns.blended.passed ? columns.blended.lateSpent : columns.blended.spent
 
-/** So long after it was taken what is learned of the source counts for it. Judgement. */
+/** How long after the taking a fact about the source still counts. Judgement. */
 const LEARNED_MS = { sign: 14 * DAY_MS, above: 7 * DAY_MS } as const
 
-/** What was learned of a source after some of it was taken: mould that was seen a day later was there. */
+/** What was learned about a source after the taking: mould seen a day later was already there. */
 function learnedLater(book: Book, source: Lot, { moment, from }: Taking, stand: Stand, nowMs: number): Reason[] {
   const history = historyOf(book, portionOf(source, from, moment.ms))
   const untilMs = (window: keyof typeof LEARNED_MS) => Math.min(nowMs, moment.ms + LEARNED_MS[window])
@@ -92,31 +92,31 @@ export function inherited(
   const readMs = historyOf(book, portion).acidity.findLast(
     ({ atMs, of }) => of === 'blended' && atMs <= moment.ms,
   )?.atMs
-  const said = new Set<string>()
+  const listed = new Set<string>()
   for (const taking of takingsOf(portion)) {
     if (!isBefore(taking.moment, moment)) continue
     if (!taking.making && !reaches(lot, marks, taking.moment.id)) continue
     const source = book.lots.get(taking.lotId)
     if (!source) continue
-    const told = (reason: Reason) => {
+    const inherit = (reason: Reason) => {
       const of = bottomOf(reason)
       const key = `${source.code} ${of.code}`
-      if (!said.has(key)) found.reasons.push({ code: 'made of', facts: { code: source.code, of } })
-      said.add(key)
+      if (!listed.has(key)) found.reasons.push({ code: 'made of', facts: { code: source.code, of } })
+      listed.add(key)
     }
     const early = isBefore(taking.moment, beginOf(source))
     const stand = early ? null : ask(source.id, taking.moment, taking.from)
     if (!stand) {
-      told({ code: 'taken too early', facts: { atMs: taking.moment.ms } })
+      inherit({ code: 'taken too early', facts: { atMs: taking.moment.ms } })
       if (taking.making) found.under = false
       continue
     }
     const later = learnedLater(book, source, taking, stand, nowMs)
     const had = new Set<ReasonCode>(stand.judgement.reasons.map((reason) => bottomOf(reason).code))
     for (const reason of [...stand.judgement.reasons, ...later.filter(({ code }) => !had.has(code))])
-      if (goesOn(reason, portion, (readMs ?? -Infinity) > taking.moment.ms)) told(reason)
+      if (goesOn(reason, portion, (readMs ?? -Infinity) > taking.moment.ms)) inherit(reason)
     const unread = portion.made.kind === 'press' ? stand.judgement.jars.filter(({ read }) => !read) : []
-    if (unread.length) told({ code: 'pressed unread', facts: { marks: unread.map(({ mark }) => mark) } })
+    if (unread.length) inherit({ code: 'pressed unread', facts: { marks: unread.map(({ mark }) => mark) } })
     if (!taking.making) {
       found.joined.push({ entryId: taking.moment.id, atMs: taking.moment.ms, spent: spentBy(stand) })
       continue

@@ -18,8 +18,8 @@ export function changesOf(lot: Lot, untilMs = Infinity): Change[] {
 /** What a jar that had no mark is called once there are two. */
 export const FIRST_MARK = 'a'
 
-/** Whether a mark says a jar, however it was written. */
-export const sameMark = (said: string, mark: string): boolean => said.trim().toLowerCase() === mark.toLowerCase()
+/** Whether a written mark means a jar; case and spaces around it do not matter. */
+export const sameMark = (written: string, mark: string): boolean => written.trim().toLowerCase() === mark.toLowerCase()
 
 /** An amount that came into some jars or left them, g: negative where it left. None named: all that stood then. */
 interface Moved {
@@ -115,7 +115,7 @@ function recordsOf(lot: Lot): JarRecord[] {
     if (!moved) continue
     const into = [...jars].filter(
       ([mark]) =>
-        (!moved.marks?.length || moved.marks.some((said) => sameMark(said, mark))) &&
+        (!moved.marks?.length || moved.marks.some((name) => sameMark(name, mark))) &&
         (ends.get(mark) ?? Infinity) > atMs,
     )
     const all = into.reduce((sum, [, { weight }]) => sum + weight, 0)

@@ -37,8 +37,8 @@ const more = (story: Story, draft: object, hoursBefore = 50): Entry =>
 function noneMilder(before: Verdicts, after: Verdicts, what: string, measures = [stateOf, makeOf]): void {
   for (const [id, was] of before)
     for (const measure of measures) {
-      const told = `${what}: ${id.slice(-2)} was ${was?.state}/${was?.make}, is ${after.get(id)?.state}/${after.get(id)?.make}`
-      expect(measure(after.get(id) ?? null), told).toBeGreaterThanOrEqual(measure(was))
+      const sentence = `${what}: ${id.slice(-2)} was ${was?.state}/${was?.make}, is ${after.get(id)?.state}/${after.get(id)?.make}`
+      expect(measure(after.get(id) ?? null), sentence).toBeGreaterThanOrEqual(measure(was))
     }
 }
 
@@ -123,13 +123,13 @@ it('time alone makes no discard, hold or check milder', () => {
 
 it('what is taken back is as if it had never been said', () => {
   eachStory((story, ids, seed) => {
-    const said = story.entries.filter(
+    const candidates = story.entries.filter(
       ({ id, kind, replaces }) =>
         ['reading', 'sign', 'add', 'discard', 'use'].includes(kind) &&
         !replaces &&
         !story.entries.some((other) => other.replaces === id),
     )
-    const entry = said[seed % Math.max(1, said.length)]
+    const entry = candidates[seed % Math.max(1, candidates.length)]
     if (!entry) return
     const retract = more(story, { kind: 'retract', replaces: entry.id, reason: 'It was not so.' }, 0)
     const never = story.entries.filter((other) => other !== entry)

@@ -39,10 +39,10 @@ export interface Vessel {
   /** The jar it was filled from. */
   of: string | null
 }
-/** Something put in, told for some jars: what the mixture works out to is given, not judged. */
+/** Something put in; for some jars, what the mixture works out to is given, not judged. */
 export interface Put extends When {
   jars: string[] | null
-  told: (jars: string[]) => PutIn
+  mixture: (jars: string[]) => PutIn
 }
 export interface Batch extends When {
   id: string
@@ -164,7 +164,7 @@ function learned(source: Batch, taken: Taken, then: Stood, now: Hour): string[] 
   )
   const marks = (jars ?? []).map((jar) => jar.mark)
   const raising = source.put.filter(
-    (put) => put.hour > taken.hour && ofThem(put.jars ?? [], put.hour) && put.told(marks).raises,
+    (put) => put.hour > taken.hour && ofThem(put.jars ?? [], put.hour) && put.mixture(marks).raises,
   )
   const changed = Math.min(...raising.map((put) => put.hour), Infinity)
   const until = Math.min(now, taken.hour + 7 * 24, changed)
@@ -214,7 +214,7 @@ function fermentStood(batch: Batch, asked: string[] | null, hour: Hour, brought:
       putIn: batch.put
         .filter((put) => speaks(put.jars, put.hour))
         .map((put) => ({
-          ...put.told((vessel && uneven ? [vessel] : mine).map(({ mark }) => mark)),
+          ...put.mixture((vessel && uneven ? [vessel] : mine).map(({ mark }) => mark)),
           hour: at(put.hour),
         })),
       looks: batch.looks
@@ -262,14 +262,14 @@ function stockStood(batch: Batch, hour: Hour, brought: Brought, own: string[]): 
   const unproven = source !== undefined && !source.passed
   const on = (at: Hour) =>
     unproven && at <= batch.hour ? source.on(at) : (source?.spent ?? 0) + Math.max(0, at - batch.hour) / 24 / 3
-  const told = batch.put.map((put) => ({ ...put.told([]), hour: put.hour }))
-  const raised = told.filter((put) => put.raises && (put.upperPh === null || put.upperPh > 4.6)).map((put) => put.hour)
+  const puts = batch.put.map((put) => ({ ...put.mixture([]), hour: put.hour }))
+  const raised = puts.filter((put) => put.raises && (put.upperPh === null || put.upperPh > 4.6)).map((put) => put.hour)
   const read = batch.readings.filter((r) => r.ph !== null)
   const begin = under || !unproven ? batch.hour : source.begin
   const until = (end: Hour) => column(read, on, end, 1, begin, under, null, raised, brought.joined)
   const c = until(hour)
   const rules = [...own, ...signRules(batch.looks, batch.readings, hour), ...ownRules(c)]
-  const lastRaise = told.filter((put) => put.raises && put.hour <= hour).at(-1)?.hour
+  const lastRaise = puts.filter((put) => put.raises && put.hour <= hour).at(-1)?.hour
   if (lastRaise !== undefined && read.some((r) => r.hour < lastRaise))
     if (!read.some((r) => r.hour > lastRaise && r.hour <= hour)) rules.push('put in since')
   return {
@@ -281,9 +281,9 @@ function stockStood(batch: Batch, hour: Hour, brought: Brought, own: string[]): 
 }
 
 /** How a batch stands at an hour. */
-export function judgeBatch(told: World, id: string, hour: Hour): Verdict {
+export function judgeBatch(given: World, id: string, hour: Hour): Verdict {
   const world: World = new Map(
-    [...told].map(([key, batch]) => [
+    [...given].map(([key, batch]) => [
       key,
       {
         ...batch,

@@ -146,7 +146,7 @@ function putsIn(w: Writer): void {
   const content = source ? { rows, waterG: 0, saltG: 0 } : PUT[what]
   const order = w.write({ kind: 'add', lotId: into.id, ...content, reason: '', ...(marks && { marks }) })
   for (const jar of ending) jar.until = hour
-  into.put.push({ hour, order, jars: marks, told: () => ({ what }) as PutIn })
+  into.put.push({ hour, order, jars: marks, mixture: () => ({ what }) as PutIn })
   if (source)
     into.taken.push(taking(source.id, hour, order, { jars: ended.length ? ended : null, into: marks, making: false }))
 }
@@ -246,14 +246,18 @@ export function tellMixtures(book: Book, { world }: Story): void {
       if (!start!.read) batch.ferment.workedPh = start!.ph + 0.25
     }
     for (const put of batch.put) {
-      const { what } = put.told([])
-      put.told = (jars) => {
+      const { what } = put.mixture([])
+      put.mixture = (jars) => {
         const history = historyOf(book, portionOf(book.lots.get(batch.id)!, jars.length ? jars : null, ms(put.hour)))
-        const told = history.additions.find(({ atMs }) => atMs === ms(put.hour))
+        const addition = history.additions.find(({ atMs }) => atMs === ms(put.hour))
         const salt = saltAt(history, ms(put.hour))
         return {
-          ...{ hour: put.hour, what, massG: 0, raises: told?.raises ?? false, upperPh: told?.upperPh ?? null },
-          ...{ rawPct: told?.rawPct ?? 100, saltPct: salt?.saltPct ?? 0, saltInWaterPct: salt?.saltInWaterPct ?? 0 },
+          ...{ hour: put.hour, what, massG: 0, raises: addition?.raises ?? false, upperPh: addition?.upperPh ?? null },
+          ...{
+            rawPct: addition?.rawPct ?? 100,
+            saltPct: salt?.saltPct ?? 0,
+            saltInWaterPct: salt?.saltInWaterPct ?? 0,
+          },
         }
       }
     }
@@ -292,9 +296,9 @@ export function tell(from: number, count: number): StoryScore {
         const codes = found.reasons.map((reason) =>
           reason.code === 'made of' ? `of ${reason.facts.of.code}` : reason.code,
         )
-        const said = `${seed} ${batch.kind} ${batch.id.slice(-2)} at ${hour.toFixed(2)} h: ${found.state}/${found.make} (${codes.join(', ')}), oracle ${expected.state}/${expected.make} (${expected.rules.join(', ')})`
-        if (gap < 0 || gapMake < 0) score.milder.push(said)
-        else if (gap > 0 || gapMake > 0) score.stricter.push(said)
+        const sentence = `${seed} ${batch.kind} ${batch.id.slice(-2)} at ${hour.toFixed(2)} h: ${found.state}/${found.make} (${codes.join(', ')}), oracle ${expected.state}/${expected.make} (${expected.rules.join(', ')})`
+        if (gap < 0 || gapMake < 0) score.milder.push(sentence)
+        else if (gap > 0 || gapMake > 0) score.stricter.push(sentence)
       }
   }
   return score
