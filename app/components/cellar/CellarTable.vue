@@ -40,7 +40,7 @@ watch(
 const stops = ({ id }: Lot) => judge(id, nowMs)?.make === 'stop'
 /** What keeps a row from going out, as a mark: it stands beside the name at every width. */
 function markOf(lot: Lot): { level: Level; word: string } | null {
-  if (lot.kind !== 'ferment' && stops(lot)) return { level: 'discard', word: 'stops' }
+  if (lot.state !== 'fermenting' && lot.state !== 'planned' && stops(lot)) return { level: 'discard', word: 'stops' }
   const held = heldBack(lot)
   return held && { level: 'act', word: held }
 }

@@ -120,7 +120,10 @@ const SAYS: { [Code in ReasonCode]: (facts: ReasonFacts[Code], tell: Tell) => st
     `${tellFlag({ ...of, code: 'yeast' })} Smell it, look for lively gas; ask somebody who knows before anything is made of it.`,
   'stands still': ({ chance, targetPh }) =>
     `${tellFlag({ code: 'standing still', chance })} Warmer may wake it; under ${ph(targetPh)} it may need acid in the blend.`,
-  'made of': ({ code, of }, tell) => `Made of ${code}. ${tellReason(of, tell)}`,
+  'made of': ({ code, of }, tell) =>
+    of.code === 'time over, not read'
+      ? `Made of ${code}, which nobody read before its time to reach pH 4.6 was over. Nothing can show now that it fell below in time: do not taste or sell it, and make nothing of it.`
+      : `Made of ${code}. ${tellReason(of, tell)}`,
   'likely under': ({ chance }) =>
     `Likely under 4.6, and in its time, by eye and tongue (${hundred(chance)}). Not measured: for the cold and your own kitchen. A strip would make it more.`,
   'ready by taste': ({ chance }) =>

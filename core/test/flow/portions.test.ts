@@ -180,6 +180,7 @@ describe('time above 4.6 goes on in what a batch is put into', () => {
     const log = notebook()
     const pot = pour(log, 10, [part(never(log)), vinegar])
     expect(stands(log, pot, 11).make).toBe('stop')
+    expect(stands(log, pot, 11).sentence, 'reading it now helps no more').not.toContain('Read it now')
     read(log, pot, 11, 3.6)
     expect(stands(log, pot, 12).make).toBe('stop')
   })
