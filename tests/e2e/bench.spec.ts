@@ -1,8 +1,16 @@
 import { BenchStateSchema } from '@lactofer/core'
+import { startServer } from '../../scripts/killable.mjs'
 import { expect, expectAccessible, expectFits, field, figure, openDemo, pick, test, visit } from './steps'
 
-// One bench for all: what one test puts on the scale another would read.
+// One bench a server, which other tests tare too: these have a server of their own, and come one after the other.
+const PORT = 4189
 test.describe.configure({ mode: 'serial' })
+test.use({ baseURL: `http://127.0.0.1:${PORT}` })
+let server: Awaited<ReturnType<typeof startServer>>
+test.beforeAll(async () => {
+  server = await startServer(PORT, { NUXT_BENCH_PACE: '12' })
+})
+test.afterAll(() => server.stop())
 
 test('the strip weighs, dips and puts a settled reading into the field in use', async ({ guarded: page }) => {
   await openDemo(page)

@@ -38,7 +38,7 @@ test('two jars and a pocket meter: a reading says which jar and when, only what 
   await field(reading, 'pH').fill('4.1')
   await field(reading, 'Temperature').fill('21')
   await reading.getByRole('button', { name: 'Record the reading' }).click()
-  await expect(reading.getByText(/Mark the jar it was read in/)).toBeVisible()
+  await expect(reading.getByText(/Mark the jar you read/)).toBeVisible()
   await expect(field(reading, 'pH')).toHaveValue('4.1')
   await reading.locator('label.el-checkbox', { hasText: /^a$/ }).click()
   await reading.getByRole('button', { name: 'Record the reading' }).click()
