@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import prettier from 'eslint-config-prettier'
+import unformatted from 'eslint-config-prettier'
 import withNuxt from './.nuxt/eslint.config.mjs'
 
 /*
@@ -145,7 +145,7 @@ export default withNuxt(
     },
   },
   { files: ['scripts/**', 'benchmarks/**'], rules: { 'no-console': 'off' } },
-  prettier,
+  unformatted,
   { files: ['app/**', 'core/src/**', 'server/**', 'demo/**'], rules: { 'max-lines-per-function': ['error', 60] } },
   { files: ['**/*.vue'], rules: { 'max-lines': ['error', 260] } },
   {

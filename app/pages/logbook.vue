@@ -83,9 +83,8 @@ const takeDemo = () =>
               <td class="small when">{{ shortMoment(entry.at) }}</td>
               <td class="small">{{ entry.by }}</td>
               <td>
-                <NuxtLink v-if="lot" :to="pageOfLot(lot)" class="code">{{ lot.code }}</NuxtLink><template v-else
-                  >–</template
-                >
+                <NuxtLink v-if="lot" :to="pageOfLot(lot)" class="code">{{ lot.code }}</NuxtLink
+                ><template v-else>–</template>
               </td>
               <td>
                 {{ entryWords(entry, preferences.world) }}
@@ -120,7 +119,8 @@ const takeDemo = () =>
           <div class="row">
             <el-button :loading="busy" @click="putDemo">{{
               book.hasDemo ? 'Load it afresh' : 'Load the demo'
-            }}</el-button><el-button :disabled="!book.hasDemo" :loading="busy" @click="takeDemo">Take it out</el-button>
+            }}</el-button
+            ><el-button :disabled="!book.hasDemo" :loading="busy" @click="takeDemo">Take it out</el-button>
           </div>
         </section>
       </div>

@@ -126,8 +126,7 @@ async function retire(recipe: Recipe) {
           <ol class="plain-list">
             <li v-for="(version, index) in recipe.versions" :key="version.id" class="version">
               <span
-                ><strong>Version {{ index + 1 }}</strong
-                >{{ ' '
+                ><strong>Version {{ index + 1 }}</strong>{{ ' '
                 }}<span class="muted small"
                   >{{ fullDay(version.at) }}, {{ version.by }}{{ version.note ? `: ${version.note}` : '' }}</span
                 ></span

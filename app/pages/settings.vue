@@ -106,9 +106,7 @@ async function keep(event: Event) {
             :options="DATES"
             @update:model-value="(value) => value && preferences.choose('dates', value)"
           />
-          <p class="small muted">
-            Now it is <span data-figure="now">{{ fullMoment(book.nowMs) }}</span>.
-          </p>
+          <p class="small muted">Now it is <span data-figure="now">{{ fullMoment(book.nowMs) }}</span>.</p>
         </div>
         <TapField
           :model-value="preferences.theme"

@@ -63,7 +63,7 @@ export function placeOfTwo(): usize {
 }
 /** How many acids the rows hold. */
 export function setAcids(count: i32): void {
-  acidBytes = ((<usize>(count + 1)) >> 1) << 4
+  acidBytes = (<usize>(count + 1) >> 1) << 4
 }
 
 const ten = (power: f64): f64 => expOf(power * LN10)

@@ -73,7 +73,8 @@ const pungentParts = computed(() =>
         <dd>
           <strong data-figure="cost">{{
             perBottle ? `${formatNumber(cost.money, 2)} ${preferences.currency}` : '–'
-          }}</strong>{{ ' '
+          }}</strong
+          >{{ ' '
           }}<span v-if="cost.unpriced.length" class="muted small"
             >without {{ cost.unpriced.slice(0, 3).join(', ') }}{{ cost.unpriced.length > 3 ? ' …' : '' }}</span
           >

@@ -100,8 +100,7 @@ const putWords = computed(
       <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
       <template v-if="found"
         ><p data-figure="correction">
-          <strong>Put in {{ putWords }}</strong
-          >: then {{ found.after }}. {{ found.note }}
+          <strong>Put in {{ putWords }}</strong>: then {{ found.after }}. {{ found.note }}
         </p>
         <SourDifference
           v-if="found.ph && found.ph.from.toFixed(2) !== found.ph.to.toFixed(2)"

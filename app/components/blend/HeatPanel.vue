@@ -26,9 +26,7 @@ const expected = computed(() => {
     <dl>
       <div>
         <dt>as it is</dt>
-        <dd>
-          <strong class="figure">{{ formatShu(forecast.shu) }}</strong> {{ preferences.heatWord(forecast) }}
-        </dd>
+        <dd><strong class="figure">{{ formatShu(forecast.shu) }}</strong> {{ preferences.heatWord(forecast) }}</dd>
       </div>
       <div>
         <dt>on dry matter, as peppers are published</dt>

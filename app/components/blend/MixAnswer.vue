@@ -69,11 +69,8 @@ const stand = computed(() => {
           <p class="small muted">Any one of these alone would do:</p>
           <ul class="plain-list advice">
             <li v-for="(advice, index) in answer.advice.slice(0, MOST_ADVICE)" :key="index">
-              <span>{{ adviceWords(advice, answered!.set, preferences.world) }}</span><el-button
-                v-if="advice.limit.kind !== 'stock'"
-                @click="emit('follow', advice)"
-                >Do this</el-button
-              >
+              <span>{{ adviceWords(advice, answered!.set, preferences.world) }}</span
+              ><el-button v-if="advice.limit.kind !== 'stock'" @click="emit('follow', advice)">Do this</el-button>
             </li>
           </ul>
         </template>

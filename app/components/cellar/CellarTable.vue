@@ -87,8 +87,7 @@ function markOf(lot: Lot): { level: Level; word: string } | null {
             <StateMark v-if="late(row)" :level="late(row) === 'past' ? 'discard' : 'act'" :word="late(row)"
           /></span>
           <strong role="cell" class="amount"
-            ><template v-if="row.count !== null">{{ row.count }}</template
-            ><MassText v-else :mass-g="row.massG"
+            ><template v-if="row.count !== null">{{ row.count }}</template><MassText v-else :mass-g="row.massG"
           /></strong>
         </div>
       </div>

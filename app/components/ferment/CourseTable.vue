@@ -53,9 +53,7 @@ const rows = computed(() => {
         </thead>
         <tbody>
           <tr v-for="row in rows" :key="row.day">
-            <td>
-              {{ row.day }} <span class="muted">{{ row.date }}</span>
-            </td>
+            <td>{{ row.day }} <span class="muted">{{ row.date }}</span></td>
             <td class="number">{{ row.typical }}</td>
             <td>{{ row.band }}</td>
             <td>

@@ -124,7 +124,8 @@ const example = computed(() => (what.value ? (EXAMPLES[what.value] ?? '') : ''))
       <div class="row">
         <el-button :type="what === 'discard' ? 'danger' : 'primary'" native-type="submit" :loading="busy || reducing">{{
           KEEP[what]
-        }}</el-button><el-button @click="what = null">Leave it</el-button>
+        }}</el-button
+        ><el-button @click="what = null">Leave it</el-button>
       </div>
     </form>
   </el-dialog>

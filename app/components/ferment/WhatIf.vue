@@ -80,9 +80,7 @@ const SLIDERS = [
       <legend>{{ scenario.name }}</legend>
       <div class="sliders">
         <div v-for="{ key, name, low, high, step, write } in SLIDERS" :key="key" class="slider">
-          <span class="field-label"
-            >{{ name }} <strong>{{ write(scenario[key]) }}</strong></span
-          >
+          <span class="field-label">{{ name }} <strong>{{ write(scenario[key]) }}</strong></span>
           <el-slider
             :model-value="scenario[key]"
             :min="low"

@@ -24,9 +24,7 @@ function hand(event: Event) {
       :disabled="busy"
       :aria-label="label"
       @change="hand"
-    /><span aria-hidden="true"
-      ><slot>{{ label }}</slot></span
-    ></label
+    /><span aria-hidden="true"><slot>{{ label }}</slot></span></label
   >
 </template>
 

@@ -159,10 +159,8 @@ const recordWords = computed(() =>
       <MeterVerdict v-if="found?.result" v-bind="found.result" data-figure="calibration" />
       <p v-if="problems.buffers && (asked || found?.problem)" class="problem" role="alert">{{ problems.buffers }}</p>
       <div class="row">
-        <el-button type="primary" native-type="submit" :loading="busy">{{ recordWords }}</el-button><el-button
-          @click="open = false"
-          >Leave it</el-button
-        >
+        <el-button type="primary" native-type="submit" :loading="busy">{{ recordWords }}</el-button
+        ><el-button @click="open = false">Leave it</el-button>
       </div>
     </form>
   </el-dialog>

@@ -33,9 +33,7 @@ onMounted(async () => (secure.value = (await askWorkshop()).address))
     </section>
     <section class="sheet" aria-label="What to do">
       <h2>What to do</h2>
-      <p v-if="secure">
-        Open it at <a :href="secure">{{ secure }}</a>.
-      </p>
+      <p v-if="secure">Open it at <a :href="secure">{{ secure }}</a>.</p>
       <ul v-else>
         <li>On the machine that serves it, open it as <code>localhost</code>: that counts as secure.</li>
         <li>

@@ -117,8 +117,7 @@ const proposed = computed(() =>
               :class="['bar', one.kind]"
               :style="one.style"
               :title="one.title"
-              ><span class="code">{{ one.code }}</span
-              ><span class="visually-hidden">{{ one.title }}</span></NuxtLink
+              ><span class="code">{{ one.code }}</span><span class="visually-hidden">{{ one.title }}</span></NuxtLink
             >
             <button
               v-for="one in proposed"

@@ -68,9 +68,8 @@ const list = computed(() =>
       </p>
       <p data-figure="days">
         Begin <strong>{{ weekdayAndDay(lot.startMs) }}</strong>, press {{ weekdayAndDay(lot.likelyMs) }} to
-        <strong>{{ weekdayAndDay(lot.pressMs) }}</strong><template
-          v-for="{ step, atMs } in stepsFrom(lot.pressMs).slice(1)"
-          :key="step"
+        <strong>{{ weekdayAndDay(lot.pressMs) }}</strong
+        ><template v-for="{ step, atMs } in stepsFrom(lot.pressMs).slice(1)" :key="step"
           >, {{ STEP_WORDS[step] }} {{ weekdayAndDay(atMs) }}</template
         >.
       </p>

@@ -31,9 +31,7 @@ const gone = computed(() => keeping.settled && (keeping.lost || !!keeping.found?
 <template>
   <div class="page-notes">
     <section v-if="problem" class="page-note" role="alert">
-      <p>
-        <StateMark level="act" :word="problem.mark ?? 'Nothing can be kept'" /> <strong>{{ problem.what }}</strong>
-      </p>
+      <p><StateMark level="act" :word="problem.mark ?? 'Nothing can be kept'" /> <strong>{{ problem.what }}</strong></p>
       <p>{{ problem.works }} {{ problem.todo }}</p>
     </section>
     <p v-if="waits" class="page-note" role="status">

@@ -132,7 +132,8 @@ async function putIn(event: Event) {
       </div>
       <ul v-if="form.rows.length" ref="list" class="plain-list rows">
         <li v-for="(row, index) in form.rows" :key="row.key">
-          <strong>{{ row.name }}</strong><QuantityField
+          <strong>{{ row.name }}</strong
+          ><QuantityField
             v-model="row.massG"
             v-model:between="row.betweenG"
             v-model:said="row.said"

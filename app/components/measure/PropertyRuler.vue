@@ -34,8 +34,7 @@ const aimed = computed(() => target.low !== null || target.high !== null)
       @click="turns && emit('turn')"
     >
       <span
-        ><span class="name">{{ ruler.name }}</span
-        ><IconTurn v-if="turns" class="corner" aria-hidden="true" />{{ ' '
+        ><span class="name">{{ ruler.name }}</span><IconTurn v-if="turns" class="corner" aria-hidden="true" />{{ ' '
         }}<span class="small muted">{{ rangeWords(property, value, preferences.heat) }}</span></span
       >
       <span class="figure">{{ headline(property, value) }}</span>
@@ -45,9 +44,8 @@ const aimed = computed(() => target.low !== null || target.high !== null)
         <div v-if="aimed" class="target" :style="between(target.low ?? ruler.low, target.high ?? ruler.high)" />
         <div v-if="value" class="doubt" :style="between(value.low, value.high)" />
         <div v-if="value" class="pin" :style="{ left: at(value.typical) }" />
-        <span :class="['end', { clear: turns }]">{{ ruler.ends[0] }}</span><span class="end last">{{
-          ruler.ends[1]
-        }}</span>
+        <span :class="['end', { clear: turns }]">{{ ruler.ends[0] }}</span
+        ><span class="end last">{{ ruler.ends[1] }}</span>
         <span v-for="tick in ruler.ticks" :key="tick" class="tick" :style="{ left: at(tick) }">{{
           property === 'acid' ? tick.toFixed(1) : formatNumber(tick)
         }}</span>

@@ -7,9 +7,7 @@ defineProps<{ working: Working }>()
 
 <template>
   <div class="steps">
-    <p>
-      <strong>{{ working.what }}:</strong> {{ working.formula }}
-    </p>
+    <p><strong>{{ working.what }}:</strong> {{ working.formula }}</p>
     <ul class="plain-list">
       <li v-for="(number, index) in working.numbers" :key="index">
         <span class="muted">{{ number.name }}</span> <SaidText :text="number.value" />

@@ -25,9 +25,7 @@ const lineMm = computed(() => Math.min(LINE_MM, PAGE_MM / Math.max(1, tasks.valu
         <tr v-for="{ ask, lot } in tasks" :key="ask.key">
           <td><i class="box" /></td>
           <td>{{ lot?.place }}</td>
-          <td>
-            <b>{{ lot?.code }}</b><b v-if="lot?.hot"> HOT</b>
-          </td>
+          <td><b>{{ lot?.code }}</b><b v-if="lot?.hot"> HOT</b></td>
           <td>{{ ask.title }}{{ overdueWords(ask, book.nowMs) }}</td>
           <td class="write" />
         </tr>

@@ -105,7 +105,8 @@ const closure = computed({
     </div>
     <ul v-if="jar.rows.length" ref="list" class="plain-list">
       <li v-for="(row, index) in jar.rows" :key="row.key">
-        <span>{{ row.name }}</span><QuantityField
+        <span>{{ row.name }}</span
+        ><QuantityField
           v-model="row.massG"
           v-model:between="row.betweenG"
           v-model:said="row.said"

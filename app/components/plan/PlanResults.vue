@@ -148,10 +148,8 @@ const ACIDITY_WORDS = { fine: 'Sour enough', act: 'Low in acid', ask: 'As usual'
         <h3>Heat and sugar</h3>
         <p>
           <strong class="heat">{{ formatShu(found.properties.shu) }}</strong>{{ ' '
-          }}<span class="muted">{{ preferences.heatWord(found.properties) }}</span
-          >, sugar {{ formatNumber(found.properties.sugarPct.low, 1) }}–{{
-            formatNumber(found.properties.sugarPct.high, 1)
-          }}
+          }}<span class="muted">{{ preferences.heatWord(found.properties) }}</span>, sugar
+          {{ formatNumber(found.properties.sugarPct.low, 1) }}–{{ formatNumber(found.properties.sugarPct.high, 1) }}
           %
         </p>
         <ShowWorking v-if="found.properties.shu.high > 0" :working="shuWorking(heatParts)" />

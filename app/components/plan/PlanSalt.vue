@@ -171,9 +171,7 @@ const vinegarWords = computed(() =>
         />
       </div>
       <p v-if="spoons" class="row mid" data-figure="in spoons">
-        <span
-          >That is about <strong>{{ spoons }}</strong> of {{ salt?.name }}.</span
-        >
+        <span>That is about <strong>{{ spoons }}</strong> of {{ salt?.name }}.</span>
         <el-button @click="sayInSpoons">Say it in spoons</el-button>
       </p>
       <p v-if="form.saltId && !salt" class="problem" role="alert">

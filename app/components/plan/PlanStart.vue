@@ -65,10 +65,7 @@ const nextPage = ({ id, made, weighed }: Lot) =>
       <span class="field-label">Planned, not packed</span>
       <span class="row"
         ><span v-for="lot in planned" :key="lot.id" class="one"
-          ><el-button @click="open(lot)"
-            ><span class="code">{{ lot.code }}</span
-            >&nbsp;{{ lot.name }}</el-button
-          >
+          ><el-button @click="open(lot)"><span class="code">{{ lot.code }}</span>&nbsp;{{ lot.name }}</el-button>
           <NuxtLink :to="nextPage(lot)" class="go"
             >{{ lot.made.kind === 'plan' && lot.made.bowl && lot.weighed ? 'Split' : 'Weigh'
             }}<span class="visually-hidden">

@@ -99,8 +99,8 @@ function choiceWords(verdict: string, index: number, count: number): string {
     <p v-else-if="answer?.problem && !form.vessels.length" class="problem" role="alert">{{ answer.problem }}</p>
     <p v-if="filled" data-figure="fill">
       <StateMark :level="level" :word="filled.fill.verdict" />{{ ' '
-      }}<strong>{{ words(uses.map((use) => ({ id: use.vesselId, count: use.count }))) }}</strong
-      >. <SaidText :text="filled.fill.sentence" />{{ ' '
+      }}<strong>{{ words(uses.map((use) => ({ id: use.vesselId, count: use.count }))) }}</strong>.
+      <SaidText :text="filled.fill.sentence" />{{ ' '
       }}<span class="muted small">Limit for this: {{ formatNumber(100 * (figures?.fillLimit ?? 0)) }} %.</span>
       <el-button v-if="fittingG !== null" @click="pour(fittingG)"
         >Pour what fits: <MassText :mass-g="fittingG" /> of water</el-button

@@ -86,8 +86,8 @@ const pct = (value: number | null) => (value === null ? '–' : `${formatNumber(
       <summary>The same spoons of another salt</summary>
       <ul class="plain-list swaps">
         <li v-for="swap in others" :key="swap.id">
-          <span>{{ swap.name }}</span><span class="number"
-            >{{ mass(swap.saltG) }}, × {{ formatNumber(swap.times, 2) }}</span
+          <span>{{ swap.name }}</span
+          ><span class="number">{{ mass(swap.saltG) }}, × {{ formatNumber(swap.times, 2) }}</span
           ><span class="number">{{ formatNumber(swap.evened, 2) }} %</span>
         </li>
       </ul>

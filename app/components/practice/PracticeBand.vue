@@ -34,9 +34,8 @@ const shown = ref(practice.day === 0)
         :title="WORDS[turn].words"
         @click="practice.turn(turn)"
       >
-        <span class="long">{{ WORDS[turn].words }}</span><span class="short" aria-hidden="true">{{
-          WORDS[turn].short
-        }}</span>
+        <span class="long">{{ WORDS[turn].words }}</span
+        ><span class="short" aria-hidden="true">{{ WORDS[turn].short }}</span>
       </button>
     </div>
     <div class="ways">

@@ -55,9 +55,7 @@ const yieldWords = computed(() => {
     />
     <h2>What came out</h2>
     <template v-if="balance && balance.problem === null">
-      <p>
-        <span class="figure" data-figure="yield">{{ formatNumber(balance.yieldPct, 1) }} %</span> yield
-      </p>
+      <p><span class="figure" data-figure="yield">{{ formatNumber(balance.yieldPct, 1) }} %</span> yield</p>
       <p>
         <StateMark
           :level="balance.missingPct > 5 ? 'ask' : 'fine'"

@@ -75,9 +75,7 @@ const rows = computed(() => {
       <el-button aria-label="One spoon less" :disabled="spoons === 0" @click="spoons -= 1"
         ><IconMinus aria-hidden="true"
       /></el-button>
-      <p>
-        <span class="figure" data-figure="spoons">{{ spoons }}</span> tablespoons
-      </p>
+      <p><span class="figure" data-figure="spoons">{{ spoons }}</span> tablespoons</p>
       <el-button aria-label="One spoon more" :disabled="spoons >= most" @click="spoons += 1"
         ><IconPlus aria-hidden="true"
       /></el-button>

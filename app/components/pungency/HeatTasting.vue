@@ -68,9 +68,7 @@ const seriesWords = computed(() =>
       minutes and rinse with milk or bread between. Only of what is sound; one tongue is a rough instrument, so the
       answer is wide.
     </p>
-    <p>
-      By its peppers: <strong>{{ formatShu(expected) }}</strong>.
-    </p>
+    <p>By its peppers: <strong>{{ formatShu(expected) }}</strong>.</p>
     <template v-if="next !== null">
       <p class="next">
         <strong data-figure="dilution">1 : {{ formatNumber(next) }}</strong> <span class="small">{{ stepWords }}</span>
@@ -97,9 +95,8 @@ const seriesWords = computed(() =>
     <template v-if="both && found">
       <p data-figure="tasted">
         <StateMark :level="both.agrees ? 'fine' : 'ask'" :word="both.agrees ? 'Both together' : 'They do not agree'" />
-        tasted {{ formatShu(found) }}; <strong>{{ formatShu(both.range) }}</strong>{{
-          both.agrees ? '' : ': nothing is narrowed; a second tongue would tell'
-        }}.
+        tasted {{ formatShu(found) }}; <strong>{{ formatShu(both.range) }}</strong
+        >{{ both.agrees ? '' : ': nothing is narrowed; a second tongue would tell' }}.
       </p>
       <div><el-button type="primary" :loading="busy" @click="keep">Record the tasting</el-button></div>
     </template>

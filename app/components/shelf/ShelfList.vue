@@ -36,8 +36,7 @@ const ROW_PX = 45
         <tr v-for="{ lot, asks, ph } in piece" :key="lot.id">
           <td>{{ lot.place }}</td>
           <td>
-            <NuxtLink :to="`/ferment/${lot.id}`"
-              ><span class="code">{{ lot.code }}</span> {{ lot.name }}</NuxtLink
+            <NuxtLink :to="`/ferment/${lot.id}`"><span class="code">{{ lot.code }}</span> {{ lot.name }}</NuxtLink
             ><b v-if="lot.hot" class="hot-word"> hot</b>
           </td>
           <td class="number">{{ dayOf(lot, book.nowMs) }}</td>

@@ -77,9 +77,7 @@ const countWords = computed(() => {
     <UndoBar />
     <div v-for="group in groups" :key="group.title" class="group">
       <div v-if="group.title" class="row title">
-        <h3>
-          {{ group.title }} <span class="muted">{{ group.asks.length }}</span>
-        </h3>
+        <h3>{{ group.title }} <span class="muted">{{ group.asks.length }}</span></h3>
         <PressButton v-if="together(group.asks).length" :disabled="round.busy" @click="round.done(together(group.asks))"
           >All {{ group.asks.length }} done</PressButton
         >

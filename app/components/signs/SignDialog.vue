@@ -79,8 +79,7 @@ const vesselOptions = computed(() => [
     <ul v-if="!kind" class="plain-list pictures">
       <li v-for="one in kinds" :key="one.id">
         <button type="button" :data-sign="one.id" @click="start(one.id)">
-          <SignPicture :sign="one.id" /><strong>{{ one.name }}</strong
-          ><span class="small muted">{{ one.looks }}</span>
+          <SignPicture :sign="one.id" /><strong>{{ one.name }}</strong><span class="small muted">{{ one.looks }}</span>
         </button>
       </li>
     </ul>

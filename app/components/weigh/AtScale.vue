@@ -11,9 +11,7 @@ const benchOpen = ref(false)
 <template>
   <div class="page weigh">
     <header>
-      <h1>
-        <span class="code">{{ code }}</span> {{ name }}
-      </h1>
+      <h1><span class="code">{{ code }}</span> {{ name }}</h1>
       <p v-if="note">{{ note }}</p>
       <span class="tools"
         ><button type="button" aria-label="Set up the simulated bench" @click="benchOpen = true">

@@ -63,9 +63,7 @@ const keep = (treatment: Treatment) => (form.value.treatment = treatment)
   </div>
   <div v-else class="page">
     <header>
-      <h1>
-        <span class="code">{{ lot.code }}</span> {{ lot.name }}
-      </h1>
+      <h1><span class="code">{{ lot.code }}</span> {{ lot.name }}</h1>
       <p>
         <MassText :mass-g="lot.leftG" /> in the pot, {{ formatVolume(leftMl, preferences.world) }}; blended
         {{ shortMoment(lot.made.at) }}.

@@ -40,9 +40,7 @@ const why = (lot: Lot) => book.asks.find((ask) => ask.lotId === lot.id && ask.go
           <li v-for="lot in blends" :key="lot.id" :style="{ '--chip': lot.color }">
             <span class="chip" aria-hidden="true" />
             <div>
-              <p>
-                <span class="code">{{ lot.code }}</span> {{ lot.name }}
-              </p>
+              <p><span class="code">{{ lot.code }}</span> {{ lot.name }}</p>
               <p class="small">
                 <MassText :mass-g="lot.leftG" />, blended {{ shortDay(lot.made.at) }}.
                 <StateMark v-bind="releaseState(lot)" />
@@ -64,9 +62,7 @@ const why = (lot: Lot) => book.asks.find((ask) => ask.lotId === lot.id && ask.go
           <li v-for="lot in waiting" :key="lot.id" :data-bottled="lot.code" :style="{ '--chip': lot.color }">
             <span class="chip" aria-hidden="true" />
             <div>
-              <p>
-                <span class="code">{{ lot.code }}</span> {{ lot.name }}, {{ lot.bottles?.left }} bottles
-              </p>
+              <p><span class="code">{{ lot.code }}</span> {{ lot.name }}, {{ lot.bottles?.left }} bottles</p>
               <p class="small">
                 <StateMark :level="why(lot)?.level ?? 'ask'" :word="why(lot)?.title ?? 'Not released'" />
                 {{ why(lot)?.why }}
@@ -85,9 +81,7 @@ const why = (lot: Lot) => book.asks.find((ask) => ask.lotId === lot.id && ask.go
         <li v-for="lot in released" :key="lot.id" :data-bottled="lot.code" :style="{ '--chip': lot.color }">
           <span class="chip" aria-hidden="true" />
           <div>
-            <p>
-              <span class="code">{{ lot.code }}</span> {{ lot.name }}
-            </p>
+            <p><span class="code">{{ lot.code }}</span> {{ lot.name }}</p>
             <p class="small muted">
               {{ lot.bottles?.left }} of {{ lot.bottles?.made }} here, best before
               {{ lot.made.kind === 'bottle' ? fullDay(lot.made.bestBefore) : '' }}

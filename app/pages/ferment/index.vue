@@ -74,8 +74,7 @@ const WORD = { ready: 'Ready', working: 'On its way', ask: 'Ask', act: 'Act', di
           :height-px="piece.length * ROW_PX.closed"
         >
           <li v-for="lot in piece" :key="lot.id">
-            <NuxtLink :to="`/ferment/${lot.id}`"
-              ><span class="code">{{ lot.code }}</span> {{ lot.name }}</NuxtLink
+            <NuxtLink :to="`/ferment/${lot.id}`"><span class="code">{{ lot.code }}</span> {{ lot.name }}</NuxtLink
             >{{ ' ' }}<span class="muted">{{ lot.state }}</span>
           </li>
         </SeenPiece>

@@ -71,9 +71,7 @@ const pagesWords = computed(() => {
   </div>
   <div v-else class="page">
     <header>
-      <h1>
-        Label: <span class="code">{{ lot.code }}</span> {{ lot.name }}
-      </h1>
+      <h1>Label: <span class="code">{{ lot.code }}</span> {{ lot.name }}</h1>
       <p>{{ made.count }} bottles of {{ made.bottleMl }} mL. <NuxtLink :to="`/release/${lot.id}`">Release</NuxtLink></p>
     </header>
     <div class="split">

@@ -137,16 +137,10 @@ const STATES = { ready: 'ready', working: 'on its way', ask: 'ask', act: 'act', 
                 <td class="code">{{ book.lot(one.lotId)?.code }}</td>
                 <td>{{ one.words }}</td>
                 <td>
-                  <template v-if="one.told"
-                    ><b>{{ STATES[one.told.state] }}</b
-                    >: {{ one.told.words }}</template
-                  >
+                  <template v-if="one.told"><b>{{ STATES[one.told.state] }}</b>: {{ one.told.words }}</template>
                 </td>
                 <td>
-                  <template v-if="one.known"
-                    ><b>{{ STATES[one.known.state] }}</b
-                    >: {{ one.known.words }}</template
-                  >
+                  <template v-if="one.known"><b>{{ STATES[one.known.state] }}</b>: {{ one.known.words }}</template>
                 </td>
                 <td>
                   <StateMark v-if="one.dangers.length" level="discard" :word="one.dangers.map(dangerSays).join('; ')" />

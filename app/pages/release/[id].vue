@@ -72,9 +72,7 @@ async function decide(event: Event, decision: 'released' | 'held') {
   </div>
   <div v-else class="page">
     <header>
-      <h1>
-        <span class="code">{{ lot.code }}</span> {{ lot.name }}
-      </h1>
+      <h1><span class="code">{{ lot.code }}</span> {{ lot.name }}</h1>
       <p>
         {{ lot.bottles?.left }} of {{ made.count }} bottles of {{ made.bottleMl }} mL here;
         {{ wayOf(made.treatment).name.toLowerCase() }}; best before {{ fullDay(made.bestBefore) }}.

@@ -38,9 +38,7 @@ const exercises = computed(() => lot.value?.recalls ?? [])
   </div>
   <div v-else class="page">
     <header>
-      <h1>
-        Trace: <span class="code">{{ lot.code }}</span> {{ lot.name }}
-      </h1>
+      <h1>Trace: <span class="code">{{ lot.code }}</span> {{ lot.name }}</h1>
       <strong v-if="book.notMeasured(lot.id)" data-mark="not measured">not measured: cold, own kitchen</strong>
       <p><NuxtLink :to="{ path: '/cellar', query: { lot: lot.id } }">In the cellar</NuxtLink></p>
     </header>

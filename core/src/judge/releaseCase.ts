@@ -32,10 +32,7 @@ export interface BottlingChoice {
 }
 
 /** What lets the gas of a run out, or tells of it in time. */
-export const reliefOf = ({
-  closing,
-  testBottle,
-}: Partial<Pick<EntryOf<'bottle'>, 'closing' | 'testBottle'>>): Relief =>
+export const reliefOf = ({ closing, testBottle }: Partial<Pick<EntryOf<'bottle'>, 'closing' | 'testBottle'>>): Relief =>
   closing && closing !== 'tight' ? closing : testBottle ? 'test bottle' : 'none'
 
 /** What the recorded run of a bottled lot chose. */

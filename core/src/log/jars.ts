@@ -5,7 +5,8 @@ import { toldOnce } from './toldOnce'
 
 /** What changed the amount of a lot after packing, in order of time: something was put in, or ran over. */
 export type Change =
-  { atMs: number; added: EntryOf<'add'>; lost: null } | { atMs: number; added: null; lost: EntryOf<'overflow'> }
+  | { atMs: number; added: EntryOf<'add'>; lost: null }
+  | { atMs: number; added: null; lost: EntryOf<'overflow'> }
 
 /** All changes of a lot until a moment, ms. */
 export function changesOf(lot: Lot, untilMs = Infinity): Change[] {
