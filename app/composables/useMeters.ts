@@ -1,5 +1,5 @@
 import { computed, ref } from 'vue'
-import { calibrationAge, HOUR_MS, POCKET_TRUST_H, type EntryOf, type Instrument, type SourTool } from '@lactofer/core'
+import { calibrationAge, HOUR_MS, METER_LIMITS, type EntryOf, type Instrument, type SourTool } from '@lactofer/core'
 import { useBook } from '~/stores/book'
 import { calibrationWords, calibratedMeter, useInstruments } from '~/stores/instruments'
 import { usePreferences } from '~/stores/preferences'
@@ -14,7 +14,7 @@ export const BENCH_METER = 'pH meter'
 function pocketWords(checkedMs: number, nowAtMs: number): string {
   const hours = Math.max(0, (nowAtMs - checkedMs) / HOUR_MS)
   const when = hours < 24 ? 'today' : `${Math.floor(hours / 24)} days ago`
-  return hours <= POCKET_TRUST_H ? `checked ${when}` : `checked ${when}: too old`
+  return hours <= METER_LIMITS.freshH ? `checked ${when}` : `checked ${when}: too old`
 }
 
 /** What a pH is read with where nobody says: strips for who has no meter, else the newest meter. */
@@ -43,7 +43,8 @@ export function useMeters() {
       label: `${meter}: ${accepted ? pocketWords(Date.parse(at), book.nowMs) : 'not accepted'}`,
     })),
     { value: 'uncalibrated', label: 'A meter, not calibrated' },
-    { value: 'strip', label: 'Test strips (coarse)' },
+    { value: 'strip', label: 'Test strips' },
+    { value: 'stained', label: 'Test strips, red or brown sample' },
   ])
   const chosen = ref<string | null>(null)
   const usual = computed(() => usualOf(preferences.sourTool, meters.value.at(-1) ?? pockets.value.at(-1)))
@@ -54,18 +55,17 @@ export function useMeters() {
   /** What stands beside a pH that was typed. */
   function instrumentOf(choice: string): Instrument {
     if (choice === 'strip') return { name: 'Test strips', kind: 'strip', steady: true }
-    const pocket = pockets.value.find((entry) => entry.meter === choice && entry.accepted)
-    if (pocket) return { name: choice, kind: 'meter', steady: true, checkedAt: pocket.at }
-    const meter = meters.value.find((entry) => entry.meter === choice && entry.accepted)
-    return meter
-      ? calibratedMeter(meter)
-      : { name: choice === 'uncalibrated' ? 'pH meter' : choice, kind: 'meter', steady: true }
+    if (choice === 'stained') return { name: 'Test strips', kind: 'strip', steady: true, stained: true }
+    const meter = meters.value.find((entry) => entry.meter === choice)
+    const pocket = pockets.value.find((entry) => entry.meter === choice)
+    const last = meter ?? pocket
+    if (!last) return { name: 'pH meter', kind: 'meter', steady: true }
+    if (!last.accepted) return { name: choice, kind: 'meter', steady: true, failed: true }
+    return meter ? calibratedMeter(meter) : { name: choice, kind: 'meter', steady: true, checkedAt: last.at }
   }
   const ageOf = (choice: string) => {
     const meter = meters.value.find((entry) => entry.meter === choice)
-    return choice === 'strip' || !meter
-      ? null
-      : calibrationAge(meter.accepted ? Date.parse(meter.at) : null, book.nowMs)
+    return !meter ? null : calibrationAge(meter.accepted ? Date.parse(meter.at) : null, book.nowMs)
   }
   return { meters, options, using, instrumentOf, ageOf }
 }

@@ -90,7 +90,7 @@ export function useShelf(shown: Ref<Shown>, room: Ref<Room>, opened: Ref<readonl
     const last = measuredPhs(lot).at(-1)?.ph
     const asks = byLot.value.get(lot.id) ?? []
     const vessels = vesselsOf(book.book, lot)
-    const ph = last !== undefined ? `pH ${last.toFixed(2)}` : book.notMeasured(lot.id) ? 'not measured' : 'no pH yet'
+    const ph = last !== undefined ? `pH ${last.toFixed(2)}` : (book.homeMark(lot.id) ?? 'no pH yet')
     return { lot, asks, level: asks[0]?.level ?? 'nothing', ph, vessels }
   }
   const placed = computed(() => lots.value.map(placeOf))

@@ -14,7 +14,7 @@ import {
 import { codeProblem } from './problems'
 
 /** What can be decided about a lot that stands. */
-export type Deciding = 'cold' | 'warm' | 'wait' | 'ready' | 'brine' | 'discard'
+export type Deciding = 'cold' | 'warm' | 'wait' | 'ready' | 'home' | 'brine' | 'discard'
 
 /** What is said with a decision: place and temperature, days, a reason, an amount, pictures. */
 export interface DecideForm {
@@ -61,6 +61,10 @@ export interface DecideCase {
 
 /** Likely under by eye and tongue, with no pH that tells: what is called ready then is marked "not measured". */
 export const byTasteOf = (stand: ToldJudgement | null) => stand?.reasons.find(isByTaste) ?? null
+
+/** Whether it may be decided that it is eaten at home: the record cannot show that it passed in time. */
+export const mayEatAtHome = (stand: ToldJudgement | null): boolean =>
+  stand?.reasons.some((reason) => reason.code === 'may have passed late' && reason.facts.home) ?? false
 
 /** Whether calling it ready goes against its readings: that wants a reason. */
 export const isAgainst = (stand: ToldJudgement | null): boolean => stand?.state !== 'ready' && !byTasteOf(stand)
@@ -129,6 +133,8 @@ export function decideDraft(
       return { ...decide(what), place: form.place.trim(), tempC: form.tempC ?? USUAL_PLACE[what].tempC }
     case 'wait':
       return { ...decide('wait'), until }
+    case 'home':
+      return decide('home')
     case 'ready': {
       const facts = byTasteOf(stand)?.facts
       const likely = facts && 'chance' in facts ? (facts.chance ?? undefined) : undefined

@@ -15,7 +15,7 @@ export {
   fold,
   holds,
   ingredientsOf,
-  isByTaste,
+  homeMark,
   judgeOf,
   looksOf,
   lotsFermenting,

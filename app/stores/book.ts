@@ -12,6 +12,7 @@ import {
   type Library,
   type Lot,
   type ForecastSummary,
+  type HomeMark,
 } from '@lactofer/core'
 import { atRest, awaited } from '~/clock/breathe'
 import { nowMs, useNowMs } from '~/clock/clock'
@@ -111,10 +112,9 @@ function useJudge(book: Ref<Book>, summaries: Ref<ReadonlyMap<string, ForecastSu
     const judgement = judge.value(id, now.value)
     return judgement && rules().toldJudgement(judgement, tellMoment)
   }
-  /** It, or what it was made of, stands on eye and tongue alone. */
-  const notMeasured = (lotId: string): boolean =>
-    judge.value(lotId, now.value)?.reasons.some(rules().isByTaste) ?? false
-  return { judge, judgementOf, notMeasured }
+  /** How it is marked where it stays in the own kitchen. */
+  const homeMark = (lotId: string): HomeMark | null => rules().homeMark(judge.value(lotId, now.value)?.reasons ?? [])
+  return { judge, judgementOf, homeMark }
 }
 
 /** Writes to the log, and tells when the book has followed. */
@@ -164,7 +164,7 @@ export const useBook = defineStore('book', () => {
   })
   const { lots, fermenting, planned, inStock, onHand } = useLots(folded)
   const summaries = useForecastSummaries(folded, lots, now)
-  const { judge, judgementOf, notMeasured } = useJudge(book, summaries, now)
+  const { judge, judgementOf, homeMark } = useJudge(book, summaries, now)
   const askCase = computed(
     () =>
       folded.value && {
@@ -190,7 +190,7 @@ export const useBook = defineStore('book', () => {
   return {
     ...{ entries, error, folded, book, lots, fermenting, planned, inStock, library, recipes, hasDemo },
     ...useRecord(folded, toldAnew),
-    ...{ disagreements, asks, looked, begun, stands, summaries, judge, judgementOf, notMeasured },
+    ...{ disagreements, asks, looked, begun, stands, summaries, judge, judgementOf, homeMark },
     ...useCompositions(book),
     ...useCodes(folded),
     ...{ lot, freeVessels },

@@ -63,11 +63,9 @@ export const calibrationWords = ({ accepted, at }: Pick<Calibrated, 'accepted' |
 /** What stands beside a pH that was read with a calibrated meter. */
 export const calibratedMeter = ({ meter, accepted, at, slopePct, offsetMv }: Calibrated): Instrument => ({
   ...{ name: meter, kind: 'meter', steady: true },
-  ...(accepted && {
-    calibratedAt: at,
-    slopePct: Math.round(slopePct * 10) / 10,
-    offsetMv: Math.round(offsetMv * 10) / 10,
-  }),
+  ...(accepted
+    ? { calibratedAt: at, slopePct: Math.round(slopePct * 10) / 10, offsetMv: Math.round(offsetMv * 10) / 10 }
+    : { failed: true }),
 })
 
 /** What the log knows of the meters. */

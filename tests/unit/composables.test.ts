@@ -29,7 +29,7 @@ const book = vi.hoisted(() => ({
   fermenting: [] as unknown[],
   asks: [] as unknown[],
   begun: null as ReadonlyMap<string, readonly unknown[]> | null,
-  notMeasured: () => false,
+  homeMark: () => null,
   record: vi.fn<(...drafts: unknown[]) => Promise<string[]>>(),
   followed: vi.fn<(ids: readonly string[]) => Promise<void>>(() => Promise.resolve()),
   lot: vi.fn<(id: string) => unknown>(),

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { say } from '~/composables/say'
-import { formatMass, inJars, inVessels, NOT_MEASURED, type Lot, type ToldJudgement } from '@lactofer/core'
+import { formatMass, HOME_USE, inJars, inVessels, NOT_MEASURED, type Lot, type ToldJudgement } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { momentAfterDays } from '~/clock/moments'
 import { byTasteOf, decideDraft, decideProblems, freshDecision, isAgainst, type Deciding } from '~/forms/decideForm'
@@ -35,6 +35,7 @@ const TITLES: Record<Deciding, string> = {
   warm: 'back to the warm',
   wait: 'more time',
   ready: 'ready',
+  home: 'home use only',
   brine: 'keep some brine',
   discard: 'discard',
 }
@@ -43,6 +44,7 @@ const KEEP = {
   warm: 'Move it',
   wait: 'Give it more time',
   ready: 'Call it ready',
+  home: 'For home use only',
   brine: 'Keep the brine',
   discard: 'Discard it',
 } as const
@@ -97,6 +99,11 @@ const example = computed(() => (what.value ? (EXAMPLES[what.value] ?? '') : ''))
         <StateMark :level="against ? 'ask' : 'fine'" :word="against ? 'Not by its readings' : 'Ready'" />
         {{ ' ' }}<SaidText :text="stand.sentence" />
       </p>
+      <div v-else-if="what === 'home'" class="stack">
+        <p>The record cannot show when it fell below 4.6. A pH today does not undo a toxin made earlier.</p>
+        <p>{{ HOME_USE }}</p>
+        <p class="small">The mark stays on it and on everything made of it.</p>
+      </div>
       <template v-else-if="what === 'brine'">
         <p class="small muted">
           Brine thins a sauce, starts the next batch, seasons food. It becomes a lot of its own; the rest goes on.

@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import { say } from '~/composables/say'
 import { CHORES, isCold, styleById, topUpBrine, type Chore, type Lot, type ToldJudgement } from '@lactofer/core'
+import { mayEatAtHome, type Deciding } from '~/forms/decideForm'
 import { useBook } from '~/stores/book'
 import { useRound } from '~/stores/round'
 
@@ -17,7 +18,7 @@ const shows = (name: NonNullable<typeof dialog.value>) => ({
   'onUpdate:modelValue': (open: boolean) => (dialog.value = open ? name : null),
   lot: props.lot,
 })
-const deciding = ref<'cold' | 'warm' | 'wait' | 'ready' | 'brine' | 'discard' | null>(null)
+const deciding = ref<Deciding | null>(null)
 
 const GROUPS = ['Done just now', 'Put in, or lost', 'Decide', 'Paper and files'] as const
 const groups = computed(() => (fermenting.value ? GROUPS : GROUPS.slice(-1)))
@@ -70,6 +71,7 @@ const drawable = computed(() => topUpBrine(book.book, props.lot) !== null)
         ><el-button v-else @click="deciding = 'warm'">Back to the warm …</el-button>
         <el-button @click="deciding = 'wait'">More time …</el-button>
         <el-button :disabled="stand?.make === 'stop'" @click="deciding = 'ready'">Call it ready …</el-button>
+        <el-button v-if="mayEatAtHome(stand)" @click="deciding = 'home'">Home use only …</el-button>
         <el-button v-if="drawable" @click="deciding = 'brine'">Keep some brine …</el-button>
         <el-button @click="dialog = 'end'">Eaten, given, frozen …</el-button>
         <el-button type="danger" plain class="discard" @click="deciding = 'discard'">Discard …</el-button>

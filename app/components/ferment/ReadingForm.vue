@@ -67,6 +67,7 @@ const titration = computed(() => {
   const { sampleG, lyeMl, lyeMolar } = form.value
   return sampleG !== null && lyeMl !== null ? { sampleG, lyeMl, lyeMolar } : null
 })
+const isStrip = computed(() => using.value === 'strip' || using.value === 'stained')
 const age = computed(() => (form.value.ph === null ? null : ageOf(using.value)))
 const more = computed(
   () =>
@@ -134,7 +135,7 @@ const SAMPLES = [
 <template>
   <form class="stack" novalidate aria-label="Reading" @submit.prevent="keep">
     <div class="fields">
-      <StripTaps v-if="using === 'strip' && !instrument" v-model="form.ph" class="whole" />
+      <StripTaps v-if="isStrip && !instrument" v-model="form.ph" class="whole" />
       <QuantityField v-else v-model="form.ph" kind="ph" label="pH" optional @taken="taken" />
       <QuantityField
         v-if="!phOnly"
@@ -198,7 +199,7 @@ const SAMPLES = [
         <PhotoField v-model="form.photos" v-model:busy="reducing" />
       </div>
     </details>
-    <p v-if="form.ph !== null && using !== 'strip'" class="small muted">{{ METER_CAUTION }}</p>
+    <p v-if="form.ph !== null && !isStrip" class="small muted">{{ METER_CAUTION }}</p>
     <p v-if="marked" class="problem" role="alert">Mend the marked field, or empty it; nothing was recorded.</p>
     <p v-else-if="shown.reading" class="problem" role="alert">{{ shown.reading }}</p>
     <div><el-button type="primary" native-type="submit" :loading="busy || reducing">Record the reading</el-button></div>

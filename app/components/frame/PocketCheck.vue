@@ -39,7 +39,7 @@ function draft(accepted: boolean): Draft {
 async function keep(event: Event) {
   const result = found.value?.result
   if (!(await confirm(event, () => (result ? [draft(result.accepted)] : null))) || !result) return
-  say.done(result.accepted ? `${form.value.meter.trim()} may be used for seven days.` : 'The refusal is in the log.')
+  say.done(result.accepted ? `${form.value.meter.trim()} may be used today.` : 'The refusal is in the log.')
   emit('done')
 }
 const bufferOptions = BUFFERS.map((value) => ({ value, label: `pH ${value.toFixed(2)}` }))

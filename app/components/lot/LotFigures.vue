@@ -42,7 +42,9 @@ const keepWords = computed(() => {
   if (coldSinceMs(lot) === null) return ''
   const ms = lookAgainBy(book.book, lot, stand)
   if (ms !== null) return `Kept cold as it is: look again by ${fullDay(ms)} (common practice).`
-  return book.notMeasured(lot.id) ? 'Kept cold, not measured: no day is told. Look it over every ten days.' : ''
+  return book.homeMark(lot.id) === 'not measured'
+    ? 'Kept cold, not measured: no day is told. Look it over every ten days.'
+    : ''
 })
 /** The first reading of the same kind of sample as the newest: liquid and pieces are two things. */
 const firstPh = computed(() => {

@@ -3,9 +3,10 @@ import { computed } from 'vue'
 import { heldBack, type Lot } from '@lactofer/core'
 import { useBook } from '~/stores/book'
 
-/** A lot's tape: code and name, hot, not measured, or held back, if it is. `as` its rank on the page. */
+/** A lot's tape: code and name, hot, for home use, or held back, if it is. `as` its rank on the page. */
 const { lot, note, as = 'h1' } = defineProps<{ lot: Lot; note?: string; as?: 'h1' | 'h2' }>()
 const book = useBook()
+const mark = computed(() => book.homeMark(lot.id))
 const held = computed(() => (lot.state === 'in stock' ? heldBack(lot) : null))
 </script>
 
@@ -14,7 +15,7 @@ const held = computed(() => (lot.state === 'in stock' ? heldBack(lot) : null))
     <span class="tape code">{{ lot.code }}</span>
     <component :is="as">{{ lot.name }}</component>
     <span v-if="lot.hot" class="hot">HOT</span>
-    <span v-if="book.notMeasured(lot.id)" class="unmeasured" data-mark="not measured">not measured</span>
+    <span v-if="mark" class="unmeasured" :data-mark="mark">{{ mark }}</span>
     <StateMark v-if="held" level="act" :word="held" />
     <p v-if="note">{{ note }}</p>
   </header>

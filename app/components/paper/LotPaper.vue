@@ -22,7 +22,7 @@ const labels = () =>
     const properties = composition.value && propertiesOf(composition.value)
     const said = {
       allergens: composition.value?.allergens ?? [],
-      notMeasured: book.notMeasured(lot.id),
+      mark: book.homeMark(lot.id),
       cautions: hasHoney(book.book, lot) ? ['honey: not for infants'] : [],
     }
     const jars = jarLabels(lot, properties?.saltPct ?? null, said)

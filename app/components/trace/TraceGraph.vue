@@ -18,7 +18,7 @@ const keyOf = ({ id, kind, name, from }: Node): string => (kind === 'delivery' ?
 /** A lot's name with its mark: what stands on eye and tongue alone is told wherever it goes. */
 const labelOf = ({ kind, code, name, lot, from }: Node) =>
   kind === 'lot'
-    ? `{code|${code}} ${name}${lot && book.notMeasured(lot.id) ? ' (not measured)' : ''}`
+    ? `{code|${code}} ${name}${lot && book.homeMark(lot.id) ? ` (${book.homeMark(lot.id)})` : ''}`
     : `${name}${kind === 'delivery' && from ? `, ${from}` : ''}`
 const streams = computed(() => {
   const keys = new Map(trace.nodes.map((node) => [node.id, keyOf(node)]))

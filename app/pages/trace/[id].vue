@@ -17,7 +17,7 @@ const said = (node?: TraceNode) =>
     ? [
         node.code,
         node.name,
-        node.lot && book.notMeasured(node.lot.id) ? '(not measured)' : '',
+        node.lot && book.homeMark(node.lot.id) ? `(${book.homeMark(node.lot.id)})` : '',
         node.kind === 'delivery' ? `(${node.detail})` : node.kind === 'place' ? `(${node.detail})` : '',
       ]
         .filter(Boolean)
@@ -39,7 +39,7 @@ const exercises = computed(() => lot.value?.recalls ?? [])
   <div v-else class="page">
     <header>
       <h1>Trace: <span class="code">{{ lot.code }}</span> {{ lot.name }}</h1>
-      <strong v-if="book.notMeasured(lot.id)" data-mark="not measured">not measured: cold, own kitchen</strong>
+      <strong v-if="book.homeMark(lot.id)" :data-mark="book.homeMark(lot.id)">{{ book.homeMark(lot.id) }}</strong>
       <p><NuxtLink :to="{ path: '/cellar', query: { lot: lot.id } }">In the cellar</NuxtLink></p>
     </header>
     <section class="sheet" aria-label="Where from, where to">

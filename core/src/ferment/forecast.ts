@@ -75,9 +75,14 @@ export interface Course {
   crossing: Record<Sampled, CrossingHours>
 }
 
-/** When 4.6 was, or will be, passed, h since packing: most likely, and the late end; Infinity where it never is. */
+/**
+ * When 4.6 was, or will be, passed, h since packing, by one in twenty, half, nine in ten and nineteen in twenty of the
+ * members; Infinity where it never is.
+ */
 export interface CrossingHours {
+  earlyH: number
   likelyH: number
+  mostH: number
   lateH: number
 }
 
@@ -199,8 +204,11 @@ function when(values: Float64Array): When {
 }
 
 function crossingOf(values: Float64Array): CrossingHours {
-  const [likelyH = Infinity, lateH = Infinity] = quantiles(values, [0.5, 0.95])
-  return { likelyH, lateH }
+  const [earlyH = Infinity, likelyH = Infinity, mostH = Infinity, lateH = Infinity] = quantiles(
+    values,
+    [0.05, 0.5, 0.9, 0.95],
+  )
+  return { earlyH, likelyH, mostH, lateH }
 }
 
 /** Runs possible batches through a scenario. @param targetPh what it is to reach; @param days 1 to 1 100. */

@@ -1,5 +1,5 @@
 import { InvalidInput, within } from '../invalid'
-import { OFFSET_MV } from '../log/trust'
+import { isUsable, METER_LIMITS } from '../log/trust'
 import { HOUR_MS } from '../units/time'
 
 /** Gas constant, J/(mol·K), and Faraday constant, C/mol: CODATA 2018. */
@@ -25,18 +25,11 @@ export interface Calibration {
   sentence: string
 }
 
-/**
- * Limits of a meter that can be trusted. Common practice: 95 to 102 % is good, under 90 % the electrode is done; 30
- * mV off at pH 7 likewise.
- */
+/** Slope of a good electrode, percent of Nernst's; what is usable stands in `METER_LIMITS`. Common practice. */
 const GOOD = { low: 95, high: 103 }
-const USABLE = { low: 90, high: 105 }
 
 /** Buffers less than this apart say too little, pH. */
 const APART = 1.5
-
-/** Hours after which a calibration is old. Judgement. */
-export const CALIBRATION_AGE_H = 24
 
 /**
  * Slope and offset from two buffers, each with the electrode's slope at its own temperature.
@@ -53,7 +46,7 @@ export function calibrateMeter(first: BufferReading, second: BufferReading): Cal
     throw new InvalidInput(
       'The meter hardly tells the two buffers apart. Was it in the same buffer twice, or are they swapped?',
     )
-  const accepted = slopePct >= USABLE.low && slopePct <= USABLE.high && Math.abs(offsetMv) <= OFFSET_MV
+  const accepted = isUsable({ slopePct, offsetMv })
   const figures = `Slope ${slopePct.toFixed(1)} % of the ideal, ${offsetMv.toFixed(0)} mV at pH 7.`
   return {
     slopePct,
@@ -82,7 +75,7 @@ export function calibrationAge(
   if (calibratedMs === null) return { fresh: false, sentence: 'Not calibrated.', words: 'not calibrated' }
   const hours = (nowMs - calibratedMs) / HOUR_MS
   const said = hours < 1 ? 'just now' : hours < 48 ? `${Math.round(hours)} h ago` : `${Math.round(hours / 24)} days ago`
-  const fresh = hours <= CALIBRATION_AGE_H
+  const fresh = hours <= METER_LIMITS.freshH
   const advice = fresh ? '' : ': do it again before a reading that decides'
   return { fresh, sentence: `Calibrated ${said}${advice}.`, words: `calibrated ${said}${advice}` }
 }

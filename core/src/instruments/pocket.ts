@@ -1,4 +1,5 @@
 import { InvalidInput, within } from '../invalid'
+import { METER_LIMITS } from '../log/trust'
 
 /** A buffer and what a meter without millivolts showed in it. */
 export interface BufferShown {
@@ -6,8 +7,6 @@ export interface BufferShown {
   shown: number
 }
 
-/** A pocket meter may be off by this in a buffer and still be used, pH. Judgement. */
-const OFF = 0.1
 /** Buffers less than this apart say too little, pH. */
 const APART = 1.5
 
@@ -21,8 +20,8 @@ export function checkPocket(first: BufferShown, second: BufferShown): { accepted
     throw new InvalidInput('Use two buffers at least 1.5 pH apart: 7 and 4 suit a ferment.')
   const worst = Math.max(...[first, second].map(({ ph, shown }) => Math.abs(shown - ph)))
   const figure = `At most ${worst.toFixed(2)} off.`
-  return worst <= OFF + 1e-9
-    ? { accepted: true, sentence: `${figure} Good for seven days.` }
+  return worst <= METER_LIMITS.offPh + 1e-9
+    ? { accepted: true, sentence: `${figure} Good for a day.` }
     : {
         accepted: false,
         sentence: `${figure} Not accepted: set it anew on the buffers, or clean it and take fresh ones, then check again.`,

@@ -83,13 +83,13 @@ function underChance(history: History, foresight: Foresight | undefined, atMs: n
 
 /**
  * What eye and tongue say of a lot that no pH proves; `null` where they say nothing, or where a pH speaks against it.
- * @param runs whether a clock runs; @param due when a share of the time is over, ms.
+ * @param due when a share of the time is over, ms.
  */
 export function byTaste(
   history: History,
   { newest, spent }: Pick<TimeAbove, 'newest' | 'spent'>,
   foresight: Foresight | undefined,
-  { atMs, runs, due }: { atMs: number; runs: boolean; due: (limit: number, spent: number) => number },
+  { atMs, due }: { atMs: number; due: (limit: number, spent: number) => number },
 ): Reason[] | null {
   if (newest && newest.ph > PH_LINE) return null
   const chance = underChance(history, foresight, atMs)
@@ -100,7 +100,7 @@ export function byTaste(
       ? [{ code: 'ready by taste', facts: { chance, atMs: Date.parse(called.at) } }]
       : [{ code: 'likely under', facts: { chance } }]
   }
-  if (runs && spent >= 1)
+  if (spent >= 1)
     return chance <= UNLIKELY && !newest
       ? [{ code: 'unlikely under', facts: { chance, spent } }]
       : [{ code: 'time over, not read', facts: { spent, ph: newest?.ph ?? null, pieces: false, chance } }]

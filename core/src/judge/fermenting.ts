@@ -1,4 +1,4 @@
-import { PIECES_TIMES, TOO_WARM_C } from '../ferment/clock'
+import { TOO_WARM_C, type Allowance } from '../ferment/clock'
 import type { Flag } from '../ferment/flags'
 import { RAW_NEEDED } from '../ferment/rawShare'
 import { CALM_GAS, FERMENTED_FALL, riseAsks, SETTLED_FALL } from '../ferment/settled'
@@ -9,6 +9,7 @@ import { titratablePct } from '../acid/titration'
 import type { PhFact } from '../makeup/acidity'
 import { DAY_MS } from '../units/time'
 import { byTaste, isUntasted } from './byTaste'
+import { looksOf } from '../makeup/sensed'
 import { saltAt, samplesOf, weakestSaltInWater, type History } from './history'
 import type { Foresight } from './judgement'
 import type { TimeAbove } from './passing'
@@ -18,18 +19,22 @@ import type { Reason } from './reasons'
 export type Columns = Record<'liquid' | 'blended', TimeAbove>
 
 /** What the rules of a lot judged by its acid look at. Times in ms. */
-interface Case {
+export interface Case {
   history: History
   columns: Columns
   atMs: number
-  /** How many times the time allowed salt makes it; `null` where no clock runs. */
-  times: number | null
+  /** What its salt allows; `null` where it preserves. */
+  allowance: Allowance | null
+  /** Share at which the time of the whole is over. */
+  wholeLimit: number
   tempC: number
   due: (limit: number, spent: number) => number
   foresight: Foresight | undefined
   ferment: boolean
   /** Time since packing in the measure of the clock, whether it passed or not. */
   elapsed: number
+  /** Share spent until a moment, ms, had it never passed. */
+  spentAt: (ms: number) => number
   /** Jars that no pH was read in. */
   unread: readonly string[]
   /** What it was made of stood on eye and tongue alone: that speaks in place of a proof. */
@@ -40,16 +45,52 @@ interface Case {
 const SOUR = 4.2
 /** Least rise of titratable acid that shows a ferment, percent. Judgement. */
 const FERMENTED_TITRATED = 0.3
+/** Settled above its target: at or under 4.2, and moved by no more than so much in so many days. Judgement. */
+const STILL = { days: 4, ph: 0.1 } as const
 /** Nothing read by so many days, or by half of the time, wants a reading. Judgement. */
 const FIRST_READING_DAYS = 2
 const HALF = 0.5
 /** From this share of their time on pieces press. Judgement. */
 const PRESSING = 0.7
 
+/** What is late in so much salt that only staphylococci are to be feared: their toxin stays. */
+const salty = (history: History, atMs: number): Reason[] => [
+  { code: 'salty and late', facts: { saltInWaterPct: weakestSaltInWater(history, atMs) } },
+]
+
+/** Under so much salt, percent, what passed late is not for the own kitchen either. Judgement. */
+const HOME_SALT_PCT = 2
+
+/**
+ * Whether the maker may decide to eat at home what the record cannot show to have passed in time: it tasted sour in
+ * time, or nine in ten of the forecast passed in time; salted, mostly raw, never too warm, not under oil.
+ */
+function mayEatAtHome({ history, atMs, spentAt }: Case, { mostSpent }: TimeAbove, limit: number): boolean {
+  const { lot, start, temperature, startMs } = history
+  const sour = looksOf(lot).some(
+    ({ question, step, atMs: ms }) => question === 'sour' && step > 0 && spentAt(ms) < limit,
+  )
+  const salt = saltAt(history, atMs)
+  const hot = temperature.some(
+    ({ fromMs, toMs, fromC, toC }) => fromMs <= atMs && toMs >= startMs && Math.max(fromC, toC) > TOO_WARM_C,
+  )
+  return (
+    (sour || (mostSpent !== null && mostSpent < limit)) &&
+    (salt?.lowPct ?? 0) >= HOME_SALT_PCT &&
+    (start?.strongStarter || (start?.rawPct ?? 0) >= 100 * RAW_NEEDED) &&
+    !hot &&
+    !history.oily
+  )
+}
+
 /** The time above 4.6: of one kind of sample. */
-function lateReasons({ liquid, blended }: Columns, pieces: boolean): Reason[] {
+export function lateReasons(all: Case): Reason[] {
+  const { history, columns, allowance, wholeLimit, atMs } = all
+  const { liquid, blended } = columns
+  const late = allowance?.hazard === 'staphylococci'
   const of = (course: TimeAbove, limit: number, whole: boolean): Reason[] => {
-    const { over, passed, spent, lateSpent, above, guessed } = course
+    const { over, passed, spent, leastSpent, lateSpent, above, guessed } = course
+    if (late && (over || (passed ? lateSpent : spent) >= limit)) return salty(history, atMs)
     if (over)
       return [
         {
@@ -60,21 +101,26 @@ function lateReasons({ liquid, blended }: Columns, pieces: boolean): Reason[] {
     if (above) return [{ code: 'above again', facts: { ph: above.ph, atMs: above.atMs, spent } }]
     if (!passed) return []
     const { afterMs, byMs } = passed
-    if (spent >= limit) return [{ code: 'passed too late', facts: { spent, afterMs, byMs, pieces: whole } }]
-    return lateSpent >= limit
-      ? [{ code: 'may have passed late', facts: { spent: lateSpent, afterMs, byMs, guessed, pieces: whole } }]
-      : []
+    if (leastSpent >= limit)
+      return [{ code: 'passed too late', facts: { spent: leastSpent, afterMs, byMs, pieces: whole } }]
+    if (lateSpent < limit) return []
+    const home = mayEatAtHome(all, course, limit)
+    const decided =
+      home && history.lot.decisions.findLast(({ at, decision }) => decision === 'home' && Date.parse(at) <= atMs)
+    return decided
+      ? [{ code: 'home use', facts: { atMs: Date.parse(decided.at), spent: lateSpent } }]
+      : [{ code: 'may have passed late', facts: { spent: lateSpent, afterMs, byMs, guessed, pieces: whole, home } }]
   }
-  return pieces ? [...of(liquid, 1, false), ...of(blended, PIECES_TIMES, true)] : of(blended, 1, false)
+  return history.pieces ? [...of(liquid, 1, false), ...of(blended, wholeLimit, true)] : of(blended, 1, false)
 }
 
 /** Not proven to be under the line. */
-function unprovenReasons({ history, columns, atMs, times, tempC, due, foresight }: Case): Reason[] {
+function unprovenReasons({ history, columns, atMs, wholeLimit, tempC, due, foresight }: Case): Reason[] {
   const { liquid, blended, newest } = { ...columns, newest: columns.blended.newest ?? columns.liquid.newest }
   const ageMs = atMs - history.startMs
-  const sensed = liquid.passed ? null : byTaste(history, liquid, foresight, { atMs, runs: times !== null, due })
+  const sensed = liquid.passed ? null : byTaste(history, liquid, foresight, { atMs, due })
   if (sensed) return sensed
-  if (times !== null && !liquid.passed && liquid.spent >= 1)
+  if (!liquid.passed && liquid.spent >= 1)
     return [
       {
         code: 'time over, not read',
@@ -87,21 +133,28 @@ function unprovenReasons({ history, columns, atMs, times, tempC, due, foresight 
       : [{ code: 'young', facts: { spent: liquid.spent, dueMs: due(1, liquid.spent) } }]
   if (!liquid.passed) {
     const dueMs = due(1, liquid.spent)
-    return liquid.spent > HALF && times !== null
+    return liquid.spent > HALF
       ? [{ code: 'behind', facts: { ph: newest.ph, ageMs, tempC, dueMs } }]
       : [{ code: 'above the line', facts: { ph: newest.ph, dueMs } }]
   }
   if (blended.passed) return []
-  // The liquid passed; the pieces have twice the time.
-  if (times !== null && blended.spent >= PIECES_TIMES)
-    return [{ code: 'pieces not read', facts: { spent: blended.spent } }]
+  // The liquid passed; the pieces have up to twice the time.
+  if (blended.spent >= wholeLimit) return [{ code: 'pieces not read', facts: { spent: blended.spent } }]
   const ground = history.acidity.findLast(({ of, atMs: readMs }) => of === 'blended' && readMs <= atMs)
-  const dueMs = due(PIECES_TIMES, blended.spent)
-  if (blended.newest && blended.spent > PIECES_TIMES * PRESSING)
+  const dueMs = due(wholeLimit, blended.spent)
+  if (blended.newest && blended.spent > wholeLimit * PRESSING)
     return [{ code: 'behind', facts: { ph: (ground ?? blended.newest).ph, ageMs, tempC, dueMs } }]
   return ground
     ? [{ code: 'above the line', facts: { ph: ground.ph, dueMs } }]
     : [{ code: 'liquid only', facts: { ph: (liquid.newest ?? newest).ph } }]
+}
+
+/** Kept by its salt, once that is even in its pieces. */
+export function preserved(history: History, atMs: number, leastDays = 0): Reason[] {
+  const leftMs = Math.max(history.evenMs, history.startMs + leastDays * DAY_MS) - atMs
+  return leftMs > 0
+    ? [{ code: 'by time', facts: { leftMs } }]
+    : [{ code: 'kept by salt', facts: { saltInWaterPct: weakestSaltInWater(history, atMs) } }]
 }
 
 /** A pH that rose; liquid and pieces are two things, each is laid beside its own, since something was put in last. */
@@ -117,7 +170,7 @@ function riseReason({ acidity, additions }: History, atMs: number): Reason[] {
 }
 
 /** Put in since the last reading, and of a kind that could raise it. */
-function putInReason(history: History, atMs: number, fromTaste = false): Reason[] {
+export function putInReason(history: History, atMs: number, fromTaste = false): Reason[] {
   const { acidity, additions } = history
   const last = additions.findLast((one) => one.raises && one.atMs <= atMs)
   const told = acidity.some((fact) => last && fact.atMs < last.atMs) || (fromTaste && isUntasted(history, atMs))
@@ -182,7 +235,21 @@ function progress({ history, columns, atMs, foresight }: Case, targetPh: number)
   const agreed = samplesOf(history).blended.filter((fact) => fact.atMs <= atMs)
   const now = agreed.at(-1)
   if (!now) return []
-  if (now.ph > targetPh) return [{ code: 'below the line', facts: { ph: now.ph, targetPh } }]
+  if (now.ph > targetPh) {
+    const before = agreed.findLast((one) => one.atMs > raisedMs && one.atMs <= now.atMs - STILL.days * DAY_MS)
+    const apartMs = before ? now.atMs - before.atMs : 0
+    const stands =
+      before !== undefined &&
+      now.ph <= SOUR &&
+      Math.abs(before.ph - now.ph) <= STILL.ph &&
+      (foresight?.gasPerDay ?? 0) <= CALM_GAS &&
+      fermented(history, now, atMs)
+    return [
+      stands
+        ? { code: 'settled above target', facts: { ph: now.ph, targetPh, apartMs } }
+        : { code: 'below the line', facts: { ph: now.ph, targetPh } },
+    ]
+  }
   const earlier = agreed.findLast((one) => one.atMs <= now.atMs - DAY_MS && one.atMs > raisedMs)
   if (!earlier || earlier.ph > targetPh) return [{ code: 'one reading at target', facts: { ph: now.ph } }]
   const perDay = (earlier.ph - now.ph) / ((now.atMs - earlier.atMs) / DAY_MS)
@@ -235,9 +302,9 @@ const foreseen = (flags: readonly Flag[], blended: TimeAbove, targetPh: number):
 
 /** Everything that speaks for or against a lot that is judged by its acid. */
 export function fermentReasons(of: Case): Reason[] {
-  const { history, columns, atMs, times, tempC, ferment } = of
+  const { history, columns, atMs, allowance, tempC, ferment } = of
   const { made, decisions } = history.lot
-  const late = lateReasons(columns, history.pieces)
+  const late = lateReasons(of)
   if (!ferment || made.kind !== 'plan') {
     const unproven: Reason[] =
       columns.blended.passed || late.length || of.fromTaste
@@ -247,14 +314,14 @@ export function fermentReasons(of: Case): Reason[] {
     return [...rest, { code: 'as it is', facts: { kind: history.lot.kind } }]
   }
   const reasons: Reason[] = [...late]
-  if (times === null) reasons.push({ code: 'very salty', facts: { saltInWaterPct: weakestSaltInWater(history, atMs) } })
+  if (!allowance) return [...preserved(history, atMs), ...putInReason(history, atMs)]
   if (!late.length) reasons.push(...unprovenReasons(of))
   if (tempC > TOO_WARM_C) reasons.push({ code: 'too warm', facts: { tempC } })
   const flags = of.foresight?.flags ?? []
   reasons.push(...foreseen(flags, columns.blended, made.targetPh), ...riseReason(history, atMs))
   reasons.push(...putInReason(history, atMs), ...startReasons(of, made.targetPh))
   const { newest } = columns.liquid
-  if (times !== null && newest && newest.ph > SOUR && of.elapsed > 2)
+  if (newest && newest.ph > SOUR && of.elapsed > 2)
     reasons.push({ code: 'slow to sour', facts: { ph: newest.ph, ageMs: atMs - history.startMs } })
   if (of.unread.length && columns.blended.passed) reasons.push({ code: 'jars not read', facts: { marks: of.unread } })
   reasons.push(...progress(of, made.targetPh))
@@ -262,12 +329,4 @@ export function fermentReasons(of: Case): Reason[] {
   const untilMs = wait?.decision === 'wait' && wait.until ? Date.parse(wait.until) : 0
   if (untilMs > atMs) reasons.push({ code: 'more time given', facts: { untilMs } })
   return reasons
-}
-
-/** Where time decides and not pH. */
-export function timeReasons({ lot, startMs }: History, atMs: number): Reason[] {
-  if (lot.made.kind !== 'plan') return [{ code: 'as it is', facts: { kind: lot.kind } }]
-  const days = styleById(lot.made.style).days.low
-  const leftMs = days * DAY_MS - (atMs - startMs)
-  return leftMs > 0 && days > 0 ? [{ code: 'by time', facts: { leftMs } }] : [{ code: 'time passed', facts: { days } }]
 }

@@ -1,7 +1,8 @@
 import { mixturePh } from '../acid/mixture'
+import { phBand } from '../blend/forecast'
 import { mix, type Composition } from '../composition/composition'
 import { saltRange, type MixedPart } from '../composition/ranges'
-import { PH_LINE, type Stretch } from '../ferment/clock'
+import { PH_LINE, SALT_LIMITS, type Stretch } from '../ferment/clock'
 import { isStrongStart, rawShare, startCountLog10 } from '../ferment/rawShare'
 import { between } from '../log/contents'
 import { beginOf, momentOf, type Moment } from '../flow'
@@ -16,7 +17,8 @@ import { contentBetween, isBetween } from '../makeup/between'
 import { isLiquidLost, ranOver } from '../makeup/changes'
 import { livingRows } from '../makeup/livingRows'
 import { contentComposition, type Content } from '../makeup/lotComposition'
-import { structureOfLot } from '../makeup/structure'
+import { oilOf } from '../makeup/oil'
+import { isOpened, structureOfLot } from '../makeup/structure'
 import { temperatureHistory } from '../makeup/temperature'
 import { HOUR_MS } from '../units/time'
 import type { Range } from '../working'
@@ -38,6 +40,8 @@ interface Saltiness {
 /** What a lot brought along when it began: share of its produce that is raw, percent; whether anything lives in it. */
 interface Start {
   ph: number
+  /** Upper end of what its pH works out to at packing; `null` where it cannot be worked out. */
+  upperPh: number | null
   read: boolean
   rawPct: number | null
   alive: boolean
@@ -55,11 +59,19 @@ export interface History {
   acidity: readonly PhFact[]
   additions: readonly Addition[]
   signs: readonly EntryOf<'sign'>[]
-  /** The liquid and the pieces are two things. */
+  /** The liquid and the pieces are two things; pieces that are cut or pierced let the liquid in. */
   pieces: boolean
+  opened: boolean
+  /** Oil is in it. */
+  oily: boolean
+  /** Until when salt needs to even out in its pieces, ms. */
+  evenMs: number
   salt: readonly Saltiness[]
   start: Start | null
 }
+
+/** Salt is even in pieces after so many of their exchange times, of slow ones too. Judgement. */
+const EVEN_TAUS = 6
 
 /** A pH read this soon after packing is the start, h. Judgement. */
 const START_H = 12
@@ -158,6 +170,7 @@ function saltOf(book: Book, lot: Lot, first: Composition, startMs: number): Salt
 interface Packed {
   composition: Composition
   workedPh: number | null
+  upperPh: number | null
   rawPct: number | null
   alive: boolean
   strongStarter: boolean
@@ -171,6 +184,7 @@ function packedOf(book: Book, content: Content, at: Moment): Packed | null {
   return {
     composition,
     workedPh: mixturePh(composition),
+    upperPh: phBand([composition])?.high ?? null,
     rawPct: raw === null ? null : 100 * raw,
     alive: startCountLog10(rows, composition.massG) !== null,
     strongStarter: isStrongStart(rows, composition.massG),
@@ -189,7 +203,7 @@ function packedOnce(book: Book, content: Content, at: Moment): Packed | null {
 }
 
 function startOf(
-  { workedPh, rawPct, alive, strongStarter }: Packed,
+  { workedPh, upperPh, rawPct, alive, strongStarter }: Packed,
   startMs: number,
   acidity: readonly PhFact[],
 ): Start {
@@ -199,7 +213,7 @@ function startOf(
   return {
     ph: read?.ph ?? (workedPh === null ? 7 : workedPh - WORKED_LOWER),
     read: read !== undefined,
-    ...{ rawPct, alive, strongStarter },
+    ...{ upperPh, rawPct, alive, strongStarter },
   }
 }
 
@@ -215,12 +229,17 @@ export function historyOf(book: Book, lot: Lot): History {
   const begin = beginOf(lot)
   const acidity = phsOf(book, lot)
   const inside = made.kind === 'plan' ? packedOnce(book, lot.weighed ?? made, begin) : null
+  const { liquid, tauH } = structureOfLot(book, lot)
+  const pieces = made.kind === 'plan' && liquid < 1
   const history: History = {
     ...{ lot, startMs: begin.ms, acidity },
     temperature: temperatureHistory(book, lot, begin.ms, 'clock'),
     additions: lot.added.length ? additionsOf(book, lot, acidity) : [],
     signs: lot.signs,
-    pieces: made.kind === 'plan' && structureOfLot(book, lot).liquid < 1,
+    pieces,
+    opened: isOpened(book, lot),
+    oily: oilOf(book, lot) !== null,
+    evenMs: pieces ? begin.ms + EVEN_TAUS * tauH * HOUR_MS : begin.ms,
     salt: inside ? saltOf(book, lot, inside.composition, begin.ms) : [],
     start: inside && lot.packed ? startOf(inside, begin.ms, acidity) : null,
   }
@@ -236,10 +255,21 @@ export const saltAt = ({ salt }: History, ms: number): Saltiness | null =>
  * The weakest it has been until a moment, salt in its water; the time allowed is reckoned with it. None where nobody
  * knows what was packed.
  */
-export const weakestSaltInWater = ({ salt }: History, ms: number): number =>
-  salt.length === 0
-    ? 0
-    : Math.min(...salt.filter(({ atMs }, index) => index === 0 || atMs <= ms).map((one) => one.saltInWaterPct))
+export function weakestSaltInWater({ salt, pieces, lot }: History, ms: number): number {
+  if (salt.length === 0) return 0
+  const weakest = Math.min(
+    ...salt.filter(({ atMs }, index) => index === 0 || atMs <= ms).map((one) => one.saltInWaterPct),
+  )
+  // Between the two limits what stands in the tissue counts, and nobody knows it before it was read there.
+  const { staphylococci, preserved } = SALT_LIMITS
+  const inTissue = lot.readings.some(
+    ({ at, saltPct, of }) => saltPct !== undefined && of !== 'liquid' && Date.parse(at) <= ms,
+  )
+  return pieces && weakest < preserved && !inTissue ? Math.min(weakest, staphylococci - SHADE) : weakest
+}
+
+/** The least that salt is told apart by, percent. */
+const SHADE = 0.01
 
 /** How near two samples lie to speak of one moment, h, and how near their pH must be for one to stand for the other. */
 const AGREE = { hours: 24, ph: 0.15 } as const

@@ -6,8 +6,9 @@ import type { Lot } from '../log/lot'
 import { textsIn } from '../log/newer'
 import { looksOf } from '../makeup/sensed'
 import { temperatureAtMs } from '../makeup/temperature'
-import { fermentReasons, timeReasons, type Columns } from './fermenting'
+import { fermentReasons, type Columns } from './fermenting'
 import { historyOf, type History } from './history'
+import { hurdleReasons } from './hurdle'
 import { jarsApart, jarsRead, onceEach, together, worstOf, type Jar } from './jars'
 import { judgementOf, worseOf, type Clock, type Foresight, type Judge } from './judgement'
 import { inherited, type AskStand, type Stand } from './lineage'
@@ -15,6 +16,7 @@ import { forksAbout, saidOtherwise } from './otherwise'
 import { signReasons } from './openSigns'
 import { isByTaste, type Reason } from './reasons'
 import { reckon, type Reckoned } from './reckon'
+import { oilReasons } from './underOil'
 
 /** From this share of its time on the clock presses. Judgement. */
 const PRESSING = 0.7
@@ -91,15 +93,17 @@ function standOf(
   const each = reckonedAt(atMs)
   const columns = worstOf(each.map((reckoned) => reckoned.columns))
   // Time, salt and the forecast are those of the whole lot.
-  const { times, foresight, elapsed, beginMs, ferment: oneFerment } = each[0] as Reckoned
+  const { allowance, foresight, elapsed, beginMs, ferment: oneFerment } = each[0] as Reckoned
   const tempC = temperatureAtMs(history.temperature, atMs) ?? 0
-  const due = (limit: number, spent: number) => dueAt(atMs, limit - spent, tempC, times ?? 1)
+  const due = (limit: number, spent: number) => dueAt(atMs, limit - spent, tempC, allowance ?? undefined)
   const fromTaste = from.reasons.some(isByTaste)
   const byJar = () =>
     each.map((reckoned, index) => {
       const { mark, history: of } = apart[index] as Jar
       const known = { atMs, tempC, due, foresight, ferment, elapsed, unread, fromTaste }
-      const said = fermentReasons({ history: of, columns: reckoned.columns, times: reckoned.times, ...known })
+      const { columns: its, allowance: allowed, wholeLimit, spentAt } = reckoned
+      const facts = { history: of, columns: its, allowance: allowed, wholeLimit, spentAt, ...known }
+      const said = byAcid ? fermentReasons(facts) : hurdleReasons(facts)
       return { mark, columns: reckoned.columns, said }
     })
   const reasons = [
@@ -108,19 +112,20 @@ function standOf(
     ...thrownAway(lot, atMs),
     ...notUnderstood(newer.get(lot.id)),
     ...notSettled(forked.get(lot.id)),
-    ...(byAcid ? together(byJar()) : timeReasons(history, atMs)),
+    ...oilReasons(book, portion, atMs),
+    ...together(byJar()),
   ]
-  const runs = byAcid && times !== null
+  const runs = allowance !== null
   const clock = runs && ferment ? clockOf(history, columns, atMs, due(1, columns.liquid.spent)) : null
   return {
     judgement: judgementOf(lot.id, atMs, reasons, {
       ...{ clock, jars: read, wantsForesight: ferment && runs && wants(columns, history) },
-      passed: !byAcid || columns.blended.passed !== null,
+      passed: (ferment && !allowance) || columns.blended.passed !== null,
     }),
     ...{ beginMs, history, ferment: oneFerment },
     spentAt: (ms) => Math.max(...each.map((reckoned) => reckoned.spentAt(ms))),
     columnsAt: (ms) => worstOf(reckonedAt(ms).map((reckoned) => reckoned.columns)),
-    columns: byAcid && (times !== null || !ferment) ? columns : null,
+    columns: allowance || !ferment ? columns : null,
   }
 }
 

@@ -1,10 +1,11 @@
 import type { Flag } from '../ferment/flags'
+import type { CrossingHours } from '../ferment/forecast'
 import type { Verdict } from '../level'
 import { bottomOf, ruleFor, STATES, type Reason, type State } from './reasons'
 
 /** What a forecast says of a lot, as the judge needs it. Times in hours since packing; gas mmol/kg a day. */
 export interface Foresight {
-  crossing: Record<'liquid' | 'blended', { likelyH: number; lateH: number }> | null
+  crossing: Record<'liquid' | 'blended', CrossingHours> | null
   gasPerDay: number
   flags: readonly Flag[]
   /** How likely it has passed 4.6 in its time and stands under it, at hours since packing; by what was sensed. */
@@ -30,7 +31,7 @@ export interface Judgement {
   make: Verdict
   makeBecause: Reason | null
   clock: Clock | null
-  /** Proven to stand under 4.6, all of it; what time decides about does not have to. */
+  /** Proven to stand under 4.6, all of it, or kept by its salt. */
   passed: boolean
   /** Its jars, where there are several, and whether a pH of each was read. */
   jars: readonly { mark: string; read: boolean }[]

@@ -1,4 +1,4 @@
-import { PIECES_TIMES, saltTimes, spentBetween } from '../ferment/clock'
+import { allowanceOf, piecesTimes, spentBetween } from '../ferment/clock'
 import type { FermentCase } from '../ferment/forecast'
 import type { Book } from '../lots/fold'
 import type { Lot } from '../log/lot'
@@ -12,11 +12,11 @@ const LONGEST_H = (100 * DAY_MS) / HOUR_MS
 /** When a share of the time allowed above 4.6 will be spent, h since packing, had it never passed. */
 function spentAtHour(book: Book, lot: Lot, atMs: number, share: number): number {
   const history = historyOf(book, lot)
-  const times = saltTimes(weakestSaltInWater(history, atMs))
+  const allowance = allowanceOf(weakestSaltInWater(history, atMs))
   const spentBy = (hour: number) =>
-    spentBetween(history.temperature, history.startMs, history.startMs + hour * HOUR_MS, times ?? 1)
-  // Where no clock runs nothing is ever too late.
-  if (times === null || spentBy(LONGEST_H) < share) return LONGEST_H
+    spentBetween(history.temperature, history.startMs, history.startMs + hour * HOUR_MS, allowance ?? undefined)
+  // Where salt preserves nothing is ever too late.
+  if (!allowance || spentBy(LONGEST_H) < share) return LONGEST_H
   let [low, high] = [0, LONGEST_H]
   while (high - low > 0.5) {
     const middle = (low + high) / 2
@@ -33,7 +33,8 @@ function spentAtHour(book: Book, lot: Lot, atMs: number, share: number): number 
 export function lotCaseOf(book: Book, lot: Lot, atMs: number): FermentCase | null {
   const found = fermentCaseOf(book, lot)
   if (!found?.sensed?.length) return found
-  const pieces = historyOf(book, lot).pieces
+  const history = historyOf(book, lot)
+  const times = history.pieces ? piecesTimes(history.opened, weakestSaltInWater(history, atMs)) : 1
   const liquid = spentAtHour(book, lot, atMs, 1)
-  return { ...found, allowed: { liquid, blended: pieces ? spentAtHour(book, lot, atMs, PIECES_TIMES) : liquid } }
+  return { ...found, allowed: { liquid, blended: times > 1 ? spentAtHour(book, lot, atMs, times) : liquid } }
 }

@@ -13,9 +13,13 @@ export interface Sample {
 
 /** Two readings that count as one proof lie so far apart, h. Judgement: repeats at once only repeat an offset. */
 const APART_H = 12
-/** Of two readings of a meter checked in two buffers, each; of one strip, and of two, each. Judgement. */
+/** Strips and meters nobody checked read within this are of one moment, h. Judgement. */
+const MOMENT_H = 1
+/**
+ * Of two readings of a meter checked in two buffers, each; of one that is coarse, and of two strips, each. Judgement.
+ */
 const PAIR_PH = 4.55
-const STRIP_PH = { one: 4.0, two: 4.1 } as const
+const COARSE_PH = { one: 4.0, two: 4.1 } as const
 
 /** Upper and lower 95 % end of a reading, one-sided. */
 export const upperEnd = ({ ph, sd }: Pick<Sample, 'ph' | 'sd'>): number => ph + ONE_SIDED * sd
@@ -24,9 +28,33 @@ const lowerEnd = ({ ph, sd }: Pick<Sample, 'ph' | 'sd'>): number => ph - ONE_SID
 /** Rounding of binary fractions must not decide: 4.43 read by an unchecked meter is under. */
 const SLACK = 1e-9
 
+/** Strips, and meters that nobody checked: an offset of theirs is in every reading. */
+const isCoarse = ({ trust }: Pick<Sample, 'trust'>): boolean => trust !== 'bench' && trust !== 'pocket'
+
 /** Whether a reading by itself says that it stood under the line then. */
 export const clearlyUnder = (sample: Sample): boolean =>
-  (sample.trust === 'strip' ? sample.ph + sample.sd : upperEnd(sample)) <= PH_LINE + SLACK
+  sample.trust !== 'failed' && (isCoarse(sample) ? sample.ph + sample.sd : upperEnd(sample)) <= PH_LINE + SLACK
+
+/**
+ * Whether one reading proves that the line was passed: its 95 % end under it; where it is coarse, at or under 4.0. A
+ * meter that failed its last check proves nothing.
+ */
+export const isProof = (sample: Sample): boolean =>
+  sample.trust !== 'failed' && (isCoarse(sample) ? sample.ph <= COARSE_PH.one : upperEnd(sample) <= PH_LINE + SLACK)
+
+/** Samples with the highest of each moment in place of coarse ones of it: of several strips never the best counts. */
+export function ofMoments(samples: readonly Sample[]): Sample[] {
+  const found: Sample[] = []
+  let from = 0
+  for (const sample of samples) {
+    const last = found.at(-1)
+    if (!last || !isCoarse(last) || !isCoarse(sample) || sample.atMs - from > MOMENT_H * HOUR_MS) {
+      found.push(sample)
+      from = sample.atMs
+    } else if (sample.ph >= last.ph) found[found.length - 1] = sample
+  }
+  return found
+}
 
 /**
  * Looks for the proof that the line was passed: one reading that says so, or two 12 h apart of strips, or of meters
@@ -34,11 +62,10 @@ export const clearlyUnder = (sample: Sample): boolean =>
  */
 function prover(): (sample: Sample) => boolean {
   const pairs = [
-    { of: ['strip'], limit: STRIP_PH.two, fromMs: null as number | null },
+    { of: ['strip'], limit: COARSE_PH.two, fromMs: null as number | null },
     { of: ['bench', 'pocket'], limit: PAIR_PH, fromMs: null as number | null },
   ]
   return (sample) => {
-    const one = sample.trust === 'strip' ? sample.ph <= STRIP_PH.one : upperEnd(sample) <= PH_LINE + SLACK
     let two = false
     for (const pair of pairs) {
       const mine = pair.of.includes(sample.trust)
@@ -48,13 +75,15 @@ function prover(): (sample: Sample) => boolean {
         two ||= sample.atMs - pair.fromMs >= APART_H * HOUR_MS
       }
     }
-    return one || two
+    return two || isProof(sample)
   }
 }
 
-/** When something most likely passed 4.6, and the late end of it, ms; from the forecast. */
+/** When something passed 4.6, ms, as `CrossingHours` has it; from the forecast. */
 export interface Crossing {
+  earlyMs: number
   likelyMs: number
+  mostMs: number
   lateMs: number
 }
 
@@ -76,6 +105,10 @@ export interface TimeAbove {
   /** Share of the time that is spent: now, or when it passed, most likely and at the late end. */
   spent: number
   lateSpent: number
+  /** The same at the early end, where a reading above 4.6 says that it had not passed by then; else 0. */
+  leastSpent: number
+  /** The same of nine in ten members of the forecast; `null` without one. */
+  mostSpent: number | null
   /** The late end was not told by a forecast: it is the moment of the proof. */
   guessed: boolean
   newest: Sample | null
@@ -126,14 +159,17 @@ class Follower {
   }
 
   /** Share spent when it passed: most likely, and at the late end. */
-  ends({ afterMs, byMs }: { afterMs: number; byMs: number }): { likely: number; late: number } {
+  ends({ afterMs, byMs }: { afterMs: number; byMs: number }) {
     // It stood under from the beginning: what was spent before is told of what it was made of.
-    if (this.of.begin.under && byMs === this.of.begin.atMs) return { likely: 0, late: 0 }
+    if (this.of.begin.under && byMs === this.of.begin.atMs) return { least: 0, likely: 0, most: 0, late: 0 }
     const inside = (fromMs: number, ms: number) => this.since(Math.min(byMs, Math.max(fromMs, ms)))
     // Most likely it passed when the forecast says, but never before a reading above the line: a forecast may be of
     // fewer readings. The late end is held to what was not clearly under.
+    const wasAbove = this.aboveMs > this.of.begin.atMs
     return {
+      least: wasAbove ? inside(this.aboveMs, this.crossing?.earlyMs ?? this.aboveMs) : 0,
       likely: this.crossing ? inside(this.aboveMs, this.crossing.likelyMs) : this.since(afterMs),
+      most: this.crossing ? inside(this.aboveMs, this.crossing.mostMs) : null,
       late: inside(afterMs, this.crossing?.lateMs ?? byMs),
     }
   }
@@ -142,7 +178,6 @@ class Follower {
   restart(ms: number): void {
     if (this.passed) this.steps.push({ fromMs: ms, more: this.ends(this.passed).late - this.of.spentAt(ms) })
     this.passed = null
-    this.above = null
     this.notUnderMs = ms
     this.lastUnderMs = null
     this.runFromMs = null
@@ -189,11 +224,16 @@ class Follower {
   standsAt(nowMs: number): TimeAbove {
     const { passed, over, above, newest, crossing } = this
     const open = above ? this.spentSinceUnder(nowMs) : null
-    const { likely, late } = passed ? this.ends(passed) : { likely: this.since(nowMs), late: this.since(nowMs) }
+    const spent = this.since(nowMs)
+    const { least, likely, most, late } = passed
+      ? this.ends(passed)
+      : { least: 0, likely: spent, most: null, late: spent }
     return {
       ...{ passed, over, above, newest },
       spent: open ?? likely,
       lateSpent: open ?? late,
+      leastSpent: least,
+      mostSpent: most,
       guessed: passed !== null && crossing === null && passed.byMs > passed.afterMs,
     }
   }
@@ -216,8 +256,7 @@ export function timeAbove(samples: readonly Sample[], of: Following): TimeAbove 
       else follower.join(next.atMs, next.spent)
     }
   }
-  for (const sample of samples) {
-    if (sample.atMs > of.nowMs) break
+  for (const sample of ofMoments(samples.filter(({ atMs }) => atMs <= of.nowMs))) {
     happens(sample.atMs)
     follower.take(sample)
   }

@@ -24,7 +24,17 @@ export interface ReasonFacts {
   behind: { ph: number; ageMs: number; tempC: number; dueMs: number }
   'too warm': { tempC: number }
   /** It may have passed too late: the late end of when. */
-  'may have passed late': { spent: number; afterMs: number; byMs: number; guessed: boolean; pieces: boolean }
+  'may have passed late': {
+    spent: number
+    afterMs: number
+    byMs: number
+    guessed: boolean
+    pieces: boolean
+    /** The maker may decide to eat it at home. */
+    home: boolean
+  }
+  /** That was decided. */
+  'home use': { atMs: number; spent: number }
   /** A sign that was not settled. */
   'open sign': { sign: SignId; atMs: number }
   /** Film that was skimmed, and no pH since. */
@@ -33,8 +43,8 @@ export interface ReasonFacts {
   /** Put in later, and not read since: what the mixture works out to, at most. */
   'put in since': { atMs: number; upperPh: number | null }
   'mostly cooked': { rawPct: number }
-  /** So much salt that no clock runs. */
-  'very salty': { saltInWaterPct: number }
+  /** In 10 to 20 % salt, and not read at or under 4.6 in three times the time: staphylococci may have left a toxin. */
+  'salty and late': { saltInWaterPct: number }
   'weak salt': { saltPct: number; leastPct: number; saltG: number }
   /** Weak at the low end of what it may be: not all was weighed. */
   'may be weak': { lowPct: number; saltPct: number; leastPct: number }
@@ -85,7 +95,21 @@ export interface ReasonFacts {
   'more time given': { untilMs: number }
   /** There. */
   settled: { first: number; second: number; apartMs: number; targetPh: number }
-  'time passed': { days: number }
+  /** It stands still under 4.6, above its target. */
+  'settled above target': { ph: number; targetPh: number; apartMs: number }
+  /** What keeps a style that time judges: 20 % salt or more; a pH that was read; salt and measured cold. */
+  'kept by salt': { saltInWaterPct: number }
+  'kept by acid': { ph: number }
+  'kept by salt and cold': { saltInWaterPct: number; hottestC: number; useByMs: number }
+  /** Under oil, in the refrigerator: so many days from when it went in. */
+  'under oil': { pct: number; days: number; useByMs: number; sourBefore: boolean }
+  'too long under oil': { pct: number; days: number }
+  'past its days in the cold': { days: number }
+  /** Its pH was only worked out, at most so high. */
+  'sour as worked out': { upperPh: number | null }
+  /** Under oil, in the refrigerator: so many days from when it went in. */
+  /** Nothing of that yet. */
+  'nothing keeps it yet': { ph: number | null; dueMs: number }
   'as it is': { kind: string }
 }
 export type ReasonCode = keyof ReasonFacts
@@ -127,6 +151,7 @@ export const RULES: Record<Exclude<ReasonCode, 'made of'>, Rule> = {
   'film since the pH': { state: 'ask', make: 'stop', goesOn: true },
   'open sign': { state: 'ask', make: 'stop', goesOn: true },
   'may have passed late': { state: 'ask', make: 'stop', goesOn: true },
+  'home use': { state: 'ask', make: 'ask', goesOn: true, sale: 'stop' },
   'pressed unread': { state: 'ask', make: 'stop', goesOn: true },
   'taken too early': { state: 'ask', make: 'stop', goesOn: true },
   'newer entry': { state: 'ask', make: 'ask', goesOn: true, sale: 'stop' },
@@ -137,7 +162,7 @@ export const RULES: Record<Exclude<ReasonCode, 'made of'>, Rule> = {
   'may be yeast': { state: 'ask', make: 'ask', goesOn: false },
   'put in since': { state: 'ask', make: 'stop', goesOn: false },
   'pieces not read': { state: 'act', make: 'stop', goesOn: true },
-  'very salty': { state: 'ask', make: 'ask', goesOn: true, sale: 'stop' },
+  'salty and late': { state: 'ask', make: 'ask', goesOn: true, sale: 'stop' },
   'nothing alive': { state: 'ask', make: 'ask', goesOn: false },
   'mostly cooked': { state: 'ask', make: 'ask', goesOn: false },
   'weak salt': { state: 'ask', make: 'ask', goesOn: true },
@@ -159,7 +184,15 @@ export const RULES: Record<Exclude<ReasonCode, 'made of'>, Rule> = {
   'by time': { state: 'working', make: 'ask', goesOn: false },
   'more time given': { state: 'working', make: 'pass', goesOn: false },
   settled: { state: 'ready', make: 'pass', goesOn: false },
-  'time passed': { state: 'ready', make: 'pass', goesOn: false },
+  'settled above target': { state: 'ready', make: 'ask', goesOn: false },
+  'kept by salt': { state: 'ready', make: 'pass', goesOn: false },
+  'kept by acid': { state: 'ready', make: 'pass', goesOn: false },
+  'kept by salt and cold': { state: 'ready', make: 'ask', goesOn: true, sale: 'stop' },
+  'under oil': { state: 'ready', make: 'ask', goesOn: false },
+  'too long under oil': { state: 'act', make: 'stop', goesOn: true },
+  'past its days in the cold': { state: 'ask', make: 'stop', goesOn: true },
+  'sour as worked out': { state: 'ready', make: 'ask', goesOn: true, sale: 'stop' },
+  'nothing keeps it yet': { state: 'act', make: 'stop', goesOn: false },
   'as it is': { state: 'ready', make: 'pass', goesOn: false },
 }
 
@@ -176,6 +209,14 @@ export function isByTaste(reason: Reason): boolean {
   const { code } = bottomOf(reason)
   return code === 'likely under' || code === 'ready by taste'
 }
+
+/** Decided for the own kitchen, though the record cannot show that it passed in time. */
+const isHomeUse = (reason: Reason): boolean => bottomOf(reason).code === 'home use'
+
+/** How food is marked that stays in the own kitchen, on shelf, label and trace. */
+export type HomeMark = 'not measured' | 'home use only'
+export const homeMark = (reasons: readonly Reason[]): HomeMark | null =>
+  reasons.some(isHomeUse) ? 'home use only' : reasons.some(isByTaste) ? 'not measured' : null
 
 /** It tells what eye and tongue say, whatever that is. */
 export const isByEye = ({ code, facts }: Reason): boolean =>

@@ -1,13 +1,14 @@
 import { phBand } from '../blend/forecast'
-import { PH_LINE, PIECES_TIMES, saltTimes, spentBetween } from '../ferment/clock'
+import { PH_LINE, PLAIN_ALLOWANCE, allowanceOf, piecesTimes, spentBetween, type Allowance } from '../ferment/clock'
 import { portionOf, reaches } from '../flow'
+import { styleById } from '../library/styles'
 import type { Book } from '../lots/fold'
 import type { Lot } from '../log/lot'
 import { followedJar, phsOf } from '../makeup/acidity'
 import { compositionOf } from '../makeup/lotComposition'
 import { HOUR_MS } from '../units/time'
 import type { Columns } from './fermenting'
-import { samplesOf, weakestSaltInWater } from './history'
+import { samplesOf, weakestSaltInWater, type History } from './history'
 import type { Jar } from './jars'
 import type { Foresight } from './judgement'
 import { spentBy, type Inherited, type Stand } from './lineage'
@@ -16,7 +17,12 @@ import { timeAbove, type Begin, type Crossing } from './passing'
 const crossingOf = (foresight: Foresight | undefined, of: 'liquid' | 'blended', startMs: number): Crossing | null => {
   const crossing = foresight?.crossing?.[of]
   return crossing
-    ? { likelyMs: startMs + crossing.likelyH * HOUR_MS, lateMs: startMs + crossing.lateH * HOUR_MS }
+    ? {
+        earlyMs: startMs + crossing.earlyH * HOUR_MS,
+        likelyMs: startMs + crossing.likelyH * HOUR_MS,
+        mostMs: startMs + crossing.mostH * HOUR_MS,
+        lateMs: startMs + crossing.lateH * HOUR_MS,
+      }
     : null
 }
 
@@ -25,8 +31,10 @@ export interface Reckoned {
   columns: Columns
   /** From when on its time above 4.6 is reckoned, ms: of a base that nothing proves, from its ferment's packing. */
   beginMs: number
-  /** How many times the time allowed salt makes it; `null` where no clock runs. */
-  times: number | null
+  /** What its salt allows; `null` where it preserves. */
+  allowance: Allowance | null
+  /** Share at which the time of the whole is over: of pieces up to twice that of their liquid. */
+  wholeLimit: number
   /** Share spent until a moment, ms, had it never passed. */
   spentAt: (ms: number) => number
   /** Share that the time since its beginning alone comes to. */
@@ -36,9 +44,26 @@ export interface Reckoned {
   foresight: Foresight | undefined
 }
 
-/** What is pressed or filled stands where it stood; a mixture, where it works out to, at its upper end. */
-function startsUnder(book: Book, { made, id }: Lot, sourcesUnder: boolean): boolean {
+/** A style that time judges counts as under from the start where its pH works out to this at most. Judgement. */
+export const WORKED_PH = 4.0
+
+/** Pods go in whole, and nobody pierced them: what was worked out does not hold in them. */
+const isUnpierced = ({ checked }: Lot): boolean => checked?.open.includes('pierced') ?? false
+
+/**
+ * What is pressed or filled stands where it stood; a mixture, where it works out to, at its upper end; what ferments
+ * starts above, and what is made by time where it works out to.
+ */
+function startsUnder(book: Book, { lot, start }: History, sourcesUnder: boolean): boolean {
+  const { made, id } = lot
   if (made.kind === 'stock') return true
+  if (made.kind === 'plan')
+    return (
+      styleById(made.style).judgedBy === 'time' &&
+      !isUnpierced(lot) &&
+      start?.upperPh !== null &&
+      (start?.upperPh ?? Infinity) <= WORKED_PH
+    )
   if (made.kind !== 'blend') return sourcesUnder
   const worked = () => {
     const composition = compositionOf(book, id, Date.parse(made.at))
@@ -64,13 +89,13 @@ export function reckon(
 ): Reckoned {
   const { lot, startMs } = history
   const isFerment = lot.made.kind === 'plan'
-  const times = isFerment ? saltTimes(weakestSaltInWater(history, atMs)) : 1
-  const own = (a: number, b: number) => (times === null ? 0 : spentBetween(history.temperature, a, b, times))
+  const allowance = isFerment ? allowanceOf(weakestSaltInWater(history, atMs)) : PLAIN_ALLOWANCE
+  const own = (a: number, b: number) => (allowance ? spentBetween(history.temperature, a, b, allowance) : 0)
   const source = isFerment ? null : from.source
   const begin: Begin = {
     atMs: startMs,
     spent: from.source ? spentBy(from.source) : 0,
-    under: !isFerment && startsUnder(book, lot, from.under),
+    under: startsUnder(book, history, from.under),
   }
   const unproven = source?.columns && !source.columns.blended.passed
   const spentAt = (ms: number) => (unproven && ms <= startMs ? source.spentAt(ms) : begin.spent + own(startMs, ms))
@@ -81,6 +106,7 @@ export function reckon(
   // A forecast that follows one jar does not tell of what several were pressed to.
   const ofOneThing =
     isFerment || !ferment || followedJar(ferment, phsOf(book, portionOf(ferment, null, startMs))) === null
+  const wholeLimit = history.pieces ? piecesTimes(history.opened, weakestSaltInWater(history, atMs)) : 1
   const samples = samplesOf(history)
   const raised = history.additions
     .filter(({ raises, upperPh }) => raises && (upperPh === null || upperPh > PH_LINE))
@@ -90,11 +116,11 @@ export function reckon(
   const column = (of: 'liquid' | 'blended') =>
     timeAbove(samples[of], {
       ...{ begin: beginFor(begin, source, of), nowMs: atMs, spentAt, raised, joined },
-      limit: history.pieces && of === 'blended' ? PIECES_TIMES : 1,
+      limit: of === 'blended' ? wholeLimit : 1,
       crossing: foretold && ofOneThing ? crossingOf(foresight, of, packedMs) : null,
     })
   const blended = column('blended')
   const columns = { blended, liquid: history.pieces ? column('liquid') : blended }
   const { atMs: beginMs } = beginFor(begin, source, 'blended')
-  return { columns, beginMs, times, spentAt, elapsed: own(startMs, atMs), ferment, foresight }
+  return { columns, beginMs, allowance, wholeLimit, spentAt, elapsed: own(startMs, atMs), ferment, foresight }
 }

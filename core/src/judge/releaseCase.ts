@@ -75,8 +75,20 @@ function sugarOf(composition: Composition | null, brixPct: number | null): Range
   return mapRange(worked, (grams) => Math.min(grams, most))
 }
 
+/** What the first check of a meter after a moment came to, by another moment, ms. */
+function checkedAfter({ meterChecks }: Book, meter: string | undefined, readMs: number, nowMs: number) {
+  const next = meterChecks.find(
+    (entry) => entry.meter === meter && Date.parse(entry.at) > readMs && Date.parse(entry.at) <= nowMs,
+  )
+  return !next ? 'none' : next.accepted ? 'passed' : 'failed'
+}
+
 /** The newest pH of a finished blend with its meter's calibration. */
-function finishedReading({ pouredMs, readings }: ReturnType<typeof readingsOf>): ReleaseCase['reading'] {
+function finishedReading(
+  book: Book,
+  { pouredMs, readings }: ReturnType<typeof readingsOf>,
+  nowMs: number,
+): ReleaseCase['reading'] {
   const last = readings.findLast((reading) => reading.ph !== undefined)
   if (last?.ph === undefined) return null
   const readMs = Date.parse(last.at)
@@ -85,6 +97,7 @@ function finishedReading({ pouredMs, readings }: ReturnType<typeof readingsOf>):
     hoursAfterBlending: (readMs - pouredMs) / HOUR_MS,
     trust: trustOf(last.instrument, readMs),
     calibrationAgeH: calibrationAgeH(last.instrument, readMs),
+    checkedAfter: checkedAfter(book, last.instrument?.name, readMs, nowMs),
     evidence: evidenceOf(last, last.instrument?.name ?? 'typed by hand'),
   }
 }
@@ -137,7 +150,7 @@ export function releaseCaseOf(
     limitPh,
     altitudeM,
     headspace: format ? headspaceOf(format) : 0.05,
-    reading: finishedReading(read),
+    reading: finishedReading(book, read, nowMs),
     predictedPh:
       blend.made.kind === 'blend' && read.pouredMs === Date.parse(blend.made.at)
         ? (blend.made.predictedPh ?? null)

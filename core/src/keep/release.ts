@@ -1,7 +1,7 @@
 import type { Verdict } from '../level'
 import { bottlePressure } from '../ferment/pressure'
 import { within } from '../invalid'
-import type { Trust } from '../log/trust'
+import { METER_LIMITS, type Trust } from '../log/trust'
 import { formatNumber } from '../units/number'
 import type { Working } from '../working'
 import { boilCheck, carriedOut, processCheck } from './processChecks'
@@ -20,12 +20,17 @@ import {
 /** Hours a blend needs before its pH is taken as evened out. Common practice. */
 export const EVENING_OUT_H = 24
 
+/** Up to this pH strips release. 21 CFR 114.90, from memory: colour methods to 4.0 only. */
+const STRIP_PH = 4.0
+
 /** What a pH was read with, in words. */
 const TRUST_WORDS: Record<Trust, string> = {
   bench: 'a calibrated meter',
   pocket: 'a meter checked in two buffers',
   unchecked: 'a meter not checked of late',
   strip: 'strips',
+  stained: 'strips in red or brown juice',
+  failed: 'a meter that failed its last check',
 }
 
 function phCheck({ reading, limitPh }: ReleaseCase): ReleaseCheck {
@@ -78,28 +83,53 @@ function eveningCheck({ reading }: ReleaseCase): ReleaseCheck {
     : { ...check, verdict: 'stop', sentence: `Read ${waited}. Read it again after ${EVENING_OUT_H} h.` }
 }
 
+/** What a check of the meter after the reading says of it. */
+const AFTER: Record<'passed' | 'failed' | 'none', Pick<ReleaseCheck, 'verdict'> & { words: string }> = {
+  passed: { verdict: 'pass', words: 'and checked again after it' },
+  none: { verdict: 'ask', words: 'not checked since: check it in a buffer, a drifting electrode shows then' },
+  failed: { verdict: 'stop', words: 'but it failed its check afterwards. Set it on its buffers and read again' },
+}
+
+/** For a release a meter was set on its buffers the same day, and checked after the run; strips count to pH 4.0. */
 function meterCheck({ reading }: ReleaseCase): ReleaseCheck {
   const check = { id: 'meter', title: 'Meter', evidence: seen(reading?.evidence) }
   if (!reading) return { ...check, verdict: 'ask', sentence: 'Calibrate on two buffers before the final reading.' }
-  const age = reading.calibrationAgeH
-  if (reading.trust === 'strip')
+  const { trust, ph, calibrationAgeH: age, checkedAfter = 'none' } = reading
+  if (trust === 'strip')
+    return ph <= STRIP_PH
+      ? { ...check, verdict: 'ask', sentence: 'Read with strips: coarse. A meter set on two buffers tells more.' }
+      : {
+          ...check,
+          verdict: 'stop',
+          sentence: `Strips release to pH ${STRIP_PH.toFixed(1)} only. Read it with a meter, or acidify it.`,
+        }
+  if (trust === 'stained')
     return {
       ...check,
-      verdict: 'ask',
-      sentence: 'Read with strips: coarse. A meter calibrated on two buffers tells more.',
+      verdict: 'stop',
+      sentence: 'Red or brown juice hides the colour of a strip. Rinse a drop until it is clear, or use a meter.',
     }
-  if (age !== null && reading.trust !== 'unchecked') {
-    const how = reading.trust === 'pocket' ? 'Checked in two buffers' : 'Calibrated'
-    return { ...check, verdict: 'pass', sentence: `${how} ${formatNumber(age)} h before the reading.` }
-  }
-  return {
-    ...check,
-    verdict: 'ask',
-    sentence:
-      age === null
-        ? 'No calibration before this reading is recorded. Calibrate on two buffers and read again.'
-        : `Calibrated ${formatNumber(age)} h before the reading: too old. Calibrate and read again.`,
-  }
+  if (trust === 'failed')
+    return {
+      ...check,
+      verdict: 'stop',
+      sentence: 'This meter failed its last check. Set it on its buffers, then read again.',
+    }
+  if (age === null)
+    return {
+      ...check,
+      verdict: 'stop',
+      sentence: 'Nobody checked this meter before the reading. Set it on two buffers and read again, or use a strip.',
+    }
+  const how = `Set on its buffers ${formatNumber(age)} h before the reading`
+  if (trust === 'unchecked' || age > METER_LIMITS.freshH)
+    return {
+      ...check,
+      verdict: 'stop',
+      sentence: `${how}: a release wants that on the same day. Do it, and read again.`,
+    }
+  const { verdict, words } = AFTER[checkedAfter]
+  return { ...check, verdict, sentence: `${how}, ${words}.` }
 }
 
 /** What a release knows of a sauce for its keeping. */

@@ -13,13 +13,14 @@ export interface Evidence {
 
 /**
  * A final pH as read, and how far what it was read with can be trusted. `calibrationAgeH` is `null` where it was not
- * calibrated, or checked in two buffers, before.
+ * calibrated, or checked in two buffers, before; `checkedAfter` is what the first check of the meter after it came to.
  */
 export interface FinalReading {
   ph: number
   hoursAfterBlending: number
   trust: Trust
   calibrationAgeH: number | null
+  checkedAfter?: 'passed' | 'failed' | 'none'
   evidence?: Evidence
 }
 

@@ -1,3 +1,4 @@
+import type { HomeMark } from '../judge/reasons'
 import type { Lot } from '../log/lot'
 import { formatNumber } from '../units/number'
 
@@ -9,11 +10,16 @@ export interface JarLabel {
   hot: boolean
 }
 
-/** What must be seen on a jar beside its salt: allergens; that it was never measured; cautions. */
+/** What must be seen on a jar beside its salt: allergens; that it stays in the own kitchen; cautions. */
 export interface MustBeSeen {
   allergens: readonly string[]
-  notMeasured: boolean
+  mark: HomeMark | null
   cautions: readonly string[]
+}
+
+const MARK_SAYS: Record<HomeMark, string> = {
+  'not measured': 'NOT MEASURED: cold, own kitchen',
+  'home use only': 'HOME USE ONLY: boil 10 min before tasting',
 }
 
 /** One label a vessel of a lot; a lot that is not packed yet gets one. `saltPct` of everything, evened out. */
@@ -25,7 +31,7 @@ export function jarLabels(lot: Lot, saltPct: number | null, seen: MustBeSeen): J
     [salt, started].filter(Boolean).join(', '),
     closure,
     seen.allergens.length ? `contains ${seen.allergens.join(', ')}` : '',
-    seen.notMeasured ? 'NOT MEASURED: cold, own kitchen' : '',
+    seen.mark ? MARK_SAYS[seen.mark] : '',
     ...seen.cautions,
   ].filter(Boolean)
   return (lot.packed?.vessels ?? [{ mark: '', hot: lot.hot }]).map(({ mark, hot }) => ({

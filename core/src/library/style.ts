@@ -24,15 +24,26 @@ export interface StyleChore {
   stays?: boolean
 }
 
+/**
+ * What can keep a style that time judges: a pH at or under 4.6, that was read or, for the own fridge, worked out to 4.0
+ * at most; 20 % salt in the water; half of that with measured cold.
+ */
+export type Hurdle = 'acid' | 'salt' | 'salt and cold'
+
+/**
+ * What says that it is ready: its acid; or time (cover, days or the pot), and then never without a hurdle.
+ */
+type Judged = { judgedBy: 'acid' } | { judgedBy: 'time'; hurdles: readonly [Hurdle, ...Hurdle[]] }
+
 /** A way of making a base: usual salt, time, closures, chores, fill, yield, what to check and what to beware of. */
-export interface Style {
+export type Style = StyleData & Judged
+
+interface StyleData {
   id: string
   name: string
   what: string
   /** Bacteria make the acid; without that, time or the pot decides. */
   ferments: boolean
-  /** What says that it is ready: its acid, or time alone (cover, days or the pot decide, and pH says little). */
-  judgedBy: 'acid' | 'time'
   basis: SaltBasis
   /** Percent on its basis; `null` where salt is to taste or none. */
   saltPct: { low: number; usual: number; high: number } | null

@@ -45,9 +45,10 @@ export const base = {
 }
 
 /**
- * Which instrument gave a reading, and how far it can be trusted (log/trust): a strip is coarse; a bench meter has
- * its last calibration on two buffers, with slope and offset; a pocket meter that shows no millivolts its last check
- * in two buffers (`checkedAt`).
+ * Which instrument gave a reading, and how far it can be trusted (log/trust): a strip is coarse, and coarser in red or
+ * brown juice that hides its colour (`stained`); a bench meter has its last calibration on two buffers, with slope and
+ * offset; a pocket meter that shows no millivolts its last check in two buffers (`checkedAt`); `failed` where the last
+ * of either was not accepted.
  */
 export const InstrumentSchema = z.object({
   name: z.string().max(60),
@@ -57,6 +58,8 @@ export const InstrumentSchema = z.object({
   slopePct: z.number().min(50).max(120).optional(),
   offsetMv: z.number().min(-600).max(600).optional(),
   checkedAt: MomentSchema.optional(),
+  failed: z.boolean().optional(),
+  stained: z.boolean().optional(),
 })
 export type Instrument = z.infer<typeof InstrumentSchema>
 

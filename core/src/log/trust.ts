@@ -2,21 +2,43 @@ import { DAY_MS, HOUR_MS } from '../units/time'
 import type { Instrument } from './entryParts'
 
 /** How far what gave a pH can be trusted; the one table of errors that forecast, judge, blend and release share. */
-export const TRUSTS = ['bench', 'pocket', 'unchecked', 'strip'] as const
+export const TRUSTS = ['bench', 'pocket', 'unchecked', 'strip', 'stained', 'failed'] as const
 export type Trust = (typeof TRUSTS)[number]
 
-/** Standard deviation of a pH by what it was read with. Judgement. */
-export const PH_SD: Readonly<Record<Trust, number>> = { bench: 0.03, pocket: 0.05, unchecked: 0.1, strip: 0.2 }
+/**
+ * Standard deviation of a pH by what it was read with. `stained`: a strip in red or brown juice, which hides its
+ * colour. `failed`: a meter that failed its last check. Judgement.
+ */
+export const PH_SD: Readonly<Record<Trust, number>> = {
+  bench: 0.03,
+  pocket: 0.05,
+  unchecked: 0.25,
+  strip: 0.2,
+  stained: 0.35,
+  failed: 0.5,
+}
 
 /** Standard deviations to the end that 95 in 100 stay under (one-sided, normal distribution). */
 export const ONE_SIDED = 1.645
 
-/** A calibration counts so long for a bench meter, and a check in two buffers for a pocket meter, h. Judgement. */
-export const BENCH_TRUST_H = 48
-export const POCKET_TRUST_H = 7 * (DAY_MS / HOUR_MS)
-/** Slope of a usable electrode in percent of Nernst's, and how far it may be off at pH 7, mV. Common practice. */
-const SLOPE = { low: 85, high: 105 }
-export const OFFSET_MV = 30
+/**
+ * What a meter is held to, for the judge, for calibration and for words: hours a calibration or a check counts in full
+ * and a calibration counts at all; slope in percent of Nernst's; how far it may be off at pH 7, mV, and in a buffer,
+ * pH. Ages and the last are judgement, the rest common practice.
+ */
+export const METER_LIMITS = {
+  freshH: 24,
+  oldH: 7 * (DAY_MS / HOUR_MS),
+  slopePct: { low: 90, high: 105 },
+  offsetMv: 30,
+  offPh: 0.1,
+} as const
+
+/** Whether slope and offset of a calibration are those of a usable electrode. */
+export const isUsable = ({ slopePct, offsetMv }: { slopePct: number; offsetMv: number }): boolean =>
+  slopePct >= METER_LIMITS.slopePct.low &&
+  slopePct <= METER_LIMITS.slopePct.high &&
+  Math.abs(offsetMv) <= METER_LIMITS.offsetMv
 
 /** Hours from something done to a reading; `null` where it was not done, or only afterwards. */
 const agedH = (doneAt: string | undefined, readMs: number): number | null => {
@@ -29,20 +51,21 @@ export const calibrationAgeH = (instrument: Instrument | undefined, readMs: numb
   agedH(instrument?.calibratedAt, readMs) ?? agedH(instrument?.checkedAt, readMs)
 
 /**
- * What a reading of an instrument is worth. A bench meter: calibrated on two buffers at most 48 h before, slope and
- * offset good, steady. A pocket meter: checked in two buffers at most 7 days before. Calibrated afterwards is not
- * calibrated; what is not known of it counts against it.
+ * What a reading of an instrument is worth. `bench`: calibrated on two buffers at most 24 h before, slope and offset
+ * good, steady. `pocket`: calibrated so at most 7 days before, or checked in two buffers at most 24 h before.
+ * Calibrated afterwards is not calibrated; what is not known of it counts against it.
  * @param readMs when it was read, ms.
  */
 export function trustOf(instrument: Instrument | undefined, readMs: number): Trust {
-  if (instrument?.kind === 'strip') return 'strip'
+  if (instrument?.kind === 'strip') return instrument.stained ? 'stained' : 'strip'
+  if (instrument?.failed) return 'failed'
   if (!instrument?.steady) return 'unchecked'
   const { calibratedAt, checkedAt, slopePct = 0, offsetMv = 0 } = instrument
-  const calibrated = agedH(calibratedAt, readMs)
-  const good = slopePct >= SLOPE.low && slopePct <= SLOPE.high && Math.abs(offsetMv) <= OFFSET_MV
-  if (calibrated !== null && calibrated <= BENCH_TRUST_H && good) return 'bench'
+  const calibrated = isUsable({ slopePct, offsetMv }) ? agedH(calibratedAt, readMs) : null
   const checked = agedH(checkedAt, readMs)
-  return checked !== null && checked <= POCKET_TRUST_H ? 'pocket' : 'unchecked'
+  if (calibrated !== null && calibrated <= METER_LIMITS.freshH) return 'bench'
+  if (calibrated !== null && calibrated <= METER_LIMITS.oldH) return 'pocket'
+  return checked !== null && checked <= METER_LIMITS.freshH ? 'pocket' : 'unchecked'
 }
 
 /** Standard deviation of a pH read at a moment. */

@@ -41,5 +41,12 @@ export function structureOfLot(book: Book, lot: Lot): Structure {
   return structureOf(lie, cutOf(book, lot) ?? usualCut, waterShare(book, lot))
 }
 
+/** Whether brine gets into its produce: cut, or pierced before it was packed. */
+export function isOpened(book: Book, lot: Lot): boolean {
+  if (lot.made.kind !== 'plan') return true
+  const cut = cutOf(book, lot) ?? styleById(lot.made.style).usualCut
+  return cut !== 'whole' || (lot.checked?.done.includes('pierced') ?? false)
+}
+
 /** Where a sample comes from when nobody said: pieces are read in their liquid. */
 export const usuallyOf = (structure: Structure): 'liquid' | 'blended' => (structure.liquid < 1 ? 'liquid' : 'blended')

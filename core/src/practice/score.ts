@@ -1,4 +1,4 @@
-import { PH_LINE, PIECES_TIMES } from '../ferment/clock'
+import { PH_LINE, piecesTimes } from '../ferment/clock'
 import { filledBottleC } from '../keep/hotFill'
 import { THERMOMETER_ERROR_C } from '../keep/lethality'
 import { pressureVerdict, STORE_C } from '../keep/ways'
@@ -11,7 +11,7 @@ import { ancestors } from '../lots/lineage'
 import { lastBottleC, wasKept } from '../makeup/heated'
 import { compositionOf } from '../makeup/lotComposition'
 import { phOf } from '../makeup/lotPh'
-import { structureOfLot } from '../makeup/structure'
+import { historyOf } from '../judge/history'
 import { recallOf } from '../trace/recall'
 import { reliefOf } from '../judge/releaseCase'
 import type { Sampled } from '../ferment/readings'
@@ -96,10 +96,11 @@ const MINUTES: Partial<Record<EntryKind, number>> = {
   recall: 15,
 }
 
-/** Whether pieces lie in it: they have twice the time. */
+/** How many times the time of their liquid its pieces have. */
 const timesOf = ({ book }: World, { lotId }: TrueJar) => {
   const lot = book.lots.get(lotId)
-  return lot && structureOfLot(book, lot).liquid < 1 ? PIECES_TIMES : 1
+  const history = lot && historyOf(book, lot)
+  return history?.pieces ? piecesTimes(history.opened, history.salt[0]?.saltInWaterPct ?? 0) : 1
 }
 /** The share of its time that a jar has spent above 4.6 by a moment, the worse of liquid and all of it. */
 export function spentOf(world: World, jar: TrueJar, ms: number): number {

@@ -4,7 +4,7 @@ import { temperatureAt, type TemperaturePlan } from '../ferment/temperature'
 import type { Chore } from '../library/chores'
 import type { Closure } from '../library/vessels'
 import { SALT_MOLAR_MASS_G } from '../acid/mixture'
-import { allowedDays, PH_LINE, saltTimes } from '../ferment/clock'
+import { allowedDays, PH_LINE, allowanceOf } from '../ferment/clock'
 import type { Course } from './course'
 
 /*
@@ -181,7 +181,7 @@ function surfaceGrows(state: VesselState, { closure, pieces }: VesselCase, { tem
 /** The clock above 4.6, and the rot that comes where acid never does. */
 function timePasses(state: VesselState, { course }: VesselCase, { tempC, saltPct }: Around, hour: number): void {
   const above = (of: Sampled) => course.ph(hour, of) + state.eaten > PH_LINE
-  const spends = STEP_H / 24 / (allowedDays(tempC) * (saltTimes(saltPct) ?? NO_CLOCK))
+  const spends = STEP_H / 24 / (allowedDays(tempC) * (allowanceOf(saltPct)?.times ?? NO_CLOCK))
   state.spentLiquid += above('liquid') ? spends : 0
   state.spentBlended += above('blended') ? spends : 0
   if (state.spentLiquid > ROT.fromShare && above('liquid')) state.rot = Math.min(1, state.rot + STEP_H / ROT.inH)

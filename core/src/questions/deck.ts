@@ -4,7 +4,7 @@ import { phWorking } from '../blend/workings'
 import { bottlesFilled } from '../bottle/run'
 import { allowedDays } from '../ferment/clock'
 import { burpEveryH } from '../ferment/gas'
-import { clearlyUnder, upperEnd } from '../judge/passing'
+import { isProof, upperEnd } from '../judge/passing'
 import { filledBottleC } from '../keep/hotFill'
 import { FILL_LEAST_C } from '../keep/ways'
 import { PH_SD } from '../log/trust'
@@ -185,21 +185,21 @@ function spoonsOf(luck: Luck): Made {
   }
 }
 
-function isProof(luck: Luck): Made {
+function proofOf(luck: Luck): Made {
   const trust = luck.pick('trust', ['bench', 'pocket', 'unchecked'] as const)
   const ph = stepped(luck, 'ph', 4.38, 4.58, 0.02)
   const words = {
     bench: 'a bench meter calibrated this morning',
-    pocket: 'a pocket meter checked in two buffers this week',
+    pocket: 'a pocket meter checked in two buffers today',
     unchecked: 'a meter nobody has checked',
   }[trust]
   const sample = { entryId: '', atMs: 0, ph, sd: PH_SD[trust], trust }
   const upper = upperEnd(sample)
-  const proof = clearlyUnder(sample)
+  const proof = isProof(sample)
   return {
     ask: `Read once, with ${words}: pH ${ph.toFixed(2)}. Does that prove it is under 4.6?`,
     answer: choice(luck, proof ? ['Yes', 'No'] : ['No', 'Yes']),
-    because: `By what such a meter errs it could be ${upper.toFixed(2)}.`,
+    because: `By what such a meter errs it could be ${upper.toFixed(2)}.${trust === 'unchecked' ? ' Only 4.0 or less proves it there.' : ''}`,
   }
 }
 
@@ -236,7 +236,7 @@ export const DECK: readonly QuestionKind[] = [
   { id: 'thinned', about: 'salt', make: thinned },
   { id: 'how much sourer', about: 'acid', make: sourer },
   { id: 'vinegar to 3.6', about: 'acid', make: vinegarTo },
-  { id: 'is it proof', about: 'acid', make: isProof },
+  { id: 'is it proof', about: 'acid', make: proofOf },
   { id: 'how long above', about: 'time', make: howLong },
   { id: 'burp first', about: 'gas', make: burpFirst },
   { id: 'film or mould', about: 'signs', make: filmOrMould },

@@ -51,13 +51,17 @@ const move = (tempC: number) =>
       ? 'Move it to about 20 °C: warm favours the wrong ones. Check'
       : 'Check'
 
+/** What is only for the own kitchen. Boiling destroys botulinum toxin: CDC, from memory. */
+export const HOME_USE =
+  'Home use only: boil it 10 minutes, and 1 more for each 300 m of altitude, before you taste or eat it. Not for infants, pregnant people or weak immunity; never given away or sold.'
+
 /** What a rule says of a lot, in words. */
 const SAYS: { [Code in ReasonCode]: (facts: ReasonFacts[Code], tell: Tell) => string } = {
   'bad sign': ({ sign }) => `${named(sign)} was seen. Discard it, do not taste it.`,
   'above too long': (of) =>
     `${of.pieces ? 'The pieces stand' : 'Read'} at pH ${ph(of.ph)}, above 4.6 for longer than is safe. Discard it, do not taste it.`,
   'passed too late': ({ spent }) =>
-    `It is under 4.6 now, but most likely passed it too late: ${times(spent)}. Discard it, do not taste it.`,
+    `It is under 4.6 now, but by its readings it passed too late: after ${times(spent)} at least. Discard it, do not taste it.`,
   'thrown away': () => 'It was thrown away.',
   'time over, not read': ({ ph: last, chance }) =>
     chance !== null
@@ -77,7 +81,7 @@ const SAYS: { [Code in ReasonCode]: (facts: ReasonFacts[Code], tell: Tell) => st
   'too warm': ({ tempC }) =>
     `${formatNumber(tempC)} °C: too warm for it. Move it to about 20 °C now, and read the pH today.`,
   'may have passed late': ({ spent, guessed }) =>
-    `It is under 4.6, but it may have passed it too late: ${times(spent)} at the late end${guessed ? ', nothing was read in between' : ''}. Not for sale, and nothing is made of it; a reading nearer to the start would have told.`,
+    `It is under 4.6, but it may have passed it too late: ${times(spent)} at the late end${guessed ? ', nothing was read in between' : ''}. The record cannot show when. Not for sale, and nothing is made of it.`,
   'open sign': ({ sign }) =>
     `${named(sign)} was seen and not settled. Look again, and record what you see; until then it is not ready.`,
   'film since the pH': ({ sign }) => `${named(sign)} was seen after the last pH. Read it again before anything else.`,
@@ -99,8 +103,26 @@ const SAYS: { [Code in ReasonCode]: (facts: ReasonFacts[Code], tell: Tell) => st
     'By its date it was taken before it was packed, pressed or poured. Correct the date of one of the two.',
   'mostly cooked': ({ rawPct }) =>
     `Only ${formatNumber(rawPct)} % of its produce is raw and nothing starts it. Ask somebody who knows, and read it daily.`,
-  'very salty': ({ saltInWaterPct }) =>
-    `${formatNumber(saltInWaterPct, 1)} % salt in its water: the deadline is not made for it. Other germs can still grow: not for sale.`,
+  'salty and late': ({ saltInWaterPct }) =>
+    `${formatNumber(saltInWaterPct, 1)} % salt in its water, and no pH at or under 4.6 in three times the time allowed: staphylococci may have left a toxin that acid, heat and water leave as it is. Not for sale.`,
+  'home use': () => HOME_USE,
+  'kept by salt': ({ saltInWaterPct }) =>
+    `${formatNumber(saltInWaterPct, 1)} % salt in its water keeps it. Thinned, it is judged anew.`,
+  'kept by acid': (of) => `pH ${ph(of.ph)} keeps it.`,
+  'kept by salt and cold': ({ saltInWaterPct, hottestC, useByMs }, tell) =>
+    `${formatNumber(saltInWaterPct, 1)} % salt in its water and never above ${formatNumber(hottestC, 1)} °C: use it by ${tell(useByMs)}, and cook it before it is eaten. Not for sale.`,
+  'past its days in the cold': ({ days: most }) =>
+    `Salt and cold keep it for ${most} days; they are over. Discard it, or ask somebody who knows.`,
+  'under oil': ({ pct, useByMs, sourBefore }, tell) =>
+    `${formatNumber(pct, 1)} % oil: never at room temperature. Keep it in the refrigerator and use it by ${tell(useByMs)}, or freeze it.${sourBefore ? '' : ' Its pH was not read at 4.2 or less before the oil went in.'}`,
+  'too long under oil': ({ days: most }) =>
+    `Its ${most} days under oil in the refrigerator are over. Discard it, do not taste it.`,
+  'sour as worked out': ({ upperPh }) =>
+    `${upperPh === null ? 'It works out sour enough' : `It works out to pH ${ph(upperPh)} at most`}, and was not read: keep it in the refrigerator, for home use. For more, read its pH.`,
+  'nothing keeps it yet': ({ ph: last, dueMs }, tell) =>
+    last === null
+      ? `Nothing shows yet that it keeps. Read its pH by ${tell(dueMs)}: it must be 4.6 or less.`
+      : `pH ${ph(last)} does not keep it. Make it sourer, or much saltier, and read it again by ${tell(dueMs)}.`,
   'weak salt': ({ saltPct, leastPct, saltG }) =>
     `${formatNumber(saltPct, 1)} % salt, evened out: under ${formatNumber(leastPct, 1)} % the wrong bacteria can win. To ${formatNumber(leastPct, 1)} %: ${formatNumber(saltG, saltG < 10 ? 1 : 0)} g of salt.`,
   'may be weak': ({ lowPct, saltPct, leastPct }) =>
@@ -145,11 +167,11 @@ const SAYS: { [Code in ReasonCode]: (facts: ReasonFacts[Code], tell: Tell) => st
     `pH ${ph(of.ph)} is at target and settled; by the forecast it still makes gas. Wait until it is calm.`,
   'not fermented': (of) =>
     `pH ${ph(of.ph)} is at target, but it ${of.read ? 'began' : 'may have begun'} at ${ph(of.startPh)}: that is the fruit's own acid. Ready wants a fall of 0.3, gas that came and went, or acid titrated 0.3 % higher.`,
-  'by time': ({ leftMs }) => `Judged by cover and time: pH tells little in this style. About ${days(leftMs)} to go.`,
+  'by time': ({ leftMs }) => `About ${days(leftMs)} to go.`,
   'more time given': ({ untilMs }, tell) => `You gave it time until ${tell(untilMs)}.`,
+  'settled above target': (of) =>
+    `Settled at pH ${ph(of.ph)}, above your target of ${ph(of.targetPh)}. It is ready: acidify it when you blend.`,
   settled: (of) => `${ph(of.first)} and ${ph(of.second)}, ${days(of.apartMs)} apart, at or under ${ph(of.targetPh)}.`,
-  'time passed': ({ days: least }) =>
-    least === 0 ? 'Cooked: blend and sieve it once it has cooled.' : `Its usual ${least} days have passed.`,
   'as it is': () => 'Nothing stands against it by what is logged.',
 }
 
@@ -158,7 +180,8 @@ const RULE_SAYS: Record<ReasonCode, string> = {
   'bad sign': 'Mould, rot, ropes and patches of pink end a lot. Only taking back a mistaken sign lifts it.',
   'above too long':
     'A pH above 4.6 once the time allowed is over ends a lot, strips too. Only correcting that reading lifts it. Pieces have twice the time of their liquid.',
-  'passed too late': 'Where nothing was read in between, the forecast tells when it most likely passed 4.6.',
+  'passed too late':
+    'It was read above 4.6, and by the forecast fewer than 1 in 20 batches like it would have passed in time from there.',
   'thrown away': 'What was thrown away goes into nothing.',
   'time over, not read':
     'By the time allowed, a reading must prove that 4.6 was passed: its 95 % end under 4.6, or two readings 12 h apart.',
@@ -181,7 +204,19 @@ const RULE_SAYS: Record<ReasonCode, string> = {
   'pressed unread': 'Jars of one lot differ: only those that were read go on.',
   'taken too early': 'Nothing is known of a batch before it began.',
   'mostly cooked': 'Less than half of it raw, and no starter: it may not start.',
-  'very salty': 'From 10 % salt in the water no clock runs, and nobody knows the rest.',
+  'salty and late':
+    'Between 10 and 20 % salt in the water botulinum does not grow, staphylococci do: 4.6 must be read in three times the time allowed, before it is thinned.',
+  'home use': 'A pH today does not undo a toxin made earlier; boiling destroys that of botulinum.',
+  'kept by salt': 'From 20 % salt in the water nothing grows that harms.',
+  'kept by acid': 'At or under pH 4.6, read in time. Days alone prove nothing.',
+  'kept by salt and cold': '10 % salt in the water and a measured 4 °C keep a paste together for 30 days.',
+  'past its days in the cold': '10 % salt in the water and a measured 4 °C keep a paste together for 30 days.',
+  'under oil':
+    'Botulinum grows under oil without air: refrigerated 4 days, 30 where the food was read at 4.2 or less before the oil (USDA and extension services; 30 days are judgement).',
+  'too long under oil':
+    'Botulinum grows under oil without air: refrigerated 4 days, 30 where the food was read at 4.2 or less before the oil (USDA and extension services; 30 days are judgement).',
+  'sour as worked out': 'Worked out to pH 4.0 at most counts in the own refrigerator. A release needs a reading.',
+  'nothing keeps it yet': 'Days alone prove nothing: a pH at or under 4.6, or 20 % salt in the water.',
   'weak salt': 'Under 2 % of everything (1.5 % with a strong starter), until it is mended or at target.',
   'may be weak': 'Spoons, cups and pieces are ranges: the low end of the salt counts, until it is read or at target.',
   'nothing alive': 'Cooked, frozen and dried produce brings next to nothing that lives.',
@@ -209,11 +244,11 @@ const RULE_SAYS: Record<ReasonCode, string> = {
   falling: 'Falling less than 0.05 a day is settled.',
   gassing: 'Less than 2 mmol of gas a kilogram and day is calm.',
   'not fermented': 'Acid that was in the fruit is not acid of a ferment.',
-  'by time': 'Cover and days decide in this style.',
+  'by time': 'It takes its days, and salt needs time to reach the middle of pieces.',
   'more time given': 'You decided it; nothing else holds it back.',
+  'settled above target': 'It moved by no more than 0.1 in four days or longer, at or under 4.2, and is calm.',
   settled:
     'Two blended readings at target, 24 h apart, falling under 0.05 a day, calm, no open sign, and acid of its own.',
-  'time passed': 'Cover and days decide in this style.',
   'as it is': 'No rule of the judge speaks against it.',
 }
 

@@ -23,7 +23,10 @@ const foretold = (chance: number): ForecastSummary => ({
   ...{ flags: [], gasPerDay: 0, burpEveryH: null, gasSentence: '' },
   passes: { early: null, typical: null, late: null, lateOfThose: null, missed: 1 },
   ready: { early: null, typical: null, late: null, lateOfThose: null, missed: 1 },
-  crossing: { liquid: { likelyH: 60, lateH: 80 }, blended: { likelyH: 60, lateH: 80 } },
+  crossing: {
+    liquid: { earlyH: 50, likelyH: 60, mostH: 75, lateH: 80 },
+    blended: { earlyH: 50, likelyH: 60, mostH: 75, lateH: 80 },
+  },
   under: { hours: [0, 2000], chances: [chance, chance] },
 })
 function mash(seen: object = { bubbles: 2, sour: 3 }, atDay = 2) {

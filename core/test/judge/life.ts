@@ -40,6 +40,12 @@ export interface Look {
   holds: boolean
 }
 /** A ferment, from packing on. */
+/** When a forecast says that it passes: early, most likely, late. */
+export interface Crossing {
+  early: Hour
+  likely: Hour
+  late: Hour
+}
 export interface Ferment {
   pieces: boolean
   jars: string[]
@@ -60,7 +66,7 @@ export interface Ferment {
   before?: number
   joined?: { hour: Hour; spent: number }[]
   /** As a forecast told it, hours since packing. */
-  foreseen: { liquid: { likely: Hour; late: Hour }; blended: { likely: Hour; late: Hour }; gas: number } | null
+  foreseen: { liquid: Crossing; blended: Crossing; gas: number } | null
   flag: FlagCode | null
 }
 /** A base, pressed from the ferment. */

@@ -183,7 +183,7 @@ export function drawLife(seed: number): { life: Life; recipe: number } {
     // A forecast may know fewer readings than the judge: then it is far off.
     const off = next() < 0.1 ? 0.3 : 0.85 + 0.3 * next()
     const likely = Number.isFinite(true_) ? true_ * off : between(next, 20, 200)
-    return { likely, late: likely * (1 + 0.8 * next()) }
+    return { early: likely * (0.6 + 0.3 * next()), likely, late: likely * (1 + 0.8 * next()) }
   }
   const ferment: Ferment = {
     ...{ pieces, jars, style, workedPh },
@@ -401,6 +401,10 @@ export function live(from: number, count: number): Score {
   return score
 }
 
+const hoursOf = ({ early, likely, late }: { early: number; likely: number; late: number }) => ({
+  ...{ earlyH: early, likelyH: likely, mostH: (likely + late) / 2, lateH: late },
+})
+
 function liveOne(seed: number, score: Score): void {
   const { life, recipe } = drawLife(seed)
   const book = fold(entriesOf(life, recipe))
@@ -408,8 +412,8 @@ function liveOne(seed: number, score: Score): void {
   const { foreseen, flag } = life.ferment
   const foresight: Foresight = {
     crossing: foreseen && {
-      liquid: { likelyH: foreseen.liquid.likely, lateH: foreseen.liquid.late },
-      blended: { likelyH: foreseen.blended.likely, lateH: foreseen.blended.late },
+      liquid: hoursOf(foreseen.liquid),
+      blended: hoursOf(foreseen.blended),
     },
     gasPerDay: foreseen?.gas ?? 0,
     flags: flag === null ? [] : [{ code: flag, chance: 0.98 }],

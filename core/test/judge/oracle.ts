@@ -16,7 +16,6 @@ export interface Verdict {
 }
 
 const ALLOWED: [number, number][] = [
-  [10, 14],
   [12, 10],
   [15, 7],
   [18, 5],
@@ -24,31 +23,46 @@ const ALLOWED: [number, number][] = [
   [24, 3],
   [27, 2.5],
   [30, 2],
+  [35, 1],
 ]
-function daysAllowed(c: number): number {
-  if (c <= 10) return 14
-  if (c >= 30) return 2
-  for (let i = 1; i < ALLOWED.length; i++) {
-    const [t0, d0] = ALLOWED[i - 1]!
-    const [t1, d1] = ALLOWED[i]!
+/** @param salted 3.5 % salt in the water or more: 14 days in the cold, else ten. */
+function daysAllowed(c: number, salted: boolean): number {
+  const table: [number, number][] = [[10, salted ? 14 : 10], ...ALLOWED]
+  if (c <= 10) return table[0]![1]
+  for (let i = 1; i < table.length; i++) {
+    const [t0, d0] = table[i - 1]!
+    const [t1, d1] = table[i]!
     if (c <= t1) return d0 * (d1 / d0) ** ((c - t0) / (t1 - t0))
   }
-  return 2
+  return 1
 }
 
-const SD = { bench: 0.03, pocket: 0.05, other: 0.1, strip: 0.2 }
+const SD = { bench: 0.03, pocket: 0.05, other: 0.25, strip: 0.2 }
 type Class = keyof typeof SD
 function classOf({ tool }: Reading): Class {
   if (tool.kind === 'strip') return 'strip'
   if (!tool.steady || tool.age < 0) return 'other'
-  if (tool.kind === 'bench' && tool.age <= 48 && tool.slopePct >= 85 && tool.slopePct <= 105) return 'bench'
-  if (tool.kind === 'pocket' && tool.age <= 168) return 'pocket'
+  const good = tool.kind === 'bench' && tool.slopePct >= 90 && tool.slopePct <= 105
+  if (good && tool.age <= 24) return 'bench'
+  if (good && tool.age <= 168) return 'pocket'
+  if (tool.kind === 'pocket' && tool.age <= 24) return 'pocket'
   return 'other'
 }
 const near = 1e-9
 const high = (r: Reading) => r.ph! + 1.645 * SD[classOf(r)]
 const low = (r: Reading) => r.ph! - 1.645 * SD[classOf(r)]
-const isClear = (r: Reading) => (classOf(r) === 'strip' ? r.ph! + 0.2 <= 4.6 + near : high(r) <= 4.6 + near)
+const isCoarse = (r: Reading) => classOf(r) === 'strip' || classOf(r) === 'other'
+const isClear = (r: Reading) => (isCoarse(r) ? r.ph! + SD[classOf(r)] : high(r)) <= 4.6 + near
+/** Of several coarse readings within an hour the highest. */
+function highest(readings: Reading[]): Reading[] {
+  const groups: Reading[][] = []
+  for (const r of readings) {
+    const group = groups.at(-1)
+    if (group && isCoarse(r) && isCoarse(group[0]!) && r.hour - group[0]!.hour <= 1) group.push(r)
+    else groups.push([r])
+  }
+  return groups.map((group) => group.reduce((a, b) => (b.ph! >= a.ph! ? b : a)))
+}
 
 /** A stretch of the temperature of a ferment, straight from one end to the other. */
 interface Line {
@@ -78,24 +92,25 @@ function linesOf({ readings, moves }: Placed): Line[] {
 }
 
 /** Share spent over part of a line, Simpson's rule; what was worked out before is kept. */
-function shareOnLine({ from, to, c0, c1 }: Line, until: Hour): number {
+function shareOnLine({ from, to, c0, c1 }: Line, until: Hour, salted: boolean): number {
   const at = (hour: Hour) => c0 + ((c1 - c0) * (hour - from)) / (to - from)
   const n = c0 === c1 ? 2 : 40
   const step = (until - from) / n
   let sum = 0
   for (let k = 0; k <= n; k++) {
     const weight = k === 0 || k === n ? 1 : k % 2 ? 4 : 2
-    sum += (weight * step) / 3 / 24 / daysAllowed(c0 === c1 ? c0 : at(from + k * step))
+    sum += (weight * step) / 3 / 24 / daysAllowed(c0 === c1 ? c0 : at(from + k * step), salted)
   }
   return sum
 }
-const kept = new WeakMap<Placed, { lines: Line[]; whole: number[] }>()
+const kept = new WeakMap<Placed, { lines: Line[]; whole: Record<'plain' | 'salted', number[]> }>()
 function linesKept(f: Placed) {
-  const found = kept.get(f) ?? { lines: linesOf(f), whole: [] }
-  if (!kept.has(f)) {
-    found.whole = found.lines.map((line) => (line.to > line.from ? shareOnLine(line, line.to) : 0))
-    kept.set(f, found)
-  }
+  const known = kept.get(f)
+  if (known) return known
+  const lines = linesOf(f)
+  const whole = (salted: boolean) => lines.map((line) => (line.to > line.from ? shareOnLine(line, line.to, salted) : 0))
+  const found = { lines, whole: { plain: whole(false), salted: whole(true) } }
+  kept.set(f, found)
   return found
 }
 
@@ -106,12 +121,13 @@ function temperature(f: Jar, hour: Hour): number {
 }
 
 /** Share of the time that is spent from packing to an hour. */
-function shareSpent(f: Jar, to: Hour, times: number): number {
-  const { lines, whole } = linesKept(f)
+function shareSpent(f: Jar, to: Hour, { times, salted }: Salt): number {
+  const { lines, whole: both } = linesKept(f)
+  const whole = both[salted ? 'salted' : 'plain']
   let sum = 0
   lines.forEach((line, index) => {
     if (line.to <= line.from || to <= line.from) return
-    sum += to >= line.to ? whole[index]! : shareOnLine(line, to)
+    sum += to >= line.to ? whole[index]! : shareOnLine(line, to, salted)
   })
   return sum / times
 }
@@ -121,6 +137,8 @@ export interface Column {
   passed: boolean
   likely: number
   late: number
+  /** The early end, where a reading above says that it had not passed by then. */
+  least: number
   over: boolean
   aboveAgain: boolean
   newest: Reading | null
@@ -134,7 +152,7 @@ export function column(
   limit: number,
   beginHour: Hour,
   beginsUnder: boolean,
-  foreseen: { likely: Hour; late: Hour } | null,
+  foreseen: { early: Hour; likely: Hour; late: Hour } | null,
   putIn: Hour[],
   joined: { hour: Hour; spent: number }[] = [],
 ): Column {
@@ -158,10 +176,17 @@ export function column(
   const lateOf = (p: { after: Hour; by: Hour; given: boolean }) => (p.given ? 0 : share(clamp(told?.late ?? p.by, p)))
   const likelyOf = (p: { after: Hour; by: Hour; given: boolean }) =>
     p.given ? 0 : share(told ? clamp(told.likely, { after: lastAbove, by: p.by }) : p.after)
+  const leastOf = (p: { after: Hour; by: Hour; given: boolean }) =>
+    p.given || lastAbove === beginHour ? 0 : share(told ? clamp(told.early, { after: lastAbove, by: p.by }) : lastAbove)
   const events = [
     ...putIn.map((hour) => ({ hour, reading: null as Reading | null, join: null as number | null, turn: 0 })),
     ...joined.map(({ hour, spent: join }) => ({ hour, reading: null, join, turn: 1 })),
-    ...readings.map((reading) => ({ hour: reading.hour, reading, join: null, turn: 2 })),
+    ...highest(readings.filter((r) => r.hour <= now)).map((reading) => ({
+      hour: reading.hour,
+      reading,
+      join: null,
+      turn: 2,
+    })),
   ]
     .filter((e) => e.hour <= now)
     .sort((a, b) => a.hour - b.hour || a.turn - b.turn)
@@ -174,7 +199,6 @@ export function column(
       if (passed) steps.push({ hour, more: lateOf(passed) - spent(hour) })
       passed = null
       told = null
-      above = null
       lastNotClear = hour
       lastClear = null
       rowFrom = null
@@ -206,7 +230,8 @@ export function column(
     }
     const proof =
       (kind === 'strip' && (r.ph! <= 4.0 || (strips !== null && hour - strips >= 12 - 1e-6))) ||
-      (kind !== 'strip' && high(r) <= 4.6 + near) ||
+      (kind === 'other' && r.ph! <= 4.0) ||
+      (two && high(r) <= 4.6 + near) ||
       (two && meters !== null && hour - meters >= 12 - 1e-6)
     if (!passed && proof) {
       const by = rowFrom ?? hour
@@ -218,7 +243,9 @@ export function column(
   const likely = open ?? (passed ? likelyOf(passed) : share(now))
   const late = open ?? (passed ? lateOf(passed) : share(now))
   if (Math.abs(likely - limit) < 1e-4 || Math.abs(late - limit) < 1e-4) nearLimit = true
-  return { passed: passed !== null, likely, late, over, aboveAgain: above !== null, newest, nearLimit }
+  const least = passed && open === null ? leastOf(passed) : 0
+  if (Math.abs(least - limit) < 1e-4) nearLimit = true
+  return { passed: passed !== null, likely, late, least, over, aboveAgain: above !== null, newest, nearLimit }
 }
 
 /** Questions of a sign that have to be answered for it to be settled. */
@@ -272,7 +299,9 @@ export const STATE_OF: Record<string, [State, Make]> = {
   'not proven': ['ask', 'stop'],
   rose: ['ask', 'ask'],
   'may be something else': ['ask', 'ask'],
-  'very salty': ['ask', 'ask'],
+  'salty and late': ['ask', 'ask'],
+  'kept by salt': ['ready', 'pass'],
+  'settled above': ['ready', 'ask'],
   weak: ['ask', 'ask'],
   'no life': ['ask', 'ask'],
   'half cooked': ['ask', 'ask'],
@@ -296,11 +325,22 @@ const saltNow = (f: Jar, now: Hour) => {
   const last = f.putIn.filter((p) => p.hour <= now).at(-1)
   return last?.saltPct ?? f.saltPct
 }
-function timesOf(f: Jar, now: Hour): number | null {
-  const weakest = Math.min(f.saltInWaterPct, ...f.putIn.filter((p) => p.hour <= now).map((p) => p.saltInWaterPct))
-  if (weakest >= 10) return null
-  return weakest <= 4.5 ? 1 : weakest >= 8 ? 3 : 1 + (2 * (weakest - 4.5)) / 3.5
+interface Salt {
+  times: number
+  salted: boolean
+  /** So salty that only staphylococci are feared. */
+  staph: boolean
 }
+function timesOf(f: Jar, now: Hour): Salt | null {
+  let weakest = Math.min(f.saltInWaterPct, ...f.putIn.filter((p) => p.hour <= now).map((p) => p.saltInWaterPct))
+  if (weakest >= 20) return null
+  // Nobody measured what stands in the tissue.
+  if (f.pieces) weakest = Math.min(weakest, 9.99)
+  const times = weakest <= 4.5 ? 1 : weakest >= 8 ? 3 : 1 + (2 * (weakest - 4.5)) / 3.5
+  return { times, salted: weakest >= 3.5, staph: weakest >= 10 }
+}
+/** In how many times the time of their liquid the pieces of a jar have to pass. */
+const piecesLimit = (f: Jar, now: Hour) => (timesOf(f, now)?.salted === false ? 1 : 2)
 
 export function columnsOf(f: Jar, now: Hour) {
   const readings = f.readings.filter((r) => r.ph !== null)
@@ -317,13 +357,23 @@ export function columnsOf(f: Jar, now: Hour) {
     ? readings.filter((r) => r.of === 'blended' || r.ph! > 4.6 || (agreed !== undefined && r.hour >= agreed))
     : readings
   const wet = f.pieces ? readings.filter((r) => r.of === 'liquid' || r.ph! <= 4.6) : readings
-  const blended = column(whole, spent, now, f.pieces ? 2 : 1, 0, false, f.foreseen?.blended ?? null, raised, f.joined)
+  const blended = column(
+    whole,
+    spent,
+    now,
+    f.pieces ? piecesLimit(f, now) : 1,
+    0,
+    false,
+    f.foreseen?.blended ?? null,
+    raised,
+    f.joined,
+  )
   const liquid = f.pieces ? column(wet, spent, now, 1, 0, false, f.foreseen?.liquid ?? null, raised, f.joined) : blended
   return { blended, liquid, spent, whole, readings }
 }
 
 /** A ferment, or one jar of it, of which nobody may have told when it passed. */
-type Told = { likely: Hour; late: Hour } | null
+type Told = { early: Hour; likely: Hour; late: Hour } | null
 export type Jar = Omit<Ferment, 'foreseen'> & { foreseen: { liquid: Told; blended: Told; gas: number } | null }
 
 /** Jars that a reading speaks for by name: a sample mixed of several proves none of them. */
@@ -378,23 +428,30 @@ export function judgeJar(f: Jar, now: Hour) {
   const rules = signRules(f.looks, f.readings, now)
   if (f.discardedHour !== null && f.discardedHour <= now) rules.push('thrown away')
   let late = false
-  for (const [c, limit] of [[liquid, 1], ...(f.pieces ? [[blended, 2]] : [])] as [Column, number][]) {
-    if (c.over) rules.push('over')
+  const whole2 = f.pieces ? piecesLimit(f, now) : 1
+  for (const [c, limit] of [[liquid, 1], ...(f.pieces ? [[blended, whole2]] : [])] as [Column, number][]) {
+    if (times?.staph && (c.over || (c.passed ? c.late : c.likely) >= limit)) rules.push('salty and late')
+    else if (c.over) rules.push('over')
     else if (c.aboveAgain) rules.push('above again')
-    else if (c.passed && c.likely >= limit) rules.push('too late')
+    else if (c.passed && c.least >= limit) rules.push('too late')
     else if (c.passed && c.late >= limit) rules.push('late')
     else continue
     late = true
   }
-  if (times === null) rules.push('very salty')
+  if (times === null) {
+    const raised = f.putIn.filter((p) => p.raises && p.hour <= now).at(-1)?.hour
+    if (raised !== undefined && readings.some((r) => r.hour < raised))
+      if (!readings.some((r) => r.hour > raised && r.hour <= now && r.of === 'blended')) rules.push('put in since')
+    return { rules: [...rules, 'kept by salt'], passed: true, bad: false, hair: false }
+  }
   const newest = blended.newest ?? liquid.newest
   if (!late) {
-    if (times !== null && !liquid.passed && liquid.likely >= 1) rules.push('read it now')
+    if (!liquid.passed && liquid.likely >= 1) rules.push('read it now')
     else if (!newest) rules.push(now > 48 || liquid.likely > 0.5 ? 'not read' : 'on its way above')
-    else if (!liquid.passed) rules.push(times !== null && liquid.likely > 0.5 ? 'behind' : 'on its way above')
+    else if (!liquid.passed) rules.push(liquid.likely > 0.5 ? 'behind' : 'on its way above')
     else if (!blended.passed)
-      if (times !== null && blended.likely >= 2) rules.push('pieces not proven')
-      else rules.push(blended.newest && blended.likely > 1.4 ? 'behind' : 'on its way above')
+      if (blended.likely >= whole2) rules.push('pieces not proven')
+      else rules.push(blended.newest && blended.likely > 0.7 * whole2 ? 'behind' : 'on its way above')
   }
   if (temperature(f, now) > 32) rules.push('too warm')
   if (f.flag === 'distrust') rules.push('does not fit')
@@ -411,16 +468,16 @@ export function judgeJar(f: Jar, now: Hour) {
     if (!since.some((r) => r.of === 'blended')) rules.push('put in since')
   startRules(f, now, liquid, rules)
   const sour = liquid.newest
-  if (times !== null && sour && sour.ph! > 4.2 && shareSpent(f, now, times) > 2) rules.push('slow')
+  if (sour && sour.ph! > 4.2 && shareSpent(f, now, times) > 2) rules.push('slow')
   if (blended.passed) rules.push(...readyRules(f, now, whole, raisedAt))
   const hair = liquid.nearLimit || blended.nearLimit || hairs(f, now, spent, times)
   return { rules, passed: blended.passed, bad: blended.over || blended.aboveAgain, hair }
 }
 
 /** Within a hair of one of the other lines of time. */
-function hairs(f: Jar, now: Hour, spent: (hour: Hour) => number, times: number | null): boolean {
-  const all = times === null ? 0 : shareSpent(f, now, times)
-  return [0.5, 1, 1.4, 2].some((line) => Math.abs(spent(now) - line) < 1e-4 || Math.abs(all - line) < 1e-4)
+function hairs(f: Jar, now: Hour, spent: (hour: Hour) => number, times: Salt): boolean {
+  const all = shareSpent(f, now, times)
+  return [0.5, 0.7, 1, 1.4, 2].some((line) => Math.abs(spent(now) - line) < 1e-4 || Math.abs(all - line) < 1e-4)
 }
 
 const startPhOf = (f: Jar) =>
@@ -441,16 +498,25 @@ function readyRules(f: Jar, now: Hour, whole: Reading[], raisedAt: Hour | null):
   const read = whole.filter((r) => r.hour <= now)
   const last = read.at(-1)
   if (!last) return ['on its way']
-  if (last.ph! > f.targetPh) return ['on its way']
+  if (last.ph! > f.targetPh) {
+    const since = read.findLast((r) => r.hour <= last.hour - 4 * 24 + 1e-6 && (raisedAt === null || r.hour > raisedAt))
+    const still = since && Math.abs(since.ph! - last.ph!) <= 0.1
+    if (!still || last.ph! > 4.2 || (f.foreseen?.gas ?? 0) > 2) return ['on its way']
+    return isOwn(f, now, last) ? ['settled above'] : ['on its way']
+  }
   const first = read.filter((r) => r.hour <= last.hour - 24 + 1e-6 && (raisedAt === null || r.hour > raisedAt)).at(-1)
   if (!first || first.ph! > f.targetPh) return ['on its way']
   if (((first.ph! - last.ph!) / (last.hour - first.hour)) * 24 >= 0.05) return ['on its way']
   if ((f.foreseen?.gas ?? 0) > 2) return ['on its way']
+  return isOwn(f, now, last) ? ['ready'] : ['on its way']
+}
+
+/** Its acid is its own: it fell from its start, or gas came and went. */
+function isOwn(f: Jar, now: Hour, last: Reading): boolean {
   const gas = f.looks.find((l) => ['bubbles', 'foam'].includes(l.sign) && l.hour <= now)
   const calm = gas && f.looks.some((l) => l.sign === 'calm' && l.hour > gas.hour && l.hour <= now)
   const leastDays = f.style === 'mash' ? 3 : 5
-  const own = startPhOf(f) - last.ph! >= 0.3 - near || (gas && (calm || now >= leastDays * 24))
-  return own ? ['ready'] : ['on its way']
+  return startPhOf(f) - last.ph! >= 0.3 - near || Boolean(gas && (calm || now >= leastDays * 24))
 }
 
 /** Rules that go on to what is made of a lot. */
@@ -463,7 +529,7 @@ export const GOES_ON = [
   'late',
   'open sign',
   'film',
-  'very salty',
+  'salty and late',
   'weak',
 ]
 
@@ -516,7 +582,7 @@ function columnAfter(
   madeHour: Hour,
   under: boolean,
   readings: Reading[],
-  foreseen: { likely: Hour; late: Hour } | null,
+  foreseen: Told,
   now: Hour,
 ): { column: Column; source: Source } {
   const on = (hour: Hour) =>
@@ -565,7 +631,7 @@ export function ownRules(c: Column): string[] {
   if (c.over) return ['over', 'ready']
   if (c.aboveAgain) return ['above again', 'ready']
   if (!c.passed) return ['not proven', 'ready']
-  if (c.likely >= 1) return ['too late', 'ready']
+  if (c.least >= 1) return ['too late', 'ready']
   if (c.late >= 1) return ['late', 'ready']
   return ['ready']
 }

@@ -7,6 +7,7 @@ import {
   mayRelease,
   releaseChecks,
   USUAL_REFERENCE,
+  type FinalReading,
   type ReleaseCase,
 } from '../../src'
 
@@ -141,10 +142,23 @@ describe('release', () => {
     )
   })
 
-  it('an uncalibrated meter counts twice, and no limit over 4.2 is taken', () => {
-    expect(stops({ reading: { ph: 3.92, hoursAfterBlending: 26, trust: 'unchecked', calibrationAgeH: null } })).toEqual(
-      ['ph'],
-    )
+  it('a meter releases that was set that day and did not fail its check afterwards; strips to 4.0; no limit over 4.2', () => {
+    const verdictOf = (reading: object) =>
+      releaseChecks({ ...good, limitPh: 4.2, reading: { ph: 3.5, hoursAfterBlending: 26, ...reading } as FinalReading })
+        .filter(({ id }) => id === 'meter')
+        .map(({ verdict }) => verdict)[0]
+    expect(verdictOf({ trust: 'bench', calibrationAgeH: 2, checkedAfter: 'passed' })).toBe('pass')
+    expect(verdictOf({ trust: 'bench', calibrationAgeH: 2 })).toBe('ask')
+    for (const stopped of [
+      { trust: 'bench', calibrationAgeH: 2, checkedAfter: 'failed' },
+      { trust: 'pocket', calibrationAgeH: 30 },
+      { trust: 'unchecked', calibrationAgeH: null },
+      { trust: 'failed', calibrationAgeH: null },
+      { trust: 'stained', calibrationAgeH: null },
+      { trust: 'strip', ph: 4.1, calibrationAgeH: null },
+    ])
+      expect(verdictOf(stopped), JSON.stringify(stopped)).toBe('stop')
+    expect(verdictOf({ trust: 'strip', ph: 3.6, calibrationAgeH: null })).toBe('ask')
     expect(() => releaseChecks({ ...good, limitPh: 4.4 })).toThrow(/between 2.5 and 4.2/)
   })
 })

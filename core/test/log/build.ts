@@ -64,7 +64,14 @@ export function notebook() {
     } as Draft)
     return lotId
   }
-  const read = (lotId: string, at: number, ph: number | undefined, tempC = 21, calibratedAt?: string): string =>
+  /** Read with a meter calibrated the same day; `null` for one that nobody calibrated. */
+  const read = (
+    lotId: string,
+    at: number,
+    ph: number | undefined,
+    tempC = 21,
+    calibratedAt: string | null = day(at - 0.1),
+  ): string =>
     write({
       kind: 'reading',
       at: day(at),

@@ -20,7 +20,7 @@ import {
 import { day, caseOf, notebook } from '../log/build'
 import { mash } from '../blend/foods'
 
-const CALIBRATED = day(0)
+const CALIBRATED = day(1.5)
 /** A base in stock, and a blend of it that is not poured yet. */
 function bench() {
   const log = notebook()
@@ -30,7 +30,7 @@ function bench() {
     [5, 3.8],
     [9, 3.7],
   ] as const)
-    log.read(ferment, at, ph, 21, CALIBRATED)
+    log.read(ferment, at, ph)
   const base = log.press(ferment, 10)
   const blend = log.id()
   const part = { lotId: base, name: 'Cayenne base', massG: 75 }

@@ -65,7 +65,7 @@ describe('three players', () => {
       return earlier
     }
     expect(lost('ready-or-lime', 1, 0)).toMatch(/: it was good, and nothing that was logged stood against it\.$/)
-    expect(lost('weak-brine', 1, 8)).toMatch(
+    expect(lost('weak-brine', 2, 8)).toMatch(
       /^K-1: a ground sample would have read pH 4\.\d\d 2026-06-\d\d \d\d:\d\d, in time\.$/,
     )
   })

@@ -63,9 +63,10 @@ describe('what a ferment asks for', () => {
     },
   )
 
-  it('salt-packed fruit is asked for its cover on day 5, and never for its pH', () => {
+  it('salt-packed fruit that works out sour is asked for its cover on day 5, and not for its pH', () => {
     const log = notebook()
-    const lotId = log.mash(0, { style: 'salt-packed', saltPct: 10 }, { closure: 'tight lid' })
+    const rows = [{ materialId: 'lemon', name: 'Lemon', massG: 2000, preparation: 'raw', seedsOut: false }]
+    const lotId = log.mash(0, { style: 'salt-packed', saltPct: 10, saltG: 200, rows }, { closure: 'tight lid' })
     expect(titles(log, lotId, 4)).toEqual(['Turn the jar'])
     log.write({ kind: 'chore', at: day(4.9), lotId, chore: 'turn' })
     expect(titles(log, lotId, 5)).toEqual(['Check that it is covered'])
@@ -148,7 +149,10 @@ describe('the round', () => {
     gasPerDay: 1,
     burpEveryH: 60,
     gasSentence: '',
-    crossing: { liquid: { likelyH: 0, lateH: 0 }, blended: { likelyH: 0, lateH: 0 } },
+    crossing: {
+      liquid: { earlyH: 0, likelyH: 0, mostH: 0, lateH: 0 },
+      blended: { earlyH: 0, likelyH: 0, mostH: 0, lateH: 0 },
+    },
     under: null,
   }
 

@@ -26,7 +26,10 @@ const JAR = { vesselId: 'jar-3000', mark: '', hot: false }
 const nowhere = { early: null, typical: null, late: null, lateOfThose: null, missed: 1 }
 const foretold = (chance: number): ForecastSummary => ({
   ...{ flags: [], gasPerDay: 0, burpEveryH: null, gasSentence: '', passes: nowhere, ready: nowhere },
-  crossing: { liquid: { likelyH: 60, lateH: 80 }, blended: { likelyH: 60, lateH: 80 } },
+  crossing: {
+    liquid: { earlyH: 50, likelyH: 60, mostH: 75, lateH: 80 },
+    blended: { earlyH: 50, likelyH: 60, mostH: 75, lateH: 80 },
+  },
   under: { hours: [0, 3000], chances: [chance, chance] },
 })
 

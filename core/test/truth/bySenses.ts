@@ -10,9 +10,10 @@ import {
   normals,
   summaryOf,
   PH_LINE,
-  PIECES_TIMES,
+  piecesTimes,
   allowedDays,
-  saltTimes,
+  allowanceOf,
+  PLAIN_ALLOWANCE,
   SENSE_QUESTIONS,
   stepOf,
   uniforms,
@@ -100,14 +101,17 @@ export function liveBySenses(
   const believed = lotCaseOf(log.book(), lot(), START)!
   const truth = hiddenBatch(kind, { batch: believed.batch, temperature: { points: [{ hour: 0, tempC: roomC }] } }, seed)
   const offsets = Object.fromEntries(SENSE_QUESTIONS.map((question) => [question, ANY_OFFSET.sd * noise()]))
-  const allowedH = 24 * allowedDays(roomC) * (saltTimes(believed.batch.medium.saltPct) ?? 3)
+  const { saltPct: inWaterPct } = believed.batch.medium
+  const allowance = allowanceOf(inWaterPct) ?? PLAIN_ALLOWANCE
+  const allowedH = 24 * allowedDays(roomC, allowance) * allowance.times
   const passesAt = (of: 'liquid' | 'blended') => {
     for (let hour = 0; hour < 24 * 60; hour++) if (truth.ph(hour, of) <= PH_LINE) return hour
     return Infinity
   }
   const passed = { liquid: passesAt('liquid'), blended: passesAt('blended') }
   const inTime = (share: number) =>
-    passed.liquid <= share * allowedH && passed.blended <= share * allowedH * (pieces ? PIECES_TIMES : 1)
+    passed.liquid <= share * allowedH &&
+    passed.blended <= share * allowedH * (pieces ? piecesTimes(true, inWaterPct) : 1)
   const under = (atDay: number) => truth.ph(atDay * 24, 'blended') <= PH_LINE
   let known: { entries: number; forecast: FermentForecast } | null = null
   let entries = 0

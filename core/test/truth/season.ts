@@ -16,9 +16,11 @@ import {
   summaryOf,
   partComposition,
   PH_LINE,
-  PIECES_TIMES,
+  piecesTimes,
   releaseChecks,
-  saltTimes,
+  allowanceOf,
+  PLAIN_ALLOWANCE,
+  type Allowance,
   uniforms,
   withPh,
   type Draft,
@@ -96,9 +98,9 @@ const READS: readonly TaskCode[] = [
 ]
 
 /** The share of the time allowed that was truly spent when it passed; Infinity where it never does. */
-function trulySpent(truth: HiddenBatch, of: Sampled, tempC: number, times: number): number {
+function trulySpent(truth: HiddenBatch, of: Sampled, tempC: number, allowance: Allowance): number {
   for (let hour = 0; hour <= LAST_DAY * 24; hour += 1)
-    if (truth.ph(hour, of) <= PH_LINE) return hour / 24 / (allowedDays(tempC) * times)
+    if (truth.ph(hour, of) <= PH_LINE) return hour / 24 / (allowedDays(tempC, allowance) * allowance.times)
   return Infinity
 }
 
@@ -156,10 +158,10 @@ export function liveSeason(kind: SeasonKind, maker: Maker, seed: number): Season
       }
     return summaryOf(log.book(), lot(), known.forecast, nowMs)
   }
-  const times = saltTimes(believed.batch.medium.saltPct) ?? 3
-  const spentBy = (of: Sampled) => Math.max(...truths.map((truth) => trulySpent(truth, of, roomC, times)))
+  const allowance = allowanceOf(believed.batch.medium.saltPct) ?? PLAIN_ALLOWANCE
+  const spentBy = (of: Sampled) => Math.max(...truths.map((truth) => trulySpent(truth, of, roomC, allowance)))
   const spentAt = { liquid: spentBy('liquid'), blended: spentBy('blended') }
-  const limit = pieces ? PIECES_TIMES : 1
+  const limit = pieces ? piecesTimes(true, believed.batch.medium.saltPct) : 1
   const sound = spentAt.liquid < SURE && spentAt.blended < SURE * limit && !ROTS.includes(kind)
   const over = (share: number) => spentAt.liquid > share || spentAt.blended > share * limit
   const end = (ended: Season['ended'], atDay: number, said: string, released = false): Season => ({

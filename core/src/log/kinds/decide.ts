@@ -4,12 +4,12 @@ import { base, IdSchema, MomentSchema, name, tempC, text } from '../entryParts'
 import type { Kind } from '../kind'
 import { add } from '../lot'
 
-/** What the maker decided: to another place, more time, or that it is ready. */
+/** What the maker decided: to another place, more time, that it is ready, or for the own kitchen only. */
 export const DecideEntry = z.object({
   ...base,
   kind: z.literal('decide'),
   lotId: IdSchema,
-  decision: z.enum(['cold', 'warm', 'wait', 'ready']),
+  decision: z.enum(['cold', 'warm', 'wait', 'ready', 'home']),
   place: name.optional(),
   tempC: tempC.optional(),
   until: MomentSchema.optional(),
@@ -23,11 +23,12 @@ const DECISION_WORDS = {
   warm: (place: string) => `Back to the warm, ${place}`,
   wait: () => 'More time',
   ready: () => 'Called ready',
+  home: () => 'For home use only',
 }
 
 const kind: Kind<typeof DecideEntry> = {
   schema: DecideEntry,
-  says: 'to the cold, back to the warm, more time, ready',
+  says: 'to the cold, back to the warm, more time, ready, for home use only',
   words: ({ decision, place, tempC: degrees, likely, reason }, world) =>
     [
       DECISION_WORDS[decision](place ?? ''),
