@@ -13,8 +13,9 @@ import {
   suppliesFor,
   wayOf,
   type Lot,
+  type Process,
 } from '@lactofer/core'
-import type { ChosenReference, RunForm } from '~/forms/runForm'
+import type { RunForm } from '~/forms/runForm'
 import { useBook } from '~/stores/book'
 
 /** What is in the pot and in a bottle, and how many bottles that makes. */
@@ -57,15 +58,18 @@ export function useBottlingChecks(
   form: Ref<RunForm>,
   lot: Ref<Lot | undefined>,
   { format, densityGPerMl }: Pick<ReturnType<typeof useBottlingPot>, 'format' | 'densityGPerMl'>,
-  reference: Ref<ChosenReference>,
+  process: Ref<Process | null>,
 ) {
   const book = useBook()
   const choice = computed(() => ({
     treatment: form.value.treatment,
     store: form.value.store,
-    limitPh: RELEASE_PH.usual,
+    limitPh: process.value?.maxPh ?? RELEASE_PH.usual,
     formatId: format.value?.id ?? '',
-    reference: reference.value.value,
+    process: process.value,
+    heldMin: form.value.heldMin,
+    turnedMin: form.value.turnedMin,
+    chunky: form.value.chunky,
     altitudeM: form.value.altitudeM ?? 0,
     lastFillTempC: null,
     relief: reliefOf(form.value),

@@ -4,15 +4,16 @@ import {
   refusalOf,
   RELEASE_PH,
   releaseCaseOf,
-  USUAL_REFERENCE,
   wayOf,
   withCheck,
   type Draft,
   type Lot,
+  type Process,
+  type Treatment,
 } from '@lactofer/core'
 import { nowMoment } from '~/clock/clock'
 import { dayAfterMonths, monthAndDay } from '~/clock/moments'
-import { freshRun, referenceOf, RunFormSchema, runProblems, type RunForm, type RunProblems } from '~/forms/runForm'
+import { freshRun, RunFormSchema, runProblems, type RunForm, type RunProblems } from '~/forms/runForm'
 import { useForm } from '~/composables/useForm'
 import { useBottlingChecks, useBottlingPot } from '~/composables/useBottlingPot'
 import { useStops } from '~/composables/useStops'
@@ -71,11 +72,15 @@ function useFollowing(
   )
 }
 
+/** Ways of keeping that a process is about. */
+export const takesProcess = (treatment: Treatment): boolean => wayOf(treatment).heats || treatment === 'cold-fill'
+
 /** The entry a run comes to. */
 function runDraft(
   form: RunForm,
   from: Lot,
   pot: ReturnType<typeof useBottlingPot>,
+  process: Process | null,
 ): Extract<Draft, { kind: 'bottle' }> {
   const { retained, netG, testBottle } = form
   const [format, densityGPerMl] = [pot.format.value, pot.densityGPerMl.value]
@@ -106,7 +111,9 @@ function runDraft(
     ...(form.treatment === 'cooked-hot-fill' && form.turnedMin && { turnedMin: form.turnedMin }),
     ...(form.bands && format?.band && { bands: true }),
     ...(netG.length && { netG }),
-    ...(wayOf(form.treatment).heats && { reference: referenceOf(form).value }),
+    ...(form.treatment === 'cooked-hot-fill' && form.heldMin && { heldMin: form.heldMin }),
+    ...(form.chunky && { chunky: true }),
+    ...(process && takesProcess(form.treatment) && { process }),
     supplies: pot.supplies.value.map(({ item, fits, count: taken }) => ({ item, fits, count: taken })),
   }
 }
@@ -123,8 +130,10 @@ export function useBottlingRun(blendId: string, lot: Ref<Lot | undefined>) {
   function keepCaseFor(formatId: string) {
     if (!lot.value) return null
     const choice = { treatment: 'live-cold', store: 'cold', limitPh: RELEASE_PH.usual, formatId, altitudeM: 0 } as const
-    const rest = { reference: USUAL_REFERENCE, lastFillTempC: null, relief: 'test bottle' } as const
-    return keepCaseOf(releaseCaseOf(book.book, book.judge, lot.value, { ...choice, ...rest }, book.nowMs))
+    const rest = { process: null, lastFillTempC: null, heldMin: null, turnedMin: null, chunky: false } as const
+    return keepCaseOf(
+      releaseCaseOf(book.book, book.judge, lot.value, { ...choice, ...rest, relief: 'test bottle' }, book.nowMs),
+    )
   }
   const { form, loaded, shown, problems, asked, busy, confirm, reset } = useForm({
     fresh,
@@ -142,8 +151,10 @@ export function useBottlingRun(blendId: string, lot: Ref<Lot | undefined>) {
   })
   const pot = useBottlingPot(form, lot)
   useFollowing(form, lot, pot.most, loaded, fresh)
-  const reference = computed(() => referenceOf(form.value))
-  const judged = useBottlingChecks(form, lot, pot, reference)
+  const process = computed(
+    () => book.book.processes.find(({ processId }) => processId === form.value.processId)?.process ?? null,
+  )
+  const judged = useBottlingChecks(form, lot, pot, process)
   const stops = useStops()
   const stand = computed(() => lot.value && book.judgementOf(lot.value))
   /** What the log itself said against it when it was to be recorded. */
@@ -151,12 +162,12 @@ export function useBottlingRun(blendId: string, lot: Ref<Lot | undefined>) {
   /** Records the run. @returns its entry, or `null` where something speaks against it. */
   async function bottle(event: Event) {
     refused.value = ''
-    const entry = lot.value && pot.format.value ? runDraft(form.value, lot.value, pot) : null
+    const entry = lot.value && pot.format.value ? runDraft(form.value, lot.value, pot, process.value) : null
     const written = await confirm(event, () => {
       refused.value = (entry && refusalOf(book.book, book.judge, entry)) ?? ''
       return entry && !refused.value ? [entry] : null
     })
     return written ? entry : null
   }
-  return { form, reset, ...pot, ...judged, reference, stand, problems, shown, asked, busy, refused, bottle }
+  return { form, reset, ...pot, ...judged, process, stand, problems, shown, asked, busy, refused, bottle }
 }

@@ -5,20 +5,15 @@ import {
   contains,
   CLOSINGS,
   formatNumber,
-  HEAT_REFERENCES,
-  InvalidInput,
-  ownReference,
   pressureAt,
   pressureVerdict,
   STORES,
   TREATMENTS,
-  USUAL_REFERENCE,
   usualWay,
   wayOf,
   type Caution,
   type Composition,
   type KeepCase,
-  type HeatReference,
   type Ingredient,
   type Lot,
   type Range,
@@ -47,12 +42,10 @@ export const RunFormSchema = z.object({
   turnedMin: amount.default(null),
   bands: z.boolean().default(false),
   netG: z.array(z.number()),
-  referenceId: z.string(),
-  refC: amount,
-  zC: amount,
-  minutes: amount,
-  highestPh: amount,
-  source: z.string(),
+  heldMin: amount.default(null),
+  chunky: z.boolean().default(false),
+  /** The recorded process; empty for the usual figures. */
+  processId: z.string().default(''),
   altitudeM: amount,
   fillC: amount,
   glassC: amount,
@@ -91,12 +84,9 @@ export function freshRun(lot: Lot | undefined, formatId: string, known: KeepCase
     turnedMin: null,
     bands: false,
     netG: [],
-    referenceId: USUAL_REFERENCE.id,
-    refC: 93.3,
-    zC: 8.9,
-    minutes: null,
-    highestPh: 4.1,
-    source: '',
+    heldMin: null,
+    chunky: false,
+    processId: '',
     altitudeM: 0,
     fillC: 88,
     glassC: 22,
@@ -107,27 +97,6 @@ export function freshRun(lot: Lot | undefined, formatId: string, known: KeepCase
 /** Live bottles shut tight that a test bottle would not do for. */
 const tightStops = (known: KeepCase | null): boolean =>
   known !== null && known.live && pressureVerdict(pressureAt(known, 'cold').bar, 'test bottle') === 'stop'
-
-/** The reference chosen; one of the maker's own may still be wrong, and says so. */
-export interface ChosenReference {
-  value: HeatReference
-  problem: string
-}
-
-/** The reference a form names. */
-export function referenceOf({ referenceId, refC, zC, minutes, highestPh, source }: RunForm): ChosenReference {
-  if (referenceId !== 'own')
-    return { value: HEAT_REFERENCES.find(({ id }) => id === referenceId) ?? USUAL_REFERENCE, problem: '' }
-  try {
-    if (refC === null || zC === null || highestPh === null)
-      throw new InvalidInput('Fill in temperature, z and the highest pH as your process authority wrote them.')
-    if (!source.trim()) throw new InvalidInput('Say who set it and when: it stands on the record.')
-    return { value: ownReference({ refC, zC, minutes, highestPh, source: source.trim() }), problem: '' }
-  } catch (error) {
-    if (error instanceof InvalidInput) return { value: USUAL_REFERENCE, problem: error.message }
-    throw error
-  }
-}
 
 /** What a run is held against. */
 export interface RunLimits {
@@ -159,7 +128,7 @@ function partProblem({ count, partMl, lossMl }: RunForm, { most, filledMl, leftM
 
 /** What can be wrong with a run, field by field. */
 export type RunProblems = Record<
-  'count' | 'code' | 'date' | 'part' | 'retained' | 'place' | 'reference' | 'store' | 'pot',
+  'count' | 'code' | 'date' | 'part' | 'retained' | 'place' | 'store' | 'pot',
   string | null
 >
 
@@ -174,7 +143,6 @@ export function runProblems(form: RunForm, limits: RunLimits): RunProblems {
     part: partProblem(form, limits),
     retained: count !== null && (retained ?? 0) > count ? 'More are kept back than were filled.' : null,
     place: form.place.trim() ? null : 'Say where they stand.',
-    reference: form.treatment === 'cooked-hot-fill' ? referenceOf(form).problem || null : null,
     store: limits.refusal,
     pot: limits.stops,
   }

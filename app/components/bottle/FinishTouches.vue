@@ -23,11 +23,20 @@ const hot = computed(() => treatment === 'cooked-hot-fill')
   <div v-if="hot || format?.band" class="touches" role="group" aria-label="Finishing touches">
     <template v-if="hot">
       <QuantityField
+        v-model="form.heldMin"
+        kind="number"
+        label="Closed and held hot, minutes"
+        :limits="{ low: 0, high: 120, unit: 'min' }"
+        hint="where your process asks for it"
+        optional
+      />
+      <p class="small muted">From capping until it is cooled, at filling temperature.</p>
+      <QuantityField
         v-model="form.turnedMin"
         kind="number"
         label="Turned over, minutes"
         :limits="{ low: 0, high: 15, unit: 'min' }"
-        hint="two or three: hot sauce on cap and neck"
+        hint="two or more: hot sauce on cap and neck"
         optional
       />
       <p class="small muted">

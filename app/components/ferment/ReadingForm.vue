@@ -56,11 +56,13 @@ const { options, using, instrumentOf, ageOf } = useMeters()
 const reducing = ref(false)
 
 const structure = computed(() => (lot.made.kind === 'plan' ? structureOfLot(book.book, lot) : null))
-const pieces = computed(() => (structure.value?.liquid ?? 1) < 1)
+/** Bottles of a chunky product, whose liquid does not stand for its pieces. */
+const chunky = computed(() => lot.made.kind === 'bottle' && lot.made.chunky === true)
+const pieces = computed(() => (structure.value?.liquid ?? 1) < 1 || chunky.value)
 /** Marks of its jars, where there are several. */
 const jars = computed(() => (lot.vessels.length > 1 ? lot.vessels.map(({ mark }) => mark) : []))
 const of = computed({
-  get: () => form.value.of ?? (structure.value ? usuallyOf(structure.value) : 'blended'),
+  get: () => form.value.of ?? (structure.value ? usuallyOf(structure.value) : chunky.value ? 'liquid' : 'blended'),
   set: (value: 'liquid' | 'blended') => (form.value.of = value),
 })
 const titration = computed(() => {
@@ -128,7 +130,7 @@ async function keep(event: Event) {
 const METER_CAUTION = cautionsFor('read', {})[0]?.text
 const SAMPLES = [
   { value: 'liquid', label: 'the liquid' },
-  { value: 'blended', label: 'pieces and liquid, ground' },
+  { value: 'blended', label: 'pieces, ground or blended' },
 ]
 </script>
 
@@ -146,7 +148,7 @@ const SAMPLES = [
         optional
         @taken="taken"
       />
-      <PickField v-if="pieces && !phOnly" v-model="of" label="pH of" :options="SAMPLES" class="whole" />
+      <PickField v-if="pieces && (!phOnly || chunky)" v-model="of" label="pH of" :options="SAMPLES" class="whole" />
       <div v-if="jars.length" class="whole">
         <span class="field-label">pH of jar</span>
         <el-checkbox-group v-model="form.marks" aria-label="pH of jar">

@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { say } from '~/composables/say'
-import { EVENING_OUT_H, formatVolume, HEAT_REFERENCES, type Treatment } from '@lactofer/core'
+import { DEFAULTS_WORDS, EVENING_OUT_H, formatVolume, processWords, referenceFor, type Treatment } from '@lactofer/core'
 import { shortMoment } from '~/clock/moments'
 import { runCautions } from '~/forms/runForm'
-import { useBottlingRun } from '~/composables/useBottlingRun'
+import { takesProcess, useBottlingRun } from '~/composables/useBottlingRun'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 
@@ -25,23 +25,29 @@ const {
   leftMl,
   most,
   way,
-  reference,
+  process,
   known,
   checks,
   weighed,
   supplies,
   stand,
-  problems,
   shown,
   busy,
   refused,
   bottle,
 } = run
 const cautions = computed(() => runCautions(book.ingredients(id), form.value, composition.value, known.value))
-const references = [
-  ...HEAT_REFERENCES.map(({ id: value, name }) => ({ value, label: name })),
-  { value: 'own', label: 'as my process authority wrote it' },
-]
+/** The entry of the list that opens the form of a new one. */
+const NEW = 'new'
+const recording = ref(false)
+const processes = computed(() => [
+  { value: '', label: 'the usual figures, no recorded process' },
+  ...book.book.processes.map(({ processId, process: one }) => ({
+    value: processId,
+    label: processWords(one, preferences.world),
+  })),
+  { value: NEW, label: 'Record a process …' },
+])
 /** The label does not stand before there are bottles. */
 const before = computed(() => checks.value.filter((check) => check.id !== 'label'))
 
@@ -84,15 +90,15 @@ const keep = (treatment: Treatment) => (form.value.treatment = treatment)
             :treatment="form.treatment"
             @keep="keep"
         /></InTurn>
-        <section v-if="way.heats" class="sheet" aria-label="Heat">
-          <h2>Heat</h2>
+        <section v-if="takesProcess(form.treatment)" class="sheet" aria-label="Process">
+          <h2>{{ way.heats ? 'Heat' : 'Process' }}</h2>
           <div class="fields">
             <PickField
-              v-if="form.treatment === 'cooked-hot-fill'"
-              v-model="form.referenceId"
+              :model-value="form.processId"
               class="reference"
-              label="Reckoned against"
-              :options="references"
+              label="Made by"
+              :options="processes"
+              @update:model-value="(value) => (value === NEW ? (recording = true) : (form.processId = value))"
             />
             <QuantityField
               v-if="form.treatment === 'boiled-in-jar'"
@@ -102,47 +108,14 @@ const keep = (treatment: Treatment) => (form.value.treatment = treatment)
               :limits="{ low: 0, high: 5000 }"
             />
           </div>
-          <div v-if="form.referenceId === 'own' && form.treatment === 'cooked-hot-fill'" class="fields">
-            <QuantityField
-              v-model="form.refC"
-              kind="temperature"
-              label="Reference temperature"
-              :limits="{ low: 50, high: 121.1 }"
-              no-take
-            />
-            <QuantityField
-              v-model="form.zC"
-              kind="number"
-              label="z, in °C"
-              :limits="{ low: 4, high: 20, unit: '°C' }"
-            />
-            <QuantityField
-              v-model="form.minutes"
-              kind="number"
-              label="Minutes asked"
-              :limits="{ low: 0.01, high: 600, unit: 'min' }"
-              optional
-            />
-            <QuantityField
-              v-model="form.highestPh"
-              kind="ph"
-              label="Up to pH"
-              :limits="{ low: 2.5, high: 4.6 }"
-              no-take
-            />
-            <WordField
-              v-model="form.source"
-              class="reference"
-              label="Who set it, and when"
-              placeholder="Letter of the process authority, May"
-            />
-          </div>
-          <p v-if="problems.reference && form.referenceId === 'own'" class="problem" role="alert">
-            {{ problems.reference }}
+          <p class="small muted">
+            {{
+              process
+                ? `Every figure of it is checked at the release. pH ${process.maxPh.toFixed(2)} or less.`
+                : `Without a recorded process it is held to ${DEFAULTS_WORDS}.`
+            }}
           </p>
-          <p v-else-if="form.treatment === 'cooked-hot-fill'" class="small muted">
-            {{ reference.value.source }} Not for a sauce over pH {{ reference.value.highestPh.toFixed(1) }}.
-          </p>
+          <ProcessDialog v-model="recording" @recorded="(id) => (form.processId = id)" />
           <HotFillPlan
             v-if="form.treatment === 'cooked-hot-fill' && format"
             v-model="form"
@@ -154,7 +127,7 @@ const keep = (treatment: Treatment) => (form.value.treatment = treatment)
           v-if="way.heats"
           :key="form.treatment"
           :lot="lot"
-          :reference="reference.value"
+          :reference="referenceFor(process)"
           :boiled="form.treatment === 'boiled-in-jar'"
         />
         <form class="sheet" novalidate aria-label="Fill and count" @submit.prevent="record">
@@ -180,6 +153,9 @@ const keep = (treatment: Treatment) => (form.value.treatment = treatment)
             />
             <QuantityField v-model="form.lossMl" kind="volume" label="Left in pot and funnel" />
           </div>
+          <el-checkbox v-model="form.chunky"
+            >It holds pieces: released on drained solids of three containers</el-checkbox
+          >
           <p v-if="shown.count ?? shown.part" class="problem" role="alert">
             {{ shown.count ?? shown.part }}
           </p>

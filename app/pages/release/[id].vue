@@ -15,7 +15,7 @@ const made = computed(() => (lot.value?.made.kind === 'bottle' ? lot.value.made 
 const source = computed(() => made.value && book.lot(made.value.fromLotId))
 const limitPh = ref<number | null>(RELEASE_PH.usual)
 watch(
-  () => lot.value?.release?.limitPh,
+  () => lot.value?.release?.limitPh ?? made.value?.process?.maxPh,
   (limit) => {
     if (limit) limitPh.value = limit
   },
@@ -32,6 +32,8 @@ const { form, shown, busy, confirm, asked } = useForm({
 const checks = computed(() =>
   lot.value && limitPh.value !== null ? checksOf(book.book, book.judge, lot.value, book.nowMs, limitPh.value) : null,
 )
+/** As far as its process allows, or Lactofer does. */
+const highest = computed(() => made.value?.process?.maxPh ?? RELEASE_PH.highest)
 const stand = computed(() => (lot.value ? book.judgementOf(lot.value) : null))
 const free = computed(() => checks.value !== null && mayRelease(checks.value))
 const corrected = computed(() => (lot.value ? correctedSince(book.book, lot.value) : null))
@@ -102,8 +104,12 @@ async function decide(event: Event, decision: 'released' | 'held') {
         <StandLine v-if="stand && stand.make === 'stop'" :judgement="stand" />
         <h3>pH of a bottle</h3>
         <p class="muted small">
-          A bottle of this run, opened and stirred, a day after it was filled. What is read in the pot after filling
-          does not count for these bottles.
+          <template v-if="made.chunky"
+            >Three containers, opened a day after filling or later: drain each, blend its solids, read that.</template
+          ><template v-else
+            >A bottle of this run, opened and stirred, a day after it was filled. The highest counts. What is read in
+            the pot after filling does not.</template
+          >
         </p>
         <InTurn><ReadingForm :key="lot.id" :lot="lot" ph-only /></InTurn>
       </section>
@@ -115,8 +121,8 @@ async function decide(event: Event, decision: 'released' | 'held') {
               v-model="limitPh"
               kind="ph"
               label="Release limit"
-              :limits="{ low: 2.5, high: RELEASE_PH.highest }"
-              :hint="`usually ${RELEASE_PH.usual.toFixed(1)}, never over ${RELEASE_PH.highest}`"
+              :limits="{ low: 2.5, high: highest }"
+              :hint="`usually ${RELEASE_PH.usual.toFixed(1)}, never over ${highest}`"
               no-take
             />
             <WordField v-model="form.initials" label="Your initials" :problem="shown.initials" />

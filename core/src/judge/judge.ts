@@ -16,6 +16,7 @@ import { forksAbout, saidOtherwise } from './otherwise'
 import { signReasons } from './openSigns'
 import { isByTaste, type Reason } from './reasons'
 import { reckon, type Reckoned } from './reckon'
+import { overLimitReasons } from './overLimit'
 import { oilReasons } from './underOil'
 
 /** From this share of its time on the clock presses. Judgement. */
@@ -113,6 +114,7 @@ function standOf(
     ...notUnderstood(newer.get(lot.id)),
     ...notSettled(forked.get(lot.id)),
     ...oilReasons(book, portion, atMs),
+    ...overLimitReasons(lot, atMs),
     ...together(byJar()),
   ]
   const runs = allowance !== null

@@ -108,6 +108,8 @@ export interface ReasonFacts {
   /** Its pH was only worked out, at most so high. */
   'sour as worked out': { upperPh: number | null }
   /** Under oil, in the refrigerator: so many days from when it went in. */
+  /** A bottle of it was read over its limit. */
+  'bottle over the limit': { ph: number; limitPh: number; atMs: number }
   /** Nothing of that yet. */
   'nothing keeps it yet': { ph: number | null; dueMs: number }
   'as it is': { kind: string }
@@ -189,6 +191,7 @@ export const RULES: Record<Exclude<ReasonCode, 'made of'>, Rule> = {
   'kept by acid': { state: 'ready', make: 'pass', goesOn: false },
   'kept by salt and cold': { state: 'ready', make: 'ask', goesOn: true, sale: 'stop' },
   'under oil': { state: 'ready', make: 'ask', goesOn: false },
+  'bottle over the limit': { state: 'act', make: 'stop', goesOn: true },
   'too long under oil': { state: 'act', make: 'stop', goesOn: true },
   'past its days in the cold': { state: 'ask', make: 'stop', goesOn: true },
   'sour as worked out': { state: 'ready', make: 'ask', goesOn: true, sale: 'stop' },

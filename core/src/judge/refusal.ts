@@ -4,12 +4,15 @@ import { inVessels } from '../log/jars'
 import { SCALE_NOISE_G } from '../cellar/overdraw'
 import { formatNumber } from '../units/number'
 import { plainTell, tellReason } from '../words/judgement'
+import type { Lot } from '../log/lot'
 import type { Judge } from './judgement'
+import { isPermitted } from './permitted'
 import { ruleFor } from './reasons'
 
 /** Why it is not sold: it is on hold, or not for sale. */
-function stopped(judge: Judge, lotId: string, at: string): string | null {
-  const reasons = judge(lotId, Date.parse(at))?.reasons ?? []
+function stopped(judge: Judge, { id, made }: Lot, at: string): string | null {
+  const process = made.kind === 'bottle' ? (made.process ?? null) : null
+  const reasons = (judge(id, Date.parse(at))?.reasons ?? []).filter((reason) => !isPermitted(reason, process))
   const because = reasons.find((reason) => (ruleFor(reason).sale ?? ruleFor(reason).make) === 'stop')
   return because ? `It is not for sale. ${tellReason(because, plainTell)}` : null
 }
@@ -32,7 +35,7 @@ function refusedBottles(book: Book, judge: Judge, draft: Extract<Draft, { kind: 
   if (lot.release?.decision !== 'released') return 'Not released: it is not cleared for sale.'
   if (Date.parse(lot.release.at) > Date.parse(draft.at))
     return 'It was released later than that. Correct the date of the sale.'
-  return stopped(judge, lot.id, draft.at)
+  return stopped(judge, lot, draft.at)
 }
 
 /**
@@ -49,7 +52,7 @@ export function refusalOf(book: Book, judge: Judge, draft: Draft): string | null
       if (!lot) return 'This lot is not in the log.'
       if (lot.bottles) return 'Bottles are counted, not weighed.'
       // Eaten, frozen or given away it is a fact; sold it is a choice.
-      const onHold = draft.how === 'sold' ? stopped(judge, lot.id, draft.at) : null
+      const onHold = draft.how === 'sold' ? stopped(judge, lot, draft.at) : null
       if (onHold) return onHold
       return draft.massG > lot.leftG + SCALE_NOISE_G ? `Only ${formatNumber(lot.leftG)} g are left.` : null
     }

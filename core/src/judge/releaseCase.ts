@@ -1,7 +1,8 @@
 import { headspaceOf } from '../bottle/run'
 import { volumeOf, type Composition } from '../composition/composition'
-import { USUAL_REFERENCE, type HeatReference } from '../keep/lethality'
-import type { ReleaseCase } from '../keep/releaseCase'
+import { referenceFor, type Process } from '../keep/process'
+import { EVENING_OUT_H } from '../keep/release'
+import { upperPhOf, type FinalReading, type ReleaseCase } from '../keep/releaseCase'
 import { wayOf, type Relief, type Treatment } from '../keep/ways'
 import type { EntryOf } from '../log/entry'
 import type { Book } from '../lots/fold'
@@ -13,8 +14,10 @@ import type { Verdict } from '../level'
 import { mapRange, type Range } from '../working'
 import { allergensOf, ingredientsOf, labelBasis, unknownOf, type Ingredient } from '../makeup/ingredients'
 import { evidenceOf, heatProcessOf } from '../makeup/heatProcess'
+import { oilOf } from '../makeup/oil'
 import { compositionOf } from '../makeup/lotComposition'
 import { plainTell, tellReason, type Tell } from '../words/judgement'
+import { isPermitted } from './permitted'
 import { ruleFor } from './reasons'
 import type { Judge } from './judgement'
 import { HOUR_MS } from '../units/time'
@@ -25,15 +28,29 @@ export interface BottlingChoice {
   store: Store
   limitPh: number
   formatId: string
-  reference: HeatReference
+  process: Process | null
   altitudeM: number
   lastFillTempC: number | null
+  heldMin: number | null
+  turnedMin: number | null
+  chunky: boolean
   relief: Relief
 }
 
 /** What lets the gas of a run out, or tells of it in time. */
 export const reliefOf = ({ closing, testBottle }: Partial<Pick<EntryOf<'bottle'>, 'closing' | 'testBottle'>>): Relief =>
   closing && closing !== 'tight' ? closing : testBottle ? 'test bottle' : 'none'
+
+/** What a process authority asked of a run that was recorded before processes were: its heat alone. */
+function writtenBefore({ reference, at }: EntryOf<'bottle'>): Process | null {
+  if (reference?.id !== 'own') return null
+  const { name, source, refC, zC, minutes, highestPh } = reference
+  return {
+    ...{ basis: 'scheduled process', name: name.slice(0, 80), author: source.slice(0, 120) || 'as recorded' },
+    ...{ written: at.slice(0, 10), product: 'as recorded', container: 'as recorded', closure: 'as recorded' },
+    ...{ pack: 'hot', refC, zC, maxPh: highestPh, permits: ['shelf'], ...(minutes !== null && { minutes }) },
+  }
+}
 
 /** What the recorded run of a bottled lot chose. */
 export const choiceOf = (made: EntryOf<'bottle'>, limitPh: number): BottlingChoice => ({
@@ -43,7 +60,10 @@ export const choiceOf = (made: EntryOf<'bottle'>, limitPh: number): BottlingChoi
   formatId: made.formatId ?? `b${made.bottleMl}`,
   lastFillTempC: made.lastFillTempC ?? null,
   altitudeM: made.altitudeM ?? 0,
-  reference: made.reference ?? USUAL_REFERENCE,
+  process: made.process ?? writtenBefore(made),
+  heldMin: made.heldMin ?? null,
+  turnedMin: made.turnedMin ?? null,
+  chunky: made.chunky ?? false,
   relief: reliefOf(made),
 })
 
@@ -87,20 +107,41 @@ function checkedAfter({ meterChecks }: Book, meter: string | undefined, readMs: 
 function finishedReading(
   book: Book,
   { pouredMs, readings }: ReturnType<typeof readingsOf>,
+  bottledId: string | undefined,
   nowMs: number,
 ): ReleaseCase['reading'] {
-  const last = readings.findLast((reading) => reading.ph !== undefined)
-  if (last?.ph === undefined) return null
+  // Drained liquid says nothing of a sauce; of its bottles the highest counts, and one over the limit for good.
+  const whole = readings.filter(({ ph, of }) => ph !== undefined && of !== 'liquid')
+  const own = whole.filter(({ lotId }) => lotId === bottledId)
+  const highest = own.toSorted((a, b) => upperOf(b) - upperOf(a))[0]
+  const last = highest ?? whole.at(-1)
+  return last ? finalOf(book, last, pouredMs, nowMs) : null
+}
+
+const upperOf = ({ ph = 0, instrument, at }: EntryOf<'reading'>): number =>
+  upperPhOf({ ph, trust: trustOf(instrument, Date.parse(at)) })
+
+/** A reading as a release weighs it. @param sinceMs when it was mixed, or filled. */
+function finalOf(book: Book, last: EntryOf<'reading'>, sinceMs: number, nowMs: number): FinalReading {
   const readMs = Date.parse(last.at)
   return {
-    ph: last.ph,
-    hoursAfterBlending: (readMs - pouredMs) / HOUR_MS,
+    ph: last.ph ?? 0,
+    hoursAfterBlending: (readMs - sinceMs) / HOUR_MS,
     trust: trustOf(last.instrument, readMs),
     calibrationAgeH: calibrationAgeH(last.instrument, readMs),
     checkedAfter: checkedAfter(book, last.instrument?.name, readMs, nowMs),
     evidence: evidenceOf(last, last.instrument?.name ?? 'typed by hand'),
   }
 }
+
+/** Its own containers, drained solids blended, a day after they were filled or later. */
+const solidsOf = (book: Book, bottled: Lot, filledMs: number, nowMs: number): FinalReading[] =>
+  bottled.readings
+    .filter(({ ph, of, at }) => {
+      const readMs = Date.parse(at)
+      return ph !== undefined && of === 'blended' && readMs <= nowMs && readMs - filledMs >= EVENING_OUT_H * HOUR_MS
+    })
+    .map((reading) => finalOf(book, reading, filledMs, nowMs))
 
 /** The label printed last, and whether it still says what is in it. */
 function labelOf(printed: EntryOf<'printed'> | undefined, parts: readonly Ingredient[]): ReleaseCase['label'] {
@@ -114,8 +155,9 @@ function labelOf(printed: EntryOf<'printed'> | undefined, parts: readonly Ingred
  * What the judge has against a pot, or against bottles, which stand as their pot stood when they were filled. What is
  * not for sale is not released.
  */
-function judgedOf(judge: Judge, { id }: Lot, nowMs: number, tell: Tell) {
+function judgedOf(judge: Judge, { id }: Lot, nowMs: number, process: Process | null, tell: Tell) {
   return (judge(id, nowMs)?.reasons ?? []).flatMap((reason) => {
+    if (isPermitted(reason, process)) return []
     const { make, sale } = ruleFor(reason)
     const verdict: Verdict = sale ?? make
     return verdict === 'pass' ? [] : [{ verdict, sentence: tellReason(reason, tell) }]
@@ -136,7 +178,7 @@ export function releaseCaseOf(
   bottled?: Lot,
   tell: Tell = plainTell,
 ): ReleaseCase {
-  const { treatment, store, limitPh, formatId, reference, altitudeM, lastFillTempC, relief } = choice
+  const { treatment, store, limitPh, formatId, process, altitudeM, lastFillTempC, relief } = choice
   const filledMs = bottled ? Date.parse(bottled.made.at) : Infinity
   const composition = compositionOf(book, blend.id, filledMs)
   const read = readingsOf(blend, bottled)
@@ -148,9 +190,18 @@ export function releaseCaseOf(
     treatment,
     store,
     limitPh,
+    process,
     altitudeM,
+    bottleMl: format?.fillMl ?? 150,
+    filledHours: bottled ? (nowMs - filledMs) / HOUR_MS : 0,
+    heldMin: choice.heldMin,
+    turnedMin: choice.turnedMin,
+    chunky: choice.chunky,
+    solids: bottled ? solidsOf(book, bottled, filledMs, nowMs) : [],
+    oilPct: oilOf(book, bottled ?? blend)?.pct ?? 0,
+    aw: read.readings.findLast(({ aw }) => aw !== undefined)?.aw ?? null,
     headspace: format ? headspaceOf(format) : 0.05,
-    reading: finishedReading(book, read, nowMs),
+    reading: finishedReading(book, read, bottled?.id, nowMs),
     predictedPh:
       blend.made.kind === 'blend' && read.pouredMs === Date.parse(blend.made.at)
         ? (blend.made.predictedPh ?? null)
@@ -159,12 +210,12 @@ export function releaseCaseOf(
     relief,
     hasLiveFerment: composition?.live ?? true,
     heat: {
-      reference,
+      reference: referenceFor(process),
       pot: heat.pot,
       water: heat['jar in the water'],
       lastBottle: heat['last bottle'] ?? lastBottle,
     },
-    judged: judgedOf(judge, bottled ?? blend, nowMs, tell),
+    judged: judgedOf(judge, bottled ?? blend, nowMs, process, tell),
     unknown: unknownOf(parts),
     allergens: allergensOf(parts),
     label: labelOf(bottled?.printed.at(-1), parts),

@@ -22,7 +22,8 @@ export interface HeatReference {
   source: string
 }
 
-const ACIDIFIED: HeatReference = {
+/** What heat is reckoned against where no process says otherwise. It makes no process safe. */
+export const USUAL_REFERENCE: HeatReference = {
   id: 'acidified-711',
   name: '1.2 min at 71.1 °C, up to pH 4.1',
   refC: 71.1,
@@ -31,49 +32,6 @@ const ACIDIFIED: HeatReference = {
   highestPh: 4.1,
   source:
     'Breidt, Sandeep and Arritt 2010: five decimal reductions of vegetative pathogens at pH 4.1 and under; from memory, medium.',
-}
-
-/**
- * References that can be chosen. None of them makes a process safe: the one that counts is set by a process
- * authority.
- */
-export const HEAT_REFERENCES: readonly HeatReference[] = [
-  ACIDIFIED,
-  {
-    id: 'acid-food-933',
-    name: 'minutes at 93.3 °C, z 8.9 °C',
-    refC: 93.3,
-    zC: 8.9,
-    minutes: null,
-    highestPh: 4.6,
-    source: 'A reference in common use for acid foods, from memory. It names no minutes: the process authority does.',
-  },
-]
-
-/** The one to begin with. */
-export const USUAL_REFERENCE = ACIDIFIED
-
-/** A reference as a process authority wrote it down. @throws InvalidInput when a figure cannot be. */
-export function ownReference({
-  refC,
-  zC,
-  minutes,
-  highestPh,
-  source,
-}: Omit<HeatReference, 'id' | 'name'>): HeatReference {
-  within(refC, 50, 121.1, 'The reference temperature')
-  within(zC, 4, 20, 'The z-value')
-  within(highestPh, 2.5, 4.6, 'The highest pH')
-  if (minutes !== null) within(minutes, 0.01, 600, 'The target in minutes')
-  return {
-    id: 'own',
-    name: `${minutes === null ? 'minutes' : `${formatNumber(minutes, 2)} min`} at ${formatNumber(refC, 1)} °C, z ${formatNumber(zC, 1)} °C`,
-    refC,
-    zC,
-    minutes,
-    highestPh,
-    source,
-  }
 }
 
 /** Longer without a reading than this and nothing is counted in between, minutes. Judgement. */

@@ -4,9 +4,11 @@ import { within } from '../invalid'
 import { METER_LIMITS, type Trust } from '../log/trust'
 import { formatNumber } from '../units/number'
 import type { Working } from '../working'
-import { boilCheck, carriedOut, processCheck } from './processChecks'
-import { meterError, seen, upperPhOf, type ReleaseCase, type ReleaseCheck } from './releaseCase'
+import { DEFAULT_FILL } from './process'
+import { boilCheck, carriedOut, heatChecks, processCheck } from './processChecks'
+import { meterError, seen, upperPhOf, type FinalReading, type ReleaseCase, type ReleaseCheck } from './releaseCase'
 import {
+  COLD_FILL_PH,
   pressureAt,
   pressureVerdict,
   RELEASE_PH,
@@ -33,7 +35,20 @@ const TRUST_WORDS: Record<Trust, string> = {
   failed: 'a meter that failed its last check',
 }
 
-function phCheck({ reading, limitPh }: ReleaseCase): ReleaseCheck {
+/** The pH a release may go to: as chosen, and no further than its process or, without one, its way of keeping. */
+function limitOf({ limitPh, process, treatment }: ReleaseCase): number {
+  const way =
+    treatment === 'cold-fill'
+      ? COLD_FILL_PH
+      : !process && treatment === 'cooked-hot-fill'
+        ? DEFAULT_FILL.maxPh
+        : RELEASE_PH.highest
+  return Math.min(limitPh, treatment === 'cold-fill' ? way : (process?.maxPh ?? way))
+}
+
+function phCheck(input: ReleaseCase): ReleaseCheck {
+  const { reading } = input
+  const limitPh = limitOf(input)
   const check = { id: 'ph', title: 'Finished pH', evidence: seen(reading?.evidence) }
   if (!reading)
     return {
@@ -66,6 +81,39 @@ function phCheck({ reading, limitPh }: ReleaseCase): ReleaseCheck {
         sentence: `pH ${reading.ph.toFixed(2)} could be ${upper.toFixed(2)}; the limit is ${limitPh.toFixed(2)}. Add vinegar or another acid and read again.`,
         working,
       }
+}
+
+/** Containers of a chunky product that are read for a release. 21 CFR 114.80-90, from memory. */
+const CONTAINERS = 3
+
+/** A chunky product is released on its solids: drained, blended, three containers, a day after filling. */
+function solidsCheck(input: ReleaseCase): ReleaseCheck[] {
+  const { chunky, solids } = input
+  if (!chunky) return []
+  const limit = limitOf(input)
+  const over = solids.filter((reading) => upperPhOf(reading) > limit)
+  const check = {
+    ...{ id: 'solids', title: 'Drained solids, blended' },
+    evidence: solids.flatMap(({ evidence }: FinalReading) => evidence ?? []),
+  }
+  const worst = Math.max(...solids.map(upperPhOf))
+  if (over.length)
+    return [
+      {
+        ...check,
+        verdict: 'stop',
+        sentence: `One of them could be ${worst.toFixed(2)}; the limit is ${limit.toFixed(2)}. Hold the run.`,
+      },
+    ]
+  return [
+    solids.length < CONTAINERS
+      ? {
+          ...check,
+          verdict: 'stop',
+          sentence: `${solids.length} of ${CONTAINERS} containers read. Open them a day after filling, drain them, blend the solids, and read each. The liquid does not stand for the pieces.`,
+        }
+      : { ...check, verdict: 'pass', sentence: `${solids.length} containers, at most ${worst.toFixed(2)}.` },
+  ]
 }
 
 function eveningCheck({ reading }: ReleaseCase): ReleaseCheck {
@@ -262,14 +310,16 @@ const RANK: Record<Verdict, number> = { stop: 0, ask: 1, pass: 2 }
 
 /** All checks of a release, worst first. A lot may be released only when none says stop. */
 export function releaseChecks(input: ReleaseCase): ReleaseCheck[] {
-  within(input.limitPh, 2.5, RELEASE_PH.highest, 'The release limit')
+  within(input.limitPh, 2.5, input.process?.maxPh ?? RELEASE_PH.highest, 'The release limit')
   return [
     phCheck(input),
     eveningCheck(input),
     meterCheck(input),
     pressureCheck(input),
-    ...processCheck(input),
+    ...solidsCheck(input),
+    ...heatChecks(input),
     ...boilCheck(input),
+    ...processCheck(input),
     judgeCheck(input),
     allergenCheck(input),
     labelCheck(input),

@@ -2,6 +2,7 @@ import type { Verdict } from '../level'
 import { ONE_SIDED, PH_SD, type Trust } from '../log/trust'
 import type { Range, Working } from '../working'
 import type { HeatPoint, HeatReference } from './lethality'
+import type { Process } from './process'
 import type { Relief, Treatment } from './ways'
 
 /** A fact of the log that a check rests on. */
@@ -35,6 +36,22 @@ export interface ReleaseCase {
   treatment: Treatment
   store: 'shelf' | 'cold' | 'frozen'
   limitPh: number
+  /** The process it was made by; `null`: the usual figures. */
+  process: Process | null
+  /** What a bottle takes, mL; hours since they were filled, 0 before. */
+  bottleMl: number
+  filledHours: number
+  /** Minutes the closed bottles were held hot, and stood on their heads; `null` where nothing was recorded. */
+  heldMin: number | null
+  turnedMin: number | null
+  /** Oil, percent of weight. */
+  oilPct: number
+  /** Water activity as measured; `null` where it was not. */
+  aw: number | null
+  /** It holds pieces: released on drained solids, blended, of its own containers. */
+  chunky: boolean
+  /** Readings of its own containers, drained solids blended, 24 h after filling or later. */
+  solids: readonly FinalReading[]
   /** Air over the sauce as a share of it; height above the sea, m. */
   headspace: number
   altitudeM: number

@@ -3,16 +3,17 @@ import { formatNumber } from '../units/number'
 import type { Range } from '../working'
 import { boilingMinutesAdded, boilingPointC } from './boiling'
 import { USUAL_REFERENCE } from './lethality'
+import { DEFAULT_FILL } from './process'
 import { bottlePressure, STOP_BAR, WARN_BAR } from '../ferment/pressure'
 import type { Verdict } from '../level'
 
 /** How a sauce is kept. */
-export const TREATMENTS = ['live-cold', 'frozen', 'cooked-hot-fill', 'boiled-in-jar'] as const
+export const TREATMENTS = ['live-cold', 'frozen', 'cooked-hot-fill', 'boiled-in-jar', 'cold-fill'] as const
 export type Treatment = (typeof TREATMENTS)[number]
 
 /**
  * Lactofer's own limits for a finished sauce: stricter than the 4.6 of 21 CFR 114. The maker may lower, or raise up
- * to the highest.
+ * to the highest; further only to what a recorded process allows.
  */
 export const RELEASE_PH = { usual: 4.0, highest: 4.2 } as const
 
@@ -67,12 +68,22 @@ export const WAYS: readonly Way[] = [
   {
     id: 'boiled-in-jar',
     name: 'Boiled in the jar',
-    gives: 'Stands on the shelf until it is opened; pieces keep their shape.',
-    keep: 'Shelf; in the refrigerator once opened.',
-    store: 'shelf',
-    months: 12,
+    gives: 'Kills what spoils; pieces keep their shape. The shelf wants a tested recipe or a recorded process.',
+    keep: 'In the refrigerator; on the shelf as its process permits.',
+    store: 'cold',
+    months: 6,
     air: '12 mm under the rim',
     heats: true,
+  },
+  {
+    id: 'cold-fill',
+    name: 'Vinegar sauce, filled cold',
+    gives: 'Keeps its fresh taste on the shelf, by acid and days alone.',
+    keep: 'Shelf, after the days its process names; in the refrigerator once opened.',
+    store: 'shelf',
+    months: 12,
+    air: 0.05,
+    heats: false,
   },
 ]
 
@@ -96,11 +107,10 @@ export const APPROVAL =
 export const BOIL_MIN = 10
 /** Usual simmer before filling, minutes. Common practice. */
 export const SIMMER_MIN: Pick<Range, 'low' | 'high'> = { low: 10, high: 30 }
-/**
- * Least temperature of the last bottle filled hot that passes here, °C. Judgement; the process authority sets the
- * target.
- */
-export const FILL_LEAST_C = 82
+/** Least temperature of the last bottle filled hot where no process says otherwise, °C. */
+export const FILL_LEAST_C = DEFAULT_FILL.fillC
+/** Cold filling wants a pH at or under this. Breidt, from memory. */
+export const COLD_FILL_PH = 3.3
 
 /**
  * What is known of a sauce when its keeping is chosen. `upperPh` is the upper end of its finished pH, read or
@@ -230,10 +240,20 @@ export function needsOf(id: Treatment, known: KeepCase): Need[] {
         {
           what: 'Temperature of pot and last bottle, measured',
           verdict: 'ask',
-          sentence: `Simmer ${SIMMER_MIN.low} to ${SIMMER_MIN.high} min; the last bottle at ${FILL_LEAST_C} °C or more. Your process authority sets the figures.`,
+          sentence: `Simmer ${SIMMER_MIN.low} to ${SIMMER_MIN.high} min; the last bottle at ${FILL_LEAST_C} °C or more, turned over for ${DEFAULT_FILL.invertMin} min. These are usual figures, not a scheduled process.`,
         },
       ]
     }
+    case 'cold-fill':
+      return [
+        phNeed(known, COLD_FILL_PH, 'Only vinegar sauces as sour as this are filled cold.'),
+        {
+          what: 'A recorded process with its days to stand',
+          verdict: 'ask',
+          sentence: 'Without one it is kept in the refrigerator.',
+        },
+        ...air,
+      ]
     case 'boiled-in-jar': {
       const boils = boilingPointC(known.altitudeM)
       const more = boilingMinutesAdded(known.altitudeM)

@@ -47,6 +47,8 @@ export interface Book {
   trials: readonly EntryOf<'trial'>[]
   /** Meters calibrated, and checked in buffers. */
   meterChecks: readonly MeterCheck[]
+  /** Processes that were recorded and are in use, newest of each. */
+  processes: readonly EntryOf<'process'>[]
   library: Library
   recipes: readonly Recipe[]
   supplies: readonly Supply[]
@@ -60,6 +62,13 @@ export type MeterCheck = EntryOf<'calibrate' | 'buffers'>
 /** Those among entries. */
 export const meterChecksOf = (entries: readonly Entry[]): MeterCheck[] =>
   entries.filter((entry) => entry.kind === 'calibrate' || entry.kind === 'buffers')
+
+/** Processes among entries: the newest of each, but those no longer used. */
+export function processesOf(entries: readonly Entry[]): EntryOf<'process'>[] {
+  const newest = new Map<string, EntryOf<'process'>>()
+  for (const entry of entries) if (entry.kind === 'process') newest.set(entry.processId, entry)
+  return [...newest.values()].filter(({ retired }) => !retired)
+}
 
 /** What a fold knows and its book does not tell. */
 export interface Unsettled {
@@ -268,6 +277,7 @@ export function* foldedInSteps(
     ...{ ...folded, effective, ahead, newer, remembered },
     ...{ forks: chains.forks(aside, known), refused: chains.refused, takenBack: chains.takenBack },
     meterChecks: meterChecksOf(effective),
+    processes: processesOf(effective),
     library: libraryOf(effective),
     recipes: recipesOf(effective),
     supplies: suppliesOf(effective),

@@ -32,6 +32,7 @@ export function wasKept(book: Book, made: EntryOf<'bottle'>, blend: Lot): boolea
   switch (made.treatment) {
     case 'live-cold':
     case 'frozen':
+    case 'cold-fill':
       return false
     case 'cooked-hot-fill':
       return (

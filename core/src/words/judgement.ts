@@ -115,6 +115,8 @@ const SAYS: { [Code in ReasonCode]: (facts: ReasonFacts[Code], tell: Tell) => st
     `Salt and cold keep it for ${most} days; they are over. Discard it, or ask somebody who knows.`,
   'under oil': ({ pct, useByMs, sourBefore }, tell) =>
     `${formatNumber(pct, 1)} % oil: never at room temperature. Keep it in the refrigerator and use it by ${tell(useByMs)}, or freeze it.${sourBefore ? '' : ' Its pH was not read at 4.2 or less before the oil went in.'}`,
+  'bottle over the limit': ({ ph: read, limitPh }) =>
+    `A bottle was read at pH ${ph(read)}, over the limit of ${ph(limitPh)}. Hold the run, and call back what left.`,
   'too long under oil': ({ days: most }) =>
     `Its ${most} days under oil in the refrigerator are over. Discard it, do not taste it.`,
   'sour as worked out': ({ upperPh }) =>
@@ -213,6 +215,7 @@ const RULE_SAYS: Record<ReasonCode, string> = {
   'past its days in the cold': '10 % salt in the water and a measured 4 °C keep a paste together for 30 days.',
   'under oil':
     'Botulinum grows under oil without air: refrigerated 4 days, 30 where the food was read at 4.2 or less before the oil (USDA and extension services; 30 days are judgement).',
+  'bottle over the limit': 'What a bottle reads over the limit holds all of its run, released or not.',
   'too long under oil':
     'Botulinum grows under oil without air: refrigerated 4 days, 30 where the food was read at 4.2 or less before the oil (USDA and extension services; 30 days are judgement).',
   'sour as worked out': 'Worked out to pH 4.0 at most counts in the own refrigerator. A release needs a reading.',

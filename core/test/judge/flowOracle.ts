@@ -269,6 +269,7 @@ function stockStood(batch: Batch, hour: Hour, brought: Brought, own: string[]): 
   const until = (end: Hour) => column(read, on, end, 1, begin, under, null, raised, brought.joined)
   const c = until(hour)
   const rules = [...own, ...signRules(batch.looks, batch.readings, hour), ...ownRules(c)]
+  if (batch.kind === 'bottles' && read.some((r) => r.ph! > 4.2 && r.hour <= hour)) rules.push('bottle over')
   const lastRaise = puts.filter((put) => put.raises && put.hour <= hour).at(-1)?.hour
   if (lastRaise !== undefined && read.some((r) => r.hour < lastRaise))
     if (!read.some((r) => r.hour > lastRaise && r.hour <= hour)) rules.push('put in since')

@@ -284,6 +284,7 @@ export const STATE_OF: Record<string, [State, Make]> = {
   'thrown away': ['discard', 'stop'],
   'read it now': ['act', 'stop'],
   'above again': ['act', 'stop'],
+  'bottle over': ['act', 'stop'],
   'not read': ['act', 'stop'],
   behind: ['act', 'stop'],
   'too warm': ['act', 'ask'],

@@ -10,7 +10,6 @@ import {
   refillDrafts,
   topUpPods,
   styleById,
-  STYLES,
   type Draft,
   type StyleId,
 } from '../../src'

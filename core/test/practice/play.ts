@@ -129,7 +129,7 @@ export class Play {
   /** Lays the meter into its buffers, where that is as old as the application would say. */
   private checkMeter() {
     const { kit } = this.exercise
-    const old = this.checkedMs === null || this.nowMs - this.checkedMs > (kit.sour === 'bench meter' ? 1 : 6) * DAY_MS
+    const old = this.checkedMs === null || this.nowMs - this.checkedMs > DAY_MS
     if (!isMeter(kit) || !old) return
     this.checkedMs = this.nowMs
     if (kit.sour !== 'bench meter') return

@@ -180,9 +180,10 @@ function fillHot(play: Play, pot: string) {
   const lastC = glass.map((glassC) => filledBottleC({ fillC, glassC, sauceG: 150, glassG: 150 }))
   const lastBottleC = Math.round(10 * (lastC.find((tempC) => tempC >= FILL_LEAST_C) ?? lastC[0]!)) / 10
   const way = { treatment: 'cooked-hot-fill', store: 'shelf', place: 'Shelf', closing: 'tight' } as const
-  const lotId = fill(play, pot, 10, { ...way, bestBefore: '2027-06-01' })
+  const lotId = fill(play, pot, 10, { ...way, turnedMin: 2, bestBefore: '2027-06-01' })
   play.write({ kind: 'heat', lotId: pot, where: 'last bottle', name: 'Thermometer', points: [[0, lastBottleC]] })
-  release(play, pot, lotId, { ...KEPT_COLD, treatment: 'cooked-hot-fill', store: 'shelf', relief: 'none' })
+  const choice = { ...KEPT_COLD, treatment: 'cooked-hot-fill', store: 'shelf', turnedMin: 2, relief: 'none' } as const
+  release(play, pot, lotId, choice)
 }
 
 function bottle(play: Play, player: Player, draw: number) {

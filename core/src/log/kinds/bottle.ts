@@ -1,5 +1,6 @@
 import { dayInWords } from '../../units/counted'
 import { z } from '../../schema'
+import { ProcessSchema } from '../../keep/process'
 import { TREATMENTS, wayOf } from '../../keep/ways'
 import { formatNumber } from '../../units/number'
 import { formatTemperature } from '../../units/quantity'
@@ -15,7 +16,7 @@ export type Store = (typeof STORES)[number]
 /** How bottles are closed. */
 export const CLOSINGS = ['tight', 'vented', 'squeeze'] as const
 
-/** What the heat of a run is reckoned against, as it was chosen. */
+/** What the heat of a run was reckoned against before processes were recorded. */
 const ReferenceSchema = z.object({
   id: z.string().max(60),
   name: z.string().max(120),
@@ -29,7 +30,7 @@ const ReferenceSchema = z.object({
 /**
  * A run of bottles. Beside the count: bottles kept back as a sample, what stayed in a bottle that was not full and
  * in pot and funnel (g), net weights that were sampled (g),
- * the reference its heat was judged by, what it took from the packaging, and whether a plastic test bottle was filled.
+ * the process it was made by, what it took from the packaging, and whether a plastic test bottle was filled.
  */
 export const BottleEntry = z.object({
   ...base,
@@ -52,6 +53,11 @@ export const BottleEntry = z.object({
   /** Minutes they stood on their heads after a hot filling; whether shrink bands went on. */
   turnedMin: z.number().min(0).max(15).optional(),
   bands: z.boolean().optional(),
+  /** Minutes the closed bottles were held hot before they were cooled. */
+  heldMin: z.number().min(0).max(120).optional(),
+  /** It holds pieces. */
+  chunky: z.boolean().optional(),
+  process: ProcessSchema.optional(),
   partG: massG.optional(),
   lossG: massG.optional(),
   netG: z.array(massG).max(500).optional(),
@@ -68,13 +74,14 @@ const netWords = (netG: readonly number[]) =>
 
 const kind: Kind<typeof BottleEntry> = {
   schema: BottleEntry,
-  says: 'filled; makes a bottled lot; `retained` bottles are kept back, `netG` are weights sampled, `reference` is what its heat is reckoned against',
+  says: 'filled; makes a bottled lot; `retained` bottles are kept back, `netG` are weights sampled, `process` is what it was made by, `reference` what its heat was reckoned against before',
   words: (entry, world) => {
     const { netG = [], retained, lastFillTempC, turnedMin, bands } = entry
     return [
       `Bottled: ${entry.count} of ${entry.bottleMl} mL, ${entry.code}; ${wayOf(entry.treatment).name.toLowerCase()}`,
       retained ? `, ${retained} kept as a sample` : '',
       lastFillTempC === undefined ? '' : `, last bottle ${formatTemperature(lastFillTempC, world)}`,
+      entry.process ? `, by ${entry.process.name}` : '',
       turnedMin ? `, turned over for ${formatNumber(turnedMin, 1)} min` : '',
       bands ? ', banded' : '',
       netG.length ? `; ${netWords(netG)}` : '',

@@ -18,6 +18,7 @@ import pack from './pack'
 import plan from './plan'
 import press from './press'
 import printed from './printed'
+import process from './process'
 import reading from './reading'
 import recall from './recall'
 import recipe from './recipe'
@@ -54,6 +55,7 @@ export * from './pack'
 export * from './plan'
 export * from './press'
 export * from './printed'
+export * from './process'
 export * from './reading'
 export * from './recall'
 export * from './recipe'
@@ -92,6 +94,7 @@ export const KINDS = {
   plan,
   press,
   printed,
+  process,
   reading,
   recall,
   recipe,
@@ -131,6 +134,7 @@ export const SCHEMAS = [
   plan.schema,
   press.schema,
   printed.schema,
+  process.schema,
   reading.schema,
   recall.schema,
   recipe.schema,

@@ -14,7 +14,7 @@ export const ReleaseEntry = z.object({
   kind: z.literal('release'),
   lotId: IdSchema,
   decision: z.enum(['released', 'held']),
-  limitPh: z.number().min(2.5).max(4.2),
+  limitPh: z.number().min(2.5).max(4.6),
   reason: text,
   initials: initials.optional(),
   checks: z
