@@ -7,7 +7,12 @@ import {
   labelText,
   LABEL_PICKS,
   makeLabel,
+  oilOf,
+  OILY_PCT,
+  permits,
   propertiesOf,
+  type Book,
+  type EntryOf,
   type Label,
   type Lot,
 } from '@lactofer/core'
@@ -92,6 +97,10 @@ function useSetting(job: Ref<LabelJob | null>) {
   return { set, failed }
 }
 
+/** More oil than keeps at room temperature, and no process that covers it. */
+const isOily = (known: Book, lot: Lot, { process, store }: EntryOf<'bottle'>): boolean =>
+  store !== 'frozen' && (oilOf(known, lot)?.pct ?? 0) > OILY_PCT && !permits(process ?? null, 'oil')
+
 /** The label of a bottled lot: what it says, how it is set, what is wrong with it, and its print. */
 export function useLabel(lot: Ref<Lot | undefined>, lotId: string) {
   const book = useBook()
@@ -106,6 +115,8 @@ export function useLabel(lot: Ref<Lot | undefined>, lotId: string) {
     const composition = book.composition(lot.value.id)
     const properties = composition ? propertiesOf(composition) : null
     return makeLabel({
+      ...(made.value.store && { store: made.value.store }),
+      oily: isOily(book.book, lot.value, made.value),
       ...{ ingredients, bottleMl, bestBefore, treatment, line: choice.value.line, picks: [...choice.value.picks] },
       name: own.value.name.trim() || lot.value.name,
       lotCode: lot.value.code,

@@ -36,15 +36,16 @@ function useVesselRows() {
 /** What is wanted, and how long each of it takes where it is to stand. */
 function useWanted(form: Ref<LoftForm>) {
   const book = useBook()
-  /** As warm as the place was when it was last read. */
-  const tempC = computed(() => {
+  /** As warm as the place was when it was last read, else as a room usually is. */
+  const room = computed(() => {
     const read = book.lots
       .filter(({ place }) => place === form.value.place.trim())
       .flatMap((lot) => readTemperatures(lot))
       .sort((a, b) => a.atMs - b.atMs)
       .at(-1)
-    return Math.round((read?.tempC ?? ASSUMED_C.forecast) * 2) / 2
+    return { tempC: Math.round((read?.tempC ?? ASSUMED_C.forecast) * 2) / 2, wasRead: read !== undefined }
   })
+  const tempC = computed(() => room.value.tempC)
   const comes = computed(() => templateOf(book.book, form.value.comes, form.value.style))
   const sorts = computed(() =>
     form.value.sorts.flatMap((sort) => {
@@ -62,13 +63,14 @@ function useWanted(form: Ref<LoftForm>) {
     wanted,
   )
   const leads = computed(() => wanted.value.map(leadFor))
-  return { tempC, comes, sorts, leads, failed, working: computed(() => leads.value.includes(undefined)) }
+  const wasRead = computed(() => room.value.wasRead)
+  return { tempC, wasRead, comes, sorts, leads, failed, working: computed(() => leads.value.includes(undefined)) }
 }
 
 /** What is proposed: of what comes, or for what is to be sold. */
 function useProposal(form: Ref<LoftForm>, vessels: ReturnType<typeof useVesselRows>) {
   const book = useBook()
-  const { tempC, comes, sorts, leads, failed, working } = useWanted(form)
+  const { tempC, wasRead, comes, sorts, leads, failed, working } = useWanted(form)
   const { rows, seated, todayMs } = vessels
   const saleMs = computed(() => (form.value.from === 'table' ? morningOf(form.value.soldOn) : null))
   function ofCrate({ massG, comesOn, lots }: LoftForm): Proposal {
@@ -96,7 +98,7 @@ function useProposal(form: Ref<LoftForm>, vessels: ReturnType<typeof useVesselRo
     }
   })
   const proposal = computed(() => answer.value.proposal)
-  return { tempC, sorts, working, saleMs, proposal, leads, problem: computed(() => answer.value.problem) }
+  return { tempC, wasRead, sorts, working, saleMs, proposal, leads, problem: computed(() => answer.value.problem) }
 }
 
 /** The calendar of the loft and what a planning proposes: follows the form, the log and the forecast. */

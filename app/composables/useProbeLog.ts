@@ -23,7 +23,7 @@ export function useProbeLog(): void {
   let writing = false
   const leads = leadership('lactofer-probes')
   useIntervalFn(async () => {
-    if (!leads() || writing || !instruments.connected || !book.ready) return
+    if (!leads() || writing || !instruments.simulates || !instruments.connected || !book.ready) return
     for (const probe of instruments.state?.probes ?? []) {
       const lot = book.lot(preferences.probes[probe.id] ?? '')
       if (!lot || lot.state !== 'fermenting' || probe.value === null || !probe.steady) continue
@@ -40,7 +40,7 @@ export function useProbeLog(): void {
           at: nowMoment(),
           lotId: lot.id,
           tempC: probe.value,
-          instrument: { name: probe.name, kind: 'probe', steady: true },
+          instrument: { name: probe.name, kind: 'probe', steady: true, simulated: true },
         })
         .catch(() => (instruments.problem = `${probe.name} could not write to the log; it tries again by itself.`))
       writing = false

@@ -1,5 +1,5 @@
 import { useEventSource } from '@vueuse/core'
-import { computed, shallowRef, watch } from 'vue'
+import { computed, shallowRef, watch, type Ref } from 'vue'
 import { z } from '@lactofer/core'
 import { BenchStateSchema, calibrationAge, formatNumber, type BenchCommand, type BenchState } from '@lactofer/core'
 import { nowMs } from '~/clock/clock'
@@ -24,7 +24,7 @@ const SentSchema = z
 
 function scaleOf({ scale }: BenchState, massWords: (grams: number) => string): Shown {
   const { value, steady, tareG } = scale
-  const instrument = { name: 'bench scale', steady }
+  const instrument = { name: 'bench scale', steady, simulated: true }
   return {
     kind: 'mass',
     value: value === null ? null : Math.max(0, value),
@@ -41,18 +41,19 @@ function meterOf({ ph }: BenchState): Shown {
     value,
     steady,
     note,
-    instrument: { name: 'pH meter', kind: 'meter', steady, calibratedAt, slopePct },
+    instrument: { name: 'pH meter', kind: 'meter', steady, calibratedAt, slopePct, simulated: true },
   }
 }
 function thermometerOf({ thermometer }: BenchState): Shown {
   const { value, steady, sample } = thermometer
   const note = sample ? `in ${sample}` : 'in the room'
-  return { kind: 'temperature', value, steady, note, instrument: { name: 'thermometer', steady } }
+  return { kind: 'temperature', value, steady, note, instrument: { name: 'thermometer', steady, simulated: true } }
 }
 
-/** The stream of the server's bench, for as long as the store lives. */
-function serverWire(): Wire {
-  const source = useEventSource('/api/bench/stream', [], { autoReconnect: { retries: -1, delay: 2000 } })
+/** The stream of the server's bench, for as long as it may be simulated. */
+function serverWire(simulates: Ref<boolean>): Wire {
+  const url = computed(() => (simulates.value ? '/api/bench/stream' : undefined))
+  const source = useEventSource(url, [], { autoReconnect: { retries: -1, delay: 2000 } })
   const state = shallowRef<BenchState | null>(null)
   const problem = shallowRef<string | null>(null)
   watch(source.data, (text) => {
@@ -88,10 +89,13 @@ function practiceWire(run: KeptRun): Wire {
   return { state, connected: computed(() => state.value !== null), problem, command }
 }
 
-/** Opens the bench, for as long as the store lives. @param massWords a mass in the maker's world. */
-export function openBench(massWords: (grams: number) => string): Bench {
+/**
+ * Opens the bench, for as long as the store lives.
+ * @param simulates whether invented values may be shown. @param massWords a mass in the maker's world.
+ */
+export function openBench(simulates: Ref<boolean>, massWords: (grams: number) => string): Bench {
   const run = inPractice ? keptRun() : null
-  const wire = run ? practiceWire(run) : serverWire()
+  const wire = run ? practiceWire(run) : serverWire(simulates)
   const { state, connected, command } = wire
   const showing =
     (of: (now: BenchState) => Shown): Driver['subscribe'] =>

@@ -28,7 +28,13 @@ export function openKitchenScale(loadG: () => number | null): Driver {
         const shown = Math.round((ounces - tareOz.value) / STEP_OZ) * STEP_OZ
         const value = away || loadG() === null ? null : shown * OUNCE_G
         const note = value === null ? 'dropped out' : `tare ${tareOz.value.toFixed(1)} oz`
-        show({ kind: 'mass', value, steady, note, instrument: { name: 'kitchen scale', steady } } satisfies Shown)
+        show({
+          kind: 'mass',
+          value,
+          steady,
+          note,
+          instrument: { name: 'kitchen scale', steady, simulated: true },
+        } satisfies Shown)
       }
       tell()
       const timer = setInterval(tell, EVERY_MS)

@@ -24,7 +24,7 @@ const { form, shown, busy, confirm, reset } = useForm({
   kept: 'The planning is still here; try again.',
 })
 const loft = useLoft(form)
-const { proposal, problem, lots, working, seated, rows, tempC, lead } = loft
+const { proposal, problem, lots, working, seated, rows, tempC, wasRead, lead } = loft
 const WAYS = [
   { value: 'crate', label: 'From the crate: what comes' },
   { value: 'table', label: 'From the table: what is sold' },
@@ -92,8 +92,9 @@ const exportDays = async () => {
         />
         <InTurn><CrateForm v-if="form.from === 'crate'" v-model="form" /><TableForm v-else v-model="form" /></InTurn>
         <p class="small muted">
-          Reckoned at <TemperatureText :temp-c="tempC" />, as {{ form.place.trim() || 'the place' }} was last read, and
-          at the forecast’s late end.
+          Reckoned at <TemperatureText :temp-c="tempC" />,
+          {{ wasRead ? `as ${form.place.trim()} was last read` : 'a usual room: nothing was read there yet' }}, and at
+          the forecast’s late end.
         </p>
       </section>
       <section class="sheet comes" aria-label="What it comes to">

@@ -3,6 +3,7 @@ import { until } from '@vueuse/core'
 import { computed, watch, type Ref } from 'vue'
 import {
   idClock,
+  InvalidInput,
   type Book,
   type Composition,
   type Disagreement,
@@ -15,6 +16,7 @@ import {
   type HomeMark,
 } from '@lactofer/core'
 import { atRest, awaited } from '~/clock/breathe'
+import { inPractice } from '~/db/loft'
 import { nowMs, useNowMs } from '~/clock/clock'
 import { toldAtRest } from '~/composables/toldAtRest'
 import { useAsks } from '~/composables/useAsks'
@@ -117,13 +119,18 @@ function useJudge(book: Ref<Book>, summaries: Ref<ReadonlyMap<string, ForecastSu
   return { judge, judgementOf, homeMark }
 }
 
+/** A value of it was invented by a simulation. */
+const isSimulated = (draft: Draft): boolean => 'instrument' in draft && draft.instrument?.simulated === true
+
 /** Writes to the log, and tells when the book has followed. */
-function useRecord(folded: Ref<Book | null>, toldAnew: () => Promise<void>) {
+function useRecord(folded: Ref<Book | null>, hasDemo: Ref<boolean>, toldAnew: () => Promise<void>) {
   const preferences = usePreferences()
   const keeping = useKeeping()
   /** Writes facts, all or none. They are in the log once the promise is kept. Returns their ids. */
   async function record(...drafts: Draft[]): Promise<string[]> {
     const { ownEntry } = await fetchRules()
+    if (!inPractice && !hasDemo.value && drafts.some(isSimulated))
+      throw new InvalidInput('A simulated reading stays in the demo and in practice. Type what you measured.')
     const made: Entry[] = drafts.map((draft) =>
       ownEntry({ ...draft, id: ids.next(nowMs()), by: preferences.by, origin: 'maker' }),
     )
@@ -189,7 +196,7 @@ export const useBook = defineStore('book', () => {
 
   return {
     ...{ entries, error, folded, book, lots, fermenting, planned, inStock, library, recipes, hasDemo },
-    ...useRecord(folded, toldAnew),
+    ...useRecord(folded, hasDemo, toldAnew),
     ...{ disagreements, asks, looked, begun, stands, summaries, judge, judgementOf, homeMark },
     ...useCompositions(book),
     ...useCodes(folded),

@@ -10,6 +10,7 @@ import {
   type QuantityKind,
 } from '@lactofer/core'
 import type { Driver, Shown } from '~/instruments/driver'
+import { inPractice } from '~/db/loft'
 import { openInstruments } from '~/instruments/registry'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
@@ -84,7 +85,7 @@ function useCalibrations() {
     return {
       ...now,
       note: `${calibrationWords(entry, book.nowMs)}${slope}`,
-      instrument: { ...calibratedMeter(entry), steady: now.steady },
+      instrument: { ...calibratedMeter(entry), steady: now.steady, simulated: true },
     }
   }
   return { calibrations, asLogged }
@@ -93,7 +94,10 @@ function useCalibrations() {
 /** The live instruments and the field that would take their reading. A lost stream is shown and never blocks typing. */
 export const useInstruments = defineStore('instruments', () => {
   const preferences = usePreferences()
-  const { bench, drivers, off } = openInstruments((grams) => formatMass(grams, preferences.world))
+  const book = useBook()
+  /** Instruments are simulated: only the demo and practice have them, a log of one's own is never told what is invented. */
+  const simulates = computed(() => inPractice || book.hasDemo)
+  const { bench, drivers, off } = openInstruments(simulates, (grams) => formatMass(grams, preferences.world))
   const { shown, use } = useShown(drivers, off)
   const { calibrations, asLogged } = useCalibrations()
   const taker = shallowRef<Taker | null>(null)
@@ -103,7 +107,7 @@ export const useInstruments = defineStore('instruments', () => {
   const isThere = (kind: QuantityKind) => (kind !== 'mass' || has.value.scale) && (kind !== 'ph' || has.value.meter)
   /** Those on the strip, with what they show. */
   const strip = computed(() =>
-    drivers.flatMap(({ id, name }) => {
+    (simulates.value ? drivers : []).flatMap(({ id, name }) => {
       const now = shown.value.get(id)
       return now && isThere(now.kind) ? [{ id, name, ...asLogged(now) }] : []
     }),
@@ -135,6 +139,7 @@ export const useInstruments = defineStore('instruments', () => {
     if (taker.value?.id === id) taker.value = null
   }
   return {
+    simulates,
     ...{ state: bench.state, connected: bench.connected, problem: bench.problem, command: bench.command },
     ...{ calibrations, has, strip, use, taker, reading, take, tare, calibrating, forget },
     focus: (next: Taker) => (taker.value = next),

@@ -74,7 +74,7 @@ it.each(STYLES.map((style) => [style.name, style] as const))('%s', async (_name,
   await reads('fill', /./)
   for (const caution of style.cautions) await sees(caution)
   await touch('Produce cut open and looked at')
-  if (style.id === 'infusion') await touch('Every pod pierced or slit')
+  if (style.id === 'infusion') await touch('Whole pods pierced or slit')
   await press('Packed: start the lot')
   await heading(`Trial ${style.id}`)
   await sees(/Looked at before packing: produce cut open and looked at: sound inside[^.]*\. Not ticked: /)

@@ -44,4 +44,5 @@ export const sauceCautions = (sauce: SauceForm, { shu, sugarPct, composition, ph
     allergens: composition.allergens,
     honey: sauce.parts.some((part) => part.materialId === 'honey' && (part.massG ?? 0) > 0),
     aboveLimit: (ph?.high ?? 0) > 4,
+    strongAcid: sauce.parts.some((part) => part.materialId === 'lactic-acid-88' && (part.massG ?? 0) > 0),
   })

@@ -49,6 +49,8 @@ watch(
   },
 )
 const instrument = ref<Instrument>()
+/** What gave a value other than the pH, where it was simulated: the entry says so. */
+const simulated = ref<Instrument>()
 const book = useBook()
 const instruments = useInstruments()
 const { options, using, instrumentOf, ageOf } = useMeters()
@@ -73,22 +75,27 @@ const isStrip = computed(() => using.value === 'strip' || using.value === 'stain
 const age = computed(() => (form.value.ph === null ? null : ageOf(using.value)))
 const more = computed(
   () =>
-    ['saltPct', 'brixPct', 'massG', 'sampleG', 'lyeMl', 'note'].some((key) => form.value[key as 'note']) ||
+    ['saltPct', 'brixPct', 'massG', 'sampleG', 'lyeMl', 'note', 'aw', 'histamineMgKg'].some(
+      (key) => form.value[key as 'note'],
+    ) ||
     form.value.photos.length > 0 ||
     Object.keys(form.value.taste).length > 0,
 )
 
 function taken({ instrument: used }: Taken) {
   if (used.kind === 'meter') instrument.value = used
+  else simulated.value = used.simulated ? used : undefined
   saidMs.value = null
 }
 /** What was read, beside the pH. */
 const others = computed(() => {
-  const { tempC, saltPct, brixPct, massG, taste } = form.value
+  const { tempC, saltPct, brixPct, aw, histamineMgKg, massG, taste } = form.value
   return {
     ...(tempC !== null && { tempC }),
     ...(saltPct !== null && { saltPct }),
     ...(brixPct !== null && { brixPct }),
+    ...(aw !== null && { aw }),
+    ...(histamineMgKg !== null && { histamineMgKg }),
     ...(massG !== null && { massG }),
     ...(titration.value && { titration: titration.value }),
     ...(Object.keys(taste).length > 0 && { taste }),
@@ -113,6 +120,7 @@ function drafts(): Draft[] | null {
   return [
     {
       ...{ kind: 'reading', at: momentOf(atMs.value), lotId: lot.id },
+      ...(simulated.value && { instrument: simulated.value }),
       ...{ ...others.value, ...read },
       ...(note.trim() && { note: note.trim() }),
       ...(photos.length > 0 && { photos: [...photos] }),
@@ -122,12 +130,14 @@ function drafts(): Draft[] | null {
 async function keep(event: Event) {
   if (!(await confirm(event, drafts))) return
   say.done('Reading recorded.')
+  simulated.value = undefined
   reset()
   instrument.value = undefined
   saidMs.value = null
   emit('recorded', written.value)
 }
 const METER_CAUTION = cautionsFor('read', {})[0]?.text
+const LYE_CAUTION = cautionsFor('read', { lye: true }).find(({ id }) => id === 'chemicals')?.text
 const SAMPLES = [
   { value: 'liquid', label: 'the liquid' },
   { value: 'blended', label: 'pieces, ground or blended' },
@@ -191,10 +201,30 @@ const SAMPLES = [
               :options="[0.05, 0.1, 0.2, 0.25, 0.5, 1].map((value) => ({ value, label: `${value} mol/L` }))"
             />
           </div>
+          <p v-if="form.lyeMl !== null" class="small">{{ LYE_CAUTION }}</p>
           <p v-if="titration" data-figure="titration">
             <strong>{{ titrationWorking(titration).result }}</strong>
           </p>
           <ShowWorking v-if="titration" :working="titrationWorking(titration)" />
+        </fieldset>
+        <fieldset>
+          <legend>From a laboratory</legend>
+          <div class="fields">
+            <QuantityField
+              v-model="form.aw"
+              kind="number"
+              label="Water activity"
+              :limits="{ low: 0.3, high: 1 }"
+              optional
+            />
+            <QuantityField
+              v-model="form.histamineMgKg"
+              kind="number"
+              label="Histamine"
+              :limits="{ low: 0, high: 10000, unit: 'mg/kg' }"
+              optional
+            />
+          </div>
         </fieldset>
         <TasteFields v-model="form.taste" />
         <WordField v-model="form.note" label="Note" />

@@ -71,7 +71,7 @@ const withStrip = computed(() => !fullScreen.value && (instruments.has.scale || 
       <NuxtPage v-if="there" />
       <p v-else class="opening-words" role="status">{{ OPENING }}</p>
     </main>
-    <InstrumentStrip v-if="withStrip" class="frame-strip" />
+    <InstrumentStrip v-if="withStrip && instruments.simulates" class="frame-strip" />
     <LazyKeyHelp v-if="helped" v-model="helpOpen" />
     <RoundDialogs />
   </div>

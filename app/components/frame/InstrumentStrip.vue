@@ -30,6 +30,7 @@ function dialWords({ kind, value, steady }: Shown): string {
 
 <template>
   <section :class="['strip', { taking: instruments.taker }]" aria-label="Instruments">
+    <p class="small simulated">Simulated</p>
     <p v-if="!instruments.connected" class="lost">
       <strong>Instruments are away.</strong> Type the values; nothing waits for them, and the rest works as always.
     </p>
@@ -138,6 +139,11 @@ function dialWords({ kind, value, steady }: Shown): string {
   background: none;
   color: inherit;
   cursor: pointer;
+}
+.simulated {
+  align-self: center;
+  padding: 0 0 0 var(--s4);
+  color: var(--on-steel-muted);
 }
 .lost {
   padding: var(--s4);

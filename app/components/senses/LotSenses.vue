@@ -109,8 +109,9 @@ const past = computed(() => [...looks.value].reverse().slice(0, 8))
         <strong>({{ odds(chance) }})</strong>.
       </p>
       <p v-if="newest && chanceBefore !== null" class="small">
-        <strong>{{ senseWords(newest.question, newest.step) }}</strong> moved it from {{ inHundred(chanceBefore) }} to
-        {{ inHundred(chance) }} in 100<template v-if="band && bandBefore"
+        <strong>{{ senseWords(newest.question, newest.step) }}</strong> moved it from {{ odds(chanceBefore) }} to
+        {{ odds(chance)
+        }}<template v-if="band && bandBefore"
           >; pH by now {{ band.low.toFixed(1) }} to {{ band.high.toFixed(1) }} (before:
           {{ bandBefore.low.toFixed(1) }} to {{ bandBefore.high.toFixed(1) }})</template
         >.
@@ -123,6 +124,10 @@ const past = computed(() => [...looks.value].reverse().slice(0, 8))
         A probability, never "safe". It may mean: wait, keep it cold, eat it at home. It never means the shelf, sale,
         oil, a jar sealed warm, or food for infants, pregnant or immune-weak people.
       </p>
+      <details class="disclose small">
+        <summary>Why: the figure</summary>
+        <p>{{ inHundred(chance) }} in 100 in our simulations.</p>
+      </details>
     </div>
     <p v-else-if="looks.length && !stand?.passed && now.busy.value" class="small muted">Weighing what was seen …</p>
     <details v-if="past.length" class="disclose">

@@ -10,7 +10,7 @@ import type { PhFact } from '../makeup/acidity'
 import { DAY_MS } from '../units/time'
 import { byTaste, isUntasted } from './byTaste'
 import { looksOf } from '../makeup/sensed'
-import { saltAt, samplesOf, weakestSaltInWater, type History } from './history'
+import { dryAw, saltAt, samplesOf, weakestSaltInWater, type History } from './history'
 import type { Foresight } from './judgement'
 import type { TimeAbove } from './passing'
 import type { Reason } from './reasons'
@@ -154,7 +154,7 @@ export function preserved(history: History, atMs: number, leastDays = 0): Reason
   const leftMs = Math.max(history.evenMs, history.startMs + leastDays * DAY_MS) - atMs
   return leftMs > 0
     ? [{ code: 'by time', facts: { leftMs } }]
-    : [{ code: 'kept by salt', facts: { saltInWaterPct: weakestSaltInWater(history, atMs) } }]
+    : [{ code: 'kept by salt', facts: { saltInWaterPct: weakestSaltInWater(history, atMs), aw: dryAw(history, atMs) } }]
 }
 
 /** A pH that rose; liquid and pieces are two things, each is laid beside its own, since something was put in last. */

@@ -268,6 +268,16 @@ export function weakestSaltInWater({ salt, pieces, lot }: History, ms: number): 
   return pieces && weakest < preserved && !inTissue ? Math.min(weakest, staphylococci - SHADE) : weakest
 }
 
+/** At or under this water activity nothing grows that harms. FDA, 21 CFR 114, from memory. */
+const DRY_AW = 0.85
+
+/** The water activity that was measured last, where it keeps and nothing was put in since; else `null`. */
+export function dryAw({ lot, additions }: Pick<History, 'lot' | 'additions'>, ms: number): number | null {
+  const last = lot.readings.findLast(({ at, aw }) => aw !== undefined && Date.parse(at) <= ms)
+  if (last?.aw === undefined || last.aw > DRY_AW) return null
+  return additions.some(({ atMs }) => atMs > Date.parse(last.at) && atMs <= ms) ? null : last.aw
+}
+
 /** The least that salt is told apart by, percent. */
 const SHADE = 0.01
 

@@ -98,7 +98,7 @@ export interface ReasonFacts {
   /** It stands still under 4.6, above its target. */
   'settled above target': { ph: number; targetPh: number; apartMs: number }
   /** What keeps a style that time judges: 20 % salt or more; a pH that was read; salt and measured cold. */
-  'kept by salt': { saltInWaterPct: number }
+  'kept by salt': { saltInWaterPct: number; aw: number | null }
   'kept by acid': { ph: number }
   'kept by salt and cold': { saltInWaterPct: number; hottestC: number; useByMs: number }
   /** Under oil, in the refrigerator: so many days from when it went in. */
@@ -110,6 +110,8 @@ export interface ReasonFacts {
   /** Under oil, in the refrigerator: so many days from when it went in. */
   /** A bottle of it was read over its limit. */
   'bottle over the limit': { ph: number; limitPh: number; atMs: number }
+  /** Read by a laboratory over what is allowed. */
+  'too much histamine': { mgKg: number; atMs: number }
   /** Nothing of that yet. */
   'nothing keeps it yet': { ph: number | null; dueMs: number }
   'as it is': { kind: string }
@@ -191,6 +193,7 @@ export const RULES: Record<Exclude<ReasonCode, 'made of'>, Rule> = {
   'kept by acid': { state: 'ready', make: 'pass', goesOn: false },
   'kept by salt and cold': { state: 'ready', make: 'ask', goesOn: true, sale: 'stop' },
   'under oil': { state: 'ready', make: 'ask', goesOn: false },
+  'too much histamine': { state: 'discard', make: 'stop', goesOn: true },
   'bottle over the limit': { state: 'act', make: 'stop', goesOn: true },
   'too long under oil': { state: 'act', make: 'stop', goesOn: true },
   'past its days in the cold': { state: 'ask', make: 'stop', goesOn: true },

@@ -8,7 +8,7 @@ import { followedJar, phsOf } from '../makeup/acidity'
 import { compositionOf } from '../makeup/lotComposition'
 import { HOUR_MS } from '../units/time'
 import type { Columns } from './fermenting'
-import { samplesOf, weakestSaltInWater, type History } from './history'
+import { dryAw, samplesOf, weakestSaltInWater, type History } from './history'
 import type { Jar } from './jars'
 import type { Foresight } from './judgement'
 import { spentBy, type Inherited, type Stand } from './lineage'
@@ -89,7 +89,8 @@ export function reckon(
 ): Reckoned {
   const { lot, startMs } = history
   const isFerment = lot.made.kind === 'plan'
-  const allowance = isFerment ? allowanceOf(weakestSaltInWater(history, atMs)) : PLAIN_ALLOWANCE
+  const ownAllowance = () => (dryAw(history, atMs) === null ? allowanceOf(weakestSaltInWater(history, atMs)) : null)
+  const allowance = isFerment ? ownAllowance() : PLAIN_ALLOWANCE
   const own = (a: number, b: number) => (allowance ? spentBetween(history.temperature, a, b, allowance) : 0)
   const source = isFerment ? null : from.source
   const begin: Begin = {

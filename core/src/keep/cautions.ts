@@ -15,6 +15,9 @@ export interface CautionContext {
   cooked?: boolean
   /** Hot sauce goes into glass. */
   hotFill?: boolean
+  /** Concentrated acid goes in; lye is used to titrate. */
+  strongAcid?: boolean
+  lye?: boolean
   /** A sign that was not settled, or that ends it. */
   doubtful?: boolean
   /** Salt of everything, evened out, percent; and the least that it needs. */
@@ -43,6 +46,9 @@ export interface Caution {
     | 'mould'
     | 'salt'
     | 'metals'
+    | 'chemicals'
+    | 'glass'
+    | 'seals'
     | 'meter'
   text: string
 }
@@ -73,7 +79,7 @@ const RULES: readonly Rule[] = [
     id: 'botulism',
     steps: ['ferment'],
     when: ({ aboveLine }) => aboveLine === true,
-    text: 'Above pH 4.6 dangerous bacteria can grow. If it is not below 4.6 in the time shown, discard it and do not taste it. Cooling is not a rescue.',
+    text: 'Above pH 4.6 dangerous bacteria can grow. If it is not below 4.6 in the time shown, discard it and do not taste it. Its toxin has no smell: looks and smell clear nothing. Cooling is not a rescue.',
   },
   {
     id: 'botulism',
@@ -94,6 +100,30 @@ const RULES: readonly Rule[] = [
     text: 'Hot sauce scalds, cold glass bursts: warm the bottles, wear gloves, stand them in a tray. Nothing of aluminium, copper or zinc.',
   },
   {
+    id: 'glass',
+    steps: ['bottle'],
+    when: always,
+    text: 'A bottle breaks: throw away what stood open around it, and look at the rest against the light.',
+  },
+  {
+    id: 'seals',
+    steps: ['bottle'],
+    when: ({ hotFill }) => hotFill === true,
+    text: 'Look at caps and seals after 12 to 24 hours: a lid that gives when pressed, or a cap that was not heated, is no seal. Into the refrigerator with it.',
+  },
+  {
+    id: 'chemicals',
+    steps: ['blend'],
+    when: ({ strongAcid }) => strongAcid === true,
+    text: 'Lactic acid of 88 % and acetic acid of 80 % burn skin and eyes: glasses and gloves, acid into water, rinse for 15 minutes and see a doctor if it got into an eye.',
+  },
+  {
+    id: 'chemicals',
+    steps: ['read'],
+    when: ({ lye }) => lye === true,
+    text: 'Lye burns skin and eyes: glasses and gloves; rinse for 15 minutes and see a doctor if it got into an eye.',
+  },
+  {
     id: 'sale',
     steps: ['bottle'],
     when: always,
@@ -109,7 +139,7 @@ const RULES: readonly Rule[] = [
     id: 'pressure',
     steps: ['blend', 'bottle'],
     when: ({ liveSugar }) => liveSugar === true,
-    text: 'Live and sweet: it ferments on and sealed bottles can burst. Keep it cold and vented, cook it, or leave the sugar out.',
+    text: 'Live and sweet: it ferments on and sealed bottles can burst. Keep it cold and vented, cook it, or leave the sugar out. A swing-top bottle does not vent.',
   },
   {
     id: 'pressure',
@@ -148,14 +178,15 @@ const RULES: readonly Rule[] = [
     id: 'meter',
     steps: ['read'],
     when: always,
-    text: 'Let the sample cool to the temperature the meter was calibrated at, rinse the electrode, and replace buffers that are old.',
+    text: 'Let the sample cool to the temperature the meter was calibrated at, rinse the electrode, and replace buffers that are old. An electrode with oil or pulp on it reads wrong: clean it before you calibrate.',
   },
   {
     id: 'capsaicin',
     steps: ['pack', 'press', 'blend'],
     when: ({ hasHotPeppers }) => hasHotPeppers === true,
     text: ({ cooked }, step) => {
-      if (step === 'pack') return 'Hot peppers: gloves on, hands off your face, air the room when grinding.'
+      if (step === 'pack')
+        return 'Hot peppers: gloves on, hands off your face, air the room when grinding. On skin: oil, then soap. In an eye: rinse with plenty of water.'
       return cooked
         ? 'Hot peppers: vapour burns eyes and lungs. Air the room, stand back, never blend boiling liquid in a sealed jug.'
         : 'Hot peppers: gloves and glasses on, air the room when blending.'

@@ -1,6 +1,7 @@
 import { InvalidInput } from '../invalid'
 import { wayOf, type Treatment } from '../keep/ways'
 import type { Allergen } from '../library/material'
+import type { Store } from '../log/kinds/bottle'
 import { allergensOf, type Ingredient } from '../makeup/ingredients'
 import { formatNumber } from '../units/number'
 import type { Range } from '../working'
@@ -63,6 +64,10 @@ export interface LabelInput {
   heatWord: string
   address: readonly string[]
   picks: readonly LabelPick[]
+  /** Where it stands; what is kept cold says so whatever was picked. */
+  store?: Store
+  /** Over 0.5 % oil, and no process that covers it at room temperature. */
+  oily?: boolean
 }
 
 /** Words by which an allergen shows in a name already. */
@@ -130,12 +135,13 @@ export function makeLabel({
   heatWord,
   address,
   picks,
+  store = wayOf(treatment).store,
+  oily = false,
 }: LabelInput): Label {
   if (ingredients.length === 0)
     throw new InvalidInput('No ingredients are known for this lot, so no label can be made.')
   const shown = (pick: LabelPick) => picks.includes(pick)
   const allergens = allergensOf(ingredients)
-  const live = !wayOf(treatment).heats
   return {
     name,
     line: line?.trim() || null,
@@ -147,13 +153,7 @@ export function makeLabel({
       ...(shown('packed') ? [`Packed ${packed}`] : []),
       ...(shown('bestBefore') ? [`Best before ${bestBefore}`] : []),
     ],
-    storage: !shown('storage')
-      ? null
-      : treatment === 'frozen'
-        ? 'Keep frozen. Once thawed, keep cold and use soon.'
-        : live
-          ? 'Live: keep cold, open with care.'
-          : 'Refrigerate after opening.',
+    storage: shown('storage') || store !== 'shelf' ? storageOf(treatment, store, oily) : null,
     figures: [
       ...(shown('salt') && saltPct !== null ? [`Salt ${formatNumber(saltPct, 1)} g per 100 g`] : []),
       ...(shown('heat') && heatWord ? [`Heat: ${heatWord}`] : []),
@@ -165,6 +165,14 @@ export function makeLabel({
     warnings: namesOf(ingredients).some((part) => /\bhoney\b/i.test(part)) ? ['Not for infants under one year.'] : [],
     code: shown('code'),
   }
+}
+
+/** How it is kept, as the label says it. */
+function storageOf(treatment: Treatment, store: Store, oily: boolean): string {
+  if (oily) return 'Contains oil: keep refrigerated, never at room temperature.'
+  if (store === 'frozen') return 'Keep frozen. Once thawed, keep cold and use soon.'
+  if (treatment === 'live-cold') return 'Live: keep cold, open with care.'
+  return store === 'cold' ? 'Keep refrigerated.' : 'Refrigerate after opening.'
 }
 
 /** Two digits: more are not known of heat. */

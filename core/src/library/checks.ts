@@ -6,9 +6,14 @@ export const PACKING_CHECKS = [
     why: 'Discoloured or mouldy seeds spoil the batch.',
   },
   {
+    id: 'washed',
+    text: 'Produce washed under running water, bruises cut away',
+    why: 'Soil carries the germs that salt and acid have to hold.',
+  },
+  {
     id: 'water',
     text: 'Water free of chlorine',
-    why: 'Stood overnight, boiled or filtered: chlorine holds the good bacteria back.',
+    why: 'Stood overnight or boiled, chlorine goes; chloramine does not boil off: a carbon filter takes it.',
   },
   {
     id: 'salt',
@@ -28,7 +33,11 @@ export const PACKING_CHECKS = [
     text: 'A place in the cold made ready, 4 °C or below',
     why: 'Seafood paste is kept cold from the first minute.',
   },
-  { id: 'pierced', text: 'Every pod pierced or slit', why: 'Vinegar that does not get in leaves a pocket of water.' },
+  {
+    id: 'pierced',
+    text: 'Whole pods pierced or slit',
+    why: 'What does not get in leaves a pocket of water: whole pods are in doubt until a ground sample is read.',
+  },
   {
     id: 'pot',
     text: 'Pot of steel, enamel or glass',

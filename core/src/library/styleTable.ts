@@ -135,7 +135,7 @@ const RIGID = ['jar', 'crock', 'bucket', 'drum'] as const
 const BENCH = 'Bench'
 /** Fill of a mash with much fruit, or kept warm: 65 to 70 %. Common practice. */
 export const FRUITY_FILL = 0.68
-const COMMON = ['sound', 'salt', 'vessel', 'lid', 'tray', 'gloves'] as const
+const COMMON = ['sound', 'washed', 'salt', 'vessel', 'lid', 'tray', 'gloves'] as const
 
 /**
  * All ways. Common practice; fill limits after the rise of a ground mash (a quarter to a third); yields and void
@@ -188,7 +188,7 @@ export const STYLES = [
     closures: ['tight lid', 'airlock', 'self-venting lid', 'clip', 'loose lid', 'cloth', 'plate'],
     days: { low: 5, high: 180, words: '5–14 days, or months' },
     chores: [read, burp, drink, press, film, cover, airlock, wipe, squeeze, taste, weigh],
-    checks: [...COMMON, 'water'],
+    checks: [...COMMON, 'water', 'pierced'],
     voidShare: { low: 0.3, typical: 0.4, high: 0.5 },
     yields: { low: 0.8, typical: 0.92, high: 1 },
     cautions: [
@@ -265,7 +265,7 @@ export const STYLES = [
     closures: ['tight lid', 'airlock', 'self-venting lid', 'clip', 'loose lid', 'cloth', 'plate'],
     days: { low: 7, high: 60, words: '1–3 weeks' },
     chores: [read, burp, drink, press, film, cover, wipe, squeeze, taste],
-    checks: COMMON,
+    checks: [...COMMON, 'pierced'],
     voidShare: null,
     yields: { low: 0.85, typical: 0.93, high: 0.99 },
     cautions: [
@@ -291,7 +291,7 @@ export const STYLES = [
     closures: ['sealed bag'],
     days: { low: 21, high: 35, words: '3–5 weeks' },
     chores: [read, look, squeeze],
-    checks: ['sound', 'salt', 'seal', 'tray', 'gloves'],
+    checks: ['sound', 'washed', 'salt', 'seal', 'tray', 'gloves'],
     voidShare: null,
     yields: { low: 0.88, typical: 0.95, high: 0.99 },
     cautions: ['Leave half of the bag empty, never less than a third: it balloons. Look daily; vent and reseal.'],
@@ -336,7 +336,7 @@ export const STYLES = [
         level: 'ask',
       },
     ],
-    checks: ['sound', 'salt', 'vessel', 'lid', 'tray'],
+    checks: ['sound', 'washed', 'salt', 'vessel', 'lid', 'tray'],
     voidShare: null,
     yields: { low: 0.85, typical: 0.92, high: 0.98 },
     cautions: [
@@ -410,7 +410,7 @@ export const STYLES = [
         level: 'ask',
       },
     ],
-    checks: ['sound', 'pierced', 'vessel', 'lid', 'gloves'],
+    checks: ['sound', 'washed', 'pierced', 'vessel', 'lid', 'gloves'],
     voidShare: { low: 0.4, typical: 0.5, high: 0.6 },
     yields: { low: 0.5, typical: 0.65, high: 0.75 },
     cautions: [
@@ -437,7 +437,7 @@ export const STYLES = [
     closures: ['loose lid'],
     days: { low: 0, high: 0, words: 'the same day' },
     chores: [],
-    checks: ['sound', 'salt', 'pot', 'air', 'gloves'],
+    checks: ['sound', 'washed', 'salt', 'pot', 'air', 'gloves'],
     voidShare: null,
     yields: { low: 0.6, typical: 0.72, high: 0.85 },
     vinegarPerPepper: 1.6,

@@ -59,6 +59,8 @@ export const InstrumentSchema = z.object({
   offsetMv: z.number().min(-600).max(600).optional(),
   checkedAt: MomentSchema.optional(),
   failed: z.boolean().optional(),
+  /** Invented by a simulation: in the demo and in practice only. */
+  simulated: z.boolean().optional(),
   stained: z.boolean().optional(),
 })
 export type Instrument = z.infer<typeof InstrumentSchema>

@@ -104,6 +104,7 @@ const TASK_OF: Partial<Record<ReasonCode, Exclude<TaskCode, 'chore' | 'press'>>>
   'pieces not read': 'read the pH',
   'nothing keeps it yet': 'read the pH',
   'too long under oil': 'discard',
+  'too much histamine': 'discard',
   'bottle over the limit': 'stopped',
   'past its days in the cold': 'ask somebody',
   'slow to sour': 'read the pH',

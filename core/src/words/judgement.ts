@@ -12,12 +12,16 @@ export type Tell = (ms: number) => string
 /** How it is told where no page says otherwise: in UTC, to the minute. */
 export const plainTell: Tell = (ms) => new Date(ms).toISOString().slice(0, 16).replace('T', ' ')
 
-/** A probability as makers say it. */
-export const odds = (chance: number): string =>
-  chance > 0.95 ? 'almost surely' : chance < 0.05 ? 'hardly' : `about ${Math.max(1, Math.round(10 * chance))} in 10`
+/** From which chance on it is called what; the rest is hardly. docs/judgement.md has the table. */
+const ODDS = [
+  [0.95, 'almost surely'],
+  [0.7, 'probably'],
+  [0.3, 'perhaps'],
+  [0.05, 'probably not'],
+] as const
 
-/** One that is nearly sure, never more than it may be said: "99 in 100". */
-const hundred = (chance: number): string => `${Math.min(99, Math.floor(100 * chance))} in 100`
+/** A probability as makers say it: nobody reads a figure about safety. */
+export const odds = (chance: number): string => ODDS.find(([from]) => chance > from)?.[1] ?? 'hardly'
 
 /** What a flag of the forecast says, with the probability behind it. */
 const FLAG_SAYS: Record<FlagCode, (chance: number) => string> = {
@@ -26,7 +30,7 @@ const FLAG_SAYS: Record<FlagCode, (chance: number) => string> = {
   dead: (chance) => `By its readings nothing works in it yet (${odds(chance)}).`,
   yeast: (chance) => `By its readings yeast works in it instead of lactic bacteria (${odds(chance)}).`,
   'standing still': (chance) => `By its readings it stands still (${odds(chance)}).`,
-  behind: (chance) => `The newest pH lies above ${Math.floor(100 * chance)} in 100 living batches like it.`,
+  behind: (chance) => `The newest pH lies above ${chance > 0.95 ? 'almost all' : 'most'} living batches like it.`,
 }
 export const tellFlag = ({ code, chance }: Flag): string => FLAG_SAYS[code](chance)
 
@@ -106,8 +110,8 @@ const SAYS: { [Code in ReasonCode]: (facts: ReasonFacts[Code], tell: Tell) => st
   'salty and late': ({ saltInWaterPct }) =>
     `${formatNumber(saltInWaterPct, 1)} % salt in its water, and no pH at or under 4.6 in three times the time allowed: staphylococci may have left a toxin that acid, heat and water leave as it is. Not for sale.`,
   'home use': () => HOME_USE,
-  'kept by salt': ({ saltInWaterPct }) =>
-    `${formatNumber(saltInWaterPct, 1)} % salt in its water keeps it. Thinned, it is judged anew.`,
+  'kept by salt': ({ saltInWaterPct, aw }) =>
+    `${aw === null ? `${formatNumber(saltInWaterPct, 1)} % salt in its water` : `A water activity of ${aw.toFixed(2)}`} keeps it. Thinned, it is judged anew.`,
   'kept by acid': (of) => `pH ${ph(of.ph)} keeps it.`,
   'kept by salt and cold': ({ saltInWaterPct, hottestC, useByMs }, tell) =>
     `${formatNumber(saltInWaterPct, 1)} % salt in its water and never above ${formatNumber(hottestC, 1)} °C: use it by ${tell(useByMs)}, and cook it before it is eaten. Not for sale.`,
@@ -115,6 +119,8 @@ const SAYS: { [Code in ReasonCode]: (facts: ReasonFacts[Code], tell: Tell) => st
     `Salt and cold keep it for ${most} days; they are over. Discard it, or ask somebody who knows.`,
   'under oil': ({ pct, useByMs, sourBefore }, tell) =>
     `${formatNumber(pct, 1)} % oil: never at room temperature. Keep it in the refrigerator and use it by ${tell(useByMs)}, or freeze it.${sourBefore ? '' : ' Its pH was not read at 4.2 or less before the oil went in.'}`,
+  'too much histamine': ({ mgKg }) =>
+    `${formatNumber(mgKg)} mg of histamine in a kilogram: it makes ill, and no heat takes it out. Discard it.`,
   'bottle over the limit': ({ ph: read, limitPh }) =>
     `A bottle was read at pH ${ph(read)}, over the limit of ${ph(limitPh)}. Hold the run, and call back what left.`,
   'too long under oil': ({ days: most }) =>
@@ -148,10 +154,10 @@ const SAYS: { [Code in ReasonCode]: (facts: ReasonFacts[Code], tell: Tell) => st
     of.code === 'time over, not read'
       ? `Made of ${code}, which nobody read before its time to reach pH 4.6 was over. Nothing can show now that it fell below in time: do not taste or sell it, and make nothing of it.`
       : `Made of ${code}. ${tellReason(of, tell)}`,
-  'likely under': ({ chance }) =>
-    `Likely under 4.6, and in its time, by eye and tongue (${hundred(chance)}). Not measured: for the cold and your own kitchen. A strip would make it more.`,
-  'ready by taste': ({ chance }) =>
-    `Ready by taste, not measured (${hundred(chance)} under 4.6). Keep it cold, eat it at home. Never for the shelf, sale, oil, a jar sealed warm, infants, pregnant or immune-weak people.`,
+  'likely under': () =>
+    `Likely under 4.6, and in its time, by eye and tongue. Not measured: for the cold and your own kitchen. A strip would make it more.`,
+  'ready by taste': () =>
+    `Ready by taste, not measured. Keep it cold, eat it at home. Never for the shelf, sale, oil, a jar sealed warm, infants, pregnant or immune-weak people.`,
   'unlikely under': () =>
     'Its time is over, and by eye and tongue it hardly soured. Discard it, do not taste it. A strip at or under 4.0 would speak against that.',
   'not told yet': ({ chance, dueMs }, tell) =>
@@ -183,7 +189,7 @@ const RULE_SAYS: Record<ReasonCode, string> = {
   'above too long':
     'A pH above 4.6 once the time allowed is over ends a lot, strips too. Only correcting that reading lifts it. Pieces have twice the time of their liquid.',
   'passed too late':
-    'It was read above 4.6, and by the forecast fewer than 1 in 20 batches like it would have passed in time from there.',
+    'It was read above 4.6, and in our simulations fewer than 1 in 20 batches like it would have passed in time from there.',
   'thrown away': 'What was thrown away goes into nothing.',
   'time over, not read':
     'By the time allowed, a reading must prove that 4.6 was passed: its 95 % end under 4.6, or two readings 12 h apart.',
@@ -209,12 +215,13 @@ const RULE_SAYS: Record<ReasonCode, string> = {
   'salty and late':
     'Between 10 and 20 % salt in the water botulinum does not grow, staphylococci do: 4.6 must be read in three times the time allowed, before it is thinned.',
   'home use': 'A pH today does not undo a toxin made earlier; boiling destroys that of botulinum.',
-  'kept by salt': 'From 20 % salt in the water nothing grows that harms.',
+  'kept by salt': 'From 20 % salt in the water, or at a water activity of 0.85 or less, nothing grows that harms.',
   'kept by acid': 'At or under pH 4.6, read in time. Days alone prove nothing.',
   'kept by salt and cold': '10 % salt in the water and a measured 4 °C keep a paste together for 30 days.',
   'past its days in the cold': '10 % salt in the water and a measured 4 °C keep a paste together for 30 days.',
   'under oil':
     'Botulinum grows under oil without air: refrigerated 4 days, 30 where the food was read at 4.2 or less before the oil (USDA and extension services; 30 days are judgement).',
+  'too much histamine': 'Over 35 mg/kg fish is not eaten (FDA Hazards Guide, from memory).',
   'bottle over the limit': 'What a bottle reads over the limit holds all of its run, released or not.',
   'too long under oil':
     'Botulinum grows under oil without air: refrigerated 4 days, 30 where the food was read at 4.2 or less before the oil (USDA and extension services; 30 days are judgement).',
@@ -226,17 +233,18 @@ const RULE_SAYS: Record<ReasonCode, string> = {
   'pieces not read':
     'Liquid stands for pieces only once a blended sample agreed with it within 0.15. Waiting does not.',
   'slow to sour': 'By twice the time allowed above 4.6 it should be at or under 4.2.',
-  'behind the forecast': 'The newest pH lies above what 97.5 in 100 living batches like it show.',
+  'behind the forecast': 'In our simulations 97.5 in 100 living batches like it stand lower.',
   'may carry film': 'Film and mould eat acid: what rises more than the meter errs is looked at.',
   'may be yeast': 'Yeast makes gas and alcohol, and little acid: the pH stays where it is.',
   'stands still': 'A ferment can stand still short of its target; what is under 4.6 in time keeps its place.',
   'does not fit': 'What the forecast cannot explain is read again before it is called ready.',
   'made of': 'A lot is never better than the worst of what it was made of.',
-  'likely under': 'Likely means 99 in 100 by everything that was seen and tasted. It is not a measurement.',
+  'likely under':
+    'Likely means at least 99 in 100 in our simulations, by everything that was seen and tasted. It is not a measurement.',
   'ready by taste':
     'Called ready on eye and tongue alone: for the cold and the own kitchen, and so is what is made of it. A pH lifts it.',
   'unlikely under':
-    'Its time over, no pH, and at most 2 in 10 by eye and tongue that it passed in time: it ends there.',
+    'Its time over, no pH, and at most 2 in 10 in our simulations by eye and tongue that it passed in time: it ends there.',
   'not told yet': 'From half of its time on, what eye and tongue cannot tell wants a strip.',
   'on its way by eye': 'The time allowed above 4.6 runs by temperature and salt.',
   young: 'The first pH is wanted by day 2.',

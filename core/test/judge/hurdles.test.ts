@@ -112,6 +112,17 @@ describe('much salt', () => {
     expect(sale(late.log, base, 26)).not.toBeNull()
   })
 
+  it('a measured water activity of 0.85 keeps it too, until something is put in; histamine ends it', () => {
+    const { log, lotId } = salty(80)
+    log.write({ kind: 'reading', at: day(1), lotId, aw: 0.85 } as Draft)
+    expect(at(log, lotId, 60).codes).toEqual(['kept by salt'])
+    expect(at(log, lotId, 60).sentence).toMatch(/^A water activity of 0\.85 keeps it/)
+    log.write({ kind: 'add', at: day(61), lotId, rows: [], waterG: 500, saltG: 0, reason: '' } as Draft)
+    expect(at(log, lotId, 62).state).not.toBe('ready')
+    log.write({ kind: 'reading', at: day(2), lotId, histamineMgKg: 36 } as Draft)
+    expect(at(log, lotId, 62).state).toBe('discard')
+  })
+
   it('what stands in the tissue of pieces counts, once it was read there', () => {
     const log = notebook()
     const lotId = log.mash(0, { style: 'brined', saltG: 700, waterG: 2000 })

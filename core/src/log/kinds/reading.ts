@@ -26,6 +26,7 @@ export const ReadingEntry = z
     brixPct: z.number().min(0).max(80).optional(),
     /** Water activity, from a laboratory or a meter of its own. */
     aw: z.number().min(0.3).max(1).optional(),
+    histamineMgKg: z.number().min(0).max(10_000).optional(),
     titration: TitrationSchema.optional(),
     massG: massG.optional(),
     taste: TasteSchema.optional(),
@@ -42,6 +43,7 @@ export const ReadingEntry = z
         entry.saltPct,
         entry.brixPct,
         entry.aw,
+        entry.histamineMgKg,
         entry.titration,
         entry.massG,
         entry.taste,
@@ -57,6 +59,7 @@ const phWords = ({ ph = 0, of, marks = [] }: z.infer<typeof ReadingEntry>) =>
   `pH ${ph.toFixed(2)}${of === 'liquid' ? ' in the liquid' : ''}${marks.some(Boolean) ? ` of jar ${marks.join(', ')}` : ''}`
 
 function instrumentWords(instrument?: Instrument): string {
+  if (instrument?.simulated) return '(simulated)'
   if (instrument?.kind === 'strip') return '(strips)'
   if (instrument?.calibratedAt) return '(calibrated meter)'
   if (instrument?.checkedAt) return '(meter checked in two buffers)'
@@ -72,6 +75,7 @@ const kind: Kind<typeof ReadingEntry> = {
       entry.tempC === undefined ? '' : formatTemperature(entry.tempC, world),
       entry.saltPct === undefined ? '' : `salt ${entry.saltPct} %`,
       entry.brixPct === undefined ? '' : `${entry.brixPct} °Brix`,
+      entry.histamineMgKg === undefined ? '' : `histamine ${formatNumber(entry.histamineMgKg)} mg/kg`,
       entry.aw === undefined ? '' : `water activity ${entry.aw.toFixed(2)}`,
       entry.titration ? `${titratablePct(entry.titration).toFixed(2)} % titrated as lactic` : '',
       entry.massG === undefined ? '' : `weighs ${formatMass(entry.massG, world)}`,
