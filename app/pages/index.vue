@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { RULES_EDITION } from '@lactofer/core'
 import { dayInFull } from '~/clock/moments'
 import { useBook } from '~/stores/book'
 import { usePractice } from '~/stores/practice'
@@ -39,6 +40,7 @@ const inHand = computed(() => atPhone.value && !asList.value && book.lots.length
     <LazySetAside v-if="book.folded?.ahead.length" />
     <LazyNotSettled v-if="book.disagreements.length" />
     <BackupReminder v-if="!practice.on" />
+    <LazyRulesNotice v-if="preferences.known && preferences.rules < RULES_EDITION && book.lots.length" />
     <LazyKitPanel v-if="asksForKit" asks />
     <LazyEmptyStart v-if="book.whole && book.lots.length === 0" />
     <p v-else-if="!isTold" class="sheet" role="status">The shelf is being looked along …</p>

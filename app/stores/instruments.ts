@@ -95,7 +95,7 @@ function useCalibrations() {
 export const useInstruments = defineStore('instruments', () => {
   const preferences = usePreferences()
   const book = useBook()
-  /** Instruments are simulated: only the demo and practice have them, a log of one's own is never told what is invented. */
+  /** Instruments are simulated in the demo and in practice: a log of one's own is never told what is invented. */
   const simulates = computed(() => inPractice || book.hasDemo)
   const { bench, drivers, off } = openInstruments(simulates, (grams) => formatMass(grams, preferences.world))
   const { shown, use } = useShown(drivers, off)

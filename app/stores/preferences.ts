@@ -41,6 +41,8 @@ const ChoicesSchema = z.object({
   /** What sourness is read with, and what amounts; not said yet. */
   sourTool: z.enum(SOUR_TOOLS).nullable().catch(null),
   weighs: z.enum(['scale', 'spoons']).nullable().catch(null),
+  /** The edition of the judge's rules the maker was told of. */
+  rules: z.number().catch(0),
 })
 type Choices = z.infer<typeof ChoicesSchema>
 
@@ -78,6 +80,7 @@ export const usePreferences = defineStore('preferences', () => {
     currency: computed(() => choices.value.currency),
     sourTool: computed(() => choices.value.sourTool),
     weighs: computed(() => choices.value.weighs),
+    rules: computed(() => choices.value.rules),
     /** What the round asks by. */
     kit: computed((): Kit => ({
       sour: choices.value.sourTool ?? USUAL_KIT.sour,

@@ -78,7 +78,11 @@ test('the wire: health, a parsed stream, words for a bad command; lost, it is sh
   baseURL,
 }) => {
   expect(await (await request.get('/api/health')).json()).toMatchObject({ ok: true })
+  // A log of one's own has no bar: nothing is connected.
   await visit(page, '/')
+  await expect(page.getByRole('region', { name: 'Instruments' })).toHaveCount(0)
+  await openDemo(page)
+  await expect(page.getByRole('region', { name: 'Instruments' })).toContainText('Simulated')
   const first = await page.evaluate(
     async (url) =>
       new Promise<string>((resolve) => {
@@ -121,6 +125,7 @@ test('weigh-in at 390 px by the keyboard alone: every weight from the scale, sal
   }
   await order({ do: 'load', massG: 0 })
   await order({ do: 'tare' })
+  await openDemo(page)
   await visit(page, '/plan')
   await field(page, 'Name on the tape').fill('Scale mash')
   for (const [name, grams] of [

@@ -3,7 +3,7 @@ import type { Page } from '@playwright/test'
 import { withCheck, type Draft } from '../../core/src/index'
 import { day, notebook, START } from '../../core/test/log/build'
 import { pdfText } from './paper'
-import { expect, expectAccessible, field, figure, openLog, test, visit } from './steps'
+import { expect, expectAccessible, field, figure, openLog, pick, test, visit } from './steps'
 
 const VINEGAR = { materialId: 'white-vinegar', name: 'White vinegar 5 %', massG: 400 }
 /** A mash of two growers at pH 3.6, pressed, and blended on day 9. */
@@ -108,6 +108,7 @@ test('cooked, filled hot, held, read next day, labelled, released, sold, called 
   await weights.getByRole('button', { name: /Bottle 3, 140 g, far: take it out/ }).click()
   await field(page, 'Kept back as a sample').fill('1')
   await field(page, 'They stand').fill('Cellar shelf')
+  await field(page, 'Turned over, minutes').fill('2')
   await field(page, 'Bottles filled').fill('12')
   const code = await field(page, 'Lot code').inputValue()
   expect(withCheck(code.replace(/-.$/, ''))).toBe(code)
@@ -138,7 +139,8 @@ test('cooked, filled hot, held, read next day, labelled, released, sold, called 
   await visit(page, '/bottle')
   await page.getByRole('link', { name: 'Release HR-7' }).click()
   const reading = page.getByRole('form', { name: 'Reading' })
-  await field(reading, 'pH').fill('3.48')
+  await pick(page, 'Read with', 'Test strips')
+  await reading.getByRole('button', { name: '3.5', exact: true }).click()
   await reading.getByRole('button', { name: 'Record the reading' }).click()
   await expect(page.locator('[data-check="ph"]')).toHaveAttribute('data-verdict', 'pass')
   await page.getByRole('link', { name: /^Its label/ }).click()

@@ -207,25 +207,7 @@ const SAMPLES = [
           </p>
           <ShowWorking v-if="titration" :working="titrationWorking(titration)" />
         </fieldset>
-        <fieldset>
-          <legend>From a laboratory</legend>
-          <div class="fields">
-            <QuantityField
-              v-model="form.aw"
-              kind="number"
-              label="Water activity"
-              :limits="{ low: 0.3, high: 1 }"
-              optional
-            />
-            <QuantityField
-              v-model="form.histamineMgKg"
-              kind="number"
-              label="Histamine"
-              :limits="{ low: 0, high: 10000, unit: 'mg/kg' }"
-              optional
-            />
-          </div>
-        </fieldset>
+        <LabFields v-model="form" />
         <TasteFields v-model="form.taste" />
         <WordField v-model="form.note" label="Note" />
         <PhotoField v-model="form.photos" v-model:busy="reducing" />

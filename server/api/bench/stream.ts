@@ -9,12 +9,14 @@ export default answer('GET', (event) => {
   const stream = createEventStream(event)
   const forget = keepOpen(() => void stream.close())
   if (!forget) return refuse(event, { status: 503, message: 'Too many pages watch the bench already. Close some.' })
-  const send = () => stream.push(JSON.stringify(readBench()))
-  const timer = setInterval(send, INTERVAL_MS)
-  stream.onClosed(() => {
+  const stop = () => {
     clearInterval(timer)
     forget()
-  })
-  void send()
+  }
+  // A page that leaves between two events has closed its stream before it is told.
+  const send = () => void stream.push(JSON.stringify(readBench())).catch(stop)
+  const timer = setInterval(send, INTERVAL_MS)
+  stream.onClosed(stop)
+  send()
   return stream.send()
 })
