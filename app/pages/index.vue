@@ -40,7 +40,7 @@ const inHand = computed(() => atPhone.value && !asList.value && book.lots.length
     <LazySetAside v-if="book.folded?.ahead.length" />
     <LazyNotSettled v-if="book.disagreements.length" />
     <BackupReminder v-if="!practice.on" />
-    <LazyRulesNotice v-if="preferences.known && preferences.rules < RULES_EDITION && book.lots.length" />
+    <LazyRulesNotice v-if="preferences.known && preferences.rules < RULES_EDITION" />
     <LazyKitPanel v-if="asksForKit" asks />
     <LazyEmptyStart v-if="book.whole && book.lots.length === 0" />
     <p v-else-if="!isTold" class="sheet" role="status">The shelf is being looked along …</p>

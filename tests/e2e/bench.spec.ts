@@ -46,7 +46,7 @@ test('a meter on two buffers: refused, then accepted from the live millivolts; a
   await page.getByRole('button', { name: 'Set up the simulated bench' }).click()
   const bench = page.getByRole('dialog', { name: 'Simulated bench' })
   await pick(page, 'Probe 1 logs to', 'BPL-01')
-  await expect(page.getByText(/\d\d\.\d °C, \(Probe 1\)/)).toBeAttached({ timeout: 20_000 })
+  await expect(page.getByText(/\d\d\.\d °C, \(Probe 1, simulated\)/)).toBeAttached({ timeout: 20_000 })
   await bench.getByRole('button', { name: 'Calibrate on two buffers' }).click()
   const dialog = page.getByRole('dialog', { name: 'Calibrate a meter on two buffers' })
   const type = async (buffer: number, mv: string, temp: string) => {

@@ -36,6 +36,7 @@ const book = vi.hoisted(() => ({
 }))
 const instruments = vi.hoisted(() => ({
   connected: true,
+  simulates: true,
   problem: '',
   state: { probes: [] as { id: string; name: string; value: number | null; steady: boolean }[] },
 }))

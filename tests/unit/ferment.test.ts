@@ -41,7 +41,7 @@ describe('what the forecast says', () => {
   it('when it is distrusted no date is told, only what to check, and why; behind still tells it; film only asks', () => {
     const distrusted = forecastWords(flagged('distrust', 'dead'), known(1))!
     expect(distrusted.sentence).toBe(
-      'By its readings nothing works in it yet (about 8 in 10). No date is told until it fits: check the salt and the temperature, calibrate the meter, read again.',
+      'By its readings nothing works in it yet (probably). No date is told until it fits: check the salt and the temperature, calibrate the meter, read again.',
     )
     expect(distrusted.sentence).not.toMatch(/Ready|expected|March/)
     expect(forecastWords(flagged('distrust'), known(1))!.sentence).toMatch(/^The newest pH does not fit/)
@@ -53,7 +53,7 @@ describe('what the forecast says', () => {
     expect(forecastWords(flagged('film', 'behind'), known(5))).toEqual({
       level: 'ask',
       word: 'Film?',
-      sentence: 'By its readings something eats its acid (about 8 in 10). Look for film or mould, and check the meter.',
+      sentence: 'By its readings something eats its acid (probably). Look for film or mould, and check the meter.',
     })
   })
 

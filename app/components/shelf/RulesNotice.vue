@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed, watch } from 'vue'
-import { newReason, RULES_EDITION, tellReason } from '@lactofer/core'
+import { counted, newReason, RULES_EDITION, tellReason } from '@lactofer/core'
 import { tellMoment } from '~/clock/moments'
 import { useBook } from '~/stores/book'
 import { usePreferences } from '~/stores/preferences'
 
-/** After an update that judges otherwise: which batches it is about and why, once. A release stays as it was written. */
+/** After an update: which batches it judges otherwise and why, once. A release stays as it was written. */
 const book = useBook()
 const preferences = usePreferences()
 const isNew = computed(() => preferences.known && preferences.rules < RULES_EDITION && book.looked === 'all')
@@ -21,9 +21,10 @@ const changed = computed(() =>
 const seen = () => void preferences.choose('rules', RULES_EDITION)
 // Who has no such batch is told nothing.
 watch(
-  [isNew, changed],
+  [isNew, changed, () => book.whole, () => book.looked],
   () => {
-    if (isNew.value && book.whole && changed.value.length === 0) seen()
+    const told = book.looked === 'all' || book.lots.length === 0
+    if (preferences.known && book.whole && told && changed.value.length === 0) seen()
   },
   { immediate: true },
 )
@@ -31,17 +32,19 @@ watch(
 
 <template>
   <section v-if="changed.length" class="sheet" aria-label="Judged otherwise">
-    <h2>Judged otherwise since the update</h2>
-    <ul class="plain-list">
-      <li v-for="{ lot, sentence } in changed" :key="lot.id">
-        <NuxtLink :to="lot.state === 'fermenting' ? `/ferment/${lot.id}` : `/trace/${lot.id}`"
-          ><span class="code">{{ lot.code }}</span> {{ lot.name }}</NuxtLink
-        >: <SaidText :text="sentence" />
-        <span v-if="lot.release?.decision === 'released'" class="muted small">
-          Its release stands as it was written; nothing more of it is sold until this is settled.</span
-        >
-      </li>
-    </ul>
-    <div><el-button @click="seen">Understood</el-button></div>
+    <details class="disclose">
+      <summary>{{ counted(changed.length, 'batch is', 'batches are') }} judged otherwise since the update</summary>
+      <ul class="plain-list">
+        <li v-for="{ lot, sentence } in changed" :key="lot.id">
+          <NuxtLink :to="lot.state === 'fermenting' ? `/ferment/${lot.id}` : `/trace/${lot.id}`"
+            ><span class="code">{{ lot.code }}</span> {{ lot.name }}</NuxtLink
+          >: <SaidText :text="sentence" />
+          <span v-if="lot.release?.decision === 'released'" class="muted small">
+            Its release stands as it was written; nothing more of it is sold until this is settled.</span
+          >
+        </li>
+      </ul>
+      <el-button @click="seen">Understood</el-button>
+    </details>
   </section>
 </template>

@@ -59,7 +59,7 @@ const phWords = ({ ph = 0, of, marks = [] }: z.infer<typeof ReadingEntry>) =>
   `pH ${ph.toFixed(2)}${of === 'liquid' ? ' in the liquid' : ''}${marks.some(Boolean) ? ` of jar ${marks.join(', ')}` : ''}`
 
 function instrumentWords(instrument?: Instrument): string {
-  if (instrument?.simulated) return '(simulated)'
+  if (instrument?.simulated) return `(${instrument.name}, simulated)`
   if (instrument?.kind === 'strip') return '(strips)'
   if (instrument?.calibratedAt) return '(calibrated meter)'
   if (instrument?.checkedAt) return '(meter checked in two buffers)'
