@@ -255,10 +255,10 @@ export const CORE = [
   ['a jar keeps what was poured out of it', 'core/src/log/jars.ts', 'massG: massG * of', 'massG'],
   ['what went into one jar went into all', 'core/src/log/jars.ts', '!moved.marks?.length ||', 'true ||'],
   [
-    'a retraction takes nothing back',
+    'of two corrections the first counts',
     'core/src/lots/corrections.ts',
-    "last.kind === 'retract' ? null : last",
-    'false ? null : last',
+    'a.id < b.id ? 1 : a.id > b.id ? -1 : 0',
+    'a.id < b.id ? -1 : a.id > b.id ? 1 : 0',
   ],
   ['what is dated ahead counts', 'core/src/lots/fold.ts', 'all.filter(isAhead)', 'all.slice(0, 0)'],
   ['a metric cup', 'core/src/units/quantity.ts', 'GALLON_ML / 16', '250'],

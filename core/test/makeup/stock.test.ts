@@ -117,6 +117,23 @@ describe('what a lot is made of, through its whole history', () => {
     expect(mixturePh(composition)).toBeCloseTo(3.5, 6)
     expect(phOf(log.book(), brine)).toEqual({ ph: 3.5, measured: true })
     expect(composition).toMatchObject({ allergens: ['milk'], live: true, acidLogSd: 0.3 })
+    log.read(brine, 5, 3.8)
+    expect(mixturePh(compositionOf(log.book(), brine)!), 'read again, that counts').toBeCloseTo(3.8, 6)
+  })
+})
+
+describe('sugar', () => {
+  it('is eaten for the acid that was made: a mole of hexose for two of lactic acid, about (stoichiometry)', () => {
+    const log = notebook()
+    const lotId = log.mash()
+    const before = compositionOf(log.book(), lotId)!
+    log.read(lotId, 7, 3.6)
+    const after = compositionOf(log.book(), lotId)!
+    const eatenG = before.sugarG.typical - after.sugarG.typical
+    const madeMmol = (after.acids.lactic ?? 0) - (before.acids.lactic ?? 0)
+    expect(madeMmol).toBeGreaterThan(20)
+    expect(eatenG / madeMmol, 'g of sugar a mmol of lactic acid').toBeGreaterThan(0.085)
+    expect(eatenG / madeMmol).toBeLessThan(0.2)
   })
 })
 
