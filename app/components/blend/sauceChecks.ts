@@ -36,8 +36,13 @@ export const sauceProblems = (sauce: SauceForm, limits: SauceLimits) => ({
 })
 
 /** What is to be minded of a sauce while it is blended. */
-export const sauceCautions = (sauce: SauceForm, { shu, sugarPct, composition, ph }: Forecast, live: boolean) =>
+export const sauceCautions = (
+  sauce: SauceForm,
+  { shu, sugarPct, composition, ph }: Forecast,
+  { live, oily }: { live: boolean; oily: boolean },
+) =>
   cautionsFor('blend', {
+    oily,
     hasHotPeppers: shu.high > 500,
     cooked: sauce.cooked,
     liveSugar: live && sugarPct.high > 0.3,

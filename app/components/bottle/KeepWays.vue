@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { APPROVAL, checkLevel, needsOf, WAYS, type KeepCase, type Treatment } from '@lactofer/core'
 
-/** Four ways to keep a sauce: what each needs, how this one stands to it, what it gives. */
+/** Ways to keep a sauce: what each needs, how this one stands to it, what it gives. */
 const { known } = defineProps<{ known: KeepCase }>()
 const model = defineModel<Treatment>({ required: true })
 const ways = computed(() => WAYS.map((way) => ({ ...way, needs: needsOf(way.id, known) })))

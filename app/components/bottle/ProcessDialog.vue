@@ -30,8 +30,8 @@ async function record(event: Event) {
   open.value = false
 }
 const BASES = [
-  { value: 'scheduled process', label: 'a scheduled process from a qualified person' },
-  { value: 'tested recipe', label: 'a tested, published recipe' },
+  { value: 'scheduled process', label: 'scheduled process' },
+  { value: 'tested recipe', label: 'tested recipe' },
 ]
 const PACKS = [
   { value: 'hot', label: 'hot' },
@@ -44,8 +44,8 @@ const PACKS = [
   <el-dialog v-model="open" title="Record a process" width="min(94vw, 720px)">
     <form class="stack" novalidate @submit.prevent="record">
       <p class="small">
-        Copy it from the letter, figure by figure; what the letter does not name stays empty. Every figure is checked at
-        the release. Lactofer sets no process.
+        A scheduled process comes from a qualified person, a tested recipe from its publisher. Copy it figure by figure;
+        what it does not name stays empty. Every figure is checked at the release. Lactofer sets no process.
       </p>
       <div class="fields">
         <PickField v-model="form.basis" label="It is" :options="BASES" />
@@ -65,18 +65,24 @@ const PACKS = [
         <div class="fields">
           <QuantityField v-model="form.initialC" kind="temperature" label="At the start, at least" optional no-take />
           <QuantityField v-model="form.fillC" kind="temperature" label="Filled at, at least" optional no-take />
-          <QuantityField v-model="form.holdMin" kind="number" label="Held hot" :limits="{ unit: 'min' }" optional />
+          <QuantityField
+            v-model="form.holdMin"
+            kind="number"
+            label="Held hot, minutes"
+            :limits="{ unit: 'min' }"
+            optional
+          />
           <QuantityField
             v-model="form.invertMin"
             kind="number"
-            label="Turned over"
+            label="Turned over, minutes"
             :limits="{ unit: 'min' }"
             optional
           />
           <QuantityField
             v-model="form.boilMin"
             kind="number"
-            label="In boiling water, at the sea"
+            label="Boiled at the sea, minutes"
             :limits="{ unit: 'min' }"
             optional
           />
@@ -85,14 +91,14 @@ const PACKS = [
           <QuantityField
             v-model="form.zC"
             kind="number"
-            label="z"
+            label="z, in °C"
             :limits="{ low: 4, high: 20, unit: '°C' }"
             optional
           />
           <QuantityField
             v-model="form.standDays"
             kind="number"
-            label="Stands before it goes out"
+            label="Stands before it leaves, days"
             :limits="{ unit: 'days' }"
             optional
           />
@@ -114,7 +120,7 @@ const PACKS = [
           <QuantityField
             v-model="form.leastAirPct"
             kind="number"
-            label="Air, of the filling"
+            label="Air, percent of the filling"
             :limits="{ low: 0, high: 50, unit: '%' }"
             optional
           />

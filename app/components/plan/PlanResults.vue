@@ -63,6 +63,7 @@ const cautions = computed(() =>
         hasHotPeppers: found.value.properties.shu.high > 500,
         closed: closed.value && style.value.ferments,
         allergens: found.value.composition.allergens,
+        oily: form.rows.some(({ materialId }) => book.library.material(materialId)?.kind === 'oil'),
         honey: form.rows.some(({ materialId }) => materialId === 'honey'),
         ...(style.value.ferments &&
           style.value.saltPct && {

@@ -6,6 +6,7 @@ import {
   counted,
   formatMass,
   formatNumber,
+  oilOf,
   pressureOutlook,
   PROPERTIES,
   valueOf,
@@ -52,7 +53,15 @@ const lotOf = (part: PartForm | undefined) => (part?.lotId ? book.lot(part.lotId
 const costs = computed(() =>
   sauce.value.parts.filter((part) => part.massG).map((part) => ({ name: part.name, cost: blending.costOf(part) })),
 )
-const cautions = computed(() => sauceCautions(sauce.value, forecast.value, live.value))
+/** Oil is in it, by itself or in what is poured. */
+const oily = computed(() =>
+  sauce.value.parts.some((part) => {
+    const lot = lotOf(part)
+    const isOil = book.library.material(part.materialId ?? '')?.kind === 'oil'
+    return Boolean(part.massG) && (isOil || (lot !== undefined && oilOf(book.book, lot) !== null))
+  }),
+)
+const cautions = computed(() => sauceCautions(sauce.value, forecast.value, { live: live.value, oily: oily.value }))
 /** Fruit or sugar after fermenting is told before anybody pours. */
 const sweetens = computed(
   () =>

@@ -37,17 +37,21 @@ const {
   bottle,
 } = run
 const cautions = computed(() => runCautions(book.ingredients(id), form.value, composition.value, known.value))
-/** The entry of the list that opens the form of a new one. */
-const NEW = 'new'
+/** Entries of the list that are no process: none, and the form of a new one. */
+const [NONE, NEW] = ['none', 'new']
 const recording = ref(false)
 const processes = computed(() => [
-  { value: '', label: 'the usual figures, no recorded process' },
+  { value: NONE, label: 'the usual figures, no recorded process' },
   ...book.book.processes.map(({ processId, process: one }) => ({
     value: processId,
     label: processWords(one, preferences.world),
   })),
   { value: NEW, label: 'Record a process …' },
 ])
+function choose(value: string) {
+  if (value === NEW) recording.value = true
+  else form.value.processId = value === NONE ? '' : value
+}
 /** The label does not stand before there are bottles. */
 const before = computed(() => checks.value.filter((check) => check.id !== 'label'))
 
@@ -94,11 +98,11 @@ const keep = (treatment: Treatment) => (form.value.treatment = treatment)
           <h2>{{ way.heats ? 'Heat' : 'Process' }}</h2>
           <div class="fields">
             <PickField
-              :model-value="form.processId"
+              :model-value="form.processId || NONE"
               class="reference"
               label="Made by"
               :options="processes"
-              @update:model-value="(value) => (value === NEW ? (recording = true) : (form.processId = value))"
+              @update:model-value="choose"
             />
             <QuantityField
               v-if="form.treatment === 'boiled-in-jar'"

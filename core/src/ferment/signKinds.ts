@@ -77,6 +77,7 @@ const SMELL: SignQuestion = {
   answers: [
     { id: 'clean', text: 'Clean and sour' },
     { id: 'boozy', text: 'Like beer or wine' },
+    { id: 'sulphur', text: 'Of egg or cabbage, and garlic, radish or cabbage is in it' },
     { id: 'foul', text: 'Foul, like rot or cheese' },
     UNSURE,
   ],

@@ -102,9 +102,19 @@ function judgeSlime({ said }: SignCase): SignVerdict {
   return said('unsure') ? DOUBT : ROPE
 }
 
-function judgeSmell({ said }: SignCase): SignVerdict {
+/** Sulphur of garlic, radish and cabbage goes within days. Common practice. */
+const SULPHUR_DAYS = 7
+const SULPHUR = found(
+  'ask',
+  'Sulphur of garlic, radish or cabbage: common in the first days, and it goes.',
+  'Air it, wait, and smell again in two days. Until then nothing is made of it; smell clears nothing, the pH decides.',
+  true,
+)
+
+function judgeSmell({ said, day }: SignCase): SignVerdict {
   if (said('clean')) return found('fine', 'Sour is as it should be.', 'Nothing.')
   if (said('boozy')) return YEASTY
+  if (said('sulphur')) return day <= SULPHUR_DAYS ? SULPHUR : DOUBT
   return said('unsure') ? DOUBT : ROT
 }
 

@@ -15,6 +15,8 @@ export interface CautionContext {
   cooked?: boolean
   /** Hot sauce goes into glass. */
   hotFill?: boolean
+  /** Oil goes in. */
+  oily?: boolean
   /** Concentrated acid goes in; lye is used to titrate. */
   strongAcid?: boolean
   lye?: boolean
@@ -47,6 +49,7 @@ export interface Caution {
     | 'salt'
     | 'metals'
     | 'chemicals'
+    | 'oil'
     | 'glass'
     | 'seals'
     | 'meter'
@@ -98,6 +101,12 @@ const RULES: readonly Rule[] = [
     steps: ['bottle'],
     when: ({ hotFill }) => hotFill === true,
     text: 'Hot sauce scalds, cold glass bursts: warm the bottles, wear gloves, stand them in a tray. Nothing of aluminium, copper or zinc.',
+  },
+  {
+    id: 'oil',
+    steps: ['pack', 'blend'],
+    when: ({ oily }) => oily === true,
+    text: 'Oil shuts the air out, and botulinum grows under it: keep it in the refrigerator, 4 days, or 30 where what it goes into was read at pH 4.2 or less before. Or freeze it. Never at room temperature.',
   },
   {
     id: 'glass',

@@ -22,6 +22,7 @@ describe('cautions stand at the step where they matter', () => {
     ['any reading with a meter', 'read', {}, ['meter']],
     ['titrating with lye', 'read', { lye: true }, ['chemicals', 'meter']],
     ['acid of 88 %', 'blend', { strongAcid: true }, ['chemicals']],
+    ['oil in the pot', 'blend', { oily: true }, ['oil']],
     ['hot peppers cooked', 'blend', { hasHotPeppers: true, cooked: true }, ['capsaicin']],
     ['a pot that may be over the limit', 'blend', { aboveLimit: true }, ['botulism']],
     ['filling hot', 'bottle', { hotFill: true }, ['botulism', 'scald', 'glass', 'seals', 'sale']],
