@@ -64,8 +64,9 @@ export function useMeters() {
     return meter ? calibratedMeter(meter) : { name: choice, kind: 'meter', steady: true, checkedAt: last.at }
   }
   const ageOf = (choice: string) => {
-    const meter = meters.value.find((entry) => entry.meter === choice)
-    return !meter ? null : calibrationAge(meter.accepted ? Date.parse(meter.at) : null, book.nowMs)
+    if (choice === 'strip' || choice === 'stained') return null
+    const known = [...meters.value, ...pockets.value].find((entry) => entry.meter === choice)
+    return calibrationAge(known?.accepted ? Date.parse(known.at) : null, book.nowMs)
   }
   return { meters, options, using, instrumentOf, ageOf }
 }

@@ -174,7 +174,7 @@ const SAMPLES = [
     </p>
     <p v-else-if="age && !age.fresh" class="small">
       <StateMark level="ask" word="Meter" /> <SaidText :text="age.sentence" />
-      <el-button text @click="instruments.calibrating = true">Calibrate it now</el-button>
+      <el-button text @click="instruments.calibrating = true">Set it on two buffers</el-button>
     </p>
     <details v-if="!phOnly" class="disclose" :open="more">
       <summary>Salt, Brix, titration, weight, taste, picture</summary>

@@ -30,6 +30,7 @@ onNuxtReady(fetchSayer)
 useProbeLog()
 const { helpOpen } = useStageKeys()
 const helped = useOnce(helpOpen)
+const calibrated = useOnce(() => instruments.calibrating)
 const route = useRoute()
 const { stages } = useStages()
 /** Where the router is, before the page there is drawn: the page's own route follows only then. */
@@ -72,6 +73,7 @@ const withStrip = computed(() => !fullScreen.value && (instruments.has.scale || 
       <p v-else class="opening-words" role="status">{{ OPENING }}</p>
     </main>
     <InstrumentStrip v-if="withStrip && instruments.simulates" class="frame-strip" />
+    <LazyCalibrateDialog v-if="calibrated" v-model="instruments.calibrating" />
     <LazyKeyHelp v-if="helped" v-model="helpOpen" />
     <RoundDialogs />
   </div>

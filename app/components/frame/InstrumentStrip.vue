@@ -11,7 +11,6 @@ const instruments = useInstruments()
 const preferences = usePreferences()
 const benchOpen = ref(false)
 const benchOpened = useOnce(benchOpen)
-const calibrated = useOnce(() => instruments.calibrating)
 
 /** What a dial shows of a value. */
 function figureOf({ kind, value }: { kind: QuantityKind; value: number | null }): string {
@@ -59,7 +58,6 @@ function dialWords({ kind, value, steady }: Shown): string {
       </button>
     </div>
     <LazyBenchDialog v-if="benchOpened" v-model="benchOpen" />
-    <LazyCalibrateDialog v-if="calibrated" v-model="instruments.calibrating" />
   </section>
 </template>
 
