@@ -2,9 +2,11 @@
 import { ref } from 'vue'
 import IconClose from '~icons/lucide/x'
 import IconTool from '~icons/lucide/sliders-horizontal'
+import { useInstruments } from '~/stores/instruments'
 
 /** The page at the scale: what is weighed in, the way to the simulated bench, the way out; every weight is kept. */
 defineProps<{ code: string; name: string; note?: string; leave: string; problem: string }>()
+const instruments = useInstruments()
 const benchOpen = ref(false)
 </script>
 
@@ -14,14 +16,19 @@ const benchOpen = ref(false)
       <h1><span class="code">{{ code }}</span> {{ name }}</h1>
       <p v-if="note">{{ note }}</p>
       <span class="tools"
-        ><button type="button" aria-label="Set up the simulated bench" @click="benchOpen = true">
+        ><button
+          v-if="instruments.simulates"
+          type="button"
+          aria-label="Set up the simulated bench"
+          @click="benchOpen = true"
+        >
           <IconTool aria-hidden="true" /></button
         ><NuxtLink :to="leave" aria-label="Leave; every weight is kept"><IconClose aria-hidden="true" /></NuxtLink
       ></span>
     </header>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <div class="halves"><slot /></div>
-    <BenchDialog v-model="benchOpen" />
+    <BenchDialog v-if="instruments.simulates" v-model="benchOpen" />
   </div>
 </template>
 

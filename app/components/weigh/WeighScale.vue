@@ -57,6 +57,8 @@ onKeyStroke('t', (event) => typing(event) || tare())
 onKeyStroke('s', (event) => typing(event) || emit('skip'))
 const rowWords = ({ preparation, seedsOut }: { preparation: string; seedsOut: boolean }) =>
   [preparation, seedsOut ? 'seeds out' : ''].filter(Boolean).join(', ')
+/** What nobody weighed is no zero. */
+const isShown = computed(() => typedG.value !== null || reading.value !== null)
 /** Where the weight that counts comes from. */
 const weightFrom = computed(() => {
   if (typedG.value !== null) return 'typed'
@@ -82,13 +84,13 @@ const weightFrom = computed(() => {
     </p>
     <SteadyStatus :text="isSteady ? `${formatNumber(nowG, 1)} g. ${targetG > 0 ? verdict.sentence : ''}` : ''" />
     <p class="live" :class="verdict.word">
-      <span class="big" data-figure="live">{{ formatNumber(nowG, 1) }}</span> g
+      <span class="big" data-figure="live">{{ isShown ? formatNumber(nowG, 1) : '–' }}</span> g
       <span class="small state">{{ weightFrom }}</span>
     </p>
     <WeightBar v-if="targetG > 0" :now-g="nowG" :target-g="targetG" :tolerance-g="tolerance" :verdict="verdict" />
     <p v-if="targetG > 0" class="verdict" data-figure="verdict"><SaidText :text="verdict.sentence" /></p>
     <el-button ref="taker" :type="isThere ? 'primary' : 'default'" class="take" @click="take">{{
-      isThere ? `Take ${formatNumber(nowG, 1)} g` : 'Nothing on the scale yet'
+      isThere ? `Take ${formatNumber(nowG, 1)} g` : isShown ? 'Nothing on the scale yet' : 'Type the weight'
     }}</el-button>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <div class="row acts">
