@@ -204,7 +204,7 @@ it('a bowl weighed by hand: something else instead, one thing more, weighed agai
   await press('One thing more')
   await pick('What it is', 'Garlic')
   await sees('As much as you like')
-  await press('Nothing on the scale yet')
+  await press('Type the weight')
   await sees('There is nothing on the scale.')
   await take('40')
   // 2.5 % of 1 440 g.
