@@ -292,7 +292,11 @@ test('bad input on the bench gets a sentence beside it, and nothing is lost', as
   // A lock over what is to be made cannot be met: it says so, and by how much.
   await field(page, 'Aji mash base, weight').fill('500')
   await page.getByRole('button', { name: 'Lock Aji mash base' }).click()
-  await page.getByText('How much to make, and what matters most').click()
+  // A fold that is drawn anew while it is pressed stays shut: it is pressed again.
+  await expect(async () => {
+    await page.getByText('How much to make, and what matters most').click()
+    await expect(field(page, 'Make, at most')).toBeVisible({ timeout: 2000 })
+  }).toPass()
   await field(page, 'Make, at most').fill('300')
   await answered(page, 'What is locked, in stock and to be made does not go together.')
   await answered(page, /Aji mash base locked at 300 g in place of 500 g|make at most 500 g in place of 300 g/)
