@@ -110,12 +110,22 @@ function finishedReading(
   bottledId: string | undefined,
   nowMs: number,
 ): ReleaseCase['reading'] {
-  // Drained liquid says nothing of a sauce; of its bottles the highest counts, and one over the limit for good.
+  // Drained liquid says nothing of a sauce.
   const whole = readings.filter(({ ph, of }) => ph !== undefined && of !== 'liquid')
   const own = whole.filter(({ lotId }) => lotId === bottledId)
-  const highest = own.toSorted((a, b) => upperOf(b) - upperOf(a))[0]
-  const last = highest ?? whole.at(-1)
+  const evened = own.filter(({ at }) => Date.parse(at) - pouredMs >= EVENING_OUT_H * HOUR_MS)
+  // Of its bottles the highest counts, of those read in time with the best there was; what any showed over the limit
+  // holds the run by itself.
+  const [last = whole.at(-1)] = (evened.length ? evened : own).toSorted(
+    (a, b) => rankOf(a) - rankOf(b) || upperOf(b) - upperOf(a),
+  )
   return last ? finalOf(book, last, pouredMs, nowMs) : null
+}
+
+/** A checked meter before strips, and these before all that releases nothing. */
+const rankOf = ({ instrument, at }: EntryOf<'reading'>): number => {
+  const trust = trustOf(instrument, Date.parse(at))
+  return trust === 'bench' || trust === 'pocket' ? 0 : trust === 'strip' ? 1 : 2
 }
 
 const upperOf = ({ ph = 0, instrument, at }: EntryOf<'reading'>): number =>

@@ -5,9 +5,12 @@ import {
   referenceFor,
   releaseChecks,
   USUAL_REFERENCE,
+  type Draft,
   type Process,
   type ReleaseCase,
 } from '../../src'
+
+import { caseOf, day, KEPT_COLD, notebook } from '../log/build'
 
 /* A scheduled process is data: every figure of it is checked, and without one the usual figures are called that. */
 
@@ -113,6 +116,36 @@ describe('with one, every figure of it is asked', () => {
     expect(by({}, { oilPct: 55 })).toEqual(['process'])
     expect(by({ permits: ['shelf', 'oil'] }, { oilPct: 55 })).toEqual([])
     expect(stops({ oilPct: 0.4 })).toEqual([])
+  })
+})
+
+describe('bottles read more than once', () => {
+  const readings = (...read: [hours: number, ph: number, instrument?: object][]) => {
+    const log = notebook()
+    const pot = log.id()
+    const made = { code: 'S-1', name: 'Sauce', color: '#c22a1b' }
+    const vinegar = [{ materialId: 'white-vinegar', name: 'Vinegar', massG: 1000 }]
+    log.write({ kind: 'blend', at: day(0), lotId: pot, ...made, cooked: false, parts: vinegar } as Draft)
+    const lotId = log.id()
+    const run = {
+      fromLotId: pot,
+      bottleMl: 150,
+      count: 4,
+      usedG: 600,
+      treatment: 'live-cold',
+      bestBefore: '2027-01-01',
+    }
+    log.write({ kind: 'bottle', at: day(0.05), lotId, ...made, code: 'S-1A', ...run } as Draft)
+    for (const [hours, ph, instrument] of read)
+      if (instrument) log.write({ kind: 'reading', at: day(hours / 24), lotId, ph, instrument } as Draft)
+      else log.read(lotId, hours / 24, ph)
+    return caseOf(log.book(), pot, KEPT_COLD, { bottledId: lotId }).reading
+  }
+  it('an early reading, or one with a meter nobody checked, is no dead end; of those that count the highest does', () => {
+    expect(readings([2, 3.8], [26, 3.6])).toMatchObject({ ph: 3.6, hoursAfterBlending: 26 })
+    expect(readings([26, 3.6, { name: 'M', kind: 'meter', steady: true }], [28, 3.5])).toMatchObject({ trust: 'bench' })
+    expect(readings([26, 3.7], [28, 3.5])).toMatchObject({ ph: 3.7 })
+    expect(readings([2, 3.8])).toMatchObject({ ph: 3.8 })
   })
 })
 
